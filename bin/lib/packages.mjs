@@ -1,0 +1,30 @@
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
+export const dataFolder = join(root, '.data')
+
+export const log = (line) => process.stderr.write(`${line}\n`)
+
+/** One clear line and a non-zero exit. */
+export function fail(line) {
+  log(`North Tide cannot go on: ${line}`)
+  process.exit(1)
+}
+
+/** Installs the npm packages when they are missing or the lock file has changed since. */
+export async function ensurePackages({ quiet = false } = {}) {
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19)) fail(`Node ${process.versions.node} is too old; 20.19 or later is needed`)
+  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const stamp = join(root, 'node_modules', '.north-tide-lock')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  if (!quiet) log('Installing packages ...')
+  const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' })
+  if (npm.status !== 0) fail(`the npm packages could not be installed (${(npm.stderr || npm.error?.message || '').trim().split('\n').at(-1)})`)
+  mkdirSync(dirname(stamp), { recursive: true })
+  writeFileSync(stamp, hash)
+}

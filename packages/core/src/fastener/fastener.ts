@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { defineCalculator } from '../calculator'
+import { GRADES, GRADE_IDS, SIZES, SIZE_IDS, type GradeId } from '../materials/fasteners'
+import { checkSchema, dutySchema, factorsSchema, nonNegative, verdictSchema, workingSchema } from '../schema'
+import { check, say, step, type Check } from '../verdict/check'
+import { factorsFor } from '../verdict/factors'
+
+const input = z.strictObject({
+  size: z.enum(SIZE_IDS),
+  grade: z.enum(GRADE_IDS),
+  tensionN: nonNegative().default(0),
+  shearN: nonNegative().default(0),
+  duty: dutySchema.default('coastal'),
+  factors: factorsSchema.optional(),
+  threadsInShear: z.boolean().default(true),
+  paste: z.boolean().default(false),
+  deckLimitN: nonNegative().optional(),
+})
+const output = z.object({
+  stressAreaMm2: z.number(), shankAreaMm2: z.number(), tensionCapacityN: z.number(), shearCapacityN: z.number(), factor: z.number(),
+  utilisation: z.number().nullable(), verdict: verdictSchema, preloadN: z.number(), torqueNm: z.number(), galling: z.boolean(),
+  checks: z.array(checkSchema), working: workingSchema,
+})
+
+/** Capacities of one bolt in N before the factor: As·Rp in tension, 0.577·Rp·A in shear (chapter 2.3). */
+export function boltCapacities(sizeId: string, grade: GradeId, threadsInShear: boolean) {
+  const size = SIZES[sizeId]!
+  const Rp = GRADES[grade].proofMPa
+  const shankAreaMm2 = (Math.PI / 4) * size.diameterMm ** 2
+  return { size, Rp, shankAreaMm2, stressAreaMm2: size.stressAreaMm2, tensionN: size.stressAreaMm2 * Rp, shearN: 0.577 * Rp * (threadsInShear ? size.stressAreaMm2 : shankAreaMm2) }
+}
+
+/** Nut factor K: dry, or with paste. */
+export const nutFactor = (paste: boolean) => (paste ? 0.16 : 0.2)
+
+export const galls = (grade: GradeId) => GRADES[grade].stainless
+
+/** The one check `bolt`: (T/Tcap)\u00b2 + (V/Vcap)\u00b2 against 1. */
+export function boltCheck(p: { size: string; grade: GradeId; tensionN: number; shearN: number; threadsInShear: boolean; factor: number; boltIndex?: number; many?: number }): Check {
+  const c = boltCapacities(p.size, p.grade, p.threadsInShear)
+  const demand = Math.hypot(p.tensionN / c.tensionN, p.shearN / c.shearN)
+  const which = p.boltIndex === undefined || (p.many ?? 1) < 2 ? `The ${p.size} ${p.grade}` : `The worst bolt, number ${p.boltIndex + 1},`
+  return check({
+    id: 'bolt', title: 'Bolt in tension and shear', unit: '', source: 'chapter 2.3, usual elliptic interaction', demand, capacity: 1, factor: p.factor,
+    because: `${which} carries ${say(p.tensionN)} N of pull and ${say(p.shearN)} N of shear; it yields at ${say(c.tensionN)} N and ${say(c.shearN)} N, and the factor is ${p.factor}.`,
+    working: [
+      step('As', 'stress area', c.size.system === 'metric' ? '(\u03c0/4)(d \u2212 0.9382p)\u00b2' : '(\u03c0/4)(D \u2212 0.9743/n)\u00b2', c.stressAreaMm2, 'mm\u00b2'),
+      step('Rp', `yield or proof of ${p.grade}`, '', c.Rp, 'MPa'),
+      step('Tcap', 'tension capacity', 'As\u00b7Rp', c.tensionN, 'N'),
+      step('Vcap', 'shear capacity', p.threadsInShear ? '0.577\u00b7Rp\u00b7As' : '0.577\u00b7Rp\u00b7A', c.shearN, 'N'),
+      step('T', 'pull', '', p.tensionN, 'N'),
+      step('V', 'shear', '', p.shearN, 'N'),
+      step('U', 'together', '\u221a((T/Tcap)\u00b2 + (V/Vcap)\u00b2)', demand, ''),
+    ],
+    ...(p.boltIndex === undefined ? {} : { boltIndex: p.boltIndex }),
+  })
+}
+
+export const fastener = defineCalculator({
+  name: 'fastener',
+  title: 'Strength and tightening of one bolt',
+  chapter: '2.3',
+  words: ['bolt', 'torque', 'preload', 'shear', 'tension', 'galling', 'how tight'],
+  input,
+  output,
+  run: (v) => {
+    const factor = factorsFor(v.duty, v.factors).metal
+    const c = boltCapacities(v.size, v.grade, v.threadsInShear)
+    const bolt = boltCheck({ ...v, factor })
+    const preloadN = Math.min(0.4 * c.tensionN, v.deckLimitN ?? Infinity)
+    const torqueNm = (nutFactor(v.paste) * c.size.diameterMm * preloadN) / 1000
+    return {
+      stressAreaMm2: c.stressAreaMm2, shankAreaMm2: c.shankAreaMm2, tensionCapacityN: c.tensionN, shearCapacityN: c.shearN, factor,
+      utilisation: bolt.utilisation, verdict: bolt.verdict, preloadN, torqueNm, galling: galls(v.grade), checks: [bolt],
+      working: [
+        ...bolt.working,
+        step('Fi', 'snug preload through a bedded joint', v.deckLimitN === undefined ? '0.4\u00b7As\u00b7Rp' : 'min(0.4\u00b7As\u00b7Rp, deck limit)', preloadN, 'N'),
+        step('M', 'torque', `${nutFactor(v.paste)}\u00b7d\u00b7Fi`, torqueNm, 'N\u00b7m'),
+      ],
+    }
+  },
+})

@@ -1,0 +1,70 @@
+import { MM_PER_IN, type Units } from './parse'
+
+const fixed = (value: number, places: number) => {
+  const text = value.toFixed(places)
+  return Number(text) === 0 ? text.replace('-', '') : text
+}
+/** Thousands set apart by a thin space, as on a drawing. */
+const grouped = (text: string) => text.replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, '\u202f')
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
+
+/** Inches as a shop reads them: to the 1/32 when the size lies on one, otherwise three decimals, so that nothing is rounded unseen. */
+export function formatInches(mm: number): string {
+  const inches = mm / MM_PER_IN
+  const sixtyFourths = Math.round(Math.abs(inches) * 64)
+  if (Math.abs(Math.abs(inches) * 64 - sixtyFourths) > 0.02) return fixed(inches, 3)
+  const sign = inches < 0 && sixtyFourths > 0 ? '-' : ''
+  const whole = Math.floor(sixtyFourths / 64)
+  const rest = sixtyFourths % 64
+  if (rest === 0) return `${sign}${whole}`
+  const g = gcd(rest, 64)
+  return `${sign}${whole ? `${whole} ` : ''}${rest / g}/${64 / g}`
+}
+
+/** A length without its unit, for a field. */
+export function lengthText(mm: number, units: Units): string {
+  if (units === 'inch') return formatInches(mm)
+  return String(Number(mm.toFixed(3)))
+}
+
+export const lengthUnit = (units: Units) => (units === 'inch' ? 'in' : 'mm')
+
+/** A length for reading: `12.5 mm`, `1 7/8 in`. */
+export function formatLength(mm: number, units: Units, places = 1): string {
+  if (units === 'inch') return `${formatInches(mm)} in`
+  const p = Math.abs(mm - Math.round(mm)) < 0.5 * 10 ** -places ? 0 : places
+  return `${grouped(fixed(mm, p))} mm`
+}
+
+export function formatForce(n: number, units: Units): string {
+  if (units === 'inch') return `${grouped(fixed(n / 4.4482216152605, 0))} lbf`
+  const a = Math.abs(n)
+  return a < 1000 ? `${fixed(n, 0)} N` : `${fixed(n / 1000, a < 100000 ? 2 : 1)} kN`
+}
+
+export const forceText = (n: number, units: Units) => (units === 'inch' ? String(Number((n / 4.4482216152605).toFixed(2))) : String(Number((n / 1000).toFixed(5))))
+export const forceUnit = (units: Units) => (units === 'inch' ? 'lbf' : 'kN')
+
+export function formatTorque(nm: number, units: Units): string {
+  return units === 'inch' ? `${fixed(nm * 0.7375621493, 1)} lbf\u00b7ft` : `${fixed(nm, 1)} N\u00b7m`
+}
+export function formatVolume(ml: number, units: Units): string {
+  return units === 'inch' ? `${fixed(ml / 29.5735295625, 1)} US fl oz` : `${fixed(ml, ml < 10 ? 1 : 0)} ml`
+}
+export function formatMass(kg: number, units: Units): string {
+  if (units === 'inch') return `${fixed(kg / 0.45359237, 2)} lb`
+  return kg < 1 ? `${fixed(kg * 1000, 0)} g` : `${fixed(kg, 2)} kg`
+}
+export function formatTemperature(c: number, units: Units): string {
+  return units === 'inch' ? `${fixed((c * 9) / 5 + 32, 0)} \u00b0F` : `${fixed(c, 1)} \u00b0C`
+}
+/** A check's demand or capacity with its unit, in the boat's units. */
+export function formatQuantity(value: number, unit: string, units: Units): string {
+  if (unit === 'mm') return formatLength(value, units, 2)
+  if (unit === 'N') return formatForce(value, units)
+  if (unit === 'MPa') return units === 'inch' ? `${grouped(fixed(value * 145.0377377, 0))} psi` : `${Number(value.toPrecision(3))} MPa`
+  if (unit === 'deg') return `${fixed(value, 1)}\u00b0`
+  const text = String(Number(value.toPrecision(3)))
+  return unit ? `${text} ${unit}` : text
+}
