@@ -1,5 +1,7 @@
 import { MM_PER_IN, type Units } from './parse'
 
+export type { Units }
+
 const fixed = (value: number, places: number) => {
   const text = value.toFixed(places)
   return Number(text) === 0 ? text.replace('-', '') : text

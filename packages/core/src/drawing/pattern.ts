@@ -1,0 +1,38 @@
+import { formatForce, formatLength, type Units } from '../quantity/format'
+import { SIZES } from '../materials/fasteners'
+import type { Design } from '../fitting/design'
+import type { Judgement } from '../fitting/judge'
+import { niceLength, rect, type Drawing, type Pt, type Shape } from './shapes'
+
+const circle = (r: number): Pt[] => Array.from({ length: 48 }, (_, i) => ({ x: r * Math.cos((i * Math.PI) / 24), y: r * Math.sin((i * Math.PI) / 24) }))
+
+/** Corners rounded to r, as the plate is made. */
+function rounded(hx: number, hy: number, r: number): Pt[] {
+  const q = Math.min(r, hx, hy)
+  const corner = (cx: number, cy: number, from: number) => Array.from({ length: 9 }, (_, i) => ({ x: cx + q * Math.cos(((from + i * 11.25) * Math.PI) / 180), y: cy + q * Math.sin(((from + i * 11.25) * Math.PI) / 180) }))
+  return [...corner(hx - q, hy - q, 0), ...corner(-hx + q, hy - q, 90), ...corner(-hx + q, -hy + q, 180), ...corner(hx - q, -hy + q, 270)]
+}
+
+/** The bolts seen from above, bow to the left, starboard up; a ring as large as the bolt's share of its strength. */
+export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
+  const shapes: Shape[] = []
+  const half = 'diameterMm' in d.base ? { x: d.base.diameterMm / 2, y: d.base.diameterMm / 2 } : { x: d.base.lengthMm / 2, y: d.base.widthMm / 2 }
+  const ext = { x: Math.max(half.x, (d.plate?.lengthMm ?? 0) / 2), y: Math.max(half.y, (d.plate?.widthMm ?? 0) / 2) }
+  const textMm = Math.max(ext.x / 15, ext.y / 9)
+  if (d.plate) shapes.push({ kind: 'path', points: close(rounded(d.plate.lengthMm / 2, d.plate.widthMm / 2, j.plate?.cornerRadiusMm ?? 0)), weight: 'hidden', role: 'plate' })
+  shapes.push({ kind: 'area', points: 'diameterMm' in d.base ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y), tone: 'hardware', role: 'base', label: 'base' })
+  const r = SIZES[d.bolt.size]!.diameterMm / 2
+  d.bolts.forEach((b, i) => {
+    const share = j.worst.bolts[i]!
+    const at = { x: b.xMm, y: b.yMm }
+    shapes.push({ kind: 'disc', at, r, tone: 'bolt', role: 'bolt.size', label: `bolt ${i + 1}: ${formatForce(share.tensionN, units)} pull, ${formatForce(share.shearN, units)} shear` })
+    shapes.push({ kind: 'ring', at, r: r + textMm * (0.25 + Math.min(1.2, share.utilisation)), weight: 'load' })
+    shapes.push({ kind: 'text', at: { x: at.x, y: at.y + r + textMm * 1.7 }, text: String(i + 1), size: textMm, anchor: 'middle', weight: 'strong' })
+  })
+  const pad = textMm * 2.6
+  return {
+    title: 'From above, bow left, starboard up. Ring: share of the bolt\u2019s strength.', description: `${d.bolts.length} bolts; base ${formatLength(2 * half.x, units)} by ${formatLength(2 * half.y, units)}.`,
+    bounds: { minX: -ext.x - pad, maxX: ext.x + pad, minY: -ext.y - pad, maxY: ext.y + pad }, shapes, legend: [], textMm, scaleBarMm: niceLength(ext.x / 2),
+  }
+}
+const close = (ps: Pt[]) => [...ps, ps[0]!]

@@ -1,0 +1,248 @@
+import { chooseSealant, type SealantChoice } from '../bedding/sealant-choice'
+import { sealantQuantityOf, type SealantQuantity } from '../bedding/sealant-quantity'
+import { corePlugOf, type CorePlugOutput } from '../deck/core-plug'
+import { jointChecks, type JointInput } from '../deck/joint-check'
+import type { Plug } from '../deck/footprint'
+import { CalcError } from '../errors'
+import { boltCapacities, galls, nutFactor } from '../fastener/fastener'
+import { gripStackOf } from '../fastener/grip-stack'
+import { areaOf, boundsOf, contains, perimeterOf } from '../geometry/outline'
+import { SIZES } from '../materials/fasteners'
+import { sealant as sealantRow } from '../materials/sealants'
+import { fullThickness } from '../materials/structure'
+import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
+import { check, governing, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { designLoadOf, type LoadDirection } from '../load/design-load'
+import type { Design } from './design'
+import { shareLoads, type Shared } from './loads'
+
+export interface BoltShare {
+  tensionN: number
+  shearN: number
+  /** of the bolt's own strength in that direction, factor in */
+  utilisation: number
+}
+export interface Judgement {
+  verdict: Verdict
+  governing: string | null
+  checks: Check[]
+  load: ReturnType<typeof designLoadOf>
+  directions: number
+  swept: boolean
+  /** the direction in which the worst-used bolt is worst used, and what each bolt then carries */
+  worst: { direction: LoadDirection; bolts: BoltShare[]; pushN: number }
+  preload: { preloadN: number; torqueNm: number; limitedByDeck: boolean; galling: boolean }
+  grip: ReturnType<typeof gripStackOf> | null
+  gripLayers: { name: string; thicknessMm: number }[]
+  plate: PlateOutput | null
+  core: CorePlugOutput | null
+  sealant: SealantChoice
+  quantity: SealantQuantity | null
+  counts: Record<Verdict, number>
+  assumed: string[]
+}
+
+const TUBE_BEAD_MM = 1.5
+const TAPE_BEAD_MM = 2
+export const beadOf = (d: Design) => d.bedding.beadMm ?? (d.bedding.sealant === 'butyl' ? TAPE_BEAD_MM : TUBE_BEAD_MM)
+const plan = (b: Design['base']) => ('diameterMm' in b ? { diameterMm: b.diameterMm } : { lengthMm: b.lengthMm, widthMm: b.widthMm })
+
+export function coreOutput(d: Design, crushed: boolean): CorePlugOutput | null {
+  const s = d.structure
+  const cored = s.kind === 'sandwich'
+  if (!cored) return null
+  const hole = SIZES[d.bolt.size]!.clearanceMm
+  const b = boundsOf(plan(d.base))
+  const insert = d.core.insert ?? { lengthMm: b.maxX - b.minX + 40, widthMm: b.maxY - b.minY + 40, bedMm: 1 }
+  return corePlugOf({
+    school: d.core.school, holeMm: hole, boreMm: d.core.boreMm ?? undefined, undercutMm: d.core.undercutMm ?? undefined,
+    outerSkinMm: s.outerMm, coreMm: s.core.thicknessMm, innerSkinMm: s.innerMm, core: s.core.material, holes: d.bolts.length, torn: d.core.torn,
+    insert: d.core.school === 'insert' ? insert : undefined, lightLoad: d.core.lightLoad, crushed, chamferMm: d.core.chamferMm ?? undefined, duty: d.duty,
+  })
+}
+
+function plugOf(d: Design, core: CorePlugOutput | null): Plug | undefined {
+  if (!core || core.plugAreaMm2 <= 0) return undefined
+  return d.core.school === 'insert' ? { material: 'insert-250', whole: true } : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2 }
+}
+
+const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group' | 'pushN'> | null): JointInput => ({
+  duty: d.duty, structure: d.structure, bolt: { size: d.bolt.size, grade: d.bolt.grade, threadsInShear: d.bolt.threadsInShear, preloadN },
+  bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0, shearN: s?.group.bolts[i]!.shearN ?? 0 })),
+  edgeMm: d.place.edgeMm ?? undefined, plate: d.plate ? { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm } : undefined,
+  washer: d.bolt.nutWasher, plug, base: { ...plan(d.base), pushN: s?.pushN ?? 0, toePressureMPa: 0 },
+})
+
+/** Without the deck behind it the plate's own bending is judged and nothing is suggested, which is all that a search needs. */
+function plateOutput(d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group'> | null, withDeck: boolean): PlateOutput | null {
+  if (!d.plate) return null
+  const { material, lengthMm, widthMm, thicknessMm, bedGapMm } = d.plate
+  return backingPlateOf({
+    duty: d.duty, plate: { material, lengthMm, widthMm, thicknessMm }, bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0 })),
+    bolt: { size: d.bolt.size, preloadN }, washer: d.bolt.nutWasher, structural: true, belowWaterline: d.place.belowWaterline, bedGapMm, ...(withDeck ? { structure: d.structure, plug } : {}),
+  })
+}
+
+const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material']
+const GENTLE = 0.9
+
+/** The pull of a snug bolt that deck and plate can bear at 0.90 of what they are allowed, N; Infinity where nothing limits it (2.3). */
+function deckLimit(d: Design, plug: Plug | undefined): number {
+  const trial = 1000
+  const checks = [...jointChecks(jointInput(d, plug, trial, null)).filter((c) => c.id.startsWith('crush')), ...(plateOutput(d, plug, trial, null, false)?.checks ?? []).filter((c) => PLATE_ONLY.includes(c.id))]
+  const most = checks.reduce((m, c) => Math.max(m, c.utilisation ?? 0), 0)
+  return most > 0 ? (trial * GENTLE) / most : Infinity
+}
+
+const worse = (a: Check, b: Check) => (rank(b.verdict) < rank(a.verdict) || (b.verdict === a.verdict && (b.utilisation ?? -1) > (a.utilisation ?? -1)) ? b : a)
+const directionSaid = (x: LoadDirection) => `${say(x.azimuthDeg)}\u00b0 round, ${say(x.elevationDeg)}\u00b0 up`
+
+function leverCheck(s: Shared, loadN: number): Check | null {
+  const m = Math.max(s.group.unresistedMomentNmm, s.group.unresistedTwistNmm)
+  if (m <= 1e-6 * Math.max(1, loadN)) return null
+  return unproven({
+    id: 'lever', title: 'Lever on the pattern', unit: 'N\u00b7mm', source: 'chapter 3.2',
+    because: `${say(m / 1000)} N\u00b7m turn the fitting about its own line of bolts, which cannot resist it: the base has to bear on the deck, and that is not proven here. Spread the bolts across the load.`,
+  })
+}
+
+function coreCheck(core: CorePlugOutput): Check {
+  const shape = { id: 'core-dry', title: 'Core kept dry', unit: 'mm', source: 'chapter 3.6', because: core.because, working: core.working }
+  if (core.wallMm === null || core.wallLeastMm === null) return { ...check({ ...shape, demand: 0, capacity: 1, verdict: core.verdict }), demand: null, capacity: null, utilisation: null }
+  return check({ ...shape, demand: core.wallLeastMm, capacity: core.wallMm, verdict: core.verdict })
+}
+
+export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[] {
+  const s = d.structure
+  const deck =
+    s.kind === 'sandwich'
+      ? [{ name: 'outer skin', thicknessMm: s.outerMm }, { name: d.core.school === 'insert' ? 'insert' : d.core.school === 'bore-fill' || d.core.school === 'reef' ? 'core plug' : 'core', thicknessMm: s.core.thicknessMm }, { name: 'inner skin', thicknessMm: s.innerMm }]
+      : [{ name: s.kind === 'solid' ? 'laminate' : s.kind === 'metal' ? 'plating' : 'timber', thicknessMm: s.thicknessMm }]
+  return [
+    { name: 'base', thicknessMm: d.base.thicknessMm },
+    { name: 'bedding', thicknessMm: beadOf(d) },
+    ...deck,
+    ...(d.plate && d.plate.bedGapMm > 0 ? [{ name: 'filler bed', thicknessMm: d.plate.bedGapMm }] : []),
+    ...(d.plate ? [{ name: 'backing plate', thicknessMm: d.plate.thicknessMm }] : []),
+  ]
+}
+
+function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check } {
+  const shape = { id: 'bolt-length', title: 'Bolt long enough', unit: 'mm', source: 'chapter 2.4' }
+  const sunk = d.bolt.head === 'countersunk'
+  try {
+    const grip = gripStackOf({ size: d.bolt.size, head: d.bolt.head, washers: { head: sunk ? 'none' : d.bolt.headWasher, nut: d.bolt.nutWasher }, nut: d.bolt.nut, layers, partThreaded: d.bolt.partThreaded, protrusionPitches: 2 })
+    const verdict: Verdict = !grip.headFits ? 'short' : d.bolt.partThreaded && !grip.shankFits ? 'tight' : 'holds'
+    const length = grip.lengthInch === null ? `${d.bolt.size} \u00d7 ${grip.lengthMm}` : `${d.bolt.size} \u00d7 ${grip.lengthInch} in`
+    const because =
+      !grip.headFits ? `The countersunk head is ${say(grip.headDepthMm)} mm deep and the base only ${say(layers[0]!.thicknessMm)} mm: it does not fit.`
+      : verdict === 'tight' ? `${length}: its plain shank of ${say(grip.shankMm)} mm is not shorter than the grip; take a fully threaded bolt.`
+      : `Grip ${say(grip.gripMm)} mm, nut and thread through it: ${say(grip.requiredMm)} mm. ${length} is the shortest in stock${grip.trim ? `; trim ${say(grip.surplusMm)} mm and dress the thread` : ''}.`
+    // A stock length is always nearly used up: a utilisation would only mislead.
+    return { grip, gripCheck: { ...check({ ...shape, demand: grip.requiredMm, capacity: grip.lengthMm, verdict, because, working: grip.working }), utilisation: null } }
+  } catch (error) {
+    if (!(error instanceof CalcError)) throw error
+    return { grip: null, gripCheck: { ...check({ ...shape, demand: 0, capacity: 1, verdict: 'short', because: `${error.message}.` }), demand: null, capacity: null, utilisation: null } }
+  }
+}
+
+function sealantCheck(d: Design, choice: SealantChoice): Check {
+  const shape = { id: 'sealant', title: 'Sealant for this joint', unit: '', source: 'chapter 4.1' }
+  if (!d.bedding.sealant) return unproven({ ...shape, because: 'No sealant is chosen yet.' })
+  const mine = choice.choices.find((c) => c.id === d.bedding.sealant)!
+  const title = sealantRow(mine.id).title
+  const verdict: Verdict = mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight'
+  const why = mine.reasons.filter((r) => r.effect === (mine.verdict === 'refused' ? 'refuse' : 'care')).map((r) => r.text).join(' ')
+  const better = choice.best && choice.best !== mine.id ? ` ${sealantRow(choice.best).title} ranks first here.` : ''
+  return {
+    ...check({ ...shape, demand: 0, capacity: 1, verdict, because: verdict === 'holds' ? `${title} fits this joint.${better}` : `${title}: ${why}${verdict === 'short' ? better : ''}` }),
+    demand: null, capacity: null, utilisation: null,
+  }
+}
+
+/** Which estimates a check leans on, in words a fitter knows. */
+function estimatesOf(d: Design): string[] {
+  if (d.structure.kind === 'sandwich') {
+    const names: ['outerMm' | 'coreMm' | 'innerMm', string][] = [['outerMm', 'outer skin thickness'], ['coreMm', 'core thickness'], ['innerMm', 'inner skin thickness']]
+    return names.filter(([k]) => !d.measured.includes(k)).map(([, name]) => name)
+  }
+  return d.measured.includes('thicknessMm') ? [] : ['thickness']
+}
+const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 'bolt-length']
+
+/** Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves out the suggested plate. */
+export function judge(d: Design, lean = false): Judgement {
+  if (d.plate) {
+    const rect = { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm }
+    d.bolts.forEach((b, i) => {
+      if (!contains(rect, b)) throw new CalcError('bolt-outside-plate', 'plate', `Bolt ${i + 1} at ${say(b.xMm)}, ${say(b.yMm)} mm does not stand inside a plate of ${say(rect.lengthMm)} \u00d7 ${say(rect.widthMm)} mm`)
+    })
+  }
+  d.bolts.forEach((b, i) => {
+    if (!contains(plan(d.base), b)) throw new CalcError('bolt-outside-base', `bolts.${i}`, `Bolt ${i + 1} at ${say(b.xMm)}, ${say(b.yMm)} mm does not stand inside the base`)
+  })
+  const caps = boltCapacities(d.bolt.size, d.bolt.grade, d.bolt.threadsInShear)
+  const plug = plugOf(d, coreOutput(d, false))
+  const snug = 0.4 * caps.tensionN
+  const given = d.bolt.torqueNm === null ? null : (d.bolt.torqueNm * 1000) / (nutFactor(d.bolt.paste) * caps.size.diameterMm)
+  const limit = given === null ? deckLimit(d, plug) : Infinity
+  const preloadN = given ?? Math.min(snug, limit)
+  const { load, decisive, count, swept } = shareLoads(d, preloadN)
+
+  const byId = new Map<string, Check>()
+  const put = (c: Check, direction?: LoadDirection) => {
+    const said = direction && count > 1 && c.demand !== null && c.boltIndex !== undefined ? { ...c, because: `${c.because} Worst of ${count} directions: ${directionSaid(direction)}.` } : c
+    const before = byId.get(c.id)
+    byId.set(c.id, before ? worse(before, said) : said)
+  }
+  for (const c of load.checks) put(c)
+  for (const s of decisive) {
+    for (const c of jointChecks(jointInput(d, plug, preloadN, s))) put(c, s.direction)
+    const lever = leverCheck(s, load.loadN)
+    if (lever) put(lever)
+  }
+  // Plate bending grows with the sum of max(pull, preload) alone.
+  const pressed = (s: Shared) => s.group.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
+  const plate = plateOutput(d, plug, preloadN, decisive.reduce((a, b) => (pressed(b) > pressed(a) ? b : a)), !lean)
+  for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) put(c)
+  const crushed = [...byId.values()].some((c) => c.id.startsWith('crush') && c.id.endsWith('core') && c.verdict === 'short')
+  const core = coreOutput(d, crushed)
+  if (core) put(coreCheck(core))
+  const gripLayers = gripLayersOf(d)
+  const { grip, gripCheck } = gripOf(d, gripLayers)
+  put(gripCheck)
+  const choice = chooseSealant({
+    place: d.place.belowWaterline ? 'below' : 'above', joint: 'deck-hardware', faces: [d.bedding.baseFace, d.bedding.deckFace],
+    serviceAgainYears: d.bedding.serviceAgainYears ?? undefined, movementMm: d.bedding.movementMm, gapMm: beadOf(d), sunlight: d.bedding.sunlight,
+    fuelOrSolvent: d.bedding.fuelOrSolvent, toBePainted: d.bedding.toBePainted, load: 'none', tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct,
+  })
+  put(sealantCheck(d, choice))
+
+  const estimates = estimatesOf(d)
+  const checks = [...byId.values()].map((c) => (estimates.length && LEANS_ON_DECK.some((k) => c.id.startsWith(k)) ? { ...c, assumed: [...c.assumed, ...estimates] } : c))
+  const worstShared = decisive[0]!
+  const factorOf = (checks.find((c) => c.id === 'bolt') ?? checks[0]!).factor
+  return {
+    verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, load, directions: count, swept,
+    worst: {
+      direction: worstShared.direction, pushN: worstShared.pushN,
+      bolts: worstShared.group.bolts.map((b) => ({ tensionN: b.tensionN, shearN: b.shearN, utilisation: factorOf * Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN) })),
+    },
+    preload: { preloadN, torqueNm: (nutFactor(d.bolt.paste) * caps.size.diameterMm * preloadN) / 1000, limitedByDeck: given === null && limit < snug, galling: galls(d.bolt.grade) },
+    grip, gripLayers, plate, core, sealant: choice, quantity: quantityOf(d, core),
+    counts: { short: 0, unproven: 0, tight: 0, holds: 0, ...Object.fromEntries((['short', 'unproven', 'tight', 'holds'] as const).map((v) => [v, checks.filter((c) => c.verdict === v).length])) },
+    assumed: [...new Set([...load.assumed.map((a) => `load: ${a}`), ...checks.flatMap((c) => c.assumed)])],
+  }
+}
+
+function quantityOf(d: Design, core: CorePlugOutput | null): SealantQuantity | null {
+  if (!d.bedding.sealant) return null
+  const size = SIZES[d.bolt.size]!
+  const base = plan(d.base)
+  const n = d.bolts.length
+  return sealantQuantityOf({
+    kind: d.bedding.sealant === 'butyl' ? 'tape' : 'tube', contactAreaMm2: Math.max(0, areaOf(base) - n * (Math.PI / 4) * size.clearanceMm ** 2), perimeterMm: perimeterOf(base),
+    beadMm: beadOf(d), holes: n, holeDiameterMm: size.clearanceMm, boltDiameterMm: size.diameterMm, sealedDepthMm: fullThickness(d.structure),
+    chamferMl: core?.chamfer?.volumeEachMl ?? 0, tapeWidthMm: 20, wasteFraction: 0.3,
+  })
+}

@@ -1,0 +1,111 @@
+import { epoxyBatchOf } from '../bedding/epoxy-batch'
+import { moistureCureOf } from '../bedding/moisture-cure'
+import { cautionsFor, type Caution } from '../cautions'
+import { CORE_STEP_TEXT } from '../deck/core-plug'
+import { GRADES, SIZES } from '../materials/fasteners'
+import { PLATES } from '../materials/plates'
+import { sealant } from '../materials/sealants'
+import { formatLength, formatTorque, formatVolume, formatMass, type Units } from '../quantity/format'
+import type { Design } from './design'
+import type { Judgement } from './judge'
+
+export interface Part {
+  what: string
+  size: string
+  count: string
+  note: string
+}
+export interface WorkStep {
+  id: string
+  text: string
+  hands: 1 | 2
+  gate: boolean
+}
+
+const spares = (n: number) => Math.max(1, Math.ceil(n * 0.1))
+
+/** What has to be bought or made; fasteners with a tenth to spare, at least one. */
+export function partsOf(d: Design, j: Judgement, units: Units): Part[] {
+  const n = d.bolts.length
+  const count = `${n} + ${spares(n)}`
+  const size = SIZES[d.bolt.size]!
+  const length = j.grip ? (j.grip.lengthInch === null ? `${j.grip.lengthMm}` : `${j.grip.lengthInch} in`) : 'no stock length'
+  const parts: Part[] = [
+    { what: `Bolt, ${d.bolt.head}, ${GRADES[d.bolt.grade].title}`, size: `${d.bolt.size} \u00d7 ${length}`, count, note: j.grip?.threading === 'part' ? 'part-threaded' : 'fully threaded' },
+    { what: `Nut, ${d.bolt.nut.replace('-', ' ')}`, size: d.bolt.size, count: d.bolt.nut === 'double-hex' ? `${2 * n} + ${2 * spares(n)}` : count, note: j.preload.galling ? 'paste on the thread: this metal galls' : '' },
+    { what: `Washer, ${d.bolt.nutWasher}, under the nut`, size: formatLength((d.bolt.nutWasher === 'large' ? size.largeWasher : size.plainWasher).diameterMm, units), count, note: '' },
+  ]
+  if (d.bolt.headWasher !== 'none' && d.bolt.head !== 'countersunk') parts.push({ what: `Washer, ${d.bolt.headWasher}, under the head`, size: formatLength((d.bolt.headWasher === 'large' ? size.largeWasher : size.plainWasher).diameterMm, units), count, note: '' })
+  if (d.plate && j.plate) {
+    parts.push({
+      what: `Backing plate, ${PLATES[d.plate.material].title}`, size: `${formatLength(d.plate.lengthMm, units)} \u00d7 ${formatLength(d.plate.widthMm, units)} \u00d7 ${formatLength(d.plate.thicknessMm, units)}`, count: '1',
+      note: `corners rounded ${formatLength(j.plate.cornerRadiusMm, units)}${j.plate.bevelMm ? `, edge bevelled ${formatLength(j.plate.bevelMm, units)}` : ''}, ${formatMass(j.plate.massKg, units)}`,
+    })
+  }
+  const epoxyMl = (j.core?.fillTotalMl ?? 0) + (j.plate?.bedMl ?? 0)
+  if (epoxyMl > 0) {
+    const batch = epoxyBatchOf({ neededMl: epoxyMl, wasteFraction: 0.15, ratio: 2, tempC: Math.max(-20, Math.min(60, d.bedding.tempC)), workingMinutes: 15, use: 'peanut-butter', onePot: false, resinGPerMl: 1.15, hardenerGPerMl: 0.98 })
+    parts.push({ what: 'Epoxy, mixed', size: formatVolume(batch.mixedMl, units), count: `${batch.batches} pot${batch.batches > 1 ? 's' : ''}`, note: batch.hardener ? `${batch.hardener} hardener at ${d.bedding.tempC} \u00b0C, ${Math.round(batch.potLifeMin!)} min in the pot` : 'too cold for any hardener' })
+    parts.push({ what: 'Filler, fumed silica and fibre', size: `${batch.fillerG.toFixed(0)} g`, count: '', note: 'to the stiffness of peanut butter; never a low-density filler in a plug' })
+  }
+  if (d.bedding.sealant && j.quantity) {
+    const q = j.quantity
+    parts.push(
+      q.tapeM > 0
+        ? { what: 'Butyl tape, 20 mm', size: `${q.tapeM.toFixed(1)} m`, count: '', note: formatVolume(q.volumeMl, units) }
+        : { what: `Sealant, ${sealant(d.bedding.sealant).title}`, size: formatVolume(q.volumeMl, units), count: q.volumeMl > 100 ? `${q.tubes300} of 300 ml` : `${q.tubes100} of 100 ml`, note: 'an opened tube lasts a day or two' },
+    )
+  }
+  parts.push({ what: 'Nitrile gloves, cloths, masking tape', size: '', count: '', note: 'gloves changed between resin and sealant' })
+  return parts
+}
+
+/** The order of work, expanded from the design, never typed by hand (chapter 11.1). */
+export function stepsOf(d: Design, j: Judgement, units: Units): WorkStep[] {
+  const out: WorkStep[] = []
+  const add = (id: string, text: string, hands: 1 | 2 = 1, gate = false) => out.push({ id, text, hands, gate })
+  const hole = SIZES[d.bolt.size]!.clearanceMm
+  add('survey', 'Look behind: wires, tanks, beams, reach for the nuts. Measure the deck from a drilled plug if it is an estimate.', 1, true)
+  add('template', 'Tape the template on, check it from both sides, mark the centres.')
+  add('pilot', 'Drill one pilot and measure through it before the rest.')
+  for (const s of j.core?.steps ?? [{ id: 'drill', text: CORE_STEP_TEXT.drill! }]) {
+    const size =
+      s.id === 'bore' && j.core?.boreMm ? ` Bore ${formatLength(j.core.boreMm, units)}.`
+      : s.id === 'reef' && j.core?.undercutMm ? ` ${formatLength(j.core.undercutMm, units)} all round.`
+      : s.id === 'redrill' || s.id === 'drill' ? ` ${formatLength(hole, units)}.`
+      : s.id === 'fill' && j.core ? ` ${formatVolume(j.core.fillEachMl, units)} a hole; a hole that takes twice that means wet or torn core.`
+      : ''
+    add(`core-${s.id}`, `${s.text}${size}`, 1, s.id === 'cure')
+  }
+  if (d.plate) {
+    add('plate-make', `Cut the plate, round its corners, bevel its edge, drill it through the deck\u2019s own holes.`)
+    if (d.plate.bedGapMm > 0) add('plate-bond', `Bond the plate on a bed of filled epoxy, ${formatVolume(j.plate?.bedMl ?? 0, units)}; waxed bolts hold it while it cures.`, 1, true)
+  }
+  add('dry-fit', 'Dry fit everything. Look at the bolt ends: two threads through each nut.', 2, true)
+  if (d.bedding.toBePainted) add('paint-hold', 'Take it off again and wait for the paint. Bag and label the parts.', 1, true)
+  if (d.bedding.sealant) {
+    const s = sealant(d.bedding.sealant)
+    add('wipe', `Wipe both faces with ${s.cleans}, minutes before.${s.keepAway ? ` Keep away: ${s.keepAway}.` : ''}`, 1, true)
+    add('bed', `Bed the deck side: an unbroken bead round the base and a ring round each bolt. The inside stays dry, so that a leak shows.`)
+    add('snug', `Hold the bolt still and turn the nut: snug to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', all that deck and plate can bear' : ''}.${j.preload.galling ? ' Paste on the thread.' : ''}`, 2)
+    if (s.moistureCure && d.bedding.humidityPct > 0) {
+      const rim = moistureCureOf({ chemistry: d.bedding.sealant, pathMm: 5, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct })
+      add('cure', rim.days === null ? rim.because : `Leave it: fillet and collar cure in ${rim.days.toFixed(1)} days at ${d.bedding.tempC} \u00b0C; the middle takes far longer.`, 1, true)
+    }
+    if (d.bedding.tightening === 'two-step') add('tighten', 'When the bead is a gasket, a last part-turn on the nut only.', 2)
+  }
+  add('clean', 'Cut the squeeze-out clean; look for an unbroken line all round, with a photo.')
+  add('leak-test', 'Hose from low to high, this fitting alone, the inside watched dry.', 2, true)
+  add('record', 'Record each hole: sizes, lots, torque, who and when.')
+  return out
+}
+
+export function cautionsOf(d: Design): Caution[] {
+  const tags = ['drill', 'locker']
+  if (d.structure.kind === 'sandwich' || d.plate) tags.push('resin', 'grind')
+  if (d.bedding.sealant) tags.push('solvent')
+  if (d.place.belowWaterline) tags.push('below')
+  if (d.load.basis === 'lifting') tags.push('lifting')
+  if (d.core.school === 'seal-wall') tags.push('seal-wall')
+  return cautionsFor(tags)
+}

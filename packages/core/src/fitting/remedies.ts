@@ -1,0 +1,131 @@
+import { CalcError } from '../errors'
+import { GRADES, INCH_IDS, METRIC_IDS, SIZES } from '../materials/fasteners'
+import { HOLE_SAWS } from '../materials/cores'
+import { PLATES, STOCK_THICKNESS } from '../materials/plates'
+import { boundsOf } from '../geometry/outline'
+import { rank, type Check, type Remedy } from '../verdict/check'
+import { withChange, type Design } from './design'
+import { judge, type Judgement } from './judge'
+
+interface Candidate {
+  id: string
+  text: string
+  change: Record<string, unknown>
+}
+
+/** Bolt sizes that the fitting's holes allow, in the thread system it has. */
+export function sizesFor(d: Design): string[] {
+  const system = SIZES[d.bolt.size]!.system === 'inch' ? INCH_IDS : METRIC_IDS
+  return d.sizes.length ? system.filter((s) => d.sizes.includes(s)) : system
+}
+
+const plateFor = (d: Design, reachMm: number) => {
+  const b = boundsOf({ outline: [...d.bolts, ...d.bolts, ...d.bolts] })
+  const up = (mm: number) => Math.ceil(mm / 5) * 5
+  return { lengthMm: up(b.maxX - b.minX + 2 * reachMm), widthMm: up(b.maxY - b.minY + 2 * reachMm) }
+}
+
+function thicker(d: Design): Candidate[] {
+  if (!d.plate) return []
+  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm).map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
+}
+function otherMaterial(d: Design): Candidate[] {
+  if (!d.plate) return []
+  return (['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== d.plate!.material).map((m) => ({ id: `plate-${m}`, text: `${d.plate!.thicknessMm} mm ${PLATES[m].title}`, change: { 'plate.material': m } }))
+}
+function wider(d: Design): Candidate[] {
+  if (!d.plate) {
+    const p = plateFor(d, 5 * SIZES[d.bolt.size]!.diameterMm)
+    return [{ id: 'plate-add', text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`, change: { plate: { material: 'g10', ...p, thicknessMm: 10, bedGapMm: 1 } } }]
+  }
+  return [10, 20, 30, 40, 60, 80, 120].map((g) => ({ id: `plate-grow-${g}`, text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`, change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g } }))
+}
+function biggerBolt(d: Design): Candidate[] {
+  const sizes = sizesFor(d)
+  return sizes.slice(sizes.indexOf(d.bolt.size) + 1).map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
+}
+function smallerBolt(d: Design): Candidate[] {
+  const sizes = sizesFor(d)
+  return sizes.slice(0, Math.max(0, sizes.indexOf(d.bolt.size))).reverse().map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
+}
+const strongerGrade = (d: Design): Candidate[] => (d.bolt.grade === 'A4-80' ? [] : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} bolts`, change: { 'bolt.grade': 'A4-80' } }])
+const widerBore = (d: Design): Candidate[] =>
+  d.core.school === 'bore-fill' ? HOLE_SAWS.filter((b) => b > (d.core.boreMm ?? SIZES[d.bolt.size]!.clearanceMm)).map((b) => ({ id: `bore-${b}`, text: `a bore of ${b} mm`, change: { 'core.boreMm': b } })) : []
+const schools = (d: Design): Candidate[] =>
+  d.structure.kind !== 'sandwich' ? [] : [
+    ...(d.core.school === 'bore-fill' && d.core.boreMm === null ? [] : [{ id: 'core-bore-fill', text: 'bore over, fill, redrill', change: { 'core.school': 'bore-fill', 'core.boreMm': null } }]),
+    ...(d.core.school === 'insert' ? [] : [{ id: 'core-insert', text: 'a high-density insert under the whole base', change: { 'core.school': 'insert' } }]),
+  ]
+const largeWashers = (d: Design): Candidate[] => (d.bolt.nutWasher === 'large' ? [] : [{ id: 'washer-large', text: 'large washers under the nuts', change: { 'bolt.nutWasher': 'large' } }])
+const fartherIn = (d: Design): Candidate[] => {
+  const need = Math.ceil(SIZES[d.bolt.size]!.diameterMm * (d.structure.kind === 'metal' ? 2 : 3))
+  return d.place.edgeMm !== null && d.place.edgeMm < need ? [{ id: 'edge', text: `${need} mm from the edge`, change: { 'place.edgeMm': need } }] : []
+}
+
+function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
+  switch (check.id) {
+    case 'bolt':
+      return [...strongerGrade(d), ...biggerBolt(d)]
+    case 'bearing':
+      return biggerBolt(d)
+    case 'edge-distance':
+    case 'shear-out':
+      return [...fartherIn(d), ...smallerBolt(d)]
+    case 'spacing':
+      return smallerBolt(d)
+    case 'plate-overhang':
+    case 'plate-span':
+    case 'plate-stiffness':
+      return [...thicker(d), ...otherMaterial(d)]
+    case 'material':
+      return otherMaterial(d)
+    case 'core-dry':
+      return [...widerBore(d), ...schools(d)]
+    case 'bolt-length':
+      return d.bolt.partThreaded ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }] : smallerBolt(d)
+    case 'sealant':
+      return j.sealant.best && j.sealant.best !== d.bedding.sealant ? [{ id: 'sealant', text: 'the sealant that ranks first', change: { 'bedding.sealant': j.sealant.best } }] : []
+    case 'punching-core':
+    case 'punching-skin':
+      return [...wider(d), ...schools(d), ...(d.plate ? [] : largeWashers(d))]
+    default:
+      return check.id.startsWith('crush-plate') ? [...(d.plate ? [] : largeWashers(d)), ...wider(d), ...schools(d)] : check.id.startsWith('crush-base') ? schools(d) : []
+  }
+}
+
+const MOST_REMEDIES = 3
+
+/** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
+export function withRemedies(d: Design, j: Judgement): Judgement {
+  const before = new Map(j.checks.map((c) => [c.id, c]))
+  const checks = j.checks.map((c) => {
+    if (c.verdict === 'holds' || c.verdict === 'unproven') return c
+    const found: { remedy: Remedy; spoils: string | null; group: string }[] = []
+    for (const candidate of candidates(d, c, j)) {
+      // Of a run of thicknesses, sizes or plans the first that holds is shown, or failing that the first that helps.
+      const group = candidate.id.replace(/-[#\dM].*$/, '')
+      const shown = found.findIndex((f) => f.group === group)
+      if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
+      const after = tryJudge(withChange(d, candidate.change))
+      const same = after?.checks.find((x) => x.id === c.id)
+      if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
+      const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')
+      const entry = { group, spoils: spoilt?.title ?? null, remedy: { id: candidate.id, text: spoilt ? `${candidate.text}, but then short: ${spoilt.title.toLowerCase()}` : candidate.text, change: candidate.change, utilisation: same?.utilisation ?? null, verdict: same?.verdict ?? ('holds' as const) } }
+      if (shown < 0) found.push(entry)
+      else if (entry.remedy.verdict === 'holds' && (!entry.spoils || found[shown]!.spoils)) found[shown] = entry
+    }
+    const remedies = found.sort((x, y) => Number(x.spoils !== null) - Number(y.spoils !== null)).slice(0, MOST_REMEDIES).map((f) => f.remedy)
+    return { ...c, remedies }
+  })
+  return { ...j, checks }
+}
+
+export function tryJudge(d: Design): Judgement | null {
+  try {
+    return judge(d, true)
+  } catch (error) {
+    if (error instanceof CalcError) return null
+    throw error
+  }
+}
+export { plateFor }

@@ -1,0 +1,27 @@
+import { parseDesign } from './start'
+import type { Design } from './design'
+import { judge, type Judgement } from './judge'
+import { withRemedies } from './remedies'
+import { drawSection } from '../drawing/section'
+import { drawPattern } from '../drawing/pattern'
+import type { Drawing } from '../drawing/shapes'
+import type { Units } from '../quantity/format'
+
+export interface Whole {
+  judgement: Judgement
+  section: Drawing
+  pattern: Drawing
+}
+
+/** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
+export function judgeWhole(design: Design, units: Units): Whole {
+  const judgement = withRemedies(design, judge(design))
+  return { judgement, section: drawSection(design, judgement, units), pattern: drawPattern(design, judgement, units) }
+}
+
+/** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */
+export const toFile = (design: Design) => ({ format: 'north-tide-fitting', version: 1, design })
+export function fromFile(raw: unknown): Design {
+  const inner = raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw
+  return parseDesign(inner)
+}
