@@ -1,0 +1,137 @@
+import { epoxyBatchOf } from '../bedding/epoxy-batch'
+import { moistureCureOf } from '../bedding/moisture-cure'
+import { SEALANTS, sealant, type SealantId } from '../materials/sealants'
+import { say } from '../verdict/check'
+
+/** The life of a hole (chapter 11.3). Events are added, never edited; a correction is a new event that names what it corrects. */
+export const LIFE_STATES = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service', 'suspect', 'closed'] as const
+export type LifeState = (typeof LIFE_STATES)[number]
+const ORDER: LifeState[] = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
+
+export interface LotFacts {
+  code: string
+  title: string
+  chemistry: string
+  kind: 'sealant' | 'epoxy'
+  expiresOn: string
+  storedHot: boolean
+  testedOn: string | null
+}
+export interface LifeFacts {
+  state: LifeState
+  /** milliseconds since 1970, so that the core needs no clock of its own */
+  at: number
+  sizeMm?: number | null
+  tempC?: number | null
+  humidityPct?: number | null
+  lot?: LotFacts | null
+  evidence?: string
+  note?: string
+}
+export interface HoleFacts {
+  coreSchool: string
+  sealant: string | null
+  diameterMm: number
+}
+export interface Gate {
+  id: string
+  text: string
+}
+
+const HOUR = 3_600_000
+const DAY = 24 * HOUR
+/** For a moisture cure the gate asks for fillet and collar, not for the middle of the flange. */
+export const RIM_PATH_MM = 5
+
+const cored = (h: HoleFacts) => h.coreSchool !== 'none'
+const ladder = (h: HoleFacts) => ORDER.filter((s) => s !== 'core sealed' || cored(h))
+
+/** How far the hole has come, whatever suspicion came between. */
+export function progress(events: LifeFacts[]): LifeState {
+  return events.reduce<LifeState>((far, e) => (ORDER.indexOf(e.state) > ORDER.indexOf(far) ? e.state : far), 'marked')
+}
+/** The states that may be recorded next, the usual one first. */
+export function nextStates(hole: HoleFacts, events: LifeFacts[]): LifeState[] {
+  const now = events.at(-1)?.state ?? 'marked'
+  if (now === 'closed') return ['suspect']
+  const steps = ladder(hole)
+  const usual = steps[steps.indexOf(progress(events)) + 1]
+  const others = steps.filter((s) => s !== usual && s !== 'marked')
+  return [...(usual ? [usual] : []), ...(now === 'suspect' ? [] : (['suspect'] as const)), 'closed', ...others]
+}
+
+const last = (events: LifeFacts[], state: LifeState) => [...events].reverse().find((e) => e.state === state)
+const when = (at: number) => new Date(at).toISOString().slice(0, 16).replace('T', ' ')
+
+function lotGates(event: LifeFacts, kind: 'sealant' | 'epoxy', chemistry: string | null): Gate[] {
+  const lot = event.lot
+  if (!lot) return [{ id: 'no-lot', text: `No lot of ${kind} is named, so a bad one could not be traced to this hole.` }]
+  const out: Gate[] = []
+  if (lot.kind !== kind || (chemistry && lot.chemistry !== chemistry)) out.push({ id: 'wrong-lot', text: `Lot ${lot.code} is ${lot.title}; ${chemistry ? (SEALANTS as Record<string, { title: string }>)[chemistry]?.title ?? chemistry : kind} was chosen for this hole.` })
+  if (Date.parse(`${lot.expiresOn}T23:59:59Z`) < event.at && !lot.testedOn) out.push({ id: 'lot-expired', text: `Lot ${lot.code} went past its date on ${lot.expiresOn}; test a bead or a cup first and record the test.` })
+  if (lot.storedHot && !lot.testedOn) out.push({ id: 'lot-stored-hot', text: `Lot ${lot.code} was stored hot; test a bead or a cup first and record the test.` })
+  return out
+}
+
+function epoxyCure(events: LifeFacts[], at: number): Gate[] {
+  const sealed = last(events, 'core sealed')
+  if (!sealed) return []
+  if (sealed.tempC === null || sealed.tempC === undefined) return [{ id: 'cure-unknown', text: 'No temperature was recorded when the core was sealed, so its cure cannot be told.' }]
+  const mix = epoxyBatchOf({ neededMl: 50, wasteFraction: 0, ratio: 2, tempC: Math.max(-20, Math.min(60, sealed.tempC)), workingMinutes: 1, use: 'peanut-butter', onePot: false, resinGPerMl: 1.15, hardenerGPerMl: 0.98 })
+  if (mix.sandH === null) return [{ id: 'cure-core', text: `At ${say(sealed.tempC)} \u00b0C no hardener cures: the plugs are not hard.` }]
+  const ready = sealed.at + mix.sandH * HOUR
+  return at + 1000 < ready ? [{ id: 'cure-core', text: `The plugs need ${say(mix.sandH)} hours at ${say(sealed.tempC)} \u00b0C even with ${mix.hardener} hardener; they can be drilled from ${when(ready)} UTC.` }] : []
+}
+
+/** Days until rim and middle of the bedding have cured, at the temperatures recorded; null where nothing cures or nothing is known. */
+export function beddingCure(hole: HoleFacts, bedded: LifeFacts | undefined, path = RIM_PATH_MM): { days: number | null; because: string } | null {
+  if (!bedded || !hole.sealant || !(hole.sealant in SEALANTS)) return null
+  const id = hole.sealant as SealantId
+  if (!sealant(id).moistureCure) return null
+  if (bedded.tempC == null || bedded.humidityPct == null || bedded.humidityPct <= 0) return { days: null, because: 'Temperature and humidity were not recorded when it was bedded.' }
+  return moistureCureOf({ chemistry: id, pathMm: path, tempC: Math.max(-30, Math.min(60, bedded.tempC)), humidityPct: bedded.humidityPct })
+}
+
+function sealantCure(hole: HoleFacts, events: LifeFacts[], at: number): Gate[] {
+  const bedded = last(events, 'bedded')
+  if (!bedded) return []
+  const cure = beddingCure(hole, bedded)
+  if (!cure) return []
+  if (cure.days === null) return [{ id: 'cure-unknown', text: cure.because }]
+  const ready = bedded.at + cure.days * DAY
+  return at + 1000 < ready ? [{ id: 'cure-bedding', text: `Fillet and collar need ${say(cure.days)} days at the recorded temperature and humidity: until ${when(ready)} UTC.` }] : []
+}
+
+/** What stands in the way of a life step. Empty: it may be recorded. A fitter may pass a gate with a reason, which stays on the record. */
+export function gatesFor(hole: HoleFacts, events: LifeFacts[], event: LifeFacts): Gate[] {
+  const out: Gate[] = []
+  if (event.state === 'suspect') return event.note?.trim() ? [] : [{ id: 'no-note', text: 'Say what looks wrong; a suspect hole with no word about it helps nobody.' }]
+  if (event.state === 'closed') return event.evidence?.trim() ? [] : [{ id: 'no-repair', text: 'Say how it was closed: bevel, cloth, plies, lot.' }]
+  const steps = ladder(hole)
+  const target = steps.indexOf(event.state)
+  const at = steps.indexOf(progress(events))
+  const skipped = target > at + 1 ? steps.slice(at + 1, target) : []
+  for (const s of skipped)
+    out.push(
+      s === 'core sealed' ? { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
+      : s === 'proved' ? { id: 'no-proof', text: 'No leak test is on record.' }
+      : s === 'cured' ? { id: 'no-cure', text: 'It is not recorded as cured.' }
+      : { id: `not-${s.replace(' ', '-')}`, text: `It is not recorded as ${s}.` },
+    )
+  if (event.state === 'drilled' && !event.sizeMm) out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
+  if (event.state === 'core sealed') {
+    out.push(...lotGates(event, 'epoxy', null))
+    if (event.tempC == null) out.push({ id: 'no-temperature', text: 'No temperature is given, so nobody can tell when it has cured.' })
+  }
+  if (event.state === 'dry fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
+  if (event.state === 'bedded') {
+    if (hole.sealant) out.push(...lotGates(event, 'sealant', hole.sealant))
+    if (event.tempC == null || event.humidityPct == null) out.push({ id: 'no-temperature', text: 'Temperature and humidity are not given, so nobody can tell when it has cured.' })
+  }
+  if (event.state === 'cured' || (skipped.includes('cured') && event.state === 'proved')) out.push(...sealantCure(hole, events, event.at))
+  if (event.state === 'proved' && !event.evidence?.trim()) out.push({ id: 'no-leak-test', text: 'Say how it was proved: hose or flood, minutes, what was seen inside.' })
+  return out
+}
+
+/** P-001 and so on, as on the printed label. */
+export const holeLabel = (n: number) => `P-${String(n).padStart(3, '0')}`

@@ -1,0 +1,97 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { randomBytes, randomUUID } from 'node:crypto'
+import connectPgSimple from 'connect-pg-simple'
+import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import session from 'express-session'
+import helmet from 'helmet'
+import pg from 'pg'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { QueryTypes, type Sequelize } from 'sequelize'
+import { CalcError } from '@north-tide/core'
+import { ApiError } from './errors'
+import { DatabaseRateStore } from './rate-store'
+import { accessRoutes } from './routes/access'
+import { boatRoutes } from './routes/boats'
+import { calcRoutes } from './routes/calc'
+import { fittingRoutes } from './routes/fittings'
+import { registerRoutes } from './routes/register'
+
+export interface AppOptions {
+  db: Sequelize
+  databaseUrl: string
+  logger: Logger
+  demo: boolean
+  webFolder?: string | undefined
+  signInLimit?: number
+}
+
+/** One secret for all servers on this database. */
+async function sessionSecret(db: Sequelize): Promise<string> {
+  await db.query(`INSERT INTO settings (key, value) VALUES ('session-secret', :v) ON CONFLICT (key) DO NOTHING`, { replacements: { v: randomBytes(32).toString('hex') } })
+  const [row] = await db.query<{ value: string }>(`SELECT value FROM settings WHERE key = 'session-secret'`, { type: QueryTypes.SELECT })
+  return row!.value
+}
+
+const SESSION_DAYS = 14
+
+export async function createApp(o: AppOptions) {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: { defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"], formAction: ["'self'"] },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(pinoHttp({ logger: o.logger, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
+  app.use('/api', express.json({ limit: '1mb', strict: false }))
+  const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
+  pool.on('error', (error) => o.logger.error(error, 'session store'))
+  const PgStore = connectPgSimple(session)
+  app.use(
+    '/api',
+    session({
+      name: 'north-tide', secret: await sessionSecret(o.db), resave: false, saveUninitialized: false, rolling: false,
+      store: new PgStore({ pool, tableName: 'session', pruneSessionInterval: false, errorLog: (...a: unknown[]) => o.logger.error(a) }),
+      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
+    }),
+  )
+  const signedIn: RequestHandler = (req, _res, next) => next(req.session.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
+  const limiter = rateLimit({
+    windowMs: 5 * 60_000, limit: o.signInLimit ?? 12, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(o.db), skipSuccessfulRequests: true,
+    handler: (_req, _res, next) => next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
+  })
+  app.use('/api', accessRoutes(o.demo, limiter))
+  app.use('/api', calcRoutes())
+  app.use('/api', signedIn, boatRoutes(), fittingRoutes(), registerRoutes())
+  app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
+
+  if (o.webFolder && existsSync(o.webFolder)) {
+    const page = join(o.webFolder, 'index.html')
+    app.use('/assets', express.static(join(o.webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(express.static(o.webFolder, { index: false }))
+    app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
+  }
+  app.use(onError)
+  return { app, close: () => pool.end() }
+}
+
+const onError: ErrorRequestHandler = (error, req, res, next) => {
+  if (res.headersSent) return next(error)
+  const send = (status: number, code: string, message: string, path?: string, extra: Record<string, unknown> = {}) => res.status(status).json({ error: { code, message, ...(path ? { path } : {}), ...extra } })
+  if (error instanceof CalcError) return void res.status(400).json(error.toJSON())
+  if (error instanceof ApiError) return void send(error.status, error.code, error.message, error.path, error.extra)
+  const http = error as { status?: number; type?: string }
+  if (http.type === 'entity.parse.failed') return void send(400, 'invalid-input', 'This is no JSON')
+  if (http.type === 'entity.too.large') return void send(413, 'too-large', 'More than 1 MB was sent; that is the most')
+  if (typeof http.status === 'number' && http.status >= 400 && http.status < 500) return void send(http.status, http.status === 404 ? 'not-found' : 'invalid-input', http.status === 404 ? 'There is nothing here' : 'This request cannot be read')
+  req.log.error({ err: error }, 'unexpected')
+  if (/Connection|ECONN|terminat|shutting down|starting up/i.test(`${(error as Error)?.name} ${(error as Error)?.message}`)) return void send(503, 'no-database', 'The database does not answer just now; what you typed is kept here, and it is tried again')
+  send(500, 'unexpected', `Something went wrong here (${String(req.id)}); nothing was saved`)
+}

@@ -1,0 +1,41 @@
+import { Sequelize } from 'sequelize'
+import { Umzug, type UmzugStorage } from 'umzug'
+import { up as first } from './migrations/001-first'
+
+const MIGRATIONS = [{ name: '001-first', sql: first }]
+
+export function connect(url: string): Sequelize {
+  return new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10, idle: 10_000, acquire: 10_000 }, define: { underscored: true, timestamps: false } })
+}
+
+class MigrationTable implements UmzugStorage {
+  constructor(private readonly db: Sequelize) {}
+  async executed() {
+    await this.db.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())')
+    const [rows] = await this.db.query('SELECT name FROM migrations ORDER BY name')
+    return (rows as { name: string }[]).map((r) => r.name)
+  }
+  async logMigration() {
+    // Written inside the migration's own transaction, so that a half-run one is never taken for done.
+  }
+  async unlogMigration() {
+    throw new Error('migrations only go forward')
+  }
+}
+
+/** Forward only, each in one transaction with its own mark. */
+export async function migrate(db: Sequelize): Promise<string[]> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, sql }) => ({
+      name,
+      up: () =>
+        db.transaction(async (transaction) => {
+          await db.query(sql, { transaction })
+          await db.query('INSERT INTO migrations (name) VALUES (:name)', { transaction, replacements: { name } })
+        }),
+    })),
+    storage: new MigrationTable(db),
+    logger: undefined,
+  })
+  return (await umzug.up()).map((m) => m.name)
+}

@@ -1,0 +1,130 @@
+import argon2 from 'argon2'
+import dayjs from 'dayjs'
+import type { Sequelize } from 'sequelize'
+import { catalogueEntry, sizeIt, spotFor, startDesign, withChange, zoneAt, type Design, type LifeState } from '@north-tide/core'
+import { Boat, Fitting, LifeEvent, Lot, Penetration, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
+import { zonesOf } from '../services/boats'
+import { verdictFor } from '../services/fittings'
+import { blank, recordFitting } from '../services/register'
+import type { Account } from '../services/access'
+import { DEMO_BOATS } from './boats'
+
+/** Accounts of the demo by role; the passwords are in the README, for this is a demo. */
+export const DEMO_ACCOUNTS = [
+  { login: 'manager', name: 'Isa Rendall', role: 'manager', boatId: null, password: 'tide-manager' },
+  { login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null, password: 'tide-fitter' },
+  { login: 'apprentice', name: 'Jo Linklater', role: 'apprentice', boatId: null, password: 'tide-apprentice' },
+  { login: 'owner', name: 'M. Halcro', role: 'owner', boatId: 'fulmars-reach', password: 'tide-owner' },
+] as const
+
+const days = (n: number) => dayjs().add(n, 'day').format('YYYY-MM-DD')
+const LOTS = [
+  { code: 'TC-B20-114', title: 'Butyl tape, 20 mm', chemistry: 'butyl', kind: 'sealant', openedOn: days(-30), expiresOn: days(900), storedHot: false, onHand: '11 m' },
+  { code: 'TC-PM-0387', title: 'Polyurethane, medium hold, 300 ml', chemistry: 'pu-medium', kind: 'sealant', openedOn: null, expiresOn: days(9), storedHot: false, onHand: '3 tubes' },
+  { code: 'TC-PM-0290', title: 'Polyurethane, medium hold, 300 ml', chemistry: 'pu-medium', kind: 'sealant', openedOn: days(-200), expiresOn: days(-41), storedHot: false, onHand: '1 tube' },
+  { code: 'TC-HY-0512', title: 'Silyl-modified polymer, 300 ml', chemistry: 'hybrid', kind: 'sealant', openedOn: null, expiresOn: days(260), storedHot: false, onHand: '6 tubes' },
+  { code: 'TC-PS-0066', title: 'Polysulfide, 300 ml', chemistry: 'polysulfide', kind: 'sealant', openedOn: null, expiresOn: days(120), storedHot: true, onHand: '2 tubes' },
+  { code: 'TC-EP-2201', title: 'Epoxy 2:1 with slow and fast hardener', chemistry: 'epoxy', kind: 'epoxy', openedOn: days(-12), expiresOn: days(320), storedHot: false, onHand: '4 kg' },
+  { code: 'TC-EP-2054', title: 'Epoxy 2:1, old drum', chemistry: 'epoxy', kind: 'epoxy', openedOn: days(-400), expiresOn: days(-20), storedHot: false, onHand: '1 kg' },
+] as const
+
+interface Wanted {
+  boat: string
+  catalogue: string
+  name: string
+  x: number
+  y: number
+  change?: Record<string, unknown>
+  /** sized before it is stored */
+  sized?: boolean
+  life?: LifeState
+}
+const WANTED: Wanted[] = [
+  { boat: 'fulmars-reach', catalogue: 'HG-C250', name: 'Mooring cleat, port bow', x: 900, y: -640, change: { 'plate.thicknessMm': 6 } },
+  { boat: 'fulmars-reach', catalogue: 'HG-B160', name: 'Towing and mooring bitt', x: 1180, y: 520, change: { 'core.torn': true } },
+  { boat: 'fulmars-reach', catalogue: 'HG-C250', name: 'Mooring cleat, port quarter', x: 10940, y: -1380, sized: true, life: 'dry fitted' },
+  { boat: 'fulmars-reach', catalogue: 'HG-C250', name: 'Mooring cleat, starboard quarter', x: 10940, y: 1380, sized: true, life: 'in service' },
+  { boat: 'fulmars-reach', catalogue: 'HG-F220', name: 'Gallows foot plate, starboard', x: 9600, y: 640, sized: true, life: 'core sealed' },
+  { boat: 'fulmars-reach', catalogue: 'HG-W200', name: 'Sampling winch base', x: 8050, y: 0, change: { 'load.ratedN': 9000 }, sized: true, life: 'marked' },
+  { boat: 'fulmars-reach', catalogue: 'HG-S25', name: 'Stanchion 2, starboard', x: 4300, y: 1640, sized: true, life: 'bedded' },
+  { boat: 'fulmars-reach', catalogue: 'HG-S25', name: 'Stanchion 3, starboard', x: 5280, y: 1660, sized: true, life: 'drilled' },
+  { boat: 'fulmars-reach', catalogue: 'HG-P60', name: 'Tether point, wheelhouse roof', x: 4600, y: 420 },
+  { boat: 'pipit', catalogue: 'HG-CC6', name: 'Cam-cleat pad, port', x: 3600, y: -820 },
+  { boat: 'pipit', catalogue: 'HG-C6I', name: 'Foredeck cleat', x: 700, y: 0, change: { 'load.breakingN': 9000, 'load.line': undefined, 'load.diameterMm': undefined } },
+  { boat: 'tarn-runner', catalogue: 'HG-B160', name: 'Towing post', x: 1500, y: 0 },
+]
+/** Found in the deck when the survey began: cut-off bolts of the net-hauler, rail holes, and what was below. */
+const FOUND: [whatFor: string, zone: string, x: number, y: number, z: number, d: number, state: LifeState, note: string][] = [
+  ['Old net-hauler, hole 1', 'Working deck', 8650, -700, 1150, 13, 'suspect', 'wet to a knife point; bolt cut off flush'],
+  ['Old net-hauler, hole 2', 'Working deck', 8650, -980, 1150, 13, 'suspect', 'soft filler, unbonded'],
+  ['Old net-hauler, hole 3', 'Working deck', 9220, -700, 1150, 13, 'suspect', 'core dark when probed'],
+  ['Old net-hauler, hole 4', 'Working deck', 9220, -980, 1150, 14.5, 'suspect', 'oval, 14.5 by 12'],
+  ['Old net-hauler, hole 5', 'Working deck', 9700, -840, 1150, 13, 'suspect', 'weeps after rain'],
+  ['Old net-hauler, hole 6', 'Working deck', 8650, 760, 1150, 13, 'closed', 'bevel 12:1, eight plies, faired'],
+  ['Old rail, hole 1', 'Side deck, port', 4020, -1600, 1440, 6.5, 'closed', 'bevel 12:1, filled and faired'],
+  ['Old rail, hole 2', 'Side deck, port', 4640, -1640, 1440, 6.5, 'closed', 'bevel 12:1, filled and faired'],
+  ['Old rail, hole 3', 'Side deck, port', 5260, -1650, 1440, 6.5, 'suspect', 'cut-off rivet, rust weep'],
+  ['Old rail, hole 4', 'Side deck, port', 5880, -1655, 1440, 6.5, 'suspect', 'cut-off rivet'],
+  ['Old rail, hole 5', 'Side deck, port', 6500, -1655, 1440, 6.5, 'suspect', 'filled with soft sealant'],
+  ['Engine intake', 'Bottom', 6900, -420, -420, 43, 'suspect', 'handle seized; mixed threads at the valve'],
+  ['Deck wash intake', 'Bottom', 3600, 380, -450, 33, 'in service', 'found sound'],
+  ['Echo-sounder, old', 'Bottom', 5100, 300, -480, 57, 'in service', 'found sound'],
+  ['Cockpit drain, port', 'Topsides', 8800, -1700, 260, 43, 'in service', 'found sound'],
+]
+const LADDER: LifeState[] = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
+
+/** Loads the invented yard when the database is empty; does nothing otherwise. */
+export async function seedDemo(db: Sequelize): Promise<boolean> {
+  if ((await Boat.count()) > 0) return false
+  await db.transaction(async (transaction) => {
+    for (const b of DEMO_BOATS) {
+      await Boat.create({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, note: b.note, isMain: b.isMain }, { transaction })
+      await Station.bulkCreate(b.stations.map(([xMm, halfBreadthMm, sheerMm, keelMm]) => ({ boatId: b.id, xMm, halfBreadthMm, sheerMm, keelMm })), { transaction })
+      for (const z of b.zones) {
+        const zone = await Zone.create({ boatId: b.id, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outlineX: z.outline.map((p) => p.xMm), outlineY: z.outline.map((p) => p.yMm), stacking: z.stacking ?? 0, reach: z.reach ?? '', state: z.state ?? '' }, { transaction })
+        await ZoneLayer.bulkCreate(z.layers.map(([material, thicknessMm, measured, by], seq) => ({ zoneId: zone.id, seq, material, thicknessMm, measured, measuredBy: by ?? '' })), { transaction })
+      }
+      await StructurePart.bulkCreate(b.parts.map(([kind, title, x0Mm, y0Mm, x1Mm, y1Mm]) => ({ boatId: b.id, kind, title, x0Mm, y0Mm, x1Mm, y1Mm })), { transaction })
+    }
+    for (const a of DEMO_ACCOUNTS) await User.create({ login: a.login, name: a.name, role: a.role, boatId: a.boatId, passwordHash: await argon2.hash(a.password, { memoryCost: 19456, timeCost: 2, parallelism: 1 }) }, { transaction })
+    await Lot.bulkCreate(LOTS.map((l) => ({ ...l, testedOn: null })), { transaction })
+  })
+  const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null }
+  await seedFound()
+  for (const w of WANTED) await seedFitting(w, fitter)
+  return true
+}
+
+async function seedFound() {
+  for (const [i, [whatFor, zone, xMm, yMm, zMm, diameterMm, state, note]] of FOUND.entries()) {
+    const p = await Penetration.create({ boatId: 'fulmars-reach', number: i + 1, fittingId: null, boltIndex: null, whatFor, zone, xMm, yMm, zMm, diameterMm, through: 'as found', fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: zMm < 0, found: true })
+    await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state, note: `Age unknown. ${note}.`, evidence: state === 'closed' ? note : '', who: 'Isa Rendall', happenedAt: dayjs().subtract(40 - i, 'day').toDate(), sizeMm: diameterMm })
+  }
+}
+
+async function seedFitting(w: Wanted, fitter: Account) {
+  const entry = catalogueEntry(w.catalogue)!
+  const boat = (await Boat.findByPk(w.boat))!
+  const zone = zoneAt(await zonesOf(w.boat), { xMm: w.x, yMm: w.y })
+  let design: Design = startDesign(entry, spotFor(zone, { xMm: w.x, yMm: w.y }, entry.bolts, boat.duty), w.name)
+  if (w.change) design = withChange(design, w.change)
+  if (w.sized) design = sizeIt(design).design ?? design
+  const v = verdictFor(design)
+  const f = await Fitting.create({ boatId: w.boat, name: design.name, design, verdict: v.verdict, governing: v.governing, recordedAt: null, updatedBy: fitter.name })
+  if (!w.life) return
+  const started = dayjs().subtract(24, 'day')
+  await recordFitting(fitter, f.id, started.toDate())
+  const epoxy = await Lot.findOne({ where: { code: 'TC-EP-2201' } })
+  const tape = await Lot.findOne({ where: { code: 'TC-B20-114' } })
+  const solid = design.structure.kind !== 'sandwich'
+  const steps = LADDER.slice(1, LADDER.indexOf(w.life) + 1).filter((s) => s !== 'core sealed' || !solid)
+  for (const p of await Penetration.findAll({ where: { fittingId: f.id }, order: [['number', 'ASC']] })) {
+    for (const [i, state] of steps.entries()) {
+      await LifeEvent.create({
+        ...blank, penetrationId: p.id, seq: i + 2, state, who: fitter.name, happenedAt: started.add((i + 1) * 2.5, 'day').toDate(),
+        sizeMm: state === 'drilled' ? p.diameterMm : null, tempC: state === 'core sealed' || state === 'bedded' ? 14 : null, humidityPct: state === 'bedded' ? 62 : null,
+        lotId: state === 'core sealed' ? epoxy!.id : state === 'bedded' ? tape!.id : null, evidence: state === 'proved' ? 'hose 10 min, low to high; chalk inside dry' : '', note: state === 'dry fitted' ? 'taken off again until the paint is done' : '',
+      })
+    }
+  }
+}

@@ -1,0 +1,162 @@
+import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
+import type { Design, Duty, Units, Verdict } from '@north-tide/core'
+
+export const ROLES = ['manager', 'fitter', 'apprentice', 'owner'] as const
+export type Role = (typeof ROLES)[number]
+type Opt<T> = CreationOptional<T>
+
+export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
+  declare id: Opt<number>
+  declare login: string
+  declare name: string
+  declare role: Role
+  declare boatId: string | null
+  declare passwordHash: string
+}
+export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<Boat>> {
+  declare id: string
+  declare name: string
+  declare kind: string
+  declare lengthMm: number
+  declare beamMm: number
+  declare displacementKg: number
+  declare duty: Duty
+  declare units: Units
+  declare hullMaterial: string
+  declare note: string
+  declare isMain: boolean
+  declare version: Opt<number>
+}
+export class Station extends Model<InferAttributes<Station>, InferCreationAttributes<Station>> {
+  declare boatId: string
+  declare xMm: number
+  declare halfBreadthMm: number
+  declare sheerMm: number
+  declare keelMm: number
+}
+export class Zone extends Model<InferAttributes<Zone>, InferCreationAttributes<Zone>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare code: string
+  declare title: string
+  declare face: string
+  declare kind: 'sandwich' | 'solid' | 'metal' | 'timber'
+  declare zMm: number
+  declare outlineX: number[]
+  declare outlineY: number[]
+  declare stacking: number
+  declare reach: string
+  declare state: string
+}
+export class ZoneLayer extends Model<InferAttributes<ZoneLayer>, InferCreationAttributes<ZoneLayer>> {
+  declare zoneId: number
+  declare seq: number
+  declare material: string
+  declare thicknessMm: number
+  declare measured: boolean
+  declare measuredBy: string
+}
+export class StructurePart extends Model<InferAttributes<StructurePart>, InferCreationAttributes<StructurePart>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare kind: string
+  declare title: string
+  declare x0Mm: number
+  declare y0Mm: number
+  declare x1Mm: number
+  declare y1Mm: number
+}
+export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot>> {
+  declare id: Opt<number>
+  declare code: string
+  declare title: string
+  declare chemistry: string
+  declare kind: 'sealant' | 'epoxy'
+  declare openedOn: string | null
+  declare expiresOn: string
+  declare storedHot: boolean
+  declare onHand: string
+  declare testedOn: string | null
+  declare testNote: Opt<string>
+}
+export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttributes<Fitting>> {
+  declare id: Opt<string>
+  declare boatId: string
+  declare name: string
+  declare design: Design
+  declare verdict: Verdict
+  declare governing: string | null
+  declare recordedAt: Date | null
+  declare version: Opt<number>
+  declare createdAt: Opt<Date>
+  declare updatedAt: Opt<Date>
+  declare updatedBy: string
+}
+export class Penetration extends Model<InferAttributes<Penetration>, InferCreationAttributes<Penetration>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare number: number
+  declare fittingId: string | null
+  declare boltIndex: number | null
+  declare whatFor: string
+  declare zone: string
+  declare xMm: number
+  declare yMm: number
+  declare zMm: number
+  declare diameterMm: number
+  declare through: string
+  declare fastener: string
+  declare plate: string
+  declare coreSchool: string
+  declare sealant: string | null
+  declare belowWaterline: boolean
+  declare found: boolean
+  declare createdAt: Opt<Date>
+}
+export class LifeEvent extends Model<InferAttributes<LifeEvent>, InferCreationAttributes<LifeEvent>> {
+  declare id: Opt<string>
+  declare penetrationId: number
+  declare seq: number
+  declare state: string
+  declare note: string
+  declare who: string
+  declare happenedAt: Date
+  declare recordedAt: Opt<Date>
+  declare sizeMm: number | null
+  declare tempC: number | null
+  declare humidityPct: number | null
+  declare lotId: number | null
+  declare evidence: string
+  declare gatesPassed: string[]
+  declare gateReason: string | null
+  declare corrects: number | null
+}
+
+const T = DataTypes
+const text = { type: T.TEXT, allowNull: false }
+const maybeText = { type: T.TEXT, allowNull: true }
+const real = { type: T.DOUBLE, allowNull: false }
+const maybeReal = { type: T.DOUBLE, allowNull: true }
+const whole = { type: T.INTEGER, allowNull: false }
+const maybeWhole = { type: T.INTEGER, allowNull: true }
+const flag = { type: T.BOOLEAN, allowNull: false }
+const reals = { type: T.ARRAY(T.DOUBLE), allowNull: false }
+const key = { type: T.INTEGER, primaryKey: true, autoIncrement: true }
+const day = { type: T.DATEONLY, allowNull: true }
+const version = { type: T.INTEGER, allowNull: false, defaultValue: 1 }
+
+export function defineModels(sequelize: Sequelize) {
+  const at = (tableName: string) => ({ sequelize, tableName })
+  // Sequelize writes into what it is given, so each column gets its own copy.
+  const own = <A extends Record<string, object>>(columns: A): A => Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
+  User.init(own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }), at('users'))
+  Boat.init(own({ id: { type: T.TEXT, primaryKey: true }, name: text, kind: text, lengthMm: real, beamMm: real, displacementKg: real, duty: text, units: text, hullMaterial: text, note: text, isMain: flag, version }), at('boats'))
+  Station.init(own({ boatId: { type: T.TEXT, primaryKey: true }, xMm: { type: T.DOUBLE, primaryKey: true }, halfBreadthMm: real, sheerMm: real, keelMm: real }), at('outline_stations'))
+  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text }), at('zones'))
+  ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text }), at('zone_layers'))
+  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' } }), at('structures'))
+  Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
+  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
+  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
+  LifeEvent.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, penetrationId: whole, seq: whole, state: text, note: text, who: text, happenedAt: { type: T.DATE, allowNull: false }, recordedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, sizeMm: maybeReal, tempC: maybeReal, humidityPct: maybeReal, lotId: maybeWhole, evidence: text, gatesPassed: { type: T.ARRAY(T.TEXT), allowNull: false }, gateReason: maybeText, corrects: maybeWhole }), at('life_events'))
+}

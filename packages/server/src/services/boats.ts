@@ -1,0 +1,64 @@
+import { CATALOGUE, holeLabel, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
+import { notFound } from '../errors'
+import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { mayRead, type Account } from './access'
+import { holesOf } from './register'
+
+const summary = (b: Boat) => ({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, note: b.note })
+export type BoatSummary = ReturnType<typeof summary>
+
+export async function listBoats(who: Account) {
+  const boats = await Boat.findAll({ order: [['isMain', 'DESC'], ['name', 'ASC']] })
+  return boats.filter((b) => who.role !== 'owner' || b.id === who.boatId).map(summary)
+}
+
+export async function boatById(id: string): Promise<Boat> {
+  const boat = await Boat.findByPk(id)
+  if (!boat) throw notFound('boat')
+  return boat
+}
+
+export async function zonesOf(boatId: string): Promise<BoatZone[]> {
+  const zones = await Zone.findAll({ where: { boatId }, order: [['id', 'ASC']] })
+  const layers = await ZoneLayer.findAll({ where: { zoneId: zones.map((z) => z.id) }, order: [['seq', 'ASC']] })
+  return zones.map((z) => ({
+    code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, stacking: z.stacking, reach: z.reach, state: z.state,
+    outline: z.outlineX.map((xMm, i) => ({ xMm, yMm: z.outlineY[i]! })),
+    layers: layers.filter((l) => l.zoneId === z.id).map((l) => ({ material: l.material, thicknessMm: l.thicknessMm, measured: l.measured, measuredBy: l.measuredBy })),
+  }))
+}
+
+export async function partsOfBoat(boatId: string): Promise<BoatPart[]> {
+  const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']] })
+  return parts.map((p) => ({ kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm }))
+}
+
+/** All that the plan shows of one boat. */
+export async function boatPicture(who: Account, id: string) {
+  mayRead(who, id)
+  const boat = await boatById(id)
+  const [stations, zones, parts, fittings, holes] = await Promise.all([
+    Station.findAll({ where: { boatId: id }, order: [['xMm', 'ASC']] }),
+    zonesOf(id),
+    partsOfBoat(id),
+    Fitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
+    holesOf(id),
+  ])
+  return {
+    ...summary(boat), zones, parts,
+    stations: stations.map((s) => ({ xMm: s.xMm, halfBreadthMm: s.halfBreadthMm, sheerMm: s.sheerMm, keelMm: s.keelMm })),
+    fittings: fittings.map((f) => ({
+      id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
+      xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone,
+    })),
+    holes,
+  }
+}
+export const plainHoles = (holes: { number: number; xMm: number; yMm: number }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm }))
+
+export const catalogue = () => CATALOGUE
+
+export async function listLots() {
+  const lots = await Lot.findAll({ order: [['kind', 'DESC'], ['expiresOn', 'ASC']] })
+  return lots.map((l) => ({ id: l.id, code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, onHand: l.onHand, testedOn: l.testedOn, testNote: l.testNote }))
+}
