@@ -1,0 +1,39 @@
+/** Answers of the server, and its refusals as they were said. */
+export interface Refusal {
+  code: string
+  message: string
+  path?: string
+  gates?: { id: string; text: string }[]
+  current?: unknown
+}
+export class ApiRefusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly refusal: Refusal,
+  ) {
+    super(refusal.message)
+  }
+}
+/** The connection is gone: nothing was refused, and it is worth trying again. */
+export class Offline extends Error {}
+
+export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }) })
+  } catch {
+    throw new Offline('The server does not answer; what you typed is kept here')
+  }
+  if (response.status === 204) return undefined as T
+  const text = await response.text()
+  let parsed: unknown = null
+  try {
+    parsed = text ? JSON.parse(text) : null
+  } catch {
+    parsed = null
+  }
+  if (response.ok) return parsed as T
+  if (response.status === 503) throw new Offline('The database does not answer just now; what you typed is kept here')
+  const refusal = (parsed as { error?: Refusal } | null)?.error ?? { code: 'unexpected', message: `The server answered ${response.status}` }
+  throw new ApiRefusal(response.status, refusal)
+}

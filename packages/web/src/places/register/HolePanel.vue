@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import dayjs from 'dayjs'
+import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
+import { ApiRefusal, api } from '../../api'
+import { useBoats } from '../../stores/boats'
+import { useSession } from '../../stores/session'
+import type { HoleRecord, Lot } from '../../types'
+import ChoiceField from '../../pieces/ChoiceField.vue'
+import DimensionField from '../../pieces/DimensionField.vue'
+import LifeSign from '../../pieces/LifeSign.vue'
+
+const props = defineProps<{ id: number }>()
+const emit = defineEmits<{ close: []; changed: [] }>()
+const boats = useBoats()
+const session = useSession()
+const hole = ref<HoleRecord | null>(null)
+const lots = ref<Lot[]>([])
+const said = ref('')
+const gates = ref<{ id: string; text: string }[]>([])
+const busy = ref(false)
+const blank = { state: '' as LifeState | '', note: '', evidence: '', sizeMm: null as number | null, tempC: null as number | null, humidityPct: null as number | null, lotId: '', reason: '', at: '' }
+/** What is typed survives a reload, until it is recorded. */
+const draft = useLocalStorage(`north-tide:event:${props.id}`, { ...blank }, { mergeDefaults: true })
+const form = reactive(draft.value)
+watch(form, (f) => (draft.value = { ...f }))
+
+async function load() {
+  try {
+    ;[hole.value, lots.value] = await Promise.all([api<HoleRecord>('GET', `/penetrations/${props.id}`), session.account?.role === 'owner' ? Promise.resolve([]) : api<Lot[]>('GET', '/lots')])
+    if (!form.state || !hole.value.next.includes(form.state)) form.state = hole.value.next[0] ?? ''
+    if (form.sizeMm === null) form.sizeMm = hole.value.diameterMm
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It cannot be read'
+  }
+}
+watch(() => props.id, load, { immediate: true })
+watch(() => form.state, () => {
+  gates.value = []
+  said.value = ''
+})
+
+const mayRecord = computed(() => session.account?.role !== 'owner')
+const mayPass = computed(() => session.account?.role !== 'apprentice')
+const options = computed(() => (hole.value?.next ?? []).map((s) => ({ value: s, title: s })))
+const wantsLot = computed(() => form.state === 'core sealed' || form.state === 'bedded')
+const lotOptions = computed(() => [{ value: '', title: 'no lot named' }, ...lots.value.filter((l) => (form.state === 'core sealed' ? l.kind === 'epoxy' : l.kind === 'sealant')).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < dayjs().format('YYYY-MM-DD') ? ' (past)' : ''}` }))])
+const treatment = computed(() => (hole.value ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ?? CORES[hole.value.coreSchool as CoreId]?.title ?? hole.value.coreSchool) : ''))
+
+async function send() {
+  if (!form.state) return
+  busy.value = true
+  said.value = ''
+  try {
+    hole.value = await api<HoleRecord>('POST', `/penetrations/${props.id}/events`, {
+      state: form.state, note: form.note, evidence: form.evidence,
+      ...(form.state === 'drilled' && form.sizeMm !== null ? { sizeMm: form.sizeMm } : {}),
+      ...(wantsLot.value && form.tempC !== null ? { tempC: form.tempC } : {}),
+      ...(form.state === 'bedded' && form.humidityPct !== null ? { humidityPct: form.humidityPct } : {}),
+      ...(wantsLot.value && form.lotId ? { lotId: Number(form.lotId) } : {}),
+      ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
+      ...(gates.value.length && form.reason.trim() ? { gateReason: form.reason.trim() } : {}),
+    })
+    gates.value = []
+    Object.assign(form, { ...blank, state: hole.value.next[0] ?? '', sizeMm: hole.value.diameterMm })
+    emit('changed')
+  } catch (error) {
+    if (error instanceof ApiRefusal && error.refusal.code === 'gate') gates.value = error.refusal.gates ?? []
+    else if (!session.ended(error)) said.value = error instanceof Error ? error.message : 'It was not recorded'
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <section aria-label="Hole" tabindex="0">
+    <header><h2 class="title">{{ hole?.label ?? '…' }}</h2><button class="act" @click="emit('close')">Close</button></header>
+    <p v-if="said" class="alarm" role="alert">{{ said }}</p>
+    <template v-if="hole">
+      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink></p>
+      <dl>
+        <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
+        <dt>Through</dt><dd>{{ hole.through }}</dd>
+        <dt>Size</dt><dd>{{ formatLength(hole.diameterMm, boats.units) }}<span v-if="hole.sizes.length" class="soft"> · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span></dd>
+        <template v-if="hole.fastener"><dt>Fastener</dt><dd>{{ hole.fastener }}</dd></template>
+        <template v-if="hole.plate"><dt>Plate</dt><dd>{{ hole.plate }}</dd></template>
+        <dt>Core</dt><dd>{{ treatment }}</dd>
+        <template v-if="hole.sealant"><dt>Bedding</dt><dd>{{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft"> · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span></dd></template>
+      </dl>
+
+      <h3>Life</h3>
+      <ol class="life">
+        <li v-for="e in hole.events" :key="e.seq">
+          <LifeSign :state="e.state" />
+          <div>
+            <p><strong>{{ e.state }}</strong> <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span></p>
+            <p v-if="e.note || e.evidence" class="small">{{ [e.note, e.evidence].filter(Boolean).join(' · ') }}</p>
+            <p v-if="e.sizeMm || e.lot || e.tempC !== null" class="soft small figure">{{ [e.sizeMm ? formatLength(e.sizeMm, boats.units) : '', e.lot ? `lot ${e.lot}` : '', e.tempC !== null ? formatTemperature(e.tempC, boats.units) : '', e.humidityPct !== null ? `${e.humidityPct} %` : ''].filter(Boolean).join(' · ') }}</p>
+            <p v-if="e.gatesPassed.length" class="passed small">Gate passed ({{ e.gatesPassed.join(', ') }}): {{ e.gateReason }}</p>
+          </div>
+        </li>
+      </ol>
+
+      <form v-if="mayRecord && options.length" @submit.prevent="send">
+        <h3>What happened next</h3>
+        <ChoiceField v-model="form.state as string" label="State" :options="options" />
+        <DimensionField v-if="form.state === 'drilled'" v-model="form.sizeMm" label="Drilled to" :units="boats.units" above optional />
+        <ChoiceField v-if="wantsLot" v-model="form.lotId" label="Lot" :options="lotOptions" />
+        <DimensionField v-if="wantsLot" v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
+        <DimensionField v-if="form.state === 'bedded'" v-model="form.humidityPct" label="Humidity" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional placeholder="measure" />
+        <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence">{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed' }}<input id="event-evidence" v-model="form.evidence" class="entry" maxlength="2000" :placeholder="form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'" /></label>
+        <label class="long" for="event-note">Note<input id="event-note" v-model="form.note" class="entry" maxlength="2000" /></label>
+        <label class="long" for="event-at">When, if not now<input id="event-at" v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>
+        <div v-if="gates.length" class="gates" role="alert">
+          <p><strong>A gate stands before “{{ form.state }}”.</strong></p>
+          <ul><li v-for="g in gates" :key="g.id">{{ g.text }}</li></ul>
+          <template v-if="mayPass"><label class="long" for="gate-reason">Reason to pass it all the same; it stays on the record<input id="gate-reason" v-model="form.reason" class="entry" maxlength="500" /></label></template>
+          <p v-else>An apprentice records, but a fitter passes the gate.</p>
+        </div>
+        <button class="act main" type="submit" :disabled="busy || (gates.length > 0 && (!mayPass || !form.reason.trim()))">{{ gates.length ? 'Pass the gate and record' : `Record as ${form.state}` }}</button>
+      </form>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section { padding: 12px 20px 26px; }
+header { display: flex; justify-content: space-between; align-items: center; }
+.title { font: 700 22px var(--figures); }
+.lead { display: flex; gap: 7px; align-items: center; flex-wrap: wrap; padding: 4px 0 10px; }
+dl { display: grid; grid-template-columns: 86px 1fr; gap: 4px 10px; margin: 0 0 16px; }
+dt { color: var(--ink-soft); }
+dd { margin: 0; }
+.life { list-style: none; margin: 6px 0 18px; padding: 0; }
+.life li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
+.life svg { margin-top: 2px; }
+.passed { color: var(--buoy); font-weight: 600; }
+form { display: grid; gap: 7px; border-top: 2px solid var(--ink); padding-top: 12px; }
+form .act { justify-self: start; margin-top: 6px; }
+.long { display: grid; gap: 2px; }
+.gates { background: var(--short-ground); padding: 10px 14px; color: var(--short); }
+.gates ul { margin: 4px 0 8px; padding-left: 20px; }
+.gates .long { color: var(--ink); }
+.alarm { color: var(--short); font-weight: 600; }
+</style>

@@ -1,0 +1,31 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './stores/session'
+
+export const PLACES = [
+  { key: '1', name: 'boat', title: 'Boat', path: '/boat' },
+  { key: '2', name: 'bench', title: 'Bench', path: '/bench' },
+  { key: '4', name: 'stores', title: 'Stores', path: '/stores' },
+  { key: '5', name: 'register', title: 'Register', path: '/register' },
+  { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
+] as const
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/boat' },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
+    { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
+    { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/BenchPlace.vue') },
+    { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
+    { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
+    { path: '/reference/:page?', name: 'reference', component: () => import('./places/reference/ReferencePlace.vue') },
+    { path: '/:rest(.*)*', redirect: '/boat' },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  if (!session.asked) await session.ask().catch(() => undefined)
+  if (to.name !== 'sign-in' && !session.account) return { name: 'sign-in', query: { to: to.fullPath } }
+  return true
+})

@@ -1,0 +1,35 @@
+import { defineStore } from 'pinia'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import type { Units } from '@north-tide/core'
+import { api } from '../api'
+import type { BoatPicture, BoatSummary, TodayReading } from '../types'
+
+export const useBoats = defineStore('boats', () => {
+  const list = shallowRef<BoatSummary[]>([])
+  const picture = shallowRef<BoatPicture | null>(null)
+  const lastId = useLocalStorage<string>('north-tide:boat', '')
+  const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
+  const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
+  const today = ref<TodayReading | null>(null)
+  const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
+  return {
+    list, picture, units, today, lastId, lastFitting,
+    async loadList() {
+      list.value = await api<BoatSummary[]>('GET', '/boats')
+    },
+    async open(id: string) {
+      picture.value = await api<BoatPicture>('GET', `/boats/${encodeURIComponent(id)}`)
+      lastId.value = id
+    },
+    async refresh() {
+      if (picture.value) await this.open(picture.value.id)
+    },
+    async askToday() {
+      today.value = await api<TodayReading>('GET', '/today')
+    },
+    toggleUnits() {
+      if (picture.value) unitsOf.value = { ...unitsOf.value, [picture.value.id]: units.value === 'metric' ? 'inch' : 'metric' }
+    },
+  }
+})

@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { ApiRefusal, api } from '../api'
+import type { Account } from '../types'
+
+interface Answer {
+  account: Account | null
+  demo: boolean
+}
+
+export const useSession = defineStore('session', () => {
+  const account = ref<Account | null>(null)
+  const demo = ref(false)
+  const asked = ref(false)
+  const take = (a: Answer) => {
+    account.value = a.account
+    demo.value = a.demo
+    asked.value = true
+  }
+  return {
+    account, demo, asked,
+    async ask() {
+      take(await api<Answer>('GET', '/session'))
+    },
+    async signIn(login: string, password: string) {
+      take(await api<Answer>('POST', '/session', { login, password }))
+    },
+    async enterDemo() {
+      take(await api<Answer>('POST', '/session/demo'))
+    },
+    async signOut() {
+      await api('DELETE', '/session')
+      account.value = null
+    },
+    /** Another tab or the clock may have ended the session. */
+    ended(error: unknown) {
+      if (error instanceof ApiRefusal && error.status === 401) account.value = null
+      return error instanceof ApiRefusal && error.status === 401
+    },
+  }
+})

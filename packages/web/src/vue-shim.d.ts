@@ -1,0 +1,7 @@
+declare module '*.vue' {
+  import type { DefineComponent } from 'vue'
+  const component: DefineComponent<object, object, unknown>
+  export default component
+}
+declare module 'element-plus/es/components/dialog/style/css'
+declare module '*.css'

@@ -1,0 +1,12 @@
+import vue from '@vitejs/plugin-vue'
+import Components from 'unplugin-vue-components/vite'
+import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [vue(), Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
+  build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
+  worker: { format: 'es' },
+  server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
+})
