@@ -21,6 +21,8 @@ export const remedySchema = z.object({
   change: z.record(z.string(), z.unknown()),
   utilisation: z.number().nullable(),
   verdict: verdictSchema,
+  /** what else it would bring, where that is not good */
+  but: z.string().optional(),
 })
 export const checkSchema = z.object({
   id: z.string(),

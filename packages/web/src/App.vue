@@ -147,13 +147,14 @@ const roleTitle = computed(() => session.account?.role ?? '')
 .line.short { color: var(--buoy); }
 .line.tight { color: var(--tide); }
 .rail { border-right: 1px solid var(--line-strong); display: flex; flex-direction: column; padding: 10px 0 8px; overflow-y: auto; }
-.rail a, .foot { display: flex; align-items: center; gap: 9px; min-height: 42px; padding: 0 8px 0 18px; color: var(--ink-soft); text-decoration: none; border-left: 4px solid transparent; font-weight: 600; }
+.rail a, .foot { display: flex; align-items: center; gap: 9px; min-height: 42px; padding: 0 4px 0 14px; color: var(--ink-soft); text-decoration: none; border-left: 4px solid transparent; font-weight: 600; }
 .rail a.here { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
+.rail svg { flex: none; }
 .gap { flex: 1; }
 .foot { min-height: var(--touch); font-weight: 400; font-size: var(--text-small); width: 100%; color: var(--ink); }
 .foot kbd { font-family: var(--figures); border: 1px solid var(--line-strong); padding: 0 4px; border-radius: 2px; }
 .place { overflow: auto; min-width: 0; min-height: 0; }
 .waiting, .trouble { padding: 26px; }
 .trouble { color: var(--short); font-weight: 600; }
-@media (max-width: 1180px) { .wide { display: none; } }
+@media (max-width: 1180px) { .wide { display: none; } .frame :deep(.find) { width: 150px; } .boat-choice { max-width: 150px; } }
 </style>

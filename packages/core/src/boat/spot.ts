@@ -73,7 +73,7 @@ export function spotFor(zone: BoatZone | null, at: Point, bolts: Point[], duty: 
 
 const MATERIAL: Record<string, string> = { mat: 'laminate', woven: 'woven/mat', 'aluminium-5083': 'aluminium 5083', 'mild-steel': 'mild steel', plywood: 'plywood', softwood: 'softwood' }
 export function layupSaid(zone: BoatZone, units: Units): string {
-  return zone.layers.map((l) => `${MATERIAL[l.material] ?? CORES[l.material as CoreId]?.title ?? l.material} ${l.measured ? '' : '~'}${formatLength(l.thicknessMm, units)}`).join(', ')
+  return zone.layers.map((l) => `${l.measured ? '' : '~'}${formatLength(l.thicknessMm, units)} ${MATERIAL[l.material] ?? CORES[l.material as CoreId]?.title ?? l.material}`).join(', ')
 }
 
 /** What lies under a point, in words: what it is made of, what is near below, and the nearest hole. */

@@ -18,7 +18,7 @@ export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
   const shapes: Shape[] = []
   const half = 'diameterMm' in d.base ? { x: d.base.diameterMm / 2, y: d.base.diameterMm / 2 } : { x: d.base.lengthMm / 2, y: d.base.widthMm / 2 }
   const ext = { x: Math.max(half.x, (d.plate?.lengthMm ?? 0) / 2), y: Math.max(half.y, (d.plate?.widthMm ?? 0) / 2) }
-  const textMm = Math.max(ext.x / 15, ext.y / 9)
+  const textMm = Math.max(ext.x / 10, ext.y / 7)
   if (d.plate) shapes.push({ kind: 'path', points: close(rounded(d.plate.lengthMm / 2, d.plate.widthMm / 2, j.plate?.cornerRadiusMm ?? 0)), weight: 'hidden', role: 'plate' })
   shapes.push({ kind: 'area', points: 'diameterMm' in d.base ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y), tone: 'hardware', role: 'base', label: 'base' })
   const r = SIZES[d.bolt.size]!.diameterMm / 2
@@ -27,12 +27,12 @@ export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
     const at = { x: b.xMm, y: b.yMm }
     shapes.push({ kind: 'disc', at, r, tone: 'bolt', role: 'bolt.size', label: `bolt ${i + 1}: ${formatForce(share.tensionN, units)} pull, ${formatForce(share.shearN, units)} shear` })
     shapes.push({ kind: 'ring', at, r: r + textMm * (0.25 + Math.min(1.2, share.utilisation)), weight: 'load' })
-    shapes.push({ kind: 'text', at: { x: at.x, y: at.y + r + textMm * 1.7 }, text: String(i + 1), size: textMm, anchor: 'middle', weight: 'strong' })
+    shapes.push({ kind: 'text', at: { x: at.x + (at.x < 0 ? -1 : 1) * (r + textMm * 1.9), y: at.y - textMm * 0.35 }, text: String(i + 1), size: textMm, anchor: 'middle', weight: 'strong' })
   })
   const pad = textMm * 2.6
   return {
     title: 'From above, bow left, starboard up. Ring: share of the bolt\u2019s strength.', description: `${d.bolts.length} bolts; base ${formatLength(2 * half.x, units)} by ${formatLength(2 * half.y, units)}.`,
-    bounds: { minX: -ext.x - pad, maxX: ext.x + pad, minY: -ext.y - pad, maxY: ext.y + pad }, shapes, legend: [], textMm, scaleBarMm: niceLength(ext.x / 2),
+    bounds: { minX: -ext.x - pad, maxX: ext.x + pad, minY: -ext.y - pad, maxY: ext.y + pad }, shapes, legend: [], textMm, scaleBarMm: niceLength(ext.x / 2, units),
   }
 }
 const close = (ps: Pt[]) => [...ps, ps[0]!]

@@ -84,7 +84,7 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
   const bead = beadOf(d)
   const baseTop = bead + d.base.thicknessMm
   const width = 2 * deckHalf
-  const textMm = Math.max(width / 46, 2.2)
+  const textMm = Math.max(width / 38, 2.2)
   const shapes: Shape[] = []
   const area = (points: Pt[], tone: MaterialTone, role: string, label: string) => shapes.push({ kind: 'area', points, tone, role, label })
   const path = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension' | 'load', role?: string) => shapes.push({ kind: 'path', points, weight, ...(role ? { role } : {}) })
@@ -204,6 +204,6 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
     title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 true scale`,
     description: `Section through ${d.name}: ${j.gripLayers.map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`).join(', ')}; ${d.bolts.length} ${d.bolt.size} ${GRADES[d.bolt.grade].title} bolts.`,
     bounds: { minX, maxX: Math.max(gx + textMm * 2.6, az === 1 ? end.x + textMm * 5.5 : 0), minY: dy + textMm, maxY: top + textMm * 0.8 },
-    shapes, legend, textMm, scaleBarMm: niceLength(width / 4),
+    shapes, legend, textMm, scaleBarMm: niceLength(width / 4, units),
   }
 }

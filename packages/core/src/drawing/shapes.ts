@@ -52,7 +52,8 @@ export const PATTERNS: Partial<Record<MaterialTone, Pattern>> = {
 
 export const rect = (x0: number, y0: number, x1: number, y1: number): Pt[] => [{ x: x0, y: y0 }, { x: x1, y: y0 }, { x: x1, y: y1 }, { x: x0, y: y1 }]
 /** A length for a scale bar: 1, 2 or 5 times a power of ten. */
-export function niceLength(aimMm: number): number {
+export function niceLength(aimMm: number, units: 'metric' | 'inch' = 'metric'): number {
+  if (units === 'inch') return 25.4 * ([24, 12, 6, 4, 2, 1, 0.5, 0.25].find((k) => k * 25.4 <= aimMm) ?? 0.125)
   const p = 10 ** Math.floor(Math.log10(aimMm))
   return ([5, 2, 1].find((k) => k * p <= aimMm) ?? 1) * p
 }

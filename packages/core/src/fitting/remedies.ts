@@ -110,7 +110,7 @@ export function withRemedies(d: Design, j: Judgement): Judgement {
       const same = after?.checks.find((x) => x.id === c.id)
       if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
       const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')
-      const entry = { group, spoils: spoilt?.title ?? null, remedy: { id: candidate.id, text: spoilt ? `${candidate.text}, but then short: ${spoilt.title.toLowerCase()}` : candidate.text, change: candidate.change, utilisation: same?.utilisation ?? null, verdict: same?.verdict ?? ('holds' as const) } }
+      const entry = { group, spoils: spoilt?.title ?? null, remedy: { id: candidate.id, text: candidate.text, ...(spoilt ? { but: `but then short: ${spoilt.title.toLowerCase()}` } : {}), change: candidate.change, utilisation: same?.utilisation ?? null, verdict: same?.verdict ?? ('holds' as const) } }
       if (shown < 0) found.push(entry)
       else if (entry.remedy.verdict === 'holds' && (!entry.spoils || found[shown]!.spoils)) found[shown] = entry
     }

@@ -71,7 +71,7 @@ function boreFor(d: Design, sizeId: string): number | null {
   return HOLE_SAWS.find((s) => least / ((s - hole) / 2) <= 0.9 && s > hole) ?? null
 }
 
-const shown = (d: Design) => (d.plate ? `${d.plate.lengthMm} \u00d7 ${d.plate.widthMm} \u00d7 ${d.plate.thicknessMm} ${PLATES[d.plate.material].title}` : 'none, washers only')
+const shown = (d: Design) => (d.plate ? `${d.plate.lengthMm} \u00d7 ${d.plate.widthMm} \u00d7 ${d.plate.thicknessMm} mm ${PLATES[d.plate.material].title}` : 'none, washers only')
 
 function changesOf(from: Design, to: Design, before: Judgement | null): Proposal['changes'] {
   const bad = (ids: string[]) => before?.checks.filter((c) => ids.some((i) => c.id.startsWith(i)) && (c.verdict === 'short' || c.verdict === 'tight')).map((c) => c.because)[0]

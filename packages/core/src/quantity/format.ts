@@ -66,7 +66,28 @@ export function formatQuantity(value: number, unit: string, units: Units): strin
   if (unit === 'mm') return formatLength(value, units, 2)
   if (unit === 'N') return formatForce(value, units)
   if (unit === 'MPa') return units === 'inch' ? `${grouped(fixed(value * 145.0377377, 0))} psi` : `${Number(value.toPrecision(3))} MPa`
+  if (unit === 'mm\u00b2' && units === 'inch') return `${fixed(value / 645.16, 3)} in\u00b2`
+  if (unit === 'N\u00b7mm' && units === 'inch') return `${grouped(fixed(value / 112.984829, 0))} lbf\u00b7in`
+  if (unit === 'N\u00b7m') return formatTorque(value, units)
+  if (unit === 'ml') return formatVolume(value, units)
   if (unit === 'deg') return `${fixed(value, 1)}\u00b0`
   const text = String(Number(value.toPrecision(3)))
   return unit ? `${text} ${unit}` : text
+}
+
+/** Metric figures in a sentence, as the core says them: `12 mm`, `10 \u00d7 7 mm`, `4900 N`, `70 MPa`. */
+const FIGURES = /(-?\d+(?:\.\d+)?(?:e[+-]?\d+)?)((?: \u00d7 \d+(?:\.\d+)?)*) (mm\u00b2|mm|N\u00b7m|N|MPa|\u00b0C|ml|kg)(?![\w\u00b2\u00b7])/g
+
+/** A sentence of the core in the boat's units. The core speaks metric; this is the one place that turns its words. */
+export function sayIn(sentence: string, units: Units): string {
+  if (units === 'metric') return sentence
+  return sentence.replace(FIGURES, (_all, first: string, more: string, unit: string) => {
+    const one = (text: string) => {
+      const v = Number(text)
+      if (unit === 'mm') return formatInches(v)
+      return unit === '\u00b0C' ? formatTemperature(v, units) : unit === 'kg' ? formatMass(v, units) : formatQuantity(v, unit, units)
+    }
+    const all = [first, ...more.split(' \u00d7 ').slice(1)].map(one)
+    return `${all.join(' \u00d7 ')}${unit === 'mm' ? ' in' : ''}`
+  })
 }

@@ -68,6 +68,15 @@ export function unproven(parts: Parts & { capacity?: number }): Check {
 
 export const step = (symbol: string, meaning: string, expression: string, value: number | null, unit: string) => ({ symbol, meaning, expression, value, unit })
 
+const ESTIMATE_WORDS: Record<string, string> = {
+  bearingMPa: 'bearing strength', inPlaneShearMPa: 'in-plane shear strength', punchingMPa: 'punching strength', throughMPa: 'strength through the thickness',
+  'core.compressiveMPa': 'core crushing strength', 'core.shearMPa': 'core shear strength', 'core.eMPa': 'core stiffness',
+  'load: share': 'share of the line\u2019s strength', 'load: breakingN': 'strength of the line from its size', 'load: personN': 'force of a person', 'load: dynamicFactor': 'dynamic factor',
+  'load: dragCoefficient': 'drag', 'load: surgeFactor': 'surge', 'load: coefficient': 'sail coefficient',
+}
+/** An estimate by the name that a fitter would call it. */
+export const estimateSaid = (name: string) => ESTIMATE_WORDS[name] ?? name
+
 /** Three significant figures for a sentence, without an exponent where people read it. */
 export function say(value: number): string {
   const a = Math.abs(value)

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
-import { TONE_FILL, TONE_TITLES, PATTERNS, INK, cautionsOf, formatForce, formatLength, formatQuantity, formatTorque, judgeWhole, partsOf, stepsOf, type Check, type Design, type Units, type Verdict } from '@north-tide/core'
+import { TONE_FILL, TONE_TITLES, PATTERNS, INK, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, judgeWhole, partsOf, sayIn, stepsOf, type Check, type Design, type Units, type Verdict } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 
 const require = createRequire(import.meta.url)
@@ -30,7 +30,7 @@ export function specSheet(p: { design: Design; boatName: string; units: Units; v
   doc.font('strong').fontSize(19).fillColor(INK).text(design.name)
   doc.font('body').fontSize(10).fillColor(SOFT).text(`${p.boatName} \u00b7 ${design.place.zone ?? 'no zone'}, x ${formatLength(design.place.xMm, units)}, ${design.place.yMm >= 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(design.place.yMm), units)} \u00b7 ${design.catalogueId ?? 'own hardware'} \u00b7 duty ${design.duty}${design.dutyReason ? ` (${design.dutyReason})` : ''} \u00b7 version ${p.version}`)
   if (p.holes.length) doc.text(`Holes in the register: ${p.holes.join(', ')}`)
-  doc.moveDown(0.3).font('strong').fontSize(12).fillColor(INK).text(`${WORD[j.verdict]}: ${j.checks.find((c) => c.id === j.governing)?.because ?? ''}`)
+  doc.moveDown(0.3).font('strong').fontSize(12).fillColor(INK).text(`${WORD[j.verdict]}: ${sayIn(j.checks.find((c) => c.id === j.governing)?.because ?? '', units)}`)
   doc.moveDown(0.5)
 
   const top = doc.y
@@ -58,7 +58,7 @@ export function specSheet(p: { design: Design; boatName: string; units: Units; v
 
   heading('What it carries')
   doc.font('body').fontSize(9.5).fillColor(INK).text(`${formatForce(j.load.loadN, units)}, ${formatLength(j.load.heightMm, units)} above the base, judged in ${j.directions} direction${j.directions > 1 ? 's' : ''}${j.swept ? ' (it may come from anywhere)' : ''}. Snug torque ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', limited by what deck and plate can bear' : ''}.`)
-  if (j.assumed.length) doc.fillColor(SOFT).text(`Estimates it leans on: ${j.assumed.join(', ')}.`)
+  if (j.assumed.length) doc.fillColor(SOFT).text(`Estimates it leans on: ${j.assumed.map(estimateSaid).join(', ')}.`)
   const py = doc.y + 4
   room(110)
   const patternTop = Math.max(py, doc.y)
@@ -89,7 +89,7 @@ export function specSheet(p: { design: Design; boatName: string; units: Units; v
 
 type Room = (h: number) => void
 function checkRow(doc: PDFKit.PDFDocument, c: Check, width: number, units: Units, room: Room) {
-  const because = c.because + (c.assumed.length ? ` Leans on an estimate: ${c.assumed.join(', ')}.` : '')
+  const because = sayIn(c.because, units) + (c.assumed.length ? ` Leans on an estimate: ${c.assumed.map(estimateSaid).join(', ')}.` : '')
   doc.font('body').fontSize(9)
   room(doc.heightOfString(because, { width: width - 90 }) + 18)
   const y = doc.y

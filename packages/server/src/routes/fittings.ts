@@ -25,7 +25,7 @@ export function fittingRoutes(): Router {
     const f = await designFile(req.session.account!, req.params.id)
     const boat = await boatById(f.boatId)
     const holes = (await holesOf(f.boatId)).filter((h) => h.fittingId === f.id).map((h) => h.label)
-    const doc = specSheet({ design: parseDesign(f.design), boatName: boat.name, units: boat.units, version: f.version, printedAt: new Date(), holes })
+    const doc = specSheet({ design: parseDesign(f.design), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes })
     attachment(res, `${f.name}.pdf`, 'application/pdf')
     doc.pipe(res)
   })

@@ -1,5 +1,5 @@
 import { CATALOGUE, holeLabel, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
-import { notFound } from '../errors'
+import { forbidden, notFound } from '../errors'
 import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
@@ -58,7 +58,8 @@ export const plainHoles = (holes: { number: number; xMm: number; yMm: number }[]
 
 export const catalogue = () => CATALOGUE
 
-export async function listLots() {
+export async function listLots(who: Account) {
+  if (who.role === 'owner') throw forbidden('The stores are the yard\u2019s own')
   const lots = await Lot.findAll({ order: [['kind', 'DESC'], ['expiresOn', 'ASC']] })
   return lots.map((l) => ({ id: l.id, code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, onHand: l.onHand, testedOn: l.testedOn, testNote: l.testNote }))
 }

@@ -105,6 +105,7 @@ const said = computed(() => refused.value ?? props.problem)
 .entry { width: 84px; text-align: right; font: 600 14px/1.2 var(--figures); }
 .entry.estimated { border-bottom-style: dashed; }
 .entry:disabled { color: var(--ink); border-bottom-color: var(--line-strong); }
+@media (max-width: 1180px) { .entry { width: 66px; } }
 .unit { width: 24px; white-space: nowrap; }
 .bad .entry { border-bottom-color: var(--short); background: var(--short-ground); }
 .said { grid-column: 1 / -1; color: var(--short); padding: 2px 0 4px; }

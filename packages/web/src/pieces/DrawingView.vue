@@ -46,6 +46,6 @@ const bar = computed(() => props.drawing.scaleBarMm)
 .part:hover { filter: brightness(0.97); }
 text { font-family: var(--figures); fill: var(--ink); }
 text.strong { font-weight: 600; }
-text.load { fill: var(--buoy); }
+text.load { fill: var(--buoy); paint-order: stroke; stroke: var(--sheet); stroke-width: 0.3em; stroke-linejoin: round; }
 text.live { cursor: pointer; }
 </style>

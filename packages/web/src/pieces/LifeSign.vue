@@ -23,7 +23,7 @@ defineProps<{ state: LifeState; bare?: boolean }>()
 </template>
 
 <style scoped>
-.life { flex: none; }
+.life { flex: none; align-self: start; }
 .ink { stroke: var(--ink); }
 .none { fill: none; }
 .sheet { fill: var(--sheet); }

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength } from '@north-tide/core'
+import { formatLength, sayIn } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
@@ -152,7 +152,7 @@ async function takeFile(e: Event) {
     <div class="body">
       <GivenColumn class="given" />
       <section class="section" aria-label="Section">
-        <ul v-if="bench.fitting!.flags.length" class="flags"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ f.text }}</li></ul>
+        <ul v-if="bench.fitting!.flags.length" class="flags"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
         <template v-if="bench.whole">
           <p class="soft small caption">{{ bench.whole.section.title }}</p>
           <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" @pick="pick" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { SEALANTS, cautionsOf, formatForce, formatLength, formatQuantity, formatTorque, formatVolume, partsOf, stepsOf } from '@north-tide/core'
+import { SEALANTS, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, formatVolume, partsOf, sayIn, stepsOf } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -49,8 +49,8 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
       <div v-else-if="tab === 'Working' && check" class="working">
         <div>
           <h3>{{ check.title }}</h3>
-          <p>{{ check.because }}</p>
-          <p class="soft small">{{ check.source }}<template v-if="check.assumed.length"> · estimates: {{ check.assumed.join(', ') }}</template></p>
+          <p>{{ sayIn(check.because, boats.units) }}</p>
+          <p class="soft small">{{ check.source }}<template v-if="check.assumed.length"> · estimates: {{ check.assumed.map(estimateSaid).join(', ') }}</template></p>
           <p v-if="check.demand !== null && check.capacity !== null" class="figure">{{ figure(check.demand, check.unit) }} × {{ check.factor }} ÷ {{ figure(check.capacity, check.unit) }} = {{ check.utilisation?.toFixed(3) ?? 'by its own limits' }}</p>
         </div>
         <table class="rows"><thead><tr><th>Sign</th><th>What</th><th>From</th><th class="number">Value</th></tr></thead>
@@ -84,6 +84,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 .pattern { display: grid; grid-template-columns: minmax(200px, 1fr) minmax(260px, 1.1fr) minmax(200px, 0.9fr); gap: 22px; height: 100%; }
 figure { margin: 0; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-height: 0; }
 .scroll { overflow-y: auto; }
+.pattern td { padding-top: 2px; padding-bottom: 2px; }
 .makes td { padding: 4px 8px 4px 0; }
 .working { display: grid; grid-template-columns: minmax(240px, 2fr) 3fr; gap: 26px; }
 .working p { padding-top: 4px; }

@@ -64,18 +64,18 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
 <template>
   <section v-if="d" class="given" aria-label="Given" tabindex="0">
     <div class="group"><h2>Place</h2><span class="soft small">{{ d.place.zone ?? 'no zone' }}</span></div>
-    <DimensionField label="x, aft of the stem" :model-value="d.place.xMm" :units="boats.units" :disabled="off" @update:model-value="set('place.xMm', $event)" />
-    <DimensionField label="y, to starboard" :model-value="d.place.yMm" :units="boats.units" :disabled="off" @update:model-value="set('place.yMm', $event)" />
-    <DimensionField label="Hole to free edge" :model-value="d.place.edgeMm" :units="boats.units" above optional placeholder="measure" :disabled="off" :problem="problemAt('edgeMm')" @update:model-value="set('place.edgeMm', $event)" />
+    <DimensionField label="x, aft" :model-value="d.place.xMm" :units="boats.units" :disabled="off" @update:model-value="set('place.xMm', $event)" />
+    <DimensionField label="y, starboard" :model-value="d.place.yMm" :units="boats.units" :disabled="off" @update:model-value="set('place.yMm', $event)" />
+    <DimensionField label="Edge distance" :model-value="d.place.edgeMm" :units="boats.units" above optional placeholder="measure" :disabled="off" :problem="problemAt('edgeMm')" @update:model-value="set('place.edgeMm', $event)" />
     <ChoiceField label="Duty" :model-value="d.duty" :options="DUTIES" :disabled="off" @update:model-value="set('duty', $event)" />
     <label v-if="d.duty !== boats.picture?.duty" class="why small" for="duty-reason">Why not the boat’s {{ boats.picture?.duty }}?<input id="duty-reason" class="entry" maxlength="300" :value="d.dutyReason ?? ''" :disabled="off" @input="set('dutyReason', ($event.target as HTMLInputElement).value || null)" /></label>
 
-    <div class="group gap"><h2>Deck here</h2><span class="soft small">{{ d.structure.kind === 'sandwich' ? 'cored' : d.structure.kind }}</span></div>
+    <div class="group gap"><h2>Deck here</h2><span class="soft small">tick what is measured</span></div>
     <ChoiceField label="Made as" :model-value="d.structure.kind" :options="kindOptions" :disabled="off" @update:model-value="setKind($event)" />
     <ChoiceField v-if="d.structure.kind === 'sandwich'" label="Core" :model-value="d.structure.core.material" :options="coreOptions" :disabled="off" @update:model-value="set('structure.core.material', $event as CoreId)" />
     <div v-for="l in layers" :key="l.path" class="layer">
       <DimensionField :label="l.label" :model-value="l.value" :units="boats.units" above :estimated="!measured(l.key)" :disabled="off" @update:model-value="set(l.path, $event)" />
-      <label class="measured small" :title="measured(l.key) ? 'Measured' : 'An estimate'"><input type="checkbox" :checked="measured(l.key)" :disabled="off" :aria-label="`${l.label} is measured`" @change="toggle(l.key)" /> measured</label>
+      <label class="measured small" :title="measured(l.key) ? 'Measured' : 'An estimate'"><input type="checkbox" :checked="measured(l.key)" :disabled="off" :aria-label="`${l.label} is measured`" @change="toggle(l.key)" /></label>
     </div>
     <p v-if="guessed" class="soft small">Dashed: estimated. A drilled plug would prove it.</p>
 
@@ -128,7 +128,6 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
 .given { overflow-y: auto; padding: 12px 16px 30px 18px; scrollbar-gutter: stable; }
 .gap { margin-top: 18px; }
 .layer { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: start; gap: 4px; }
-.layer :deep(.entry) { width: 62px; }
 .measured { display: flex; align-items: center; gap: 3px; min-height: 30px; color: var(--ink-soft); }
 .tick { display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; }
 input[type='checkbox'] { accent-color: var(--tide); width: 16px; height: 16px; margin: 0; }

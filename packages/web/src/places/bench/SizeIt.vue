@@ -3,7 +3,7 @@ import { onMounted, onUnmounted, ref, toRaw } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 import { wrap } from 'comlink'
-import { formatMass, type Design, type Proposal } from '@north-tide/core'
+import { formatMass, sayIn, type Design, type Proposal } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -34,16 +34,16 @@ function apply() {
     <p v-if="failed" role="alert">{{ failed }}</p>
     <p v-else-if="!proposal" class="soft" role="status">Trying bolts, grades, plates and core schools …</p>
     <div v-else class="proposal">
-      <p class="lead"><VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" /> <strong>{{ proposal.because }}</strong></p>
+      <p class="lead"><VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" /> <strong>{{ sayIn(proposal.because, boats.units) }}</strong></p>
       <table v-if="proposal.changes.length" class="rows">
         <thead><tr><th>What changes</th><th>From</th><th>To</th><th>Why</th></tr></thead>
-        <tbody><tr v-for="c in proposal.changes" :key="c.path"><td>{{ c.label }}</td><td class="figure soft">{{ c.from }}</td><td class="figure">{{ c.to }}</td><td class="small">{{ c.why }}</td></tr></tbody>
+        <tbody><tr v-for="c in proposal.changes" :key="c.path"><td>{{ c.label }}</td><td class="figure soft">{{ sayIn(c.from, boats.units) }}</td><td class="figure">{{ sayIn(c.to, boats.units) }}</td><td class="small">{{ sayIn(c.why, boats.units) }}</td></tr></tbody>
       </table>
       <p v-else-if="proposal.found">This is already the lightest that holds; nothing changes.</p>
       <p v-if="proposal.massKg !== null" class="soft">Bolts and plate: {{ formatMass(proposal.massBeforeKg, boats.units) }} before, {{ formatMass(proposal.massKg, boats.units) }} after.</p>
       <div v-if="proposal.remaining.length">
         <h3>{{ proposal.found ? 'Sizing cannot help with' : 'What stays short' }}</h3>
-        <p v-for="r in proposal.remaining" :key="r.title" class="remain"><VerdictSign :verdict="r.verdict" /> <span><strong>{{ r.title }}.</strong> {{ r.because }}</span></p>
+        <p v-for="r in proposal.remaining" :key="r.title" class="remain"><VerdictSign :verdict="r.verdict" /> <span><strong>{{ r.title }}.</strong> {{ sayIn(r.because, boats.units) }}</span></p>
       </div>
     </div>
     <div class="acts"><button class="act" @click="emit('close')">Leave it as it is</button><button v-if="proposal?.found && proposal.changes.length" class="act main" @click="apply">Use this design</button></div>

@@ -1,33 +1,35 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { rank, type Check, type Remedy } from '@north-tide/core'
+import { estimateSaid, rank, sayIn, type Check, type Remedy } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
+import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 const props = defineProps<{ picked: string | null }>()
 const emit = defineEmits<{ pick: [id: string]; work: [id: string] }>()
 const bench = useBench()
+const boats = useBoats()
 const j = computed(() => bench.whole?.judgement)
 const WORD = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' } as const
 const checks = computed(() => (j.value?.checks ?? []).slice().sort((a, b) => rank(a.verdict) - rank(b.verdict) || (b.utilisation ?? -1) - (a.utilisation ?? -1)))
 const summary = computed(() => (j.value ? (['short', 'unproven', 'tight', 'holds'] as const).filter((v) => j.value!.counts[v]).map((v) => `${j.value!.counts[v]} ${v === 'holds' && j.value!.counts[v] !== 1 ? 'hold' : v}`).join(' · ') : ''))
 const apply = (r: Remedy) => bench.change(r.change)
-const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.assumed.slice(0, 3).join(', ')}${c.assumed.length > 3 ? ` and ${c.assumed.length - 3} more` : ''}.` : '')
+const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.assumed.slice(0, 3).map(estimateSaid).join(', ')}${c.assumed.length > 3 ? ` and ${c.assumed.length - 3} more` : ''}.` : '')
 </script>
 
 <template>
   <section class="verdicts" aria-label="Verdicts">
     <div class="group head"><h2>Verdicts</h2><span class="soft small" data-test="counts">{{ summary }}</span></div>
-    <div v-if="bench.problem" class="problem" role="alert"><strong>This cannot be judged as it stands.</strong> {{ bench.problem.message }}. The drawing shows the last that could.</div>
+    <div v-if="bench.problem" class="problem" role="alert"><strong>This cannot be judged as it stands.</strong> {{ sayIn(bench.problem.message, boats.units) }}. The drawing shows the last that could.</div>
     <ol class="list" tabindex="0" aria-label="Checks">
       <li v-for="c in checks" :key="c.id" :class="[c.verdict, { picked: c.id === props.picked }]" :data-check="c.id" :data-verdict="c.verdict">
         <button class="plain check" @click="emit('pick', c.id)" @focus="emit('pick', c.id)" @keydown.w.prevent="emit('work', c.id)">
           <VerdictSign :verdict="c.verdict" :size="16" />
-          <span class="words"><strong>{{ WORD[c.verdict] }}: {{ c.title }}</strong><span class="because soft">{{ c.because }}</span><span v-if="estimate(c) && c.verdict !== 'holds'" class="because soft dashed">{{ estimate(c) }}</span></span>
+          <span class="words"><strong>{{ WORD[c.verdict] }}: {{ c.title }}</strong><span class="because soft">{{ sayIn(c.because, boats.units) }}</span><span v-if="estimate(c) && c.verdict !== 'holds'" class="because soft dashed">{{ estimate(c) }}</span></span>
           <span class="figure used">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span>
         </button>
         <div v-if="c.remedies.length && !bench.readOnly" class="remedies">
-          <button v-for="r in c.remedies" :key="r.id" class="act remedy" @click="apply(r)">{{ r.text }} → {{ r.utilisation === null ? r.verdict : r.utilisation.toFixed(2) }}</button>
+          <button v-for="r in c.remedies" :key="r.id" class="act remedy" @click="apply(r)">{{ sayIn(r.text, boats.units) }} → {{ r.utilisation === null ? r.verdict : r.utilisation.toFixed(2) }}<template v-if="r.but">, {{ r.but }}</template></button>
         </div>
       </li>
     </ol>

@@ -25,7 +25,7 @@ const pointer = ref<Point | null>(null)
 const cursor = ref<Point>({ xMm: 1500, yMm: 0 })
 const placing = ref<Point | null>(null)
 const mayPlace = computed(() => session.account?.role !== 'owner')
-watch(() => boat.value.id, () => (cursor.value = { xMm: Math.round(boat.value.lengthMm * 0.12), yMm: 0 }), { immediate: true })
+watch(() => boat.value.id, () => (cursor.value = { xMm: Math.round(boat.value.lengthMm * 0.2), yMm: -Math.round(boat.value.beamMm * 0.16) }), { immediate: true })
 
 const at = computed(() => pointer.value ?? cursor.value)
 const labelled = computed(() => boat.value.holes.map((h) => ({ label: h.label, xMm: h.xMm, yMm: h.yMm })))
@@ -114,7 +114,7 @@ small { display: block; color: var(--ink-soft); font-size: var(--text-small); }
 .signs { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 7px 8px; font-size: 14px; }
 .signs li { display: flex; align-items: center; gap: 7px; white-space: nowrap; }
 .note { margin-top: 14px; }
-.under { grid-column: 1 / -1; border-top: 1px solid var(--ink); display: grid; grid-template-columns: 210px minmax(0, 1fr) 260px; gap: 20px; padding: 10px 20px; align-items: start; overflow: hidden; }
+.under { grid-column: 1 / -1; border-top: 1px solid var(--ink); display: grid; grid-template-columns: 250px minmax(0, 1fr) 260px; gap: 20px; padding: 10px 20px; align-items: start; overflow: hidden; }
 .under div { display: grid; gap: 2px; }
 .place-figure { font-size: 16px; }
 .from { text-align: right; }

@@ -2,7 +2,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { CATALOGUE, FAMILY_TITLES, flagsAt, layupSaid, spotFor, zoneAt, formatLength, type Point, type Units } from '@north-tide/core'
+import { CATALOGUE, FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Point, type Units } from '@north-tide/core'
 import { api } from '../../api'
 import type { BoatPicture, SavedFitting } from '../../types'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -55,7 +55,7 @@ async function place() {
         <DimensionField v-model="y as number | null" label="y, to starboard" :units="units" @update:model-value="y = $event ?? y" />
         <p><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
         <p v-if="edge !== null" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>
-        <ul v-if="flags.length" class="flags"><li v-for="f in flags" :key="f.id">{{ f.text }}</li></ul>
+        <ul v-if="flags.length" class="flags"><li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li></ul>
         <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120" :placeholder="entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
       </div>
       <div class="what">

@@ -91,7 +91,7 @@ async function send() {
       </dl>
 
       <h3>Life</h3>
-      <ol class="life">
+      <ol class="events">
         <li v-for="e in hole.events" :key="e.seq">
           <LifeSign :state="e.state" />
           <div>
@@ -133,9 +133,9 @@ header { display: flex; justify-content: space-between; align-items: center; }
 dl { display: grid; grid-template-columns: 86px 1fr; gap: 4px 10px; margin: 0 0 16px; }
 dt { color: var(--ink-soft); }
 dd { margin: 0; }
-.life { list-style: none; margin: 6px 0 18px; padding: 0; }
-.life li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
-.life svg { margin-top: 2px; }
+.events { list-style: none; margin: 6px 0 18px; padding: 0; }
+.events li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
+.events svg { margin-top: 2px; }
 .passed { color: var(--buoy); font-weight: 600; }
 form { display: grid; gap: 7px; border-top: 2px solid var(--ink); padding-top: 12px; }
 form .act { justify-self: start; margin-top: 6px; }

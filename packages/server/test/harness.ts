@@ -1,0 +1,72 @@
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { pino } from 'pino'
+import { inject } from 'vitest'
+import { createApp } from '../src/app'
+import { connect, migrate } from '../src/db'
+import { seedDemo } from '../src/demo/seed'
+import { defineModels } from '../src/models'
+
+/** A fresh database on the tests' server. */
+export async function freshDatabase(name: string): Promise<string> {
+  const admin = connect(inject('databaseUrl'))
+  await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
+  await admin.query(`CREATE DATABASE ${name}`)
+  await admin.close()
+  const url = new URL(inject('databaseUrl'))
+  url.pathname = `/${name}`
+  return url.toString()
+}
+
+/** The real application on a real database with the demo data, listening on a free port. */
+export async function startApp(name: string, options: { signInLimit?: number } = {}) {
+  const url = await freshDatabase(name)
+  const db = connect(url)
+  await migrate(db)
+  defineModels(db)
+  await seedDemo(db)
+  const { app, close } = await createApp({ db, databaseUrl: url, logger: pino({ level: 'silent' }), demo: true, signInLimit: options.signInLimit ?? 1000 })
+  const server: Server = createServer(app)
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  return {
+    base, db, url,
+    async stop() {
+      server.closeAllConnections()
+      await new Promise((done) => server.close(done))
+      await close()
+      await db.close()
+    },
+  }
+}
+
+export interface Answer<T = object> {
+  status: number
+  body: T & { error: { code: string; path?: string; message: string; gates?: { id: string }[]; current?: { version: number } } }
+  headers: Headers
+  text: string
+}
+
+/** Someone at a browser: keeps the cookie. */
+export class Someone {
+  private cookie = ''
+  constructor(private readonly base: string) {}
+  async ask<T = object>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
+    const r = await fetch(`${this.base}${path}`, { method, headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...(body !== undefined || raw !== undefined ? { 'content-type': 'application/json' } : {}) }, ...(raw !== undefined ? { body: raw } : body !== undefined ? { body: JSON.stringify(body) } : {}) })
+    const set = r.headers.get('set-cookie')
+    if (set) this.cookie = set.split(';')[0]!
+    const text = await r.text()
+    let parsed: unknown = null
+    try {
+      parsed = JSON.parse(text)
+    } catch {
+      parsed = null
+    }
+    return { status: r.status, body: parsed as Answer<T>['body'], headers: r.headers, text }
+  }
+  async signIn(role: 'manager' | 'fitter' | 'apprentice' | 'owner') {
+    const a = await this.ask('POST', '/api/session', { login: role, password: `tide-${role}` })
+    if (a.status !== 200) throw new Error(`sign-in as ${role}: ${a.text}`)
+    return this
+  }
+}
