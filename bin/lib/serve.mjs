@@ -1,0 +1,34 @@
+import { spawn } from 'node:child_process'
+import { createServer } from 'node:net'
+import { join } from 'node:path'
+import { root } from './packages.mjs'
+import { startPostgres } from './postgres.mjs'
+
+export const freePort = () =>
+  new Promise((done) => {
+    const s = createServer()
+    s.listen(0, '127.0.0.1', () => {
+      const { port } = s.address()
+      s.close(() => done(port))
+    })
+  })
+
+/** The running product with fresh demo data on a database of its own; for tests and pictures. */
+export async function serveFresh(name) {
+  const database = await startPostgres(name, { fresh: true })
+  const port = await freePort()
+  const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { cwd: root, env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), SIGN_IN_LIMIT: '1000' }, stdio: ['ignore', 'pipe', 'inherit'] })
+  await new Promise((done, no) => {
+    server.stdout.on('data', (d) => d.toString().includes('North Tide is at') && done())
+    server.once('exit', (code) => no(new Error(`the server ended with ${code}`)))
+  })
+  return {
+    base: `http://127.0.0.1:${port}`,
+    async stop() {
+      const gone = new Promise((done) => server.once('exit', done))
+      server.kill('SIGTERM')
+      await gone
+      database.stop()
+    },
+  }
+}

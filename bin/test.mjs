@@ -1,0 +1,74 @@
+#!/usr/bin/env node
+// Everything CI runs: lint, types, import rules, core and server tests, build, the journeys in a browser.
+import { spawn } from 'node:child_process'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureBuild } from './lib/build.mjs'
+import { ensureChromium } from './lib/chromium.mjs'
+import { dataFolder, ensurePackages, root } from './lib/packages.mjs'
+import { serveFresh } from './lib/serve.mjs'
+
+let passed = 0
+let failed = 0
+// Printed whatever ends the run, so that a step that cannot go on is counted too.
+process.on('exit', (code) => {
+  if (code !== 0 && failed === 0) failed++
+  process.stdout.write(`${passed} passed, ${failed} failed\n`)
+})
+const finish = () => process.exit(failed ? 1 : 0)
+const bin = (name) => join(root, 'node_modules', '.bin', name)
+const run = (command, args, env = {}) =>
+  new Promise((done) => {
+    const c = spawn(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    c.once('error', () => done(1))
+    c.once('exit', (code) => done(code ?? 1))
+  })
+const say = (words) => process.stdout.write(`\n== ${words}\n`)
+/** A step that passes or fails as one. */
+async function step(words, command, args) {
+  say(words)
+  if ((await run(command, args)) === 0) passed++
+  else failed++
+}
+/** A runner's own count, from its report; one that says nothing has failed. */
+function count(report, read) {
+  try {
+    const [p, f] = read(JSON.parse(readFileSync(report, 'utf8')))
+    passed += p
+    failed += f
+    return f
+  } catch {
+    failed++
+    return 1
+  }
+}
+
+await ensurePackages()
+const reports = join(dataFolder, 'reports')
+rmSync(reports, { recursive: true, force: true })
+mkdirSync(reports, { recursive: true })
+
+await step('lint', bin('eslint'), ['.', '--max-warnings', '0'])
+await step('types', bin('tsc'), ['-p', 'tsconfig.json'])
+await step('types of the screens', bin('vue-tsc'), ['-p', 'packages/web/tsconfig.json'])
+await step('import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'packages/server/src', 'packages/web/src', 'packages/e2e'])
+
+say('core and server tests')
+const unit = join(reports, 'unit.json')
+const unitCode = await run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile=${unit}`])
+const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests])
+if (unitCode !== 0 && !unitFailed) failed++
+
+say('build')
+ensureBuild()
+passed++
+
+say('journeys in the browser')
+ensureChromium()
+const product = await serveFresh('e2e-postgres')
+const e2e = join(reports, 'e2e.json')
+const e2eCode = await run(bin('playwright'), ['test', '--config', 'packages/e2e/playwright.config.ts'], { BASE_URL: product.base, E2E_REPORT: e2e })
+const e2eFailed = count(e2e, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky])
+if (e2eCode !== 0 && !e2eFailed) failed++
+await product.stop()
+finish()

@@ -1,0 +1,21 @@
+import { expect, type Page } from '@playwright/test'
+
+export async function enter(page: Page) {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
+  await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()
+}
+/** Puts a catalogue fitting somewhere by coordinates, and waits for its bench. */
+export async function place(page: Page, id: string, x: string, y: string, name?: string) {
+  await page.getByRole('button', { name: /New fitting here/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('x, aft of the stem').fill(x)
+  await dialog.getByLabel('y, to starboard').fill(y)
+  await dialog.getByLabel('What goes here').fill(id)
+  if (name) await dialog.getByLabel('Name').fill(name)
+  await dialog.getByRole('button', { name: `Put ${id} there` }).click()
+  await expect(page.getByLabel('Verdicts', { exact: true })).toBeVisible()
+  return page.url().split('/').at(-1)!
+}
+export const saved = (page: Page) => expect(page.locator('[data-test=saved]')).toHaveText('saved')
+export const check = (page: Page, id: string) => page.locator(`[data-check="${id}"]`)
