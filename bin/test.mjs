@@ -53,6 +53,8 @@ await step('types', bin('tsc'), ['-p', 'tsconfig.json'])
 await step('types of the screens', bin('vue-tsc'), ['-p', 'packages/web/tsconfig.json'])
 await step('import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'packages/server/src', 'packages/web/src', 'packages/e2e'])
 
+await step('docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check'])
+
 say('core and server tests')
 const unit = join(reports, 'unit.json')
 const unitCode = await run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile=${unit}`])

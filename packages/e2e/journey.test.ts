@@ -109,7 +109,7 @@ test('undo, redo, and a reload that loses nothing', async ({ page, context }) =>
   await expect(page.getByLabel('Plate thickness')).toHaveValue('18')
   await context.unroute('**/api/fittings/*')
   await saved(page)
-  await page.evaluate(() => localStorage.clear())
+  await page.evaluate('localStorage.clear()')
   await page.reload()
   await expect(page.getByLabel('Plate thickness')).toHaveValue('18')
 })

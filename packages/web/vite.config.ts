@@ -6,7 +6,7 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [vue(), Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
-  build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
+  build: { outDir: 'dist', manifest: true, emptyOutDir: true, chunkSizeWarningLimit: 900 },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })

@@ -18,7 +18,7 @@ export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
   const shapes: Shape[] = []
   const half = 'diameterMm' in d.base ? { x: d.base.diameterMm / 2, y: d.base.diameterMm / 2 } : { x: d.base.lengthMm / 2, y: d.base.widthMm / 2 }
   const ext = { x: Math.max(half.x, (d.plate?.lengthMm ?? 0) / 2), y: Math.max(half.y, (d.plate?.widthMm ?? 0) / 2) }
-  const textMm = Math.max(ext.x / 10, ext.y / 7)
+  const textMm = Math.max(ext.x / 8, ext.y / 5.5)
   if (d.plate) shapes.push({ kind: 'path', points: close(rounded(d.plate.lengthMm / 2, d.plate.widthMm / 2, j.plate?.cornerRadiusMm ?? 0)), weight: 'hidden', role: 'plate' })
   shapes.push({ kind: 'area', points: 'diameterMm' in d.base ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y), tone: 'hardware', role: 'base', label: 'base' })
   const r = SIZES[d.bolt.size]!.diameterMm / 2

@@ -194,7 +194,8 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
   const head = (side: number) => ({ x: end.x - u.x * textMm * 1.1 - u.y * side * textMm * 0.45, y: end.y - u.y * textMm * 1.1 + u.x * side * textMm * 0.45 })
   path([at, end], 'load')
   path([head(1), end, head(-1)], 'load')
-  text({ x: end.x + (az ?? 0) * textMm * 0.5, y: end.y + textMm * 0.7 }, `${formatForce(j.load.loadN, units)}${az === null ? ', across the cut' : ''}`, az === null ? 'middle' : az > 0 ? 'start' : 'end', { load: true, strong: true })
+  // Clear of the fitting's own outline.
+  text({ x: end.x + (az ?? 0) * textMm * 0.5, y: Math.max(end.y, baseTop + d.base.bodyHeightMm) + textMm * 0.7 }, `${formatForce(j.load.loadN, units)}${az === null ? ', across the cut' : ''}`, az === null ? 'middle' : az > 0 ? 'start' : 'end', { load: true, strong: true })
 
   const tones = new Set(shapes.filter((x): x is Extract<Shape, { kind: 'area' }> => x.kind === 'area').map((x) => x.tone))
   const legend = [...tones].filter((t) => t !== 'hardware' && t !== 'none')

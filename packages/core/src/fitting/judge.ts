@@ -146,6 +146,21 @@ function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { g
   }
 }
 
+/** The ranking depends on the bedding and the place alone, and a search changes neither. */
+const ranked = new WeakMap<Design['bedding'], { below: boolean; choice: SealantChoice }>()
+
+function sealantsFor(d: Design): SealantChoice {
+  const before = ranked.get(d.bedding)
+  if (before && before.below === d.place.belowWaterline) return before.choice
+  const choice = chooseSealant({
+    place: d.place.belowWaterline ? 'below' : 'above', joint: 'deck-hardware', faces: [d.bedding.baseFace, d.bedding.deckFace],
+    serviceAgainYears: d.bedding.serviceAgainYears ?? undefined, movementMm: d.bedding.movementMm, gapMm: beadOf(d), sunlight: d.bedding.sunlight,
+    fuelOrSolvent: d.bedding.fuelOrSolvent, toBePainted: d.bedding.toBePainted, load: 'none', tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct,
+  })
+  ranked.set(d.bedding, { below: d.place.belowWaterline, choice })
+  return choice
+}
+
 function sealantCheck(d: Design, choice: SealantChoice): Check {
   const shape = { id: 'sealant', title: 'Sealant for this joint', unit: '', source: 'chapter 4.1' }
   if (!d.bedding.sealant) return unproven({ ...shape, because: 'No sealant is chosen yet.' })
@@ -211,11 +226,7 @@ export function judge(d: Design, lean = false): Judgement {
   const gripLayers = gripLayersOf(d)
   const { grip, gripCheck } = gripOf(d, gripLayers)
   put(gripCheck)
-  const choice = chooseSealant({
-    place: d.place.belowWaterline ? 'below' : 'above', joint: 'deck-hardware', faces: [d.bedding.baseFace, d.bedding.deckFace],
-    serviceAgainYears: d.bedding.serviceAgainYears ?? undefined, movementMm: d.bedding.movementMm, gapMm: beadOf(d), sunlight: d.bedding.sunlight,
-    fuelOrSolvent: d.bedding.fuelOrSolvent, toBePainted: d.bedding.toBePainted, load: 'none', tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct,
-  })
+  const choice = sealantsFor(d)
   put(sealantCheck(d, choice))
 
   const estimates = estimatesOf(d)

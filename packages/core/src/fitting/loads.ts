@@ -46,7 +46,10 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   return [...picked]
 }
 
-export function shareLoads(design: Design, preloadN: number) {
+/** Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again and again. */
+const known = new WeakMap<Design['load'], WeakMap<Design['bolts'], ReturnType<typeof shareAll>>>()
+
+function shareAll(design: Design) {
   const { load, directions, swept } = directionsOf(design)
   const point = { x: 0, y: 0, z: load.heightMm }
   const all = directions.map((direction): Shared => {
@@ -57,5 +60,13 @@ export function shareLoads(design: Design, preloadN: number) {
       pushN: group.bolts.reduce((s, b) => s + Math.max(0, -b.axialN), 0),
     }
   })
-  return { load, swept, count: directions.length, decisive: decisive(all, design, preloadN) }
+  return { load, swept, count: directions.length, all }
+}
+
+export function shareLoads(design: Design, preloadN: number) {
+  let byBolts = known.get(design.load)
+  if (!byBolts) known.set(design.load, (byBolts = new WeakMap()))
+  let shared = byBolts.get(design.bolts)
+  if (!shared) byBolts.set(design.bolts, (shared = shareAll(design)))
+  return { load: shared.load, swept: shared.swept, count: shared.count, decisive: decisive(shared.all, design, preloadN) }
 }

@@ -1,9 +1,9 @@
 import { CalcError } from '../errors'
 import { GRADES, INCH_IDS, METRIC_IDS, SIZES } from '../materials/fasteners'
-import { HOLE_SAWS } from '../materials/cores'
+import { CORES, HOLE_SAWS } from '../materials/cores'
 import { PLATES, STOCK_THICKNESS } from '../materials/plates'
 import { boundsOf } from '../geometry/outline'
-import { rank, type Check, type Remedy } from '../verdict/check'
+import { quietly, rank, type Check, type Remedy } from '../verdict/check'
 import { withChange, type Design } from './design'
 import { judge, type Judgement } from './judge'
 
@@ -25,20 +25,24 @@ const plateFor = (d: Design, reachMm: number) => {
   return { lengthMm: up(b.maxX - b.minX + 2 * reachMm), widthMm: up(b.maxY - b.minY + 2 * reachMm) }
 }
 
-function thicker(d: Design): Candidate[] {
-  if (!d.plate) return []
-  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm).map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
+/** Stock from the calculated thickness up, where a margin is left; a step more in case the longer bolts change something. */
+function thicker(d: Design, j: Judgement): Candidate[] {
+  if (!d.plate || !j.plate) return []
+  const least = j.plate.requiredThicknessMm
+  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm && t >= least).slice(0, 3).map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
 }
 function otherMaterial(d: Design): Candidate[] {
   if (!d.plate) return []
   return (['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== d.plate!.material).map((m) => ({ id: `plate-${m}`, text: `${d.plate!.thicknessMm} mm ${PLATES[m].title}`, change: { 'plate.material': m } }))
 }
-function wider(d: Design): Candidate[] {
+/** The plan that brings a check under 0.90 if it falls with the perimeter, rounded up, and the next. */
+function wider(d: Design, used: number | null): Candidate[] {
   if (!d.plate) {
     const p = plateFor(d, 5 * SIZES[d.bolt.size]!.diameterMm)
     return [{ id: 'plate-add', text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`, change: { plate: { material: 'g10', ...p, thicknessMm: 10, bedGapMm: 1 } } }]
   }
-  return [10, 20, 30, 40, 60, 80, 120].map((g) => ({ id: `plate-grow-${g}`, text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`, change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g } }))
+  const grow = Math.max(10, Math.ceil(((Math.max(1, used ?? 1) / 0.9 - 1) * (d.plate.lengthMm + d.plate.widthMm)) / 2 / 10) * 10)
+  return [grow, grow + 20].map((g) => ({ id: `plate-grow-${g}`, text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`, change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g } }))
 }
 function biggerBolt(d: Design): Candidate[] {
   const sizes = sizesFor(d)
@@ -49,8 +53,9 @@ function smallerBolt(d: Design): Candidate[] {
   return sizes.slice(0, Math.max(0, sizes.indexOf(d.bolt.size))).reverse().map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
 }
 const strongerGrade = (d: Design): Candidate[] => (d.bolt.grade === 'A4-80' ? [] : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} bolts`, change: { 'bolt.grade': 'A4-80' } }])
+const leastWall = (d: Design) => (d.structure.kind === 'sandwich' && CORES[d.structure.core.material].rots ? 4 : 3)
 const widerBore = (d: Design): Candidate[] =>
-  d.core.school === 'bore-fill' ? HOLE_SAWS.filter((b) => b > (d.core.boreMm ?? SIZES[d.bolt.size]!.clearanceMm)).map((b) => ({ id: `bore-${b}`, text: `a bore of ${b} mm`, change: { 'core.boreMm': b } })) : []
+  d.core.school === 'bore-fill' ? HOLE_SAWS.filter((b) => b >= SIZES[d.bolt.size]!.clearanceMm + (2 * leastWall(d)) / 0.9).slice(0, 1).map((b) => ({ id: `bore-${b}`, text: `a bore of ${b} mm`, change: { 'core.boreMm': b } })) : []
 const schools = (d: Design): Candidate[] =>
   d.structure.kind !== 'sandwich' ? [] : [
     ...(d.core.school === 'bore-fill' && d.core.boreMm === null ? [] : [{ id: 'core-bore-fill', text: 'bore over, fill, redrill', change: { 'core.school': 'bore-fill', 'core.boreMm': null } }]),
@@ -76,7 +81,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
     case 'plate-overhang':
     case 'plate-span':
     case 'plate-stiffness':
-      return [...thicker(d), ...otherMaterial(d)]
+      return [...thicker(d, j), ...otherMaterial(d)]
     case 'material':
       return otherMaterial(d)
     case 'core-dry':
@@ -87,9 +92,9 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
       return j.sealant.best && j.sealant.best !== d.bedding.sealant ? [{ id: 'sealant', text: 'the sealant that ranks first', change: { 'bedding.sealant': j.sealant.best } }] : []
     case 'punching-core':
     case 'punching-skin':
-      return [...wider(d), ...schools(d), ...(d.plate ? [] : largeWashers(d))]
+      return [...wider(d, check.utilisation), ...schools(d), ...(d.plate ? [] : largeWashers(d))]
     default:
-      return check.id.startsWith('crush-plate') ? [...(d.plate ? [] : largeWashers(d)), ...wider(d), ...schools(d)] : check.id.startsWith('crush-base') ? schools(d) : []
+      return check.id.startsWith('crush-plate') ? [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)] : check.id.startsWith('crush-base') ? schools(d) : []
   }
 }
 
@@ -106,7 +111,7 @@ export function withRemedies(d: Design, j: Judgement): Judgement {
       const group = candidate.id.replace(/-[#\dM].*$/, '')
       const shown = found.findIndex((f) => f.group === group)
       if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
-      const after = tryJudge(withChange(d, candidate.change))
+      const after = quietly(() => tryJudge(withChange(d, candidate.change)))
       const same = after?.checks.find((x) => x.id === c.id)
       if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
       const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')

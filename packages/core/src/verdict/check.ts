@@ -49,16 +49,13 @@ type Parts = Pick<Check, 'id' | 'title' | 'unit' | 'source'> &
 export function check(parts: Parts & { demand: number; capacity: number; verdict?: Verdict }): Check {
   const factor = parts.factor ?? 1
   const utilisation = utilisationOf(parts.demand, parts.capacity, factor)
-  return {
-    working: [],
-    assumed: [],
-    remedies: [],
-    because: '',
-    ...parts,
-    factor,
-    utilisation,
+  const out: Check = {
+    id: parts.id, title: parts.title, demand: parts.demand, capacity: parts.capacity, factor, unit: parts.unit, utilisation,
     verdict: parts.verdict ?? (utilisation === null ? 'short' : verdictOf(utilisation)),
+    because: parts.because ?? '', working: parts.working ?? [], assumed: parts.assumed ?? [], source: parts.source, remedies: parts.remedies ?? [],
   }
+  if (parts.boltIndex !== undefined) out.boltIndex = parts.boltIndex
+  return out
 }
 
 /** A check that cannot be made, because an input is missing. */
@@ -77,8 +74,21 @@ const ESTIMATE_WORDS: Record<string, string> = {
 /** An estimate by the name that a fitter would call it. */
 export const estimateSaid = (name: string) => ESTIMATE_WORDS[name] ?? name
 
+let quiet = false
+/** Runs a judgement whose sentences nobody will read (a remedy that is only tried), without the cost of writing its figures. */
+export function quietly<T>(run: () => T): T {
+  const before = quiet
+  quiet = true
+  try {
+    return run()
+  } finally {
+    quiet = before
+  }
+}
+
 /** Three significant figures for a sentence, without an exponent where people read it. */
 export function say(value: number): string {
+  if (quiet) return ''
   const a = Math.abs(value)
   if (a === 0) return '0'
   if (a >= 1e6 || a < 1e-3) return value.toPrecision(3)

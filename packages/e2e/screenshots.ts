@@ -1,0 +1,47 @@
+import { mkdirSync } from 'node:fs'
+import { chromium, type Page } from '@playwright/test'
+
+/** One current picture of each main view, from the demo data. */
+const base = process.env.BASE_URL!
+const folder = process.env.SHOTS!
+mkdirSync(folder, { recursive: true })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const shot = async (name: string, p: Page = page) => {
+  await p.waitForLoadState('networkidle')
+  await p.evaluate('document.fonts.ready')
+  await p.screenshot({ path: `${folder}/${name}.png` })
+}
+await page.goto(base)
+await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).waitFor()
+await shot('sign-in')
+await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
+await page.getByRole('heading', { name: 'Plan' }).waitFor()
+await shot('boat')
+const fitting = async (boat: string, i: number) => ((await (await page.request.get(`${base}/api/boats/${boat}`)).json()) as { fittings: { id: string }[] }).fittings[i]!.id
+await page.goto(`${base}/bench/${await fitting('fulmars-reach', 0)}`)
+await page.getByLabel('Plate thickness').waitFor()
+await shot('bench')
+await page.getByRole('button', { name: /Size it/ }).click()
+await page.getByRole('button', { name: 'Use this design' }).waitFor()
+await shot('size-it')
+await page.keyboard.press('Escape')
+await page.getByRole('button', { name: 'Dim' }).click()
+await page.getByRole('tab', { name: 'Sealant' }).click()
+await shot('bench-dim')
+await page.getByRole('button', { name: 'Daylight' }).click()
+await page.goto(`${base}/bench/${await fitting('pipit', 1)}`)
+await page.getByLabel('Plate thickness').waitFor()
+await shot('bench-inch')
+await page.goto(`${base}/boat/fulmars-reach`)
+await page.getByRole('heading', { name: 'Plan' }).waitFor()
+await page.goto(`${base}/register/16`)
+await page.getByRole('heading', { name: 'P-016' }).waitFor()
+await shot('register')
+await page.goto(`${base}/stores`)
+await page.getByRole('row').nth(1).waitFor()
+await shot('stores')
+await page.goto(`${base}/reference/schools`)
+await page.getByRole('row').nth(1).waitFor()
+await shot('reference')
+await browser.close()
