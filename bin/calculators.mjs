@@ -15,7 +15,7 @@ const type = (s) => {
   if (s.enum) return s.enum.join(' \\| ')
   if (s.anyOf || s.oneOf) return (s.anyOf ?? s.oneOf).map(type).join(' or ')
   if (s.type === 'array') return `list of ${type(s.items)}`
-  if (s.type === 'object') return `{ ${Object.entries(s.properties ?? {}).map(([k, v]) => `${k}${s.required?.includes(k) ? '' : '?'}`).join(', ')} }`
+  if (s.type === 'object') return `{ ${Object.entries(s.properties ?? {}).map(([k]) => `${k}${s.required?.includes(k) ? '' : '?'}`).join(', ')} }`
   const range = [s.exclusiveMinimum !== undefined && Math.abs(s.exclusiveMinimum) < MOST && `> ${s.exclusiveMinimum}`, s.minimum !== undefined && Math.abs(s.minimum) < 9e15 && `\u2265 ${s.minimum}`, s.exclusiveMaximum !== undefined && `< ${s.exclusiveMaximum}`, s.maximum !== undefined && Math.abs(s.maximum) < 9e15 && `\u2264 ${s.maximum}`].filter(Boolean)
   return `${s.type ?? 'anything'}${range.length ? ` ${range.join(', ')}` : ''}`
 }
