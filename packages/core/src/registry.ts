@@ -14,11 +14,35 @@ import { sealantQuantity } from './bedding/sealant-quantity'
 import { moistureCure } from './bedding/moisture-cure'
 import { surfaceWindow } from './bedding/surface-window'
 import { epoxyBatch } from './bedding/epoxy-batch'
+import { threadFit } from './hull/thread-fit'
+import { throughHullStack } from './hull/through-hull-stack'
+import { wedgeBlock } from './hull/wedge-block'
+import { cockpitDrain } from './hull/cockpit-drain'
+import { transducerTilt } from './hull/transducer-tilt'
+import { panelGrowth } from './opening/panel-growth'
+import { galvanicPair } from './galvanic/galvanic-pair'
+import { anodeLife } from './galvanic/anode-life'
+import { bondLap } from './repair/bond-lap'
+import { holeClosure } from './repair/hole-closure'
+import { chainplate } from './rig/chainplate'
+import { angleSurvey } from './layout/angle-survey'
+import { baseContact } from './deck/base-contact'
+import { seacockLoad } from './hull/seacock-load'
+import { valveClocking } from './hull/valve-clocking'
+import { flooding } from './hull/flooding'
+import { openingEdge } from './opening/opening-edge'
+import { panel } from './opening/panel'
+import { spacing } from './layout/spacing'
 
 /** Every calculator by name, in the order of the chapters. */
 export const CALCULATORS: Calculator<never, unknown>[] = [
-  lineStrength, designLoad, fastener, gripStack, boltGroup, jointCheck, backingPlate, corePlug,
+  lineStrength, designLoad, fastener, gripStack, boltGroup, baseContact, jointCheck, backingPlate, corePlug,
   sealantChoice, sealantQuantity, moistureCure, surfaceWindow, epoxyBatch,
+  threadFit, throughHullStack, valveClocking, wedgeBlock, seacockLoad, flooding, cockpitDrain, transducerTilt,
+  openingEdge, panel, panelGrowth,
+  galvanicPair, anodeLife,
+  bondLap, holeClosure, chainplate,
+  spacing, angleSurvey,
 ] as unknown as Calculator<never, unknown>[]
 
 const BY_NAME = new Map(CALCULATORS.map((c) => [c.name, c]))
