@@ -61,7 +61,7 @@ function flatten(issue: Issue, raw: unknown, base: PropertyKey[] = []): { path: 
 function wanted(issue: Issue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return `a ${issue.expected === 'object' ? 'group of fields' : issue.expected} is needed here`
+      return `a ${issue.expected === 'object' ? 'group of fields' : issue.expected === 'array' ? 'list' : issue.expected} is needed here`
     case 'invalid_value':
       return `one of ${issue.values.map(String).join(', ')} is accepted`
     case 'too_small':

@@ -33,10 +33,11 @@ import { flooding } from './hull/flooding'
 import { openingEdge } from './opening/opening-edge'
 import { panel } from './opening/panel'
 import { spacing } from './layout/spacing'
+import { deckPatch } from './plate/deck-patch'
 
 /** Every calculator by name, in the order of the chapters. */
 export const CALCULATORS: Calculator<never, unknown>[] = [
-  lineStrength, designLoad, fastener, gripStack, boltGroup, baseContact, jointCheck, backingPlate, corePlug,
+  lineStrength, designLoad, fastener, gripStack, boltGroup, baseContact, jointCheck, backingPlate, corePlug, deckPatch,
   sealantChoice, sealantQuantity, moistureCure, surfaceWindow, epoxyBatch,
   threadFit, throughHullStack, valveClocking, wedgeBlock, seacockLoad, flooding, cockpitDrain, transducerTilt,
   openingEdge, panel, panelGrowth,

@@ -1,0 +1,241 @@
+/**
+ * Sparse Cholesky for a structured grid of four-noded elements: nested dissection by rectangles of elements, a dense front for each.
+ * Work grows with n^1.5 and store with n\u00b7log n in the unknowns, against n\u00b2 and n^1.5 of a band solver.
+ */
+export interface GridSystem {
+  nx: number
+  ny: number
+  dofs: number
+  /** fills the element's lower-left-counter-clockwise matrix, (4\u00b7dofs)\u00b2 by rows */
+  element: (i: number, j: number, into: Float64Array) => void
+  /** 1 where the unknown is held at nought */
+  held: Uint8Array
+}
+interface Front {
+  nodes: Int32Array
+  eliminated: number
+  /** lower rows of the eliminated columns, row by row: (size \u00d7 eliminated unknowns) */
+  L: Float64Array
+  size: number
+}
+export class NotPositive extends Error {}
+export class Cancelled extends Error {}
+
+const LEAF = 4
+const PANEL = 48
+
+/** C \u2212= A\u00b7B\u1d40 for lower entries, by blocks of 4 rows and 2 columns held in registers. */
+function update(F: Float64Array, n: number, from: number, to: number): void {
+  const K = to - from
+  for (let i = to; i < n; i += 2) {
+    const two = i + 1 < n
+    const a0 = i * n + from
+    const a1 = two ? a0 + n : a0
+    const last = two ? i + 1 : i
+    let j = to
+    for (; j + 3 <= last; j += 4) {
+      const b0 = j * n + from
+      const b1 = b0 + n
+      const b2 = b1 + n
+      const b3 = b2 + n
+      let s00 = 0, s01 = 0, s02 = 0, s03 = 0, s10 = 0, s11 = 0, s12 = 0, s13 = 0
+      for (let k = 0; k < K; k++) {
+        const x = F[a0 + k]!
+        const y = F[a1 + k]!
+        const p = F[b0 + k]!
+        const q = F[b1 + k]!
+        const r = F[b2 + k]!
+        const t = F[b3 + k]!
+        s00 += x * p
+        s01 += x * q
+        s02 += x * r
+        s03 += x * t
+        s10 += y * p
+        s11 += y * q
+        s12 += y * r
+        s13 += y * t
+      }
+      const c = i * n + j
+      F[c] = F[c]! - s00
+      F[c + 1] = F[c + 1]! - s01
+      F[c + 2] = F[c + 2]! - s02
+      F[c + 3] = F[c + 3]! - s03
+      if (two) {
+        const d = c + n
+        F[d] = F[d]! - s10
+        F[d + 1] = F[d + 1]! - s11
+        F[d + 2] = F[d + 2]! - s12
+        F[d + 3] = F[d + 3]! - s13
+      }
+    }
+    for (; j <= last; j++) {
+      const b = j * n + from
+      let s0 = 0
+      let s1 = 0
+      for (let k = 0; k < K; k++) {
+        const p = F[b + k]!
+        s0 += F[a0 + k]! * p
+        s1 += F[a1 + k]! * p
+      }
+      if (j <= i) F[i * n + j] = F[i * n + j]! - s0
+      if (two) F[(i + 1) * n + j] = F[(i + 1) * n + j]! - s1
+    }
+  }
+}
+
+/** Factors the first m unknowns of a dense lower front in place, and takes their part out of the rest. */
+function eliminate(F: Float64Array, n: number, m: number): void {
+  for (let p = 0; p < m; p += PANEL) {
+    const q = Math.min(m, p + PANEL)
+    for (let j = p; j < q; j++) {
+      const rj = j * n
+      let d = F[rj + j]!
+      for (let k = p; k < j; k++) d -= F[rj + k]! * F[rj + k]!
+      if (!(d > 0)) throw new NotPositive()
+      d = Math.sqrt(d)
+      F[rj + j] = d
+      const inv = 1 / d
+      for (let i = j + 1; i < n; i++) {
+        const ri = i * n
+        let s = F[ri + j]!
+        for (let k = p; k < j; k++) s -= F[ri + k]! * F[rj + k]!
+        F[ri + j] = s * inv
+      }
+    }
+    update(F, n, p, q)
+  }
+}
+
+export interface Factored {
+  solve: (rhs: Float64Array) => Float64Array
+  /** stored figures of the factor */
+  stored: number
+}
+
+/** `tick` hears how far it is, 0 to 1, and stops the work by answering false. */
+export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | void): Factored {
+  const { nx, ny, dofs } = g
+  const across = nx + 1
+  const fronts: Front[] = []
+  const where = new Int32Array((nx + 1) * (ny + 1)).fill(-1)
+  const ke = new Float64Array(16 * dofs * dofs)
+  let stored = 0
+  let done = 0
+
+  /** A node is shared with elements outside the rectangle only on sides that are no edge of the panel. */
+  const split = (i0: number, i1: number, j0: number, j1: number, nodes: number[]) => {
+    const inner: number[] = []
+    const shared: number[] = []
+    for (const node of nodes) {
+      const i = node % across
+      const j = (node - i) / across
+      if ((i === i0 && i0 > 0) || (i === i1 && i1 < nx) || (j === j0 && j0 > 0) || (j === j1 && j1 < ny)) shared.push(node)
+      else inner.push(node)
+    }
+    return { inner, shared }
+  }
+  const finish = (F: Float64Array, nodes: Int32Array, inner: number) => {
+    const size = nodes.length * dofs
+    const m = inner * dofs
+    eliminate(F, size, m)
+    const L = new Float64Array(size * m)
+    for (let r = 0; r < size; r++) L.set(F.subarray(r * size, r * size + Math.min(m, r + 1)), r * m)
+    stored += L.length
+    fronts.push({ nodes, eliminated: inner, L, size })
+    done += inner
+    if (tick?.(done / ((nx + 1) * (ny + 1))) === false) throw new Cancelled()
+    const rest = size - m
+    const S = new Float64Array(rest * rest)
+    for (let r = 0; r < rest; r++) S.set(F.subarray((m + r) * size + m, (m + r) * size + m + r + 1), r * rest)
+    return { shared: nodes.subarray(inner), S }
+  }
+
+  const reduce = (i0: number, i1: number, j0: number, j1: number): { shared: Int32Array; S: Float64Array } => {
+    const [w, h] = [i1 - i0, j1 - j0]
+    if (w <= LEAF && h <= LEAF) {
+      const all: number[] = []
+      for (let j = j0; j <= j1; j++) for (let i = i0; i <= i1; i++) all.push(j * across + i)
+      const { inner, shared } = split(i0, i1, j0, j1, all)
+      const nodes = Int32Array.from([...inner, ...shared])
+      nodes.forEach((node, k) => (where[node] = k))
+      const size = nodes.length * dofs
+      const F = new Float64Array(size * size)
+      for (let j = j0; j < j1; j++)
+        for (let i = i0; i < i1; i++) {
+          g.element(i, j, ke)
+          const corner = [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
+          for (let a = 0; a < 4; a++)
+            for (let b = 0; b < 4; b++) {
+              const [ra, cb] = [where[corner[a]!]! * dofs, where[corner[b]!]! * dofs]
+              if (cb > ra) continue
+              for (let p = 0; p < dofs; p++) for (let q = 0; q < dofs; q++) if (cb + q <= ra + p && !g.held[corner[a]! * dofs + p] && !g.held[corner[b]! * dofs + q]) F[(ra + p) * size + cb + q] = F[(ra + p) * size + cb + q]! + ke[(a * dofs + p) * 4 * dofs + b * dofs + q]!
+            }
+        }
+      // A held unknown keeps its place with a one on the diagonal; among shared nodes only the front that eliminates it may add that.
+      inner.forEach((node, k) => {
+        for (let p = 0; p < dofs; p++) if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1
+      })
+      return finish(F, nodes, inner.length)
+    }
+    const wide = w >= h
+    const mid = wide ? i0 + (w >> 1) : j0 + (h >> 1)
+    const a = wide ? reduce(i0, mid, j0, j1) : reduce(i0, i1, j0, mid)
+    const b = wide ? reduce(mid, i1, j0, j1) : reduce(i0, i1, mid, j1)
+    const { inner, shared } = split(i0, i1, j0, j1, [...new Set([...a.shared, ...b.shared])])
+    const nodes = Int32Array.from([...inner, ...shared])
+    nodes.forEach((node, k) => (where[node] = k))
+    const size = nodes.length * dofs
+    const F = new Float64Array(size * size)
+    for (const child of [a, b]) {
+      const n = child.shared.length
+      const side = n * dofs
+      for (let r = 0; r < n; r++)
+        for (let c = 0; c <= r; c++) {
+          const [pr, pc] = [where[child.shared[r]!]! * dofs, where[child.shared[c]!]! * dofs]
+          for (let p = 0; p < dofs; p++)
+            for (let q = 0; q < dofs; q++) {
+              const [row, col] = [r * dofs + p, c * dofs + q]
+              if (col > row) continue
+              const at = pr + p >= pc + q ? (pr + p) * size + pc + q : (pc + q) * size + pr + p
+              F[at] = F[at]! + child.S[row * side + col]!
+            }
+        }
+    }
+    inner.forEach((node, k) => {
+      for (let p = 0; p < dofs; p++) if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1
+    })
+    return finish(F, nodes, inner.length)
+  }
+  reduce(0, nx, 0, ny)
+
+  const solve = (rhs: Float64Array): Float64Array => {
+    const x = Float64Array.from(rhs)
+    for (const f of fronts) {
+      const m = f.eliminated * dofs
+      const v = new Float64Array(f.size)
+      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
+      for (let r = 0; r < f.size; r++) {
+        let s = v[r]!
+        const row = r * m
+        for (let k = 0; k < Math.min(m, r); k++) s -= f.L[row + k]! * v[k]!
+        v[r] = r < m ? s / f.L[row + r]! : s
+      }
+      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+    }
+    for (let i = fronts.length - 1; i >= 0; i--) {
+      const f = fronts[i]!
+      const m = f.eliminated * dofs
+      const v = new Float64Array(f.size)
+      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
+      for (let r = f.size - 1; r >= 0; r--) {
+        const row = r * m
+        if (r < m) v[r] = v[r]! / f.L[row + r]!
+        const vr = v[r]!
+        if (vr !== 0) for (let k = 0; k < Math.min(m, r); k++) v[k] = v[k]! - f.L[row + k]! * vr
+      }
+      for (let k = 0; k < f.eliminated; k++) for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+    }
+    return x
+  }
+  return { solve, stored }
+}

@@ -1,0 +1,205 @@
+import { gradedLines } from './mesh'
+import { factorGrid } from './multifrontal'
+import { addPlate, sectionOf, tiedShear, type Layup, type PlateLayer, type Section } from './section'
+
+export type EdgeKind = 'simple' | 'clamped' | 'free'
+export interface Rect {
+  xMm: number
+  yMm: number
+  lengthMm: number
+  widthMm: number
+}
+export interface PatchProblem {
+  aMm: number
+  bMm: number
+  edges: { x0: EdgeKind; x1: EdgeKind; y0: EdgeKind; y1: EdgeKind }
+  layup: Layup
+  loads: (Rect & { forceN: number })[]
+  pressureMPa: number
+  backingPlate?: (Rect & PlateLayer) | undefined
+  basePlate?: (Rect & PlateLayer) | undefined
+  nx: number
+  ny: number
+}
+export interface Peak {
+  stressMPa: number
+  xMm: number
+  yMm: number
+}
+export interface PatchAnswer {
+  x: Float64Array
+  y: Float64Array
+  deflection: Float64Array
+  outer: Float64Array
+  inner: Float64Array
+  shear: Float64Array
+  totalReactionN: number
+  bare: Section
+  stored: number
+}
+
+const within = (r: Rect | undefined, x: number, y: number) => r !== undefined && Math.abs(x - r.xMm) < r.lengthMm / 2 && Math.abs(y - r.yMm) < r.widthMm / 2
+
+/** The principal stress of greatest magnitude, signed. */
+function principal(sx: number, sy: number, txy: number): number {
+  const m = (sx + sy) / 2
+  const r = Math.hypot((sx - sy) / 2, txy)
+  return Math.abs(m + r) >= Math.abs(m - r) ? m + r : m - r
+}
+
+/** Solves the panel and reads stresses at the nodes, averaged only among elements of one section. */
+export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | void): PatchAnswer {
+  const sandwich = p.layup.kind === 'sandwich'
+  const dofs = sandwich ? 5 : 3
+  const bare = sectionOf(p.layup)
+  const total = p.layup.kind === 'sandwich' ? p.layup.outerMm + p.layup.coreMm + p.layup.innerMm : p.layup.tMm
+  // Own bending of the skins dies out within a few of these lengths.
+  const decay = bare.membrane ? Math.sqrt(bare.own.d11 / bare.membrane.S) : total
+  const rects = [...p.loads, ...(p.backingPlate ? [p.backingPlate] : []), ...(p.basePlate ? [p.basePlate] : [])]
+  const cuts = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm') => rects.flatMap((r) => [r[at] - r[size] / 2, r[at] + r[size] / 2])
+  const plates = [p.backingPlate, p.basePlate].filter((r) => r !== undefined)
+  const crowd = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
+    ...(plates.length || p.loads.length ? cuts(at, size) : []), ...(k0 === 'clamped' ? [0] : []), ...(k1 === 'clamped' ? [length] : []),
+  ]
+  const x = gradedLines(p.aMm, cuts('xMm', 'lengthMm'), crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1), p.nx, decay / 2)
+  const y = gradedLines(p.bMm, cuts('yMm', 'widthMm'), crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1), p.ny, decay / 2)
+  const [nx, ny] = [x.length - 1, y.length - 1]
+  const across = nx + 1
+  const nodes = across * (ny + 1)
+
+  const sections: Section[] = [bare, sectionOf(p.layup, p.basePlate), sectionOf(p.layup, undefined, p.backingPlate), sectionOf(p.layup, p.basePlate, p.backingPlate)]
+  const kind = new Uint8Array(nx * ny)
+  const q = new Float64Array(nx * ny)
+  for (let j = 0; j < ny; j++)
+    for (let i = 0; i < nx; i++) {
+      const [cx, cy] = [(x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2]
+      kind[j * nx + i] = (within(p.basePlate, cx, cy) ? 1 : 0) + (within(p.backingPlate, cx, cy) ? 2 : 0)
+      let s = p.pressureMPa
+      for (const l of p.loads) if (within(l, cx, cy)) s += l.forceN / (l.lengthMm * l.widthMm)
+      q[j * nx + i] = s
+    }
+
+  const held = new Uint8Array(nodes * dofs)
+  const rotations = sandwich ? [1, 3] : [1]
+  const hold = (node: number, edge: EdgeKind, tangent: 0 | 1) => {
+    if (edge === 'free') return
+    held[node * dofs] = 1
+    for (const r of rotations) {
+      held[node * dofs + r + tangent] = 1
+      if (edge === 'clamped') held[node * dofs + r + (1 - tangent)] = 1
+    }
+  }
+  for (let j = 0; j <= ny; j++) {
+    hold(j * across, p.edges.x0, 1)
+    hold(j * across + nx, p.edges.x1, 1)
+  }
+  for (let i = 0; i <= nx; i++) {
+    hold(i, p.edges.y0, 0)
+    hold(ny * across + i, p.edges.y1, 0)
+  }
+
+  // Elements of one size and section are one matrix, so it is made once for each pair of widths.
+  const made = new Map<string, Float64Array>()
+  const element = (i: number, j: number, into: Float64Array) => {
+    const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
+    const key = `${a},${b},${kind[j * nx + i]}`
+    let ke = made.get(key)
+    if (!ke) {
+      ke = new Float64Array(16 * dofs * dofs)
+      const s = sections[kind[j * nx + i]!]!
+      if (s.membrane) addPlate(ke, dofs, 1, a, b, s.membrane)
+      addPlate(ke, dofs, s.membrane ? 3 : 1, a, b, s.own)
+      if (made.size < 4096) made.set(key, ke)
+    }
+    into.set(ke)
+  }
+  const rhs = new Float64Array(nodes * dofs)
+  const load = new Float64Array(nodes)
+  const cornersOf = (i: number, j: number) => [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
+  for (let j = 0; j < ny; j++)
+    for (let i = 0; i < nx; i++) {
+      const share = (q[j * nx + i]! * (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)) / 4
+      for (const c of cornersOf(i, j)) load[c] = load[c]! + share
+    }
+  for (let n = 0; n < nodes; n++) if (!held[n * dofs]) rhs[n * dofs] = load[n]!
+
+  const factored = factorGrid({ nx, ny, dofs, element, held }, tick && ((part) => tick(part * 0.95)))
+  const u = factored.solve(rhs)
+
+  let totalReactionN = 0
+  const ke = new Float64Array(16 * dofs * dofs)
+  const deflection = Float64Array.from({ length: nodes }, (_, n) => u[n * dofs]!)
+  const pick = () => new Float64Array(nodes)
+  const [outer, inner, shear] = [pick(), pick(), pick()]
+  const sums = [0, 1, 2, 3].map(() => ({ count: new Uint8Array(nodes), v: new Float64Array(nodes * 8) }))
+  const gx = new Float64Array(4 * dofs)
+  const gy = new Float64Array(4 * dofs)
+  const sign = [[-1, -1], [1, -1], [1, 1], [-1, 1]] as const
+  const shearRot = 1
+  for (let j = 0; j < ny; j++)
+    for (let i = 0; i < nx; i++) {
+      const corner = cornersOf(i, j)
+      const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
+      if (i === 0 || j === 0 || i === nx - 1 || j === ny - 1) {
+        element(i, j, ke)
+        corner.forEach((node, c) => {
+          if (!held[node * dofs]) return
+          const row = c * dofs * 4 * dofs
+          for (let e = 0; e < 4; e++) for (let d = 0; d < dofs; d++) totalReactionN += ke[row + e * dofs + d]! * u[corner[e]! * dofs + d]!
+        })
+      }
+      const at = sums[kind[j * nx + i]!]!
+      const val = (c: number, d: number) => u[corner[c]! * dofs + d]!
+      for (let c = 0; c < 4; c++) {
+        const node = corner[c]!
+        const [cx, cy] = sign[c]!
+        // At a corner the derivative along a side is the difference over that side.
+        const alongX = cy < 0 ? [0, 1] : [3, 2]
+        const alongY = cx < 0 ? [0, 3] : [1, 2]
+        const base = node * 8
+        rotations.forEach((r, k) => {
+          const kx = (val(alongX[1]!, r) - val(alongX[0]!, r)) / a
+          const ky = (val(alongY[1]!, r + 1) - val(alongY[0]!, r + 1)) / b
+          const kxy = (val(alongY[1]!, r) - val(alongY[0]!, r)) / b + (val(alongX[1]!, r + 1) - val(alongX[0]!, r + 1)) / a
+          at.v[base + 3 * k] = at.v[base + 3 * k]! + kx
+          at.v[base + 3 * k + 1] = at.v[base + 3 * k + 1]! + ky
+          at.v[base + 3 * k + 2] = at.v[base + 3 * k + 2]! + kxy
+        })
+        gx.fill(0)
+        gy.fill(0)
+        tiedShear(gx, gy, dofs, shearRot, a, b, cx, cy)
+        let [sx, sy] = [0, 0]
+        for (let e = 0; e < 4; e++)
+          for (let d = 0; d < dofs; d++) {
+            sx += gx[e * dofs + d]! * val(e, d)
+            sy += gy[e * dofs + d]! * val(e, d)
+          }
+        at.v[base + 6] = at.v[base + 6]! + sx
+        at.v[base + 7] = at.v[base + 7]! + sy
+        at.count[node] = at.count[node]! + 1
+      }
+    }
+  // Loads that stand straight on a held node go into the edge without bending anything.
+  for (let n = 0; n < nodes; n++) if (held[n * dofs]) totalReactionN -= load[n]!
+
+  sums.forEach(({ count, v }, s) => {
+    const sec = sections[s]!
+    for (let n = 0; n < nodes; n++) {
+      const k = count[n]!
+      if (!k) continue
+      const g = (i: number) => v[n * 8 + i]! / k
+      const own = sandwich ? 3 : 0
+      const stress = (f: Section['outer']) => {
+        const e = (i: number) => f.arm * (sandwich ? g(i) : 0) + f.own * g(own + i)
+        const [ex, ey, gxy] = [e(0), e(1), e(2)]
+        return principal(f.ePrime * (ex + f.nu * ey), f.ePrime * (ey + f.nu * ex), (f.ePrime * (1 - f.nu) * gxy) / 2)
+      }
+      const [so, si, sh] = [stress(sec.outer), stress(sec.inner), sec.shear * Math.hypot(g(6), g(7))]
+      if (Math.abs(so) > Math.abs(outer[n]!)) outer[n] = so
+      if (Math.abs(si) > Math.abs(inner[n]!)) inner[n] = si
+      if (sh > shear[n]!) shear[n] = sh
+    }
+  })
+  tick?.(1)
+  return { x, y, deflection, outer, inner, shear, totalReactionN, bare, stored: factored.stored }
+}
