@@ -22,7 +22,7 @@ export class NotPositive extends Error {}
 export class Cancelled extends Error {}
 
 const LEAF = 4
-const PANEL = 48
+const PANEL = 40
 
 /** C \u2212= A\u00b7B\u1d40 for lower entries, by blocks of 4 rows and 2 columns held in registers. */
 function update(F: Float64Array, n: number, from: number, to: number): void {
@@ -85,24 +85,41 @@ function update(F: Float64Array, n: number, from: number, to: number): void {
 
 /** Factors the first m unknowns of a dense lower front in place, and takes their part out of the rest. */
 function eliminate(F: Float64Array, n: number, m: number): void {
+  const inv = new Float64Array(PANEL)
   for (let p = 0; p < m; p += PANEL) {
     const q = Math.min(m, p + PANEL)
-    for (let j = p; j < q; j++) {
-      const rj = j * n
-      let d = F[rj + j]!
-      for (let k = p; k < j; k++) d -= F[rj + k]! * F[rj + k]!
-      if (!(d > 0)) throw new NotPositive()
-      d = Math.sqrt(d)
-      F[rj + j] = d
-      const inv = 1 / d
-      for (let i = j + 1; i < n; i++) {
-        const ri = i * n
+    for (let i = p; i < n; i++) {
+      const ri = i * n
+      const to = i < q ? i : q
+      for (let j = p; j < to; j++) {
+        const rj = j * n
         let s = F[ri + j]!
         for (let k = p; k < j; k++) s -= F[ri + k]! * F[rj + k]!
-        F[ri + j] = s * inv
+        F[ri + j] = s * inv[j - p]!
       }
+      if (i >= q) continue
+      let d = F[ri + i]!
+      for (let k = p; k < i; k++) d -= F[ri + k]! * F[ri + k]!
+      if (!(d > 0)) throw new NotPositive()
+      d = Math.sqrt(d)
+      F[ri + i] = d
+      inv[i - p] = 1 / d
     }
     update(F, n, p, q)
+  }
+}
+
+/** Adds a dense symmetric block (lower rows of `S`, `dofs` unknowns a node) into a front at the places of its nodes. */
+function scatter(F: Float64Array, size: number, S: Float64Array, side: number, places: Int32Array): void {
+  for (let r = 0; r < side; r++) {
+    const pr = places[r]!
+    const row = r * side
+    const to = pr * size
+    for (let c = 0; c <= r; c++) {
+      const pc = places[c]!
+      const at = pr >= pc ? to + pc : pc * size + pr
+      F[at] = F[at]! + S[row + c]!
+    }
   }
 }
 
@@ -119,6 +136,7 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
   const fronts: Front[] = []
   const where = new Int32Array((nx + 1) * (ny + 1)).fill(-1)
   const ke = new Float64Array(16 * dofs * dofs)
+  const free = new Int32Array(4 * dofs)
   let stored = 0
   let done = 0
 
@@ -164,12 +182,21 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
         for (let i = i0; i < i1; i++) {
           g.element(i, j, ke)
           const corner = [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
-          for (let a = 0; a < 4; a++)
-            for (let b = 0; b < 4; b++) {
-              const [ra, cb] = [where[corner[a]!]! * dofs, where[corner[b]!]! * dofs]
-              if (cb > ra) continue
-              for (let p = 0; p < dofs; p++) for (let q = 0; q < dofs; q++) if (cb + q <= ra + p && !g.held[corner[a]! * dofs + p] && !g.held[corner[b]! * dofs + q]) F[(ra + p) * size + cb + q] = F[(ra + p) * size + cb + q]! + ke[(a * dofs + p) * 4 * dofs + b * dofs + q]!
+          for (let c = 0; c < 4; c++)
+            for (let p = 0; p < dofs; p++) {
+              const unknown = corner[c]! * dofs + p
+              free[c * dofs + p] = g.held[unknown] ? -1 : where[corner[c]!]! * dofs + p
             }
+          for (let r = 0; r < 4 * dofs; r++) {
+            const pr = free[r]!
+            if (pr < 0) continue
+            const row = r * 4 * dofs
+            const to = pr * size
+            for (let c = 0; c < 4 * dofs; c++) {
+              const pc = free[c]!
+              if (pc >= 0 && pc <= pr) F[to + pc] = F[to + pc]! + ke[row + c]!
+            }
+          }
         }
       // A held unknown keeps its place with a one on the diagonal; among shared nodes only the front that eliminates it may add that.
       inner.forEach((node, k) => {
@@ -187,19 +214,12 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
     const size = nodes.length * dofs
     const F = new Float64Array(size * size)
     for (const child of [a, b]) {
-      const n = child.shared.length
-      const side = n * dofs
-      for (let r = 0; r < n; r++)
-        for (let c = 0; c <= r; c++) {
-          const [pr, pc] = [where[child.shared[r]!]! * dofs, where[child.shared[c]!]! * dofs]
-          for (let p = 0; p < dofs; p++)
-            for (let q = 0; q < dofs; q++) {
-              const [row, col] = [r * dofs + p, c * dofs + q]
-              if (col > row) continue
-              const at = pr + p >= pc + q ? (pr + p) * size + pc + q : (pc + q) * size + pr + p
-              F[at] = F[at]! + child.S[row * side + col]!
-            }
-        }
+      const side = child.shared.length * dofs
+      const places = new Int32Array(side)
+      child.shared.forEach((node, k) => {
+        for (let p = 0; p < dofs; p++) places[k * dofs + p] = where[node]! * dofs + p
+      })
+      scatter(F, size, child.S, side, places)
     }
     inner.forEach((node, k) => {
       for (let p = 0; p < dofs; p++) if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1

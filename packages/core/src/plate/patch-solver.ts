@@ -99,17 +99,26 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   }
 
   // Elements of one size and section are one matrix, so it is made once for each pair of widths.
-  const made = new Map<string, Float64Array>()
+  const made = new Map<number, Float64Array>()
+  const alike = (lines: Float64Array) => {
+    const widths = new Map<number, number>()
+    return Int32Array.from({ length: lines.length - 1 }, (_, i) => {
+      const w = Math.round((lines[i + 1]! - lines[i]!) * 1e9)
+      if (!widths.has(w)) widths.set(w, widths.size)
+      return widths.get(w)!
+    })
+  }
+  const [wx, wy] = [alike(x), alike(y)]
   const element = (i: number, j: number, into: Float64Array) => {
     const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
-    const key = `${a},${b},${kind[j * nx + i]}`
+    const key = (wx[i]! * (ny + 1) + wy[j]!) * 4 + kind[j * nx + i]!
     let ke = made.get(key)
     if (!ke) {
       ke = new Float64Array(16 * dofs * dofs)
       const s = sections[kind[j * nx + i]!]!
       if (s.membrane) addPlate(ke, dofs, 1, a, b, s.membrane)
       addPlate(ke, dofs, s.membrane ? 3 : 1, a, b, s.own)
-      if (made.size < 4096) made.set(key, ke)
+      made.set(key, ke)
     }
     into.set(ke)
   }
