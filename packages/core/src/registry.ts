@@ -34,6 +34,7 @@ import { openingEdge } from './opening/opening-edge'
 import { panel } from './opening/panel'
 import { spacing } from './layout/spacing'
 import { deckPatch } from './plate/deck-patch'
+import { plan } from './plan/plan'
 
 /** Every calculator by name, in the order of the chapters. */
 export const CALCULATORS: Calculator<never, unknown>[] = [
@@ -44,6 +45,7 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   galvanicPair, anodeLife,
   bondLap, holeClosure, chainplate,
   spacing, angleSurvey,
+  plan,
 ] as unknown as Calculator<never, unknown>[]
 
 const BY_NAME = new Map(CALCULATORS.map((c) => [c.name, c]))

@@ -1,3 +1,5 @@
+import { invalid } from '../errors'
+
 /** Thin-plate theory of chapter 6.3: moments in N (N\u00b7mm/mm) and deflection times D, so that thickness drops out. */
 export interface PlateLoad {
   pressureMPa: number
@@ -74,6 +76,8 @@ function navier(a: number, b: number, l: PlateLoad) {
   }
   const short = Math.min(a, b)
   let per = 16
+  // A strip this long against its width is no pane; its series would not end.
+  if (!((per * a) / short < 20_000) || !((per * b) / short < 20_000)) throw invalid('', 'The pane is too long for its width to be worked out as a pane')
   let before = sums(Math.ceil((per * a) / short), Math.ceil((per * b) / short))
   for (;;) {
     per *= 2
