@@ -31,3 +31,45 @@ take('index.html')
 take('src/places/boat/BoatPlace.vue')
 const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0)
 row('First-load JavaScript, gzipped (frame and Boat)', `${(bytes / 1024).toFixed(0)} kB in ${files.size} files`, 'aim 350 kB')
+
+for (const h of b.HEAVY) {
+  const t = b.timed(h.times, h.run, 2)
+  row(h.what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, `aim ${h.aim} ms`)
+}
+const sizes = [32, 40, 64, 96]
+const took = sizes.map((n) => {
+  let mesh
+  const t = b.timed(5, () => (mesh = b.patchOf(n).mesh), 2)
+  const memory = process.memoryUsage().rss / 1e6
+  row(`deck-patch ${mesh.nx} x ${mesh.ny}`, `p50 ${ms(t.p50)}, memory ${memory.toFixed(0)} MB`, n === 40 ? 'aim 250 ms' : n === 64 ? 'aim 700 ms' : n === 96 ? 'aim 300 MB' : '')
+  return { n: (mesh.nx + 1) * (mesh.ny + 1), ms: t.p50 }
+})
+const growth = Math.log(took[3].ms / took[0].ms) / Math.log(took[3].n / took[0].n)
+row('growth from 32 to 96, power of the unknowns', growth.toFixed(2), 'aim 1.5')
+
+const { create, all } = await import('mathjs')
+const math = create(all)
+for (const n of [12, 20]) {
+  const m = b.sameMatrix(n)
+  const sparse = math.sparse()
+  sparse.resize([m.unknowns, m.unknowns])
+  const rows = m.entries()
+  const values = [], index = [], ptr = []
+  for (let c = 0; c < m.unknowns; c++) {
+    ptr.push(values.length)
+    for (const [r, v] of [...rows.get(c)].sort((p, q) => p[0] - q[0])) {
+      index.push(r)
+      values.push(v)
+    }
+  }
+  ptr.push(values.length)
+  const A = new math.SparseMatrix({ values, index, ptr, size: [m.unknowns, m.unknowns] })
+  const rhs = math.matrix([...m.rhs].map((v) => [v]))
+  const t0 = performance.now()
+  const theirs = math.lusolve(math.slu(A, 1, 1e-3), rhs)
+  const general = performance.now() - t0
+  const t = b.timed(5, () => m.ours(), 1)
+  const mine = m.ours()
+  const most = mine.reduce((k, v, i) => (Math.abs(v) > Math.abs(mine[k]) ? i : k), 0)
+  row(`same matrix, ${m.unknowns} unknowns: ours, general sparse LU`, `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`, `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`)
+}

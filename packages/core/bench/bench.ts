@@ -1,4 +1,7 @@
 import { CATALOGUE, judgeWhole, sizeIt, startDesign, type Design } from '../src'
+import { runNamed } from '../src/registry'
+import { factorGrid } from '../src/plate/multifrontal'
+import { addPlate, sectionOf } from '../src/plate/section'
 
 /** Percentiles of a run in milliseconds, after the engine has warmed up. */
 export function timed(times: number, run: (i: number) => void, warm = Math.min(200, times)) {
@@ -21,3 +24,43 @@ export function judging() {
   return timed(fresh.length, (i) => void judgeWhole(structuredClone(fresh[i]!), 'metric'))
 }
 export const sizing = () => timed(fittings.length, (i) => void sizeIt(fittings[i % fittings.length]!), 2)
+
+const week = Object.fromEntries(['mon', 'tue', 'wed', 'thu', 'fri'].map((d) => [d, [['08:00', '12:00'], ['13:00', '17:00']]]))
+/** The heavy calculators, each with the aim it is held to, in ms. */
+export const HEAVY: { what: string; aim: number; times: number; run: () => void }[] = [
+  { what: 'spacing: 12 m edge, 14 fittings, 10 keep-outs', aim: 100, times: 7, run: () => void runNamed('spacing', { path: [{ xMm: 0, yMm: 0, zMm: 0 }, { xMm: 12000, yMm: 0, zMm: 0 }], fromMm: 0, toMm: 12000, footprintMm: 100, pitch: { leastMm: 700, wantedMm: 923, mostMm: 1150 }, count: 14, keepouts: Array.from({ length: 10 }, (_, i) => ({ fromMm: 700 + i * 1130, toMm: 780 + i * 1130, name: `frame ${i}`, marginMm: 10 })) }) },
+  { what: 'plan: 200 steps, 3 fitters', aim: 2000, times: 3, run: () => void runNamed('plan', { start: '2031-04-14T08:00', steps: Array.from({ length: 200 }, (_, i) => ({ id: `s${i}`, minutes: 20 + ((i * 37) % 80), cureHours: i % 7 === 0 ? 12 : 0, hands: i % 9 === 0 ? 2 : 1, after: i > 2 && i % 3 === 0 ? [`s${i - 3}`] : [], needs: i % 5 === 0 ? ['surface'] : [] })), fitters: ['a', 'b', 'c'].map((id) => ({ id, hoursByDay: week })), holds: [{ step: 's40', until: '2031-04-18' }, { step: 's90', until: '2031-04-21' }] }) },
+  { what: 'flooding: 24 h, two pumps', aim: 200, times: 9, run: () => void runNamed('flooding', { holeMm: 38, depthMm: 450, areaM2: 6, hours: 24, pumps: [{ ratedLpm: 60, startMm: 30 }, { ratedLpm: 90, startMm: 90 }], marks: [{ name: 'sole', levelMm: 150 }] }) },
+  { what: 'base-contact: sweep of 36 directions', aim: 100, times: 9, run: () => { for (let az = 0; az < 360; az += 10) runNamed('base-contact', { base: { lengthMm: 240, widthMm: 160 }, bolts: [[-95, -55], [95, -55], [95, 55], [-95, 55]].map(([xMm, yMm]) => ({ xMm, yMm })), bolt: { size: 'M12', grade: 'A4-70', gripMm: 45 }, bedMPaPerMm: 180, loadN: { x: 9000 * Math.cos((az * Math.PI) / 180), y: 9000 * Math.sin((az * Math.PI) / 180), z: 1500 }, pointMm: { x: 0, y: 0, z: 140 } }) } },
+]
+
+const sandwich = { kind: 'sandwich', outerMm: 4, coreMm: 12, innerMm: 3, eMPa: 6500, nu: 0.3, coreGMPa: 150 } as const
+const pulled = (n: number) => ({ panel: { aMm: 620, bMm: 500 }, edges: { x0: 'simple', x1: 'simple', y0: 'simple', y1: 'simple' }, layup: sandwich, loads: [{ xMm: 300, yMm: 240, lengthMm: 150, widthMm: 70, forceN: 6000 }], mesh: { nx: n, ny: n } })
+export const patchOf = (n: number) => runNamed('deck-patch', pulled(n)) as { mesh: { nx: number; ny: number } }
+
+/** One system, solved by our fronts and by the sparse LU of a general mathematics package. */
+export function sameMatrix(n: number) {
+  const dofs = 5
+  const across = n + 1
+  const s = sectionOf(sandwich)
+  const ke = new Float64Array(400)
+  addPlate(ke, dofs, 1, 620 / n, 500 / n, s.membrane!)
+  addPlate(ke, dofs, 3, 620 / n, 500 / n, s.own)
+  const held = new Uint8Array(across * across * dofs)
+  for (let j = 0; j <= n; j++) for (let i = 0; i <= n; i++) if (i === 0 || j === 0 || i === n || j === n) held.fill(1, (j * across + i) * dofs, (j * across + i) * dofs + dofs)
+  const rhs = Float64Array.from(held, (h, k) => (h || k % dofs ? 0 : 1))
+  const entries = () => {
+    const rows = new Map<number, Map<number, number>>()
+    const put = (r: number, c: number, v: number) => {
+      const row = rows.get(r) ?? rows.set(r, new Map()).get(r)!
+      row.set(c, (row.get(c) ?? 0) + v)
+    }
+    for (let j = 0; j < n; j++) for (let i = 0; i < n; i++) {
+      const at = [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i].flatMap((c) => Array.from({ length: dofs }, (_, d) => c * dofs + d))
+      for (let r = 0; r < 20; r++) for (let c = 0; c < 20; c++) if (!held[at[r]!] && !held[at[c]!]) put(at[r]!, at[c]!, ke[r * 20 + c]!)
+    }
+    held.forEach((h, k) => h && put(k, k, 1))
+    return rows
+  }
+  return { unknowns: rhs.length, rhs, entries, ours: () => factorGrid({ nx: n, ny: n, dofs, element: (_i, _j, into) => into.set(ke), held }).solve(rhs) }
+}

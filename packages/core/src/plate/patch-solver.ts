@@ -47,6 +47,16 @@ function principal(sx: number, sy: number, txy: number): number {
   return Math.abs(m + r) >= Math.abs(m - r) ? m + r : m - r
 }
 
+/** Stress at a skin's face from the averaged curvatures kept for a node: three of the membranes, three of the own bending, two of shear. */
+function stressAt(f: Section['outer'], v: Float64Array, base: number, count: number, sandwich: boolean): number {
+  const own = sandwich ? 3 : 0
+  const arm = sandwich ? f.arm : 0
+  const ex = (arm * v[base]! + f.own * v[base + own]!) / count
+  const ey = (arm * v[base + 1]! + f.own * v[base + own + 1]!) / count
+  const gxy = (arm * v[base + 2]! + f.own * v[base + own + 2]!) / count
+  return principal(f.ePrime * (ex + f.nu * ey), f.ePrime * (ey + f.nu * ex), (f.ePrime * (1 - f.nu) * gxy) / 2)
+}
+
 /** Solves the panel and reads stresses at the nodes, averaged only among elements of one section. */
 export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | void): PatchAnswer {
   const sandwich = p.layup.kind === 'sandwich'
@@ -158,7 +168,6 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
         })
       }
       const at = sums[kind[j * nx + i]!]!
-      const val = (c: number, d: number) => u[corner[c]! * dofs + d]!
       for (let c = 0; c < 4; c++) {
         const node = corner[c]!
         const [cx, cy] = sign[c]!
@@ -166,22 +175,24 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
         const alongX = cy < 0 ? [0, 1] : [3, 2]
         const alongY = cx < 0 ? [0, 3] : [1, 2]
         const base = node * 8
-        rotations.forEach((r, k) => {
-          const kx = (val(alongX[1]!, r) - val(alongX[0]!, r)) / a
-          const ky = (val(alongY[1]!, r + 1) - val(alongY[0]!, r + 1)) / b
-          const kxy = (val(alongY[1]!, r) - val(alongY[0]!, r)) / b + (val(alongX[1]!, r + 1) - val(alongX[0]!, r + 1)) / a
-          at.v[base + 3 * k] = at.v[base + 3 * k]! + kx
-          at.v[base + 3 * k + 1] = at.v[base + 3 * k + 1]! + ky
-          at.v[base + 3 * k + 2] = at.v[base + 3 * k + 2]! + kxy
-        })
+        const [x0, x1] = [corner[alongX[0]!]! * dofs, corner[alongX[1]!]! * dofs]
+        const [y0, y1] = [corner[alongY[0]!]! * dofs, corner[alongY[1]!]! * dofs]
+        for (let k = 0; k < rotations.length; k++) {
+          const r = rotations[k]!
+          const to = base + 3 * k
+          at.v[to] = at.v[to]! + (u[x1 + r]! - u[x0 + r]!) / a
+          at.v[to + 1] = at.v[to + 1]! + (u[y1 + r + 1]! - u[y0 + r + 1]!) / b
+          at.v[to + 2] = at.v[to + 2]! + (u[y1 + r]! - u[y0 + r]!) / b + (u[x1 + r + 1]! - u[x0 + r + 1]!) / a
+        }
         gx.fill(0)
         gy.fill(0)
         tiedShear(gx, gy, dofs, shearRot, a, b, cx, cy)
         let [sx, sy] = [0, 0]
         for (let e = 0; e < 4; e++)
           for (let d = 0; d < dofs; d++) {
-            sx += gx[e * dofs + d]! * val(e, d)
-            sy += gy[e * dofs + d]! * val(e, d)
+            const value = u[corner[e]! * dofs + d]!
+            sx += gx[e * dofs + d]! * value
+            sy += gy[e * dofs + d]! * value
           }
         at.v[base + 6] = at.v[base + 6]! + sx
         at.v[base + 7] = at.v[base + 7]! + sy
@@ -196,14 +207,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     for (let n = 0; n < nodes; n++) {
       const k = count[n]!
       if (!k) continue
-      const g = (i: number) => v[n * 8 + i]! / k
-      const own = sandwich ? 3 : 0
-      const stress = (f: Section['outer']) => {
-        const e = (i: number) => f.arm * (sandwich ? g(i) : 0) + f.own * g(own + i)
-        const [ex, ey, gxy] = [e(0), e(1), e(2)]
-        return principal(f.ePrime * (ex + f.nu * ey), f.ePrime * (ey + f.nu * ex), (f.ePrime * (1 - f.nu) * gxy) / 2)
-      }
-      const [so, si, sh] = [stress(sec.outer), stress(sec.inner), sec.shear * Math.hypot(g(6), g(7))]
+      const so = stressAt(sec.outer, v, n * 8, k, sandwich)
+      const si = stressAt(sec.inner, v, n * 8, k, sandwich)
+      const sh = (sec.shear * Math.hypot(v[n * 8 + 6]!, v[n * 8 + 7]!)) / k
       if (Math.abs(so) > Math.abs(outer[n]!)) outer[n] = so
       if (Math.abs(si) > Math.abs(inner[n]!)) inner[n] = si
       if (sh > shear[n]!) shear[n] = sh

@@ -106,10 +106,11 @@ export function addPlate(ke: Float64Array, dofs: number, rot: number, a: number,
   for (const xi of [-g, g])
     for (const eta of [-g, g]) {
       const w = (a * b) / 4
-      corner.forEach(([cx, cy], c) => {
+      for (let c = 0; c < 4; c++) {
+        const [cx, cy] = corner[c]!
         bx[c] = (cx * (1 + cy * eta)) / (2 * a)
         by[c] = (cy * (1 + cx * xi)) / (2 * b)
-      })
+      }
       for (let c = 0; c < 4; c++)
         for (let e = 0; e < 4; e++) {
           const [rx, ry] = [c * dofs + rot, c * dofs + rot + 1]
