@@ -116,7 +116,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name }" :title="`Alt+${p.key}`">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') }" :title="`Alt+${p.key}`">
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />

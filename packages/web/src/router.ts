@@ -18,6 +18,7 @@ export const router = createRouter({
     { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/BenchPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
+    { path: '/reference/sums/:sum?', name: 'sums', component: () => import('./places/reference/sums/QuickSum.vue') },
     { path: '/reference/:page?', name: 'reference', component: () => import('./places/reference/ReferencePlace.vue') },
     { path: '/:rest(.*)*', redirect: '/boat' },
   ],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { CAUTIONS, CORES, CORES_SOURCE, DUTY_FACTORS, FASTENERS_SOURCE, GRADES, LAMINATES, LAMINATES_SOURCE, LINES, LINES_SOURCE, PLATES, PLATES_SOURCE, SCHOOLS, SEALANTS, SEALANTS_SOURCE, SIZES, formatLength, laminateProperties, type LaminateId } from '@north-tide/core'
+import { BSP, CAUTIONS, CLOTHS, CORES, CORES_SOURCE, DUTY_FACTORS, FASTENERS_SOURCE, GLAZING, GLAZING_SOURCE, GRADES, LAMINATES, LAMINATES_SOURCE, LINES, LINES_SOURCE, NP, PLATES, PLATES_SOURCE, POTENTIALS, POTENTIALS_SOURCE, SCHOOLS, SEALANTS, SEALANTS_SOURCE, SIZES, THREAD_SIZES, formatLength, laminateProperties, type LaminateId } from '@north-tide/core'
 import { useBoats } from '../../stores/boats'
 
 const boats = useBoats()
@@ -26,6 +26,10 @@ const pages = computed<Page[]>(() => [
   { id: 'plates', title: 'Plate materials', source: PLATES_SOURCE, heads: ['Material', 'Bending or yield MPa', 'E MPa', 'kg/m\u00b3', 'Notes'], rows: Object.values(PLATES).map((p) => [p.title, String(p.strengthMPa), String(p.eMPa), String(p.densityKgM3), p.note]) },
   { id: 'sealants', title: 'Sealants', source: SEALANTS_SOURCE, heads: ['Chemistry', 'Bond MPa', 'Moves', 'Comes apart', 'Below water', 'Sunlight', 'Apply \u00b0C', 'Cures by', 'Cleans with', 'Keep away'], rows: Object.values(SEALANTS).map((s) => [s.title, String(s.bondMPa), String(s.movement), s.removable, s.belowWater ? 'yes' : 'no', s.sunlight, `${s.applyC[0]} to ${s.applyC[1]}`, s.cures, s.cleans, s.keepAway]) },
   { id: 'lines', title: 'Lines', source: `${LINES_SOURCE}; N = figure \u00d7 d\u00b2`, heads: ['Line', 'N per mm\u00b2 of d\u00b2', 'at 12 mm, kN'], rows: Object.values(LINES).map((l) => [l.title, String(l.newtonPerMm2), ((l.newtonPerMm2 * 144) / 1000).toFixed(1)]) },
+  { id: 'threads', title: 'Pipe threads', source: 'chapter 5.1: ISO 228 and ISO 7 (BSP), ASME B1.20.1 (NPT)', heads: ['Size', 'BSP, threads an inch', 'BSP, major', 'NPT, threads an inch', 'NPT, pipe'], rows: THREAD_SIZES.map((t) => [t, String(BSP[t][0]), mm(BSP[t][1]), String(NP[t][0]), mm(NP[t][1])]) },
+  { id: 'metals', title: 'Metals in sea water', source: POTENTIALS_SOURCE, heads: ['Metal', 'mV against silver/silver chloride', 'active'], rows: Object.values(POTENTIALS).map((p) => [p.title, String(p.mV), p.activeMV === undefined ? '' : String(p.activeMV)]) },
+  { id: 'glazing', title: 'Glazing and lids', source: GLAZING_SOURCE, heads: ['Material', 'Bending MPa', 'E MPa', 'Poisson', 'Expansion 1e-6/K', 'Notes'], rows: Object.values(GLAZING).map((g) => [g.title, String(g.strengthMPa), String(g.eMPa), String(g.poisson), (g.alphaPerK * 1e6).toFixed(0), g.note]) },
+  { id: 'cloths', title: 'Cloths', source: 'chapter 8.3, typical, wetted by hand', heads: ['Cloth', 'g/m\u00b2', 'Cured ply', 'Fibre by mass'], rows: Object.values(CLOTHS).map((c) => [c.title, String(c.gM2), mm(c.plyMm), String(c.fibre)]) },
   { id: 'cautions', title: 'Cautions', source: 'chapter 12', heads: ['Where', 'What'], rows: CAUTIONS.map((c) => [c.id.replace('-', ' '), c.text]) },
 ])
 const asked = computed(() => words.value.toLowerCase().split(/\s+/).filter(Boolean))
@@ -41,6 +45,7 @@ const shown = computed(() => {
       <h1>Reference</h1>
       <label class="hidden-words" for="reference-find">Find in the tables</label>
       <input id="reference-find" v-model="words" class="entry" type="search" placeholder="balsa, M8, butyl …" />
+      <RouterLink to="/reference/sums" class="sums">Quick sums</RouterLink>
       <RouterLink v-for="p in pages" :key="p.id" :to="`/reference/${p.id}`" :class="{ here: !asked.length && shown[0]?.id === p.id }" @click="words = ''">{{ p.title }}</RouterLink>
     </nav>
     <div class="pages" tabindex="0" aria-label="Tables">
