@@ -75,6 +75,16 @@ describe('judging', () => {
   })
 })
 
+it('a value of the yard\u2019s own is used, and said beside every check that it counts in and no other', () => {
+  const own = [{ kind: 'core' as const, material: 'balsa-150', field: 'shearMPa', value: 1.45, reason: 'coupon', measuredBy: 'Tam' }]
+  const [table, measured] = [judge(fit('HG-C250')), judge(fit('HG-C250'), false, own)]
+  const of = (j: typeof table) => j.checks.find((c) => c.id === 'punching-core')!
+  expect(of(measured).utilisation! / of(table).utilisation!).toBeCloseTo(2, 9)
+  expect(of(measured).because).toContain('own core shear strength of 1.45 MPa (Tam) stands for the table\u2019s 2.9 MPa')
+  expect(of(measured).assumed).not.toContain('core.shearMPa')
+  expect(measured.checks.filter((c) => c.because.includes('yard')).map((c) => c.id)).toEqual(['punching-core'])
+})
+
 describe('size it', () => {
   it.each(CATALOGUE.map((c) => c.id))('%s: never proposes what a check calls short, or says that nothing passes', (id) => {
     const p = sizeIt(fit(id))

@@ -27,7 +27,7 @@ watchEffect(() => document.documentElement.setAttribute('data-theme', dim.value 
 async function begin() {
   if (!session.account) return
   try {
-    await Promise.all([boats.loadList(), boats.askToday()])
+    await Promise.all([boats.loadList(), boats.askToday(), boats.loadYard()])
     if (!boats.picture) {
       const wanted = typeof route.params.id === 'string' && route.name === 'boat' ? route.params.id : boats.lastId
       const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]

@@ -10,6 +10,7 @@ import { areaOf, boundsOf, contains, perimeterOf } from '../geometry/outline'
 import { SIZES } from '../materials/fasteners'
 import { sealant as sealantRow } from '../materials/sealants'
 import { fullThickness } from '../materials/structure'
+import { withYardValues, type YardValue } from '../materials/yard'
 import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
 import { check, governing, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { designLoadOf, type LoadDirection } from '../load/design-load'
@@ -186,7 +187,9 @@ function estimatesOf(d: Design): string[] {
 const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 'bolt-length']
 
 /** Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves out the suggested plate. */
-export function judge(d: Design, lean = false): Judgement {
+export function judge(asked: Design, lean = false, yard: YardValue[] = []): Judgement {
+  const { structure, replaced } = withYardValues(asked.structure, yard)
+  const d = replaced.length ? { ...asked, structure } : asked
   if (d.plate) {
     const rect = { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm }
     d.bolts.forEach((b, i) => {
@@ -230,7 +233,8 @@ export function judge(d: Design, lean = false): Judgement {
   put(sealantCheck(d, choice))
 
   const estimates = estimatesOf(d)
-  const checks = [...byId.values()].map((c) => (estimates.length && LEANS_ON_DECK.some((k) => c.id.startsWith(k)) ? { ...c, assumed: [...c.assumed, ...estimates] } : c))
+  const saidOf = (c: Check) => replaced.filter((r) => r.counts(c.id)).map((r) => ` ${r.text}`).join('')
+  const checks = [...byId.values()].map((c) => (replaced.length ? { ...c, because: c.because + saidOf(c) } : c)).map((c) => (estimates.length && LEANS_ON_DECK.some((k) => c.id.startsWith(k)) ? { ...c, assumed: [...c.assumed, ...estimates] } : c))
   const worstShared = decisive[0]!
   const factorOf = (checks.find((c) => c.id === 'bolt') ?? checks[0]!).factor
   return {

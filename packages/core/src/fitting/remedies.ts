@@ -3,6 +3,7 @@ import { GRADES, INCH_IDS, METRIC_IDS, SIZES } from '../materials/fasteners'
 import { CORES, HOLE_SAWS } from '../materials/cores'
 import { PLATES, STOCK_THICKNESS } from '../materials/plates'
 import { boundsOf } from '../geometry/outline'
+import type { YardValue } from '../materials/yard'
 import { quietly, rank, type Check, type Remedy } from '../verdict/check'
 import { withChange, type Design } from './design'
 import { judge, type Judgement } from './judge'
@@ -101,7 +102,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
 const MOST_REMEDIES = 3
 
 /** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
-export function withRemedies(d: Design, j: Judgement): Judgement {
+export function withRemedies(d: Design, j: Judgement, yard: YardValue[] = []): Judgement {
   const before = new Map(j.checks.map((c) => [c.id, c]))
   const checks = j.checks.map((c) => {
     if (c.verdict === 'holds' || c.verdict === 'unproven') return c
@@ -111,7 +112,7 @@ export function withRemedies(d: Design, j: Judgement): Judgement {
       const group = candidate.id.replace(/-[#\dM].*$/, '')
       const shown = found.findIndex((f) => f.group === group)
       if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
-      const after = quietly(() => tryJudge(withChange(d, candidate.change)))
+      const after = quietly(() => tryJudge(withChange(d, candidate.change), yard))
       const same = after?.checks.find((x) => x.id === c.id)
       if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
       const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')
@@ -125,9 +126,9 @@ export function withRemedies(d: Design, j: Judgement): Judgement {
   return { ...j, checks }
 }
 
-export function tryJudge(d: Design): Judgement | null {
+export function tryJudge(d: Design, yard: YardValue[] = []): Judgement | null {
   try {
-    return judge(d, true)
+    return judge(d, true, yard)
   } catch (error) {
     if (error instanceof CalcError) return null
     throw error

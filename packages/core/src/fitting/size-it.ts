@@ -1,6 +1,7 @@
 import { STOCK_THICKNESS, PLATES } from '../materials/plates'
 import { SIZES } from '../materials/fasteners'
 import { CORES, HOLE_SAWS } from '../materials/cores'
+import type { YardValue } from '../materials/yard'
 import { say, type Check, type Verdict } from '../verdict/check'
 import { withChange, type Design } from './design'
 import type { Judgement } from './judge'
@@ -36,7 +37,7 @@ export function massOf(d: Design, j: Judgement | null): number {
 
 const acceptable = (checks: Check[], untouchable: Set<string>) => checks.every((c) => c.verdict === 'holds' || untouchable.has(c.id))
 
-function options(d: Design): Design[] {
+function options(d: Design, yard: YardValue[]): Design[] {
   const sizes = sizesFor(d)
   const grades = [...new Set([d.bolt.grade, ...(d.bolt.grade === 'A4-70' ? (['A4-80'] as const) : [])])]
   const cored = d.structure.kind === 'sandwich'
@@ -54,7 +55,7 @@ function options(d: Design): Design[] {
       return grades.flatMap((grade) => {
         const bolted = withChange(d, { 'bolt.size': size, 'bolt.grade': grade, 'bolt.nutWasher': 'large', plate: null, ...core })
         // What no plate can help is found out once for the size and grade.
-        if (tryJudge(bolted)?.checks.some((c) => PLATE_BLIND.includes(c.id) && c.verdict !== 'holds')) return []
+        if (tryJudge(bolted, yard)?.checks.some((c) => PLATE_BLIND.includes(c.id) && c.verdict !== 'holds')) return []
         return plates.map((plate) => (plate ? withChange(bolted, { 'bolt.nutWasher': 'plain', plate }) : bolted))
       })
     }),
@@ -90,11 +91,11 @@ function changesOf(from: Design, to: Design, before: Judgement | null): Proposal
 }
 
 /** The lightest design of this fitting in which every check holds, searched over bolt sizes, grades, plates and core schools. */
-export function sizeIt(d: Design): Proposal {
-  const before = tryJudge(d)
+export function sizeIt(d: Design, yard: YardValue[] = []): Proposal {
+  const before = tryJudge(d, yard)
   const massBeforeKg = massOf(d, before)
   const untouchable = new Set(BEYOND)
-  const all = options(d)
+  const all = options(d, yard)
   const startSchool = all[0]?.core.school
   const ranked = all
     .map((o) => ({ o, mass: massOf(o, null), heavierWork: o.core.school === startSchool ? 0 : 1 }))
@@ -103,7 +104,7 @@ export function sizeIt(d: Design): Proposal {
   let nearest: { worst: number; j: Judgement } | null = null
   for (const { o } of ranked) {
     tried++
-    const j = tryJudge(o)
+    const j = tryJudge(o, yard)
     if (!j) continue
     if (acceptable(j.checks, untouchable)) {
       const remaining = j.checks.filter((c) => c.verdict !== 'holds').map((c) => ({ title: c.title, verdict: c.verdict, because: c.because }))

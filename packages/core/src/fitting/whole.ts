@@ -5,6 +5,7 @@ import { withRemedies } from './remedies'
 import { drawSection } from '../drawing/section'
 import { drawPattern } from '../drawing/pattern'
 import type { Drawing } from '../drawing/shapes'
+import type { YardValue } from '../materials/yard'
 import type { Units } from '../quantity/format'
 
 export interface Whole {
@@ -14,8 +15,8 @@ export interface Whole {
 }
 
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
-export function judgeWhole(design: Design, units: Units): Whole {
-  const judgement = withRemedies(design, judge(design))
+export function judgeWhole(design: Design, units: Units, yard: YardValue[] = []): Whole {
+  const judgement = withRemedies(design, judge(design, false, yard), yard)
   return { judgement, section: drawSection(design, judgement, units), pattern: drawPattern(design, judgement, units) }
 }
 

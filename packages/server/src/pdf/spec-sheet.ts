@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
-import { TONE_FILL, TONE_TITLES, PATTERNS, INK, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, judgeWhole, partsOf, sayIn, stepsOf, type Check, type Design, type Units, type Verdict } from '@north-tide/core'
+import { TONE_FILL, TONE_TITLES, PATTERNS, INK, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, judgeWhole, partsOf, sayIn, stepsOf, type Check, type Design, type Units, type Verdict, type YardValue } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 
 const require = createRequire(import.meta.url)
@@ -10,9 +10,9 @@ const SOFT = '#3a4a57'
 const WORD: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' }
 
 /** The spec sheet of one fitting: section as vectors, checks, parts, steps, cautions. A4. */
-export function specSheet(p: { design: Design; boatName: string; units: Units; version: number; printedAt: Date; holes: string[] }): PDFKit.PDFDocument {
+export function specSheet(p: { design: Design; boatName: string; units: Units; version: number; printedAt: Date; holes: string[]; yard?: YardValue[] }): PDFKit.PDFDocument {
   const { design, units } = p
-  const { judgement: j, section, pattern } = judgeWhole(design, units)
+  const { judgement: j, section, pattern } = judgeWhole(design, units, p.yard)
   const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: `${design.name}, ${p.boatName}`, Author: 'North Tide', Subject: 'Spec sheet of a fitting' } })
   doc.registerFont('body', font('next', 400)).registerFont('strong', font('next', 700)).registerFont(MONO, font('mono', 400))
   const width = doc.page.width - 2 * MARGIN

@@ -1,4 +1,6 @@
 import { Router } from 'express'
+import { rejudgeAll } from '../services/fittings'
+import { dropYardValue, setYardValue, yardValues } from '../services/yard'
 import { boatPicture, catalogue, listBoats, listLots } from '../services/boats'
 
 export function boatRoutes(): Router {
@@ -7,5 +9,12 @@ export function boatRoutes(): Router {
   r.get('/boats/:id', async (req, res) => void res.json(await boatPicture(req.session.account!, req.params.id)))
   r.get('/catalogue', (_req, res) => void res.json(catalogue()))
   r.get('/lots', async (req, res) => void res.json(await listLots(req.session.account!)))
+  r.get('/yard-values', async (_req, res) => void res.json(await yardValues()))
+  for (const [method, change] of [['put', setYardValue], ['delete', dropYardValue]] as const)
+    r[method]('/yard-values', async (req, res) => {
+      const values = await change(req.session.account!, req.body)
+      await rejudgeAll()
+      res.json(values)
+    })
   return r
 }

@@ -4,6 +4,7 @@ import { specSheet } from '../pdf/spec-sheet'
 import { boatById } from '../services/boats'
 import { designFile, importFitting, place, readFitting, removeFitting, saveFitting } from '../services/fittings'
 import { holesOf, recordFitting } from '../services/register'
+import { yardValues } from '../services/yard'
 import { attachment } from './files'
 
 export function fittingRoutes(): Router {
@@ -25,7 +26,7 @@ export function fittingRoutes(): Router {
     const f = await designFile(req.session.account!, req.params.id)
     const boat = await boatById(f.boatId)
     const holes = (await holesOf(f.boatId)).filter((h) => h.fittingId === f.id).map((h) => h.label)
-    const doc = specSheet({ design: parseDesign(f.design), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes })
+    const doc = specSheet({ design: parseDesign(f.design), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes, yard: await yardValues() })
     attachment(res, `${f.name}.pdf`, 'application/pdf')
     doc.pipe(res)
   })

@@ -1,15 +1,16 @@
 import { z } from 'zod'
-import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, judge, parseDesign, parseInput, spotFor, startDesign, zoneAt, type Design, type Verdict } from '@north-tide/core'
+import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, judge, parseDesign, parseInput, spotFor, startDesign, zoneAt, type Design, type Verdict, type YardValue } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById, partsOfBoat, plainHoles, zonesOf } from './boats'
 import { holesOf } from './register'
+import { yardValues } from './yard'
 
 /** The server judges again before it stores a verdict. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
-export function verdictFor(design: Design): { verdict: Verdict; governing: string | null; problem: { code: string; path: string; message: string } | null } {
+export function verdictFor(design: Design, yard: YardValue[] = []): { verdict: Verdict; governing: string | null; problem: { code: string; path: string; message: string } | null } {
   try {
-    const j = judge(design)
+    const j = judge(design, false, yard)
     return { verdict: j.verdict, governing: j.governing, problem: null }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
@@ -43,7 +44,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
 }
 
 async function create(who: Account, boatId: string, design: Design) {
-  const v = verdictFor(design)
+  const v = verdictFor(design, await yardValues())
   return shown(await Fitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, recordedAt: null, updatedBy: who.name }))
 }
 
@@ -64,6 +65,15 @@ export async function readFitting(who: Account, id: string) {
   return { ...shown(f), flags: flagsAt(zones, parts, others, at, bolts), planEdgeMm: zone ? Math.round(edgeDistance(zone, at, bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
 }
 
+/** After a value of the yard's own has changed: every stored verdict is made anew. */
+export async function rejudgeAll(): Promise<void> {
+  const yard = await yardValues()
+  for (const f of await Fitting.findAll()) {
+    const v = verdictFor(f.design, yard)
+    if (v.verdict !== f.verdict || v.governing !== f.governing) await Fitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id: f.id, version: f.version } })
+  }
+}
+
 const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
 
 /** Saves under a version check: a stale write is refused with both versions, never a silent loss. */
@@ -78,7 +88,7 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
     throw error
   }
-  const v = verdictFor(design)
+  const v = verdictFor(design, await yardValues())
   const [changed] = await Fitting.update(
     { design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
     { where: { id, version } },

@@ -36,7 +36,7 @@ export const useBench = defineStore('bench', () => {
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
     if (!design.value) return { whole: null, problem: null }
     try {
-      return { whole: judgeWhole(design.value, boats.units), problem: null }
+      return { whole: judgeWhole(design.value, boats.units, boats.yard), problem: null }
     } catch (error) {
       if (error instanceof CalcError) return { whole: null, problem: error }
       throw error

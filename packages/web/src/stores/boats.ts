@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
-import type { Units } from '@north-tide/core'
+import type { Units, YardValue } from '@north-tide/core'
 import { api } from '../api'
 import type { BoatPicture, BoatSummary, TodayReading } from '../types'
 
@@ -11,16 +11,26 @@ export const useBoats = defineStore('boats', () => {
   const lastId = useLocalStorage<string>('north-tide:boat', '')
   const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
   const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
+  const yard = shallowRef<YardValue[]>([])
   const today = ref<TodayReading | null>(null)
   const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
   return {
-    list, picture, units, today, lastId, lastFitting,
+    list, picture, units, yard, today, lastId, lastFitting,
     async loadList() {
       list.value = await api<BoatSummary[]>('GET', '/boats')
     },
     async open(id: string) {
       picture.value = await api<BoatPicture>('GET', `/boats/${encodeURIComponent(id)}`)
       lastId.value = id
+    },
+    async loadYard() {
+      yard.value = await api<YardValue[]>('GET', '/yard-values')
+    },
+    async replaceValue(v: Omit<YardValue, 'measuredBy'>) {
+      yard.value = await api<YardValue[]>('PUT', '/yard-values', v)
+    },
+    async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
+      yard.value = await api<YardValue[]>('DELETE', '/yard-values', v)
     },
     async refresh() {
       if (picture.value) await this.open(picture.value.id)

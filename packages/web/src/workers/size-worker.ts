@@ -1,4 +1,4 @@
 import { expose } from 'comlink'
-import { sizeIt, type Design } from '@north-tide/core'
+import { sizeIt, type Design, type YardValue } from '@north-tide/core'
 
-expose({ sizeIt: (design: Design) => sizeIt(design) })
+expose({ sizeIt: (design: Design, yard: YardValue[]) => sizeIt(design, yard) })

@@ -3,7 +3,7 @@ import { onMounted, onUnmounted, ref, toRaw } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 import { wrap } from 'comlink'
-import { formatMass, sayIn, type Design, type Proposal } from '@north-tide/core'
+import { formatMass, sayIn, type Design, type Proposal, type YardValue } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -14,10 +14,10 @@ const boats = useBoats()
 const proposal = ref<Proposal | null>(null)
 const failed = ref('')
 const worker = new Worker(new URL('../../workers/size-worker.ts', import.meta.url), { type: 'module' })
-const remote = wrap<{ sizeIt: (d: Design) => Proposal }>(worker)
+const remote = wrap<{ sizeIt: (d: Design, yard: YardValue[]) => Proposal }>(worker)
 worker.onerror = () => (failed.value = 'The sizing stopped; the design is as it was.')
 onMounted(async () => {
-  proposal.value = await remote.sizeIt(JSON.parse(JSON.stringify(toRaw(bench.design)))).catch((e: Error) => {
+  proposal.value = await remote.sizeIt(JSON.parse(JSON.stringify(toRaw(bench.design))), JSON.parse(JSON.stringify(boats.yard))).catch((e: Error) => {
     failed.value = e.message
     return null
   })

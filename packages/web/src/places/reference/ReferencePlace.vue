@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { BSP, CAUTIONS, CLOTHS, CORES, CORES_SOURCE, DUTY_FACTORS, FASTENERS_SOURCE, GLAZING, GLAZING_SOURCE, GRADES, LAMINATES, LAMINATES_SOURCE, LINES, LINES_SOURCE, NP, PLATES, PLATES_SOURCE, POTENTIALS, POTENTIALS_SOURCE, SCHOOLS, SEALANTS, SEALANTS_SOURCE, SIZES, THREAD_SIZES, formatLength, laminateProperties, type LaminateId } from '@north-tide/core'
 import { useBoats } from '../../stores/boats'
+import YardValues from './YardValues.vue'
 
 const boats = useBoats()
 const route = useRoute()
@@ -53,6 +54,7 @@ const shown = computed(() => {
         <h2 class="page-title">{{ p.title }}</h2><p class="soft small">{{ p.source }}</p>
         <table class="rows"><thead><tr><th v-for="h in p.heads" :key="h">{{ h }}</th></tr></thead><tbody><tr v-for="r in p.rows" :key="r.join()"><td v-for="(c, i) in r" :key="i" :class="{ figure: /^[-\d. ×mMin#/()usal–]+$/.test(c) && i > 0 }">{{ c }}</td></tr></tbody></table>
       </section>
+      <YardValues v-if="shown.some((p) => p.id === 'cores' || p.id === 'laminates')" />
       <p v-if="!shown.length" class="soft">No table speaks of “{{ words }}”.</p>
     </div>
   </div>

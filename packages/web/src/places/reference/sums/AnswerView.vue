@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import { estimateSaid, formatQuantity, sayIn, type Check, type Units, type Verdict } from '@north-tide/core'
 import VerdictSign from '../../../pieces/VerdictSign.vue'
-import { choiceWords, fieldWords } from './words'
+import { CODE_WORDS, choiceWords, fieldWords } from './words'
 
 /** The answer of any calculator in words: verdicts and reasons first, then figures, then tables and working. */
 const props = defineProps<{ answer: Record<string, unknown>; units: Units }>()
 const checks = computed(() => (props.answer.checks as Check[] | undefined) ?? [])
 const verdict = computed(() => props.answer.verdict as Verdict | undefined)
-const HIDDEN = ['checks', 'verdict', 'because', 'working', 'series', 'fields', 'governing']
+const codes = computed(() => (Array.isArray(props.answer.codes) ? (props.answer.codes as string[]) : []))
+const HIDDEN = ['codes', 'checks', 'verdict', 'because', 'working', 'series', 'fields', 'governing']
 const scalar = (v: unknown) => v === null || typeof v !== 'object'
 const flat = (v: unknown): [string, unknown][] => Object.entries(v as object).filter(([k]) => !HIDDEN.includes(k))
 function shown(key: string, v: unknown): string {
@@ -33,6 +34,7 @@ const MOST_ROWS = 60
   <div class="answer">
     <p v-if="verdict" class="verdict" data-test="sum-verdict"><VerdictSign :verdict="verdict" :size="19" /> <strong>{{ WORD[verdict] }}</strong> <span v-if="answer.because">{{ sayIn(String(answer.because), units) }}</span></p>
     <p v-else-if="answer.because">{{ sayIn(String(answer.because), units) }}</p>
+    <ul v-if="codes.length" class="codes"><li v-for="c in codes" :key="c"><strong>{{ choiceWords(c) }}</strong>: {{ CODE_WORDS[c] ?? 'see the reason above' }}.</li></ul>
     <ul v-if="checks.length" class="checks">
       <li v-for="c in checks" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /><span><strong>{{ WORD[c.verdict] }}: {{ c.title }}</strong> <span class="soft">{{ sayIn(c.because, units) }}<template v-if="c.assumed.length"> Leans on an estimate: {{ c.assumed.map(estimateSaid).join(', ') }}.</template></span></span><span class="figure">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span></li>
     </ul>
@@ -52,6 +54,7 @@ const MOST_ROWS = 60
 .answer { display: grid; gap: 12px; align-content: start; min-width: 0; }
 .verdict { display: flex; gap: 8px; align-items: flex-start; font-size: 16px; }
 .checks { list-style: none; margin: 0; padding: 0; }
+.codes { margin: 0; padding-left: 20px; }
 .checks li { display: grid; grid-template-columns: 18px 1fr auto; gap: 9px; padding: 6px 0; border-bottom: 1px solid var(--line); }
 .figures { max-width: 620px; }
 .wide { overflow-x: auto; }

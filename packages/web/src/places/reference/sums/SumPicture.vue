@@ -23,6 +23,14 @@ const arc = (from: number, to: number, r: number) => {
 }
 const free = computed(() => (props.name === 'valve-clocking' ? (props.answer.freeWanted as [number, number][]) : null))
 
+const wedge = computed(() => (props.name === 'wedge-block' ? { L: (props.answer.saw as { outlineMm: number[] }).outlineMm[0]!, thin: props.answer.thinMm as number, thick: props.answer.thickMm as number } : null))
+const cure = computed(() => {
+  const days = props.answer.days as number | null
+  if (props.name !== 'moisture-cure' || !days) return null
+  const path = props.input.pathMm as number
+  const rate = props.answer.rateMmPerSqrtDay as number
+  return { path, days: days < 10 ? days.toFixed(1) : days.toFixed(0), points: Array.from({ length: 45 }, (_, i) => `${(220 * i) / 44},${(-100 * rate * Math.sqrt((days * i) / 44)) / path}`).join(' ') }
+})
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 let chart: { destroy: () => void } | null = null
 async function draw() {
@@ -36,7 +44,7 @@ async function draw() {
     chart = new Chart(canvas.value, {
       type: 'line',
       data: { datasets: [{ label: 'level, mm', data: series.value.map((p) => ({ x: p.tMin, y: p.levelMm })), borderColor: css('--tide'), backgroundColor: css('--tide-soft'), fill: true, pointRadius: 0, yAxisID: 'y' }, { label: 'in, l/min', data: series.value.map((p) => ({ x: p.tMin, y: p.inLpm })), borderColor: css('--buoy'), borderDash: [6, 3], pointRadius: 0, yAxisID: 'q' }, { label: 'out, l/min', data: series.value.map((p) => ({ x: p.tMin, y: p.outLpm })), borderColor: ink, borderDash: [2, 3], pointRadius: 0, yAxisID: 'q' }] },
-      options: { animation: false, responsive: true, maintainAspectRatio: false, color: ink, scales: { x: { type: 'linear', title: { display: true, text: 'minutes', color: ink }, ticks: { color: ink } }, y: { title: { display: true, text: 'mm over the hole', color: ink }, ticks: { color: ink } }, q: { position: 'right', title: { display: true, text: 'l/min', color: ink }, ticks: { color: ink }, grid: { display: false } } } },
+      options: { font: { family: css('--words') }, animation: false, responsive: true, maintainAspectRatio: false, color: ink, scales: { x: { type: 'linear', title: { display: true, text: 'minutes', color: ink }, ticks: { color: ink } }, y: { title: { display: true, text: 'mm over the hole', color: ink }, ticks: { color: ink } }, q: { position: 'right', title: { display: true, text: 'l/min', color: ink }, ticks: { color: ink }, grid: { display: false } } } },
     })
   } else if (fields.value) {
     const { xMm, yMm, deflectionMm } = fields.value
@@ -67,6 +75,21 @@ watch(() => props.answer, draw, { flush: 'post' })
     </svg>
     <figcaption class="soft small">{{ spots.length }} {{ name === 'opening-edge' ? 'screws round the opening' : 'bolts; ring: pull' }}.</figcaption>
   </figure>
+  <figure v-else-if="wedge">
+    <svg :viewBox="`${-wedge.L * 0.08} ${-wedge.thick * 1.3 - wedge.L * 0.06} ${wedge.L * 1.16} ${wedge.thick * 1.5 + wedge.L * 0.12}`" class="pattern" role="img" aria-label="The wedge from the side, true proportions">
+      <polygon :points="`0,0 ${wedge.L},0 ${wedge.L},${-wedge.thick} 0,${-wedge.thin}`" fill="var(--laminate)" stroke="var(--ink)" :stroke-width="wedge.L / 160" />
+      <text x="0" :y="-wedge.thin - wedge.L * 0.02" :font-size="wedge.L / 18" class="words">{{ formatLength(wedge.thin, units) }}</text><text :x="wedge.L" :y="-wedge.thick - wedge.L * 0.02" text-anchor="end" :font-size="wedge.L / 18" class="words">{{ formatLength(wedge.thick, units) }}</text>
+      <text :x="wedge.L / 2" :y="wedge.L * 0.07" text-anchor="middle" :font-size="wedge.L / 18" class="words">{{ formatLength(wedge.L, units) }}</text>
+    </svg>
+    <figcaption class="soft small">From the side, true proportions; the thick side points where the hull rises fastest.</figcaption>
+  </figure>
+  <figure v-else-if="cure">
+    <svg viewBox="-14 -112 250 138" class="pattern" role="img" aria-label="Depth cured against time">
+      <path d="M0 -100V0H220" fill="none" stroke="var(--ink)" /><polyline :points="cure.points" fill="none" stroke="var(--tide)" stroke-width="2.5" />
+      <path d="M0 -100H220" stroke="var(--buoy)" stroke-dasharray="4 3" /><text x="4" y="-103" class="words" font-size="9">{{ formatLength(cure.path, units) }}: the whole path</text><text x="220" y="11" text-anchor="end" class="words" font-size="9">{{ cure.days }} days</text><text x="0" y="11" class="words" font-size="9">0</text>
+    </svg>
+    <figcaption class="soft small">Depth cured against time: it grows with the square root of the days.</figcaption>
+  </figure>
   <figure v-else-if="free">
     <svg viewBox="-120 -120 240 240" class="pattern" role="img" aria-label="Clocking dial seen from inside">
       <circle r="100" fill="var(--short-ground)" stroke="var(--ink)" /><path v-for="f in free" :key="f[0]" :d="arc(f[0], f[1], 100)" fill="var(--tide-soft)" stroke="var(--tide)" />
@@ -80,5 +103,6 @@ watch(() => props.answer, draw, { flush: 'post' })
 figure { margin: 0; }
 .chart { height: 260px; position: relative; }
 canvas { max-width: 100%; }
+text.words { fill: var(--ink); font-family: var(--figures); }
 .pattern { width: 100%; max-height: 260px; }
 </style>

@@ -56,3 +56,9 @@ export function blankOf(s: Schema): unknown {
   if (s.type === 'object') return Object.fromEntries((s.required ?? []).filter((k) => s.properties?.[k]?.default === undefined).map((k) => [k, blankOf(s.properties![k]!)]))
   return s.type === 'boolean' ? false : s.type === 'string' ? '' : s.type === 'number' || s.type === 'integer' ? 1 : null
 }
+
+/** What a code of an answer means, in words. */
+export const CODE_WORDS: Record<string, string> = {
+  system: 'BSP and NP threads differ in angle and diameter', size: 'the two sizes differ', 'binds-in-taper': 'a parallel thread binds in a taper and cracks there', 'taper-in-parallel': 'a taper in a parallel thread may bottom or weep', bottoms: 'the tail stops on the seat first', 'few-turns': 'fewer than five turns are engaged',
+  'too-cold': 'below the temperature at which it cures', 'too-hot': 'over the temperature at which it can be worked', 'pot-life': 'the pot gels before the work is done', 'dew-point': 'less than 3 K over the dew point: the surface is wet or about to be', 'near-dew': 'within 1 K of the least margin', falling: 'the surface is cooling, which asks for 6 K in hand',
+}
