@@ -171,6 +171,48 @@ test('keys: find anything, size it, neighbours, help', async ({ page }) => {
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
 })
 
+test('a quick sum on its own: found by a fitter\u2019s words, refused beside the field, shared by a link', async ({ page }) => {
+  await enter(page)
+  await page.goto('/reference/sums')
+  await page.getByLabel('Find a sum').fill('how many tubes')
+  await page.getByRole('link', { name: 'How much sealant' }).click()
+  await expect(page.locator('[data-test=sum-tubes300]')).toHaveText('1')
+  const bolt = page.getByLabel('bolt diameter')
+  await bolt.fill('40')
+  await expect(page.getByRole('alert').first()).toContainText('does not pass')
+  await expect(bolt).toHaveValue('40')
+  await bolt.fill('3/8')
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await expect(page).toHaveURL(/in=/)
+  const volume = await page.locator('[data-test=sum-volumeMl]').textContent()
+  await page.goto(page.url())
+  await expect(page.locator('[data-test=sum-volumeMl]')).toHaveText(volume!)
+  // A heavy one runs beside the screen and draws its picture.
+  await page.getByLabel('Find a sum').fill('deck patch')
+  await page.getByRole('link', { name: 'How a deck patch bends' }).click()
+  await expect(page.getByRole('img', { name: 'Deflection of the patch' })).toBeVisible()
+  await expect(page.locator('[data-test=sum-maxDeflectionMm]')).toContainText('8.68')
+  await page.getByLabel('Find a sum').fill('if it lets go')
+  await page.getByRole('link', { name: 'If it lets go' }).click()
+  await expect(page.getByRole('img', { name: 'Level, inflow and outflow against time' })).toBeVisible()
+})
+
+test('a value measured by the yard stands in for the table, and the bench says so', async ({ page }) => {
+  await enter(page)
+  await page.goto('/reference/cores')
+  const yard = page.getByRole('region', { name: 'The yard\u2019s own values' })
+  await yard.getByLabel('Measured', { exact: true }).fill('2.6')
+  await yard.getByLabel('How it was measured').fill('coupon from the cut-out')
+  await yard.getByRole('button', { name: 'Use our value' }).click()
+  await expect(yard.getByRole('row').filter({ hasText: 'coupon from the cut-out' })).toContainText('2.6 MPa')
+  await page.goto('/boat/fulmars-reach')
+  await place(page, 'HG-C250', '2300', '420', 'Cleat on measured balsa')
+  await expect(check(page, 'punching-core')).toContainText('own core shear strength of 2.6 MPa')
+  await page.goto('/reference/cores')
+  await yard.getByRole('button', { name: 'Back to the table' }).click()
+  await expect(yard).toContainText('None yet')
+})
+
 test('signing out shuts the API', async ({ page }) => {
   await enter(page)
   expect((await page.request.get('/api/boats')).status()).toBe(200)
@@ -188,7 +230,7 @@ test('no serious fault for those who cannot see or point, in either theme', asyn
   await enter(page)
   const fitting = await page.evaluate(async () => ((await (await fetch('/api/boats/fulmars-reach')).json()) as { fittings: { id: string }[] }).fittings[0]!.id)
   for (const dim of [false, true]) {
-    for (const path of ['/boat/fulmars-reach', `/bench/${fitting}`, '/register/16', '/stores', '/reference/sealants']) {
+    for (const path of ['/boat/fulmars-reach', `/bench/${fitting}`, '/register/16', '/stores', '/reference/cores', '/reference/sums/chainplate']) {
       await page.goto(path)
       await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
       await expect(page.locator('main.place :is(h1, h2)').first()).toBeVisible()

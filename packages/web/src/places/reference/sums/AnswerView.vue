@@ -19,6 +19,7 @@ function shown(key: string, v: unknown): string {
     const { unit, kind } = fieldWords(key)
     return formatQuantity(v, kind === 'angle' ? 'deg' : kind === 'temperature' ? '\u00b0C' : unit, props.units)
   }
+  if (Array.isArray(v) && v.length && v.every((x) => x !== null && typeof x === 'object' && 'text' in x)) return v.map((x) => (x as { text: string }).text).join(' ')
   if (Array.isArray(v)) return v.every(scalar) ? v.map((x) => shown(key, x)).join(', ') || 'none' : `${v.length}`
   if (typeof v === 'object') return flat(v).map(([k, x]) => `${fieldWords(k).label} ${shown(k, x)}`).join(', ')
   return choiceWords(v)
