@@ -2,13 +2,13 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { proxy, wrap } from 'comlink'
-import { CalcError, EXAMPLES, cautionsFor } from '@north-tide/core'
+import { CalcError, EXAMPLES, cautionsFor, sayIn, structureSchema, withYardValues } from '@north-tide/core'
 import { CALCULATORS, describeCalculators, runNamed } from '@north-tide/core/registry'
 import { useBoats } from '../../../stores/boats'
 import AnswerView from './AnswerView.vue'
 import SchemaField from './SchemaField.vue'
 import SumPicture from './SumPicture.vue'
-import { branchOf, branchesOf, type Schema } from './words'
+import { branchesOf, type Schema } from './words'
 
 /** Sums that may take longer than a keystroke go to a worker, with progress and a way to stop. */
 const HEAVY = ['deck-patch', 'plan', 'panel', 'spacing', 'opening-edge']
@@ -46,8 +46,14 @@ onUnmounted(() => {
   stop()
   clearTimeout(timer)
 })
+/** What the yard measured itself counts here too, and is said. */
+const replaced = ref<string[]>([])
 async function work() {
   const given = JSON.parse(JSON.stringify(input.value)) as Record<string, unknown>
+  const known = structureSchema.safeParse(given.structure)
+  const own = known.success ? withYardValues(known.data, boats.yard) : null
+  replaced.value = own?.replaced.map((r) => r.text) ?? []
+  if (own?.replaced.length) given.structure = own.structure
   if (!HEAVY.includes(calc.value.name)) {
     try {
       answer.value = runNamed(calc.value.name, given) as Record<string, unknown>
@@ -93,12 +99,8 @@ async function copy(what: string, text: string) {
 const print = () => window.print()
 const here = () => `${location.origin}/reference/sums/${calc.value.name}?in=${pack(input.value)}`
 const atError = computed(() => (error.value ? { path: error.value.path, message: error.value.message } : null))
-/** A refusal that no field shows. */
-const loose = computed(() => error.value !== null)
 const caution = cautionsFor([])[0]!
-const top = computed(() => ({ ...schema.value, type: 'object', ...(branchesOf(schema.value) ? {} : {}) }) as Schema)
-const shape = computed(() => { const b = branchesOf(schema.value); return b ? b[branchOf(b, input.value)]! : schema.value })
-defineExpose({ shape })
+const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
 </script>
 
 <template>
@@ -116,8 +118,9 @@ defineExpose({ shape })
       <div class="both">
         <form class="fields" aria-label="Given" @submit.prevent="work"><SchemaField :key="calc.name" :schema="top" :model-value="input" name="" path="" :units="boats.units" required :error="atError" @update:model-value="change" /></form>
         <div class="out">
-          <p v-if="loose" class="refused" role="alert"><strong>{{ error!.path || 'This' }}:</strong> {{ error!.message }}.<span v-if="answer" class="soft"> Below stands the last answer.</span></p>
+          <p v-if="error" class="refused" role="alert"><strong>{{ error.path || 'This' }}:</strong> {{ error.message }}.<span v-if="answer" class="soft"> Below stands the last answer.</span></p>
           <p v-if="progress !== null" role="status"><progress :value="progress" max="1" aria-label="Progress"></progress> <button class="act" @click="stop">Stop</button></p>
+          <p v-for="r in replaced" :key="r" class="small"><strong>{{ sayIn(r, boats.units) }}</strong></p>
           <template v-if="answer"><SumPicture :name="calc.name" :answer="answer" :input="input" :units="boats.units" /><AnswerView :answer="answer" :units="boats.units" /></template>
           <p class="soft small">{{ caution.text }}</p>
         </div>
