@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CalcError, invalid } from './errors'
+import { quietly, rank, type Check } from './verdict/check'
 
 /** One entry of the registry: validated input to one output, pure. The Zod schemas are the single truth for REST, command line, forms and docs. */
 export interface Calculator<I = unknown, O = unknown> {
@@ -12,6 +13,16 @@ export interface Calculator<I = unknown, O = unknown> {
   input: z.ZodType<I>
   output: z.ZodType<O>
   run: (input: I) => O
+  /** changes of one input that are tried where a check does not hold */
+  tries?: (input: I) => Attempt<I>[]
+}
+
+/** One changed input, in words and as the fields that change. */
+export interface Attempt<I> {
+  id: string
+  text: string
+  change: Record<string, unknown>
+  input: I
 }
 
 export function defineCalculator<IS extends z.ZodType, OS extends z.ZodType>(def: {
@@ -22,6 +33,7 @@ export function defineCalculator<IS extends z.ZodType, OS extends z.ZodType>(def
   input: IS
   output: OS
   run: (input: z.output<IS>) => z.output<OS>
+  tries?: (input: z.output<IS>) => Attempt<z.output<IS>>[]
 }): Calculator<z.output<IS>, z.output<OS>> {
   return def as unknown as Calculator<z.output<IS>, z.output<OS>>
 }
@@ -110,7 +122,35 @@ export function parseInput<I>(schema: z.ZodType<I>, raw: unknown): I {
 
 /** Validates, runs, and refuses an answer that is not finite. Throws CalcError and nothing else for a user's mistake. */
 export function calculate<I, O>(calc: Calculator<I, O>, raw: unknown): O {
-  const out = calc.run(parseInput(calc.input, raw))
+  const input = parseInput(calc.input, raw)
+  const out = calc.run(input)
   if (!allFinite(out)) throw invalid('', 'These figures are too large or too small to compute with; the answer would not be finite')
+  if (calc.tries) addRemedies(calc as Required<Calculator<I, O>>, input, out)
   return out
+}
+
+interface Judged {
+  checks?: Check[]
+}
+const MOST_REMEDIES = 3
+
+/** Where a check does not hold, the changes that would help it, each judged by the calculator itself. */
+function addRemedies<I, O>(calc: Required<Calculator<I, O>>, input: I, out: O): void {
+  const weak = (out as Judged).checks?.filter((c) => c.verdict === 'short' || c.verdict === 'tight') ?? []
+  if (!weak.length) return
+  for (const attempt of calc.tries(input)) {
+    if (weak.every((c) => c.remedies.length >= MOST_REMEDIES)) return
+    let after: Judged
+    try {
+      after = quietly(() => calc.run(attempt.input)) as Judged
+    } catch (error) {
+      if (error instanceof CalcError) continue
+      throw error
+    }
+    for (const c of weak) {
+      const same = after.checks?.find((x) => x.id === c.id)
+      if (!same || c.remedies.length >= MOST_REMEDIES || rank(same.verdict) <= rank(c.verdict)) continue
+      c.remedies.push({ id: attempt.id, text: attempt.text, change: attempt.change, utilisation: same.utilisation, verdict: same.verdict })
+    }
+  }
 }

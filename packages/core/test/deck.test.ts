@@ -133,6 +133,18 @@ describe('errors come with code and path', () => {
   })
 })
 
+it('a calculator on its own offers remedies that it has judged itself', () => {
+  const input = plate({ plate: { material: 'g10', lengthMm: 200, widthMm: 110, thicknessMm: 3 } })
+  const thin = run<{ checks: { id: string; utilisation: number; verdict: string; remedies: { change: Record<string, number>; utilisation: number; verdict: string }[] }[] }>('backing-plate', input)
+  const span = thin.checks.find((c) => c.id === 'plate-span')!
+  expect(span.verdict).toBe('short')
+  expect(span.remedies.length).toBeGreaterThan(0)
+  for (const r of span.remedies) {
+    const again = run<typeof thin>('backing-plate', plate({ plate: { material: 'g10', lengthMm: 200, widthMm: 110, thicknessMm: r.change['plate.thicknessMm'] } }))
+    expect(again.checks.find((c) => c.id === 'plate-span')!.utilisation).toBe(r.utilisation)
+  }
+})
+
 describe('sealants', () => {
   const ask = (over: object) => run<{ best: string | null; choices: { id: string; score: number; verdict: string }[] }>('sealant-choice', { place: 'above', joint: 'deck-hardware', faces: ['stainless', 'gelcoat'], ...over })
   it('a fits always stands before a fits-with-care, and that before a refused', () => {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { defineCalculator } from '../calculator'
 import { CalcError } from '../errors'
 import { outlineSchema } from '../geometry/outline'
-import { GRADE_IDS, SIZES, SIZE_IDS } from '../materials/fasteners'
+import { GRADE_IDS, SIZES, SIZE_IDS, largerSizes } from '../materials/fasteners'
 import { loadedThickness, strengthsOf, structureSchema } from '../materials/structure'
 import { checkSchema, dutySchema, factorsSchema, nonNegative, positive, verdictSchema } from '../schema'
 import { check, governing, say, step, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
@@ -128,6 +128,11 @@ export const jointCheck = defineCalculator({
   words: ['bearing', 'shear-out', 'edge distance', 'spacing', 'punching', 'crush', 'pull-out'],
   input,
   output,
+  tries: (v) => [
+    ...largerSizes(v.bolt.size).map((size) => ({ id: `size-${size}`, text: `${size} bolts`, change: { 'bolt.size': size }, input: { ...v, bolt: { ...v.bolt, size, holeMm: undefined } } })),
+    ...(v.plate && 'lengthMm' in v.plate ? [20, 40, 80, 120].map((g) => { const plate = { lengthMm: (v.plate as { lengthMm: number }).lengthMm + g, widthMm: (v.plate as { widthMm: number }).widthMm + g }; return { id: `plate-${g}`, text: `a plate of ${plate.lengthMm} \u00d7 ${plate.widthMm} mm`, change: { plate }, input: { ...v, plate } } }) : []),
+    ...(!v.plate && v.washer === 'plain' ? [{ id: 'washer-large', text: 'large washers', change: { washer: 'large' }, input: { ...v, washer: 'large' as const } }] : []),
+  ],
   run: (v) => {
     const checks = jointChecks(v)
     return { checks, verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)!.id }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { defineCalculator } from '../calculator'
-import { GRADES, GRADE_IDS, SIZES, SIZE_IDS, type GradeId } from '../materials/fasteners'
+import { GRADES, GRADE_IDS, SIZES, SIZE_IDS, largerSizes, type GradeId } from '../materials/fasteners'
 import { checkSchema, dutySchema, factorsSchema, nonNegative, verdictSchema, workingSchema } from '../schema'
 import { check, say, step, type Check } from '../verdict/check'
 import { factorsFor } from '../verdict/factors'
@@ -63,6 +63,10 @@ export const fastener = defineCalculator({
   words: ['bolt', 'torque', 'preload', 'shear', 'tension', 'galling', 'how tight'],
   input,
   output,
+  tries: (v) => [
+    ...largerSizes(v.size).map((size) => ({ id: `size-${size}`, text: `${size} instead`, change: { size }, input: { ...v, size } })),
+    ...(v.grade === 'A4-80' ? [] : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} instead`, change: { grade: 'A4-80' }, input: { ...v, grade: 'A4-80' as const } }]),
+  ],
   run: (v) => {
     const factor = factorsFor(v.duty, v.factors).metal
     const c = boltCapacities(v.size, v.grade, v.threadsInShear)

@@ -59,6 +59,12 @@ export const SIZE_IDS = Object.keys(SIZES) as [string, ...string[]]
 export const METRIC_IDS = SIZE_IDS.filter((s) => SIZES[s]!.system === 'metric')
 export const INCH_IDS = SIZE_IDS.filter((s) => SIZES[s]!.system === 'inch')
 
+/** Larger sizes of the same thread system, the next first. */
+export function largerSizes(id: string): string[] {
+  const all = SIZES[id]!.system === 'metric' ? METRIC_IDS : INCH_IDS
+  return all.slice(all.indexOf(id) + 1)
+}
+
 /** Yield or proof, ultimate and E in MPa. */
 export const GRADES = {
   'A4-70': { title: '316 stainless A4-70', proofMPa: 450, ultimateMPa: 700, eMPa: 193000, stainless: true, where: 'above the waterline; the usual choice' },

@@ -3,7 +3,7 @@ import { defineCalculator } from '../calculator'
 import { CalcError, invalid } from '../errors'
 import { areaOf, boundsOf, contains, longestLink, outlineSchema, type Outline } from '../geometry/outline'
 import { SIZES, SIZE_IDS } from '../materials/fasteners'
-import { PLATES, PLATE_IDS, stockThickness } from '../materials/plates'
+import { PLATES, PLATE_IDS, STOCK_THICKNESS, stockThickness } from '../materials/plates'
 import { structureSchema } from '../materials/structure'
 import { checkSchema, dutySchema, factorsSchema, nonNegative, positive, verdictSchema } from '../schema'
 import { check, governing, say, step, worstVerdict, type Check } from '../verdict/check'
@@ -174,5 +174,9 @@ export const backingPlate = defineCalculator({
   words: ['backing plate', 'thickness', 'overhang', 'G10', 'pad', 'how thick', 'how big'],
   input,
   output,
+  tries: (v) => [
+    ...STOCK_THICKNESS.filter((t) => t > v.plate.thicknessMm).map((t) => ({ id: `thickness-${t}`, text: `${t} mm thick`, change: { 'plate.thicknessMm': t }, input: { ...v, plate: { ...v.plate, thicknessMm: t } } })),
+    ...(['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== v.plate.material).map((m) => ({ id: `material-${m}`, text: PLATES[m].title, change: { 'plate.material': m }, input: { ...v, plate: { ...v.plate, material: m } } })),
+  ],
   run: backingPlateOf,
 })

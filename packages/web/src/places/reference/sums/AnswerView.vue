@@ -37,7 +37,7 @@ const MOST_ROWS = 60
     <p v-else-if="answer.because">{{ sayIn(String(answer.because), units) }}</p>
     <ul v-if="codes.length" class="codes"><li v-for="c in codes" :key="c"><strong>{{ choiceWords(c) }}</strong>: {{ CODE_WORDS[c] ?? 'see the reason above' }}.</li></ul>
     <ul v-if="checks.length" class="checks">
-      <li v-for="c in checks" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /><span><strong>{{ WORD[c.verdict] }}: {{ c.title }}</strong> <span class="soft">{{ sayIn(c.because, units) }}<template v-if="c.assumed.length"> Leans on an estimate: {{ c.assumed.map(estimateSaid).join(', ') }}.</template></span></span><span class="figure">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span></li>
+      <li v-for="c in checks" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /><span><strong>{{ WORD[c.verdict] }}: {{ c.title }}</strong> <span class="soft">{{ sayIn(c.because, units) }}<template v-if="c.assumed.length"> Leans on an estimate: {{ c.assumed.map(estimateSaid).join(', ') }}.</template></span><span v-if="c.remedies.length"> Would help: {{ c.remedies.map((r) => `${sayIn(r.text, units)} → ${r.utilisation === null ? r.verdict : r.utilisation.toFixed(2)}`).join('; ') }}.</span></span><span class="figure">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span></li>
     </ul>
     <table class="rows figures"><tbody><tr v-for="[k, v] in figures" :key="k"><td>{{ fieldWords(k).label }}</td><td class="figure" :data-test="`sum-${k}`">{{ shown(k, v) }}</td></tr></tbody></table>
     <div v-for="t in tables" :key="t.name" class="wide">
