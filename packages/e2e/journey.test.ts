@@ -236,6 +236,8 @@ test('no serious fault for those who cannot see or point, in either theme', asyn
       await expect(page.locator('main.place :is(h1, h2)').first()).toBeVisible()
       expect(await seriousFaults(page), `${path} ${dim ? 'dim' : 'day'}`).toEqual([])
     }
-    await page.getByRole('button', { name: 'Dim' }).click({ timeout: 2000 }).catch(() => undefined)
+    if (dim) continue
+    await page.getByRole('button', { name: 'Dim' }).click()
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim')
   }
 })

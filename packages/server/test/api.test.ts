@@ -160,6 +160,19 @@ it('a value that the yard measured stands for the table\u2019s, is said where it
   expect(await verdicts()).toEqual(before)
 })
 
+it('a lot past its date is tested first, and the test is on record', async () => {
+  interface LotRow { id: number; code: string; testedOn: string | null; testNote: string }
+  const old = (await fitter.ask<LotRow[]>('GET', '/api/lots')).body.find((l) => l.code === 'TC-EP-2054')!
+  expect(old.testedOn).toBeNull()
+  expect((await fitter.ask('POST', `/api/lots/${old.id}/test`, { note: ' ' })).body.error.path).toBe('note')
+  expect((await fitter.ask('POST', '/api/lots/99999/test', { note: 'x' })).status).toBe(404)
+  const apprentice = await new Someone(app.base).signIn('apprentice')
+  expect((await apprentice.ask('POST', `/api/lots/${old.id}/test`, { note: 'fine' })).status).toBe(403)
+  const after = (await fitter.ask<LotRow[]>('POST', `/api/lots/${old.id}/test`, { note: 'cup hard overnight' })).body.find((l) => l.id === old.id)!
+  expect(after.testedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
+  expect(after.testNote).toContain('cup hard overnight')
+})
+
 describe('the register', () => {
   interface Record_ {
     id: number

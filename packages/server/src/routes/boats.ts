@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { rejudgeAll } from '../services/fittings'
 import { dropYardValue, setYardValue, yardValues } from '../services/yard'
-import { boatPicture, catalogue, listBoats, listLots } from '../services/boats'
+import { boatPicture, catalogue, listBoats, listLots, recordLotTest } from '../services/boats'
 
 export function boatRoutes(): Router {
   const r = Router()
@@ -16,5 +16,6 @@ export function boatRoutes(): Router {
       await rejudgeAll()
       res.json(values)
     })
+  r.post('/lots/:id/test', async (req, res) => void res.json(await recordLotTest(req.session.account!, Number(req.params.id), req.body)))
   return r
 }

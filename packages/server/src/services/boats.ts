@@ -1,4 +1,5 @@
-import { CATALOGUE, holeLabel, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
+import { z } from 'zod'
+import { CATALOGUE, holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
 import { forbidden, notFound } from '../errors'
 import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
@@ -57,6 +58,18 @@ export async function boatPicture(who: Account, id: string) {
 export const plainHoles = (holes: { number: number; xMm: number; yMm: number }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm }))
 
 export const catalogue = () => CATALOGUE
+
+const lotTest = z.strictObject({ note: z.string().trim().min(1).max(300) })
+
+/** A bead or a cup tried before a doubtful lot is used; the gates ask for it. */
+export async function recordLotTest(who: Account, id: number, body: unknown) {
+  if (who.role === 'owner' || who.role === 'apprentice') throw forbidden('A fitter or the manager vouches for a lot')
+  const { note } = parseInput(lotTest, body)
+  const lot = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Lot.findByPk(id) : null
+  if (!lot) throw notFound('lot')
+  await lot.update({ testedOn: new Date().toISOString().slice(0, 10), testNote: `${note}, ${who.name}` })
+  return listLots(who)
+}
 
 export async function listLots(who: Account) {
   if (who.role === 'owner') throw forbidden('The stores are the yard\u2019s own')

@@ -16,6 +16,19 @@ async function load() {
   }
 }
 onMounted(load)
+const testing = ref<number | null>(null)
+const note = ref('')
+async function tested(id: number) {
+  try {
+    lots.value = await api<Lot[]>('POST', `/lots/${id}/test`, { note: note.value })
+    testing.value = null
+    note.value = ''
+    said.value = ''
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'The test was not recorded'
+  }
+}
+const doubtful = (l: Lot) => (days(l) < 0 || l.storedHot) && !l.testedOn
 const days = (l: Lot) => dayjs(l.expiresOn).diff(dayjs().startOf('day'), 'day')
 const word = (l: Lot) => (days(l) < 0 ? `past its date by ${-days(l)} days` : days(l) < 30 ? `${days(l)} days left` : 'in date')
 const sorted = computed(() => (lots.value ?? []).slice().sort((a, b) => days(a) - days(b)))
@@ -26,17 +39,20 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
   <div class="stores">
     <header><h1>Stores</h1><p class="soft">Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so that a bad one is found again.</p></header>
     <p v-if="said" class="alarm" role="alert">{{ said }} <button class="act" @click="load">Try again</button></p>
-    <table v-else-if="sorted.length" class="rows">
+    <table v-if="sorted.length" class="rows">
       <thead><tr><th>Lot</th><th>What</th><th>On hand</th><th>Opened</th><th>Use by</th><th>State</th></tr></thead>
       <tbody>
         <tr v-for="l in sorted" :key="l.id">
           <td class="figure">{{ l.code }}</td><td>{{ l.title }}<span v-if="care(l)" class="soft small"> · keep away before cure: {{ care(l) }}</span></td><td>{{ l.onHand }}</td>
           <td class="figure">{{ l.openedOn ? dayjs(l.openedOn).format('D MMM YYYY') : 'sealed' }}</td><td class="figure">{{ dayjs(l.expiresOn).format('D MMM YYYY') }}</td>
-          <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">{{ word(l) }}{{ l.storedHot ? ', stored hot' : '' }}{{ (days(l) < 0 || l.storedHot) && !l.testedOn ? ': test a bead or a cup first' : '' }}</td>
+          <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">{{ word(l) }}{{ l.storedHot ? ', stored hot' : '' }}{{ (days(l) < 0 || l.storedHot) && !l.testedOn ? ': test a bead or a cup first' : '' }}<span v-if="l.testedOn" class="soft"> · tested {{ dayjs(l.testedOn).format('D MMM YYYY') }}: {{ l.testNote }}</span>
+            <button v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">Record a test</button>
+            <form v-if="testing === l.id" @submit.prevent="tested(l.id)"><label :for="`test-${l.id}`">What the bead or cup did</label> <input :id="`test-${l.id}`" v-model="note" class="entry" maxlength="300" /> <button class="act main" type="submit" :disabled="!note.trim()">Record</button></form>
+          </td>
         </tr>
       </tbody>
     </table>
-    <p v-else class="soft">{{ lots ? 'No lot is in the stores yet.' : 'Looking …' }}</p>
+    <p v-else-if="!said" class="soft">{{ lots ? 'No lot is in the stores yet.' : 'Looking …' }}</p>
   </div>
 </template>
 
