@@ -49,7 +49,9 @@ row('growth from 32 to 96, power of the unknowns', growth.toFixed(2), 'aim 1.5')
 
 const { create, all } = await import('mathjs')
 const math = create(all)
-for (const n of [12, 20]) {
+/** Of the package's own fill-reducing orders the one that is fastest on these matrices. */
+const GENERAL_ORDER = 2
+for (const n of [20, 40]) {
   const m = b.sameMatrix(n)
   const sparse = math.sparse()
   sparse.resize([m.unknowns, m.unknowns])
@@ -66,7 +68,7 @@ for (const n of [12, 20]) {
   const A = new math.SparseMatrix({ values, index, ptr, size: [m.unknowns, m.unknowns] })
   const rhs = math.matrix([...m.rhs].map((v) => [v]))
   const t0 = performance.now()
-  const theirs = math.lusolve(math.slu(A, 1, 1e-3), rhs)
+  const theirs = math.lusolve(math.slu(A, GENERAL_ORDER, 1e-3), rhs)
   const general = performance.now() - t0
   const t = b.timed(5, () => m.ours(), 1)
   const mine = m.ours()

@@ -2,8 +2,9 @@ import { Sequelize } from 'sequelize'
 import { Umzug, type UmzugStorage } from 'umzug'
 import { up as first } from './migrations/001-first'
 import { up as yardValues } from './migrations/002-yard-values'
+import { up as yardKinds } from './migrations/003-yard-kinds'
 
-const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }]
+const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }]
 
 export function connect(url: string): Sequelize {
   return new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10, idle: 10_000, acquire: 10_000 }, define: { underscored: true, timestamps: false } })

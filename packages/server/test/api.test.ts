@@ -157,6 +157,11 @@ it('a value that the yard measured stands for the table\u2019s, is said where it
   expect((await fitter.ask('PUT', '/api/yard-values', { ...weak, field: 'colour' })).body.error.path).toBe('field')
   expect((await fitter.ask('PUT', '/api/yard-values', { ...weak, value: -1 })).body.error.path).toBe('value')
   await fitter.ask('DELETE', '/api/yard-values', { kind: 'core', material: 'balsa-150', field: 'shearMPa' })
+  for (const [kind, material, field, value] of [['plate', 'g10', 'strengthMPa', 20], ['sealant', 'butyl', 'movement', 0.01], ['line', 'nylon-3', 'newtonPerMm2', 40]] as const) {
+    expect((await fitter.ask('PUT', '/api/yard-values', { kind, material, field, value, reason: 'pulled' })).status).toBe(200)
+    if (kind === 'plate') expect(await verdicts()).not.toEqual(before)
+    await fitter.ask('DELETE', '/api/yard-values', { kind, material, field })
+  }
   expect(await verdicts()).toEqual(before)
 })
 

@@ -19,6 +19,8 @@ const input = z.strictObject({
   load: z.enum(['none', 'some', 'structural']).default('none'),
   tempC: z.number().min(-30).max(60).default(18),
   humidityPct: z.number().min(0).max(100).default(60),
+  /** values measured in place of the table's */
+  measured: z.array(z.strictObject({ sealant: z.enum(SEALANT_IDS), bondMPa: positive().optional(), movement: nonNegative().optional() })).optional(),
 })
 const reasonSchema = z.object({ code: z.string(), effect: z.enum(['refuse', 'care', 'note']), text: z.string() })
 const fit = z.enum(['fits', 'fits-with-care', 'refused'])
@@ -43,8 +45,14 @@ const WAXY = ['polyethylene', 'acetal']
 
 const loadOf = (v: Input) => (v.joint === 'structural-bond' ? 'structural' : v.load)
 
+const rowOf = (id: SealantId, v: Input) => {
+  const own = v.measured?.find((m) => m.sealant === id)
+  const table = sealant(id)
+  return own ? { ...table, bondMPa: own.bondMPa ?? table.bondMPa, movement: own.movement ?? table.movement } : table
+}
+
 function reasonsFor(id: SealantId, v: Input): Reason[] {
-  const s = sealant(id)
+  const s = rowOf(id, v)
   const has = (faces: string[]) => v.faces.some((f) => faces.includes(f))
   const pu = s.family === 'polyurethane'
   const hybrid = s.family === 'hybrid'
@@ -66,7 +74,7 @@ function reasonsFor(id: SealantId, v: Input): Reason[] {
     if (v.movementMm > 0) add('no-movement', 'refuse', 'The joint moves and this sets hard.')
   } else {
     const takes = s.movement * v.gapMm
-    if (v.movementMm > takes) add('movement', v.movementMm > 2 * takes ? 'refuse' : 'care', `The joint moves ${say(v.movementMm)} mm; a ${say(v.gapMm)} mm bead takes ${say(takes)} mm. A bead of ${say(v.movementMm / s.movement)} mm would do.`)
+    if (v.movementMm > takes) add('movement', v.movementMm > 2 * takes ? 'refuse' : 'care', `The joint moves ${say(v.movementMm)} mm; a ${say(v.gapMm)} mm bead takes ${say(takes)} mm. ${s.movement > 0 ? `A bead of ${say(v.movementMm / s.movement)} mm would do.` : 'It takes none.'}`)
   }
   if (load === 'structural') {
     const refuseUnder = v.joint === 'structural-bond' ? 3.0 : 1.0
@@ -91,7 +99,7 @@ function reasonsFor(id: SealantId, v: Input): Reason[] {
 }
 
 function scoreOf(id: SealantId, v: Input): number {
-  const s = sealant(id)
+  const s = rowOf(id, v)
   const measures: [number, number][] = [
     [WEIGHT.movement, v.movementMm === 0 ? 1 : Math.min(1, (s.movement * v.gapMm) / v.movementMm)],
     [WEIGHT.bond, Math.min(1, s.bondMPa / BOND_NEED[loadOf(v)])],

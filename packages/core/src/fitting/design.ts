@@ -87,17 +87,3 @@ export type Design = z.output<typeof designSchema>
 export function upgradeDesign(raw: unknown): unknown {
   return raw
 }
-
-/** Sets one dotted path in a copy, leaving the rest shared. */
-export function withChange(design: Design, change: Record<string, unknown>): Design {
-  let out: unknown = design
-  for (const [path, value] of Object.entries(change)) out = setAt(out, path.split('.'), value)
-  return out as Design
-}
-function setAt(target: unknown, keys: string[], value: unknown): unknown {
-  if (keys.length === 0) return value
-  const [key, ...rest] = keys
-  const copy: Record<string, unknown> | unknown[] = Array.isArray(target) ? [...target] : { ...(target as object) }
-  ;(copy as Record<string, unknown>)[key!] = setAt((copy as Record<string, unknown>)[key!], rest, value)
-  return copy
-}

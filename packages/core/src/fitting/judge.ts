@@ -10,7 +10,7 @@ import { areaOf, boundsOf, contains, perimeterOf } from '../geometry/outline'
 import { SIZES } from '../materials/fasteners'
 import { sealant as sealantRow } from '../materials/sealants'
 import { fullThickness } from '../materials/structure'
-import { withYardValues, type YardValue } from '../materials/yard'
+import { withYardValues, yardLine, yardPlate, yardSealants, type YardValue } from '../materials/yard'
 import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
 import { check, governing, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { designLoadOf, type LoadDirection } from '../load/design-load'
@@ -75,11 +75,11 @@ const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Pick
 })
 
 /** Without the deck behind it the plate's own bending is judged and nothing is suggested, which is all that a search needs. */
-function plateOutput(d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group'> | null, withDeck: boolean): PlateOutput | null {
+function plateOutput(d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group'> | null, withDeck: boolean, own: { strengthMPa?: number; eMPa?: number }): PlateOutput | null {
   if (!d.plate) return null
   const { material, lengthMm, widthMm, thicknessMm, bedGapMm } = d.plate
   return backingPlateOf({
-    duty: d.duty, plate: { material, lengthMm, widthMm, thicknessMm }, bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0 })),
+    duty: d.duty, plate: { material, lengthMm, widthMm, thicknessMm, ...own }, bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0 })),
     bolt: { size: d.bolt.size, preloadN }, washer: d.bolt.nutWasher, structural: true, belowWaterline: d.place.belowWaterline, bedGapMm, ...(withDeck ? { structure: d.structure, plug } : {}),
   })
 }
@@ -88,9 +88,9 @@ const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material
 const GENTLE = 0.9
 
 /** The pull of a snug bolt that deck and plate can bear at 0.90 of what they are allowed, N; Infinity where nothing limits it (2.3). */
-function deckLimit(d: Design, plug: Plug | undefined): number {
+function deckLimit(d: Design, plug: Plug | undefined, own: { strengthMPa?: number; eMPa?: number }): number {
   const trial = 1000
-  const checks = [...jointChecks(jointInput(d, plug, trial, null)).filter((c) => c.id.startsWith('crush')), ...(plateOutput(d, plug, trial, null, false)?.checks ?? []).filter((c) => PLATE_ONLY.includes(c.id))]
+  const checks = [...jointChecks(jointInput(d, plug, trial, null)).filter((c) => c.id.startsWith('crush')), ...(plateOutput(d, plug, trial, null, false, own)?.checks ?? []).filter((c) => PLATE_ONLY.includes(c.id))]
   const most = checks.reduce((m, c) => Math.max(m, c.utilisation ?? 0), 0)
   return most > 0 ? (trial * GENTLE) / most : Infinity
 }
@@ -148,17 +148,18 @@ function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { g
 }
 
 /** The ranking depends on the bedding and the place alone, and a search changes neither. */
-const ranked = new WeakMap<Design['bedding'], { below: boolean; choice: SealantChoice }>()
+const ranked = new WeakMap<Design['bedding'], { below: boolean; yard: YardValue[]; choice: SealantChoice }>()
 
-function sealantsFor(d: Design): SealantChoice {
+function sealantsFor(d: Design, yard: YardValue[]): SealantChoice {
   const before = ranked.get(d.bedding)
-  if (before && before.below === d.place.belowWaterline) return before.choice
+  if (before && before.below === d.place.belowWaterline && before.yard === yard) return before.choice
+  const own = yardSealants(yard)
   const choice = chooseSealant({
     place: d.place.belowWaterline ? 'below' : 'above', joint: 'deck-hardware', faces: [d.bedding.baseFace, d.bedding.deckFace],
     serviceAgainYears: d.bedding.serviceAgainYears ?? undefined, movementMm: d.bedding.movementMm, gapMm: beadOf(d), sunlight: d.bedding.sunlight,
-    fuelOrSolvent: d.bedding.fuelOrSolvent, toBePainted: d.bedding.toBePainted, load: 'none', tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct,
+    fuelOrSolvent: d.bedding.fuelOrSolvent, toBePainted: d.bedding.toBePainted, load: 'none', tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct, ...(own.measured.length ? { measured: own.measured } : {}),
   })
-  ranked.set(d.bedding, { below: d.place.belowWaterline, choice })
+  ranked.set(d.bedding, { below: d.place.belowWaterline, yard, choice })
   return choice
 }
 
@@ -186,10 +187,16 @@ function estimatesOf(d: Design): string[] {
 }
 const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 'bolt-length']
 
+/** One array for all calls without any, so that what is kept by it is found again. */
+const NO_VALUES: YardValue[] = []
+
 /** Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves out the suggested plate. */
-export function judge(asked: Design, lean = false, yard: YardValue[] = []): Judgement {
-  const { structure, replaced } = withYardValues(asked.structure, yard)
-  const d = replaced.length ? { ...asked, structure } : asked
+export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES): Judgement {
+  const inDeck = withYardValues(asked.structure, yard)
+  const inLoad = yardLine(asked.load, yard)
+  const d = inDeck.replaced.length || inLoad.replaced.length ? { ...asked, structure: inDeck.structure, load: inLoad.load } : asked
+  const inPlate = d.plate ? yardPlate(d.plate.material, yard) : { row: {}, replaced: [] }
+  const replaced = [...inDeck.replaced, ...inLoad.replaced, ...inPlate.replaced, ...yardSealants(yard).replaced.filter((r) => r.sealant === d.bedding.sealant)]
   if (d.plate) {
     const rect = { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm }
     d.bolts.forEach((b, i) => {
@@ -203,7 +210,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = []): Judg
   const plug = plugOf(d, coreOutput(d, false))
   const snug = 0.4 * caps.tensionN
   const given = d.bolt.torqueNm === null ? null : (d.bolt.torqueNm * 1000) / (nutFactor(d.bolt.paste) * caps.size.diameterMm)
-  const limit = given === null ? deckLimit(d, plug) : Infinity
+  const limit = given === null ? deckLimit(d, plug, inPlate.row) : Infinity
   const preloadN = given ?? Math.min(snug, limit)
   const { load, decisive, count, swept } = shareLoads(d, preloadN)
 
@@ -221,7 +228,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = []): Judg
   }
   // Plate bending grows with the sum of max(pull, preload) alone.
   const pressed = (s: Shared) => s.group.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
-  const plate = plateOutput(d, plug, preloadN, decisive.reduce((a, b) => (pressed(b) > pressed(a) ? b : a)), !lean)
+  const plate = plateOutput(d, plug, preloadN, decisive.reduce((a, b) => (pressed(b) > pressed(a) ? b : a)), !lean, inPlate.row)
   for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) put(c)
   const crushed = [...byId.values()].some((c) => c.id.startsWith('crush') && c.id.endsWith('core') && c.verdict === 'short')
   const core = coreOutput(d, crushed)
@@ -229,7 +236,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = []): Judg
   const gripLayers = gripLayersOf(d)
   const { grip, gripCheck } = gripOf(d, gripLayers)
   put(gripCheck)
-  const choice = sealantsFor(d)
+  const choice = sealantsFor(d, yard)
   put(sealantCheck(d, choice))
 
   const estimates = estimatesOf(d)

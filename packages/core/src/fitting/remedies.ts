@@ -5,7 +5,8 @@ import { PLATES, STOCK_THICKNESS } from '../materials/plates'
 import { boundsOf } from '../geometry/outline'
 import type { YardValue } from '../materials/yard'
 import { quietly, rank, type Check, type Remedy } from '../verdict/check'
-import { withChange, type Design } from './design'
+import { withChange } from '../change'
+import { type Design } from './design'
 import { judge, type Judgement } from './judge'
 
 interface Candidate {
@@ -102,7 +103,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
 const MOST_REMEDIES = 3
 
 /** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
-export function withRemedies(d: Design, j: Judgement, yard: YardValue[] = []): Judgement {
+export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judgement {
   const before = new Map(j.checks.map((c) => [c.id, c]))
   const checks = j.checks.map((c) => {
     if (c.verdict === 'holds' || c.verdict === 'unproven') return c
@@ -126,7 +127,7 @@ export function withRemedies(d: Design, j: Judgement, yard: YardValue[] = []): J
   return { ...j, checks }
 }
 
-export function tryJudge(d: Design, yard: YardValue[] = []): Judgement | null {
+export function tryJudge(d: Design, yard?: YardValue[]): Judgement | null {
   try {
     return judge(d, true, yard)
   } catch (error) {

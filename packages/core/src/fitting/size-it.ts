@@ -3,7 +3,8 @@ import { SIZES } from '../materials/fasteners'
 import { CORES, HOLE_SAWS } from '../materials/cores'
 import type { YardValue } from '../materials/yard'
 import { say, type Check, type Verdict } from '../verdict/check'
-import { withChange, type Design } from './design'
+import { withChange } from '../change'
+import { type Design } from './design'
 import type { Judgement } from './judge'
 import { plateFor, sizesFor, tryJudge } from './remedies'
 
@@ -37,7 +38,7 @@ export function massOf(d: Design, j: Judgement | null): number {
 
 const acceptable = (checks: Check[], untouchable: Set<string>) => checks.every((c) => c.verdict === 'holds' || untouchable.has(c.id))
 
-function options(d: Design, yard: YardValue[]): Design[] {
+function options(d: Design, yard: YardValue[] | undefined): Design[] {
   const sizes = sizesFor(d)
   const grades = [...new Set([d.bolt.grade, ...(d.bolt.grade === 'A4-70' ? (['A4-80'] as const) : [])])]
   const cored = d.structure.kind === 'sandwich'
@@ -91,7 +92,7 @@ function changesOf(from: Design, to: Design, before: Judgement | null): Proposal
 }
 
 /** The lightest design of this fitting in which every check holds, searched over bolt sizes, grades, plates and core schools. */
-export function sizeIt(d: Design, yard: YardValue[] = []): Proposal {
+export function sizeIt(d: Design, yard?: YardValue[]): Proposal {
   const before = tryJudge(d, yard)
   const massBeforeKg = massOf(d, before)
   const untouchable = new Set(BEYOND)

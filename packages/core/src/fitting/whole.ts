@@ -15,7 +15,7 @@ export interface Whole {
 }
 
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
-export function judgeWhole(design: Design, units: Units, yard: YardValue[] = []): Whole {
+export function judgeWhole(design: Design, units: Units, yard?: YardValue[]): Whole {
   const judgement = withRemedies(design, judge(design, false, yard), yard)
   return { judgement, section: drawSection(design, judgement, units), pattern: drawPattern(design, judgement, units) }
 }

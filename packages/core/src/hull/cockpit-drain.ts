@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { above, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../schema'
 import { check, say } from '../verdict/check'
@@ -9,6 +10,10 @@ const output = z.object({ volumeL: z.number(), initialLpm: z.number(), timeS: z.
 
 export const cockpitDrain = defineCalculator({
   name: 'cockpit-drain', title: 'How fast a cockpit drains', chapter: '5.8', words: ['cockpit', 'scupper', 'drain', 'self-draining', 'how long'], input, output,
+  tries: (v) => [
+    ...withNumbers(v, 'drainMm', above([25, 32, 38, 50, 60, 75, 100], v.drainMm), (n) => `drains of ${n} mm`),
+    ...withNumbers(v, 'drains', [v.drains + 1, v.drains + 2, 2 * v.drains + 2], (n) => `${n} drains`),
+  ],
   run: (v) => {
     const [h0, h1] = [(v.waterMm + v.fallMm) / 1000, v.fallMm / 1000]
     const each = (Math.PI / 4) * (v.drainMm / 1000) ** 2

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { upFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { CalcError } from '../errors'
 import { boltCheck } from '../fastener/fastener'
@@ -73,6 +74,15 @@ function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
 
 export const seacockLoad = defineCalculator({
   name: 'seacock-load', title: 'Will the seacock take a kick', chapter: '5.6', words: ['seacock', 'kick', '500 lbf', 'flange', 'strength test', 'valve'], input, output,
+  tries: (v) =>
+    v.method === 'nut'
+      ? withNumbers(v, 'heightMm', [0.75, 0.5].map((k) => Math.round(k * v.heightMm)), (n) => `a valve train only ${n} mm high`)
+      : [
+          ...withNumbers(v, 'bolts', [v.bolts + 1, v.bolts + 2].filter((n) => n <= 12), (n) => `${n} bolts`),
+          ...withNumbers(v, 'padMm', upFrom(v.padMm), (n) => `a pad ${n} mm thick`),
+          ...(v.method === 'insert' ? withNumbers(v, 'padDiameterMm', upFrom(v.padDiameterMm), (n) => `a pad of ${n} mm across`) : []),
+          ...withNumbers(v, 'flangeMm', upFrom(v.flangeMm), (n) => `a flange of ${n} mm`),
+        ],
   run: (v) => {
     const momentNmm = v.loadN * v.heightMm
     if (v.method !== 'nut') {

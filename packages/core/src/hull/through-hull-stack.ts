@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../schema'
 import { check, say, unproven, worstVerdict, type Check } from '../verdict/check'
@@ -24,6 +25,17 @@ const SOURCE = 'chapter 5.3'
 
 export const throughHullStack = defineCalculator({
   name: 'through-hull-stack', title: 'The stack of a through-hull', chapter: '5.3', words: ['skin fitting', 'tail', 'trim', 'pad thickness', 'check stick', 'mushroom', 'seacock'], input, output,
+  tries: (v) => {
+    const step = v.padStepMm
+    const least = Math.ceil(Math.max(0, v.fitting.leastTotalMm - v.hullMm) / step) * step
+    const room = v.fitting.tailMm - (v.beddingMm + v.hullMm + v.fitting.collarMm + v.fitting.nutMm) - v.fitting.windowMm[0]!
+    const most = Math.floor(room / step) * step
+    return [
+      ...withNumbers(v, 'padMm', [...new Set([least, most])].filter((n) => n >= 0 && n !== v.padMm), (n) => (n === 0 ? 'no pad' : `a pad of ${n} mm`)),
+      ...(v.fitting.tailOdMm === undefined ? [] : withNumbers(v, 'holeMm', [Math.ceil(v.fitting.tailOdMm + 2)], (n) => `a hole of ${n} mm`)),
+      ...(v.solidDiameterMm === undefined ? [] : withNumbers(v, 'solidDiameterMm', [Math.ceil(1.5 * v.fitting.flangeMm)], (n) => `solid over ${n} mm`)),
+    ]
+  },
   run: (v) => {
     const f = v.fitting
     const [a, b] = f.windowMm as [number, number]

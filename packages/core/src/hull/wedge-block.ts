@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { tand } from '../geometry/outline'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../schema'
@@ -19,6 +20,7 @@ const LEAST_THIN_MM = 5
 
 export const wedgeBlock = defineCalculator({
   name: 'wedge-block', title: 'Wedge blocks for a sloped hull', chapter: '5.5', words: ['wedge', 'deadrise', 'fairing block', 'pad', 'taper', 'plumb'], input, output,
+  tries: (v) => withNumbers(v, 'thinMm', [LEAST_THIN_MM], (n) => `a thin side of ${n} mm`),
   run: (v) => {
     const [ta, tb] = [tand(v.deadriseDeg), tand(v.slopeDeg)]
     const tan = Math.hypot(ta, tb)

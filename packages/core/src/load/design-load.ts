@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { invalid } from '../errors'
 import { cosd, sind, tand } from '../geometry/outline'
@@ -27,7 +28,7 @@ const common = {
 }
 const share = () => z.number().positive().max(1).optional()
 const atLeastOne = () => z.number().min(1).optional()
-const byStrength = { breakingN: positive().optional(), line: z.enum(LINE_IDS).optional(), diameterMm: positive().optional(), grade: z.number().optional() }
+const byStrength = { breakingN: positive().optional(), line: z.enum(LINE_IDS).optional(), diameterMm: positive().optional(), grade: z.number().optional(), newtonPerMm2: positive().optional() }
 
 const branches = z.discriminatedUnion('basis', [
   z.strictObject({ basis: z.literal('rated'), ratedN: positive(), ...common }),
@@ -82,9 +83,9 @@ interface Magnitude {
   checks?: Check[]
 }
 
-const strength = (v: { breakingN?: number | undefined; line?: (typeof LINE_IDS)[number] | undefined; diameterMm?: number | undefined; grade?: number | undefined }) => {
+const strength = (v: { breakingN?: number | undefined; line?: (typeof LINE_IDS)[number] | undefined; diameterMm?: number | undefined; grade?: number | undefined; newtonPerMm2?: number | undefined }) => {
   if (v.breakingN !== undefined) return { breakingN: v.breakingN, working: [step('MBL', 'breaking strength as given', '', v.breakingN, 'N')], assumed: [] as string[] }
-  return { ...breakingOf({ line: v.line!, diameterMm: v.diameterMm!, grade: v.grade }), assumed: ['breakingN'] }
+  return { ...breakingOf({ line: v.line!, diameterMm: v.diameterMm!, grade: v.grade, newtonPerMm2: v.newtonPerMm2 }), assumed: v.newtonPerMm2 === undefined || v.line === 'chain' ? ['breakingN'] : [] }
 }
 const defaulted = (v: object, names: string[]) => names.filter((n) => (v as Record<string, unknown>)[n] === undefined)
 
@@ -219,5 +220,6 @@ export const designLoad = defineCalculator({
   words: ['load', 'pull', 'mooring', 'sling', 'lifting', 'tether', 'sheet', 'wind', 'direction', 'sweep'],
   input: designLoadInput,
   output,
+  tries: (v) => (v.basis === 'lifting' && (v.legAngleDeg ?? 0) > 45 ? withNumbers(v, 'legAngleDeg', [55, 45, 30], (n) => `longer slings, ${n}\u00b0 off plumb`) : []),
   run: designLoadOf,
 })

@@ -8,9 +8,9 @@ const gradeSchema = z.union([z.literal(30), z.literal(40), z.literal(70)])
 const GRADES_SAID = CHAIN_GRADES.join(', ')
 
 /** The fields by which a line is described, for any input that may take its breaking strength from a size. */
-export const lineFields = { line: z.enum(LINE_IDS), diameterMm: positive(), grade: z.number().optional() }
+export const lineFields = { line: z.enum(LINE_IDS), diameterMm: positive(), grade: z.number().optional(), newtonPerMm2: positive().optional() }
 
-type LineIn = { line: (typeof LINE_IDS)[number]; diameterMm: number; grade?: number | undefined }
+type LineIn = { line: (typeof LINE_IDS)[number]; diameterMm: number; grade?: number | undefined; newtonPerMm2?: number | undefined }
 
 /** Says at `grade` when a chain has none, or a rope has one. */
 export function checkGrade(v: { line?: LineIn['line'] | undefined; grade?: number | undefined }, ctx: { addIssue: (i: { code: 'custom'; path: string[]; message: string }) => void }) {
@@ -27,8 +27,9 @@ export function breakingOf(v: LineIn): { breakingN: number; working: Working } {
     return { breakingN, working: [step('MBL', `breaking strength of ${d} mm grade ${v.grade} chain`, '2 \u00b7 (\u03c0/4)\u00b7d\u00b2 \u00b7 10\u00b7grade', breakingN, 'N')] }
   }
   const row = LINES[v.line]
-  const breakingN = row.newtonPerMm2 * d * d
-  return { breakingN, working: [step('MBL', `breaking strength of ${d} mm ${row.title}`, `${row.newtonPerMm2} \u00b7 d\u00b2`, breakingN, 'N')] }
+  const k = v.newtonPerMm2 ?? row.newtonPerMm2
+  const breakingN = k * d * d
+  return { breakingN, working: [step('MBL', `breaking strength of ${d} mm ${row.title}`, `${k} \u00b7 d\u00b2`, breakingN, 'N')] }
 }
 
 export const lineStrength = defineCalculator({
@@ -38,5 +39,5 @@ export const lineStrength = defineCalculator({
   words: ['rope', 'warp', 'mooring line', 'wire', 'chain', 'MBL', 'breaking strength'],
   input: z.strictObject(lineFields).superRefine(checkGrade),
   output: z.object({ breakingN: z.number(), assumed: z.array(z.string()), working: workingSchema }),
-  run: (input) => ({ ...breakingOf(input), assumed: ['breakingN'] }),
+  run: (input) => ({ ...breakingOf(input), assumed: input.newtonPerMm2 === undefined || input.line === 'chain' ? ['breakingN'] : [] }),
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { downFrom, upFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { invalid } from '../errors'
 import { crossesItself, offsetArea, offsetWalk, walkPolygon, walkRectangle, type Walk } from '../geometry/offset'
@@ -116,6 +117,11 @@ function screwsOn(line: ScrewLine, d: number, pitch: number): { screws: Point[];
 
 export const openingEdge = defineCalculator({
   name: 'opening-edge', title: 'The edge of an opening', chapter: '6.2', words: ['hatch', 'cut-out', 'rake', 'core edge', 'screws', 'frame', 'portlight'], input, output,
+  tries: (v) => [
+    ...(v.outline.kind === 'rect' ? withNumbers(v, 'outline.cornerMm', [10, 15, 20, 25, 40, 50, 75].filter((n) => v.outline.kind === 'rect' && n > v.outline.cornerMm), (n) => `corners of ${n} mm radius`) : []),
+    ...(v.pitchMm === undefined ? [] : withNumbers(v, 'pitchMm', downFrom(v.pitchMm), (n) => `screws every ${n} mm`)),
+    ...withNumbers(v, 'flangeWidthMm', upFrom(v.flangeWidthMm), (n) => `a flange of ${n} mm`),
+  ],
   run: (v) => {
     const o = v.outline
     const q = v.flangeWidthMm - (v.screwInsetMm ?? v.flangeWidthMm / 2)

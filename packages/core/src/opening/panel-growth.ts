@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { upFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { CalcError } from '../errors'
 import { GLAZING, GLAZING_IDS } from '../materials/glazing'
@@ -18,6 +19,10 @@ const output = z.object({
 
 export const panelGrowth = defineCalculator({
   name: 'panel-growth', title: 'How a pane grows on its frame', chapter: '6.3', words: ['acrylic', 'expansion', 'oversize holes', 'bead thickness', 'portlight'], input, output,
+  tries: (v) => [
+    ...(v.beadMm === undefined ? [] : withNumbers(v, 'beadMm', upFrom(v.beadMm), (n) => `a bead of ${n} mm`)),
+    ...(v.edgeMm === undefined ? [] : withNumbers(v, 'edgeMm', upFrom(v.edgeMm), (n) => `holes ${n} mm from the edge`)),
+  ],
   run: (v) => {
     if (v.movement === undefined && v.sealant && sealant(v.sealant).movement === 0) throw new CalcError('no-movement', 'sealant', `${sealant(v.sealant).title} cannot move; choose one that does`)
     const movement = v.movement ?? (v.sealant ? sealant(v.sealant).movement : null)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { above, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { GLAZING, GLAZING_IDS } from '../materials/glazing'
 import { checkSchema, dutySchema, nonNegative, positive, verdictSchema } from '../schema'
@@ -27,6 +28,7 @@ const output = z.object({
 
 export const panel = defineCalculator({
   name: 'panel', title: 'How thick a pane or lid', chapter: '6.3', words: ['hatch', 'lens', 'acrylic', 'polycarbonate', 'glass', 'lid', 'green water', 'how thick'], input, output,
+  tries: (v) => (v.thicknessMm === undefined ? [] : withNumbers(v, 'thicknessMm', above(STOCK, v.thicknessMm), (n) => `${n} mm thick`)),
   run: (v) => {
     const m = GLAZING[v.material]
     const [strength, E, nu] = [v.strengthMPa ?? m.strengthMPa, v.eMPa ?? m.eMPa, v.poisson ?? m.poisson]

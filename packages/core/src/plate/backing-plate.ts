@@ -14,7 +14,7 @@ const input = z
   .strictObject({
     duty: dutySchema.default('coastal'),
     factors: factorsSchema.optional(),
-    plate: outlineSchema({ material: z.enum(PLATE_IDS), thicknessMm: positive() }),
+    plate: outlineSchema({ material: z.enum(PLATE_IDS), thicknessMm: positive(), strengthMPa: positive().optional(), eMPa: positive().optional() }),
     bolts: z.array(z.strictObject({ xMm: z.number(), yMm: z.number(), tensionN: nonNegative() })).min(1),
     bolt: z.strictObject({ size: z.enum(SIZE_IDS), preloadN: nonNegative().default(0), holeMm: positive().optional() }),
     washer: z.enum(['plain', 'large']).default('plain'),
@@ -68,7 +68,7 @@ function bending(plate: Outline, v: PlateInput, g: Given): Bending {
 }
 
 interface Given {
-  row: (typeof PLATES)[keyof typeof PLATES]
+  row: { title: string; strengthMPa: number; eMPa: number; densityKgM3: number; kind: string }
   factor: number
   holeMm: number
   holeArea: number
@@ -141,7 +141,8 @@ export function backingPlateOf(v: PlateInput): PlateOutput {
     if (!contains(v.plate, b)) throw new CalcError('bolt-outside-plate', `bolts.${i}`, `Bolt ${i + 1} at ${b.xMm}, ${b.yMm} mm does not stand inside the plate`)
   })
   const size = SIZES[v.bolt.size]!
-  const row = PLATES[v.plate.material]
+  const table = PLATES[v.plate.material]
+  const row = { ...table, strengthMPa: v.plate.strengthMPa ?? table.strengthMPa, eMPa: v.plate.eMPa ?? table.eMPa }
   const factors = factorsFor(v.duty, v.factors)
   const holeMm = v.bolt.holeMm ?? size.clearanceMm
   const g: Given = {
@@ -176,7 +177,7 @@ export const backingPlate = defineCalculator({
   output,
   tries: (v) => [
     ...STOCK_THICKNESS.filter((t) => t > v.plate.thicknessMm).map((t) => ({ id: `thickness-${t}`, text: `${t} mm thick`, change: { 'plate.thicknessMm': t }, input: { ...v, plate: { ...v.plate, thicknessMm: t } } })),
-    ...(['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== v.plate.material).map((m) => ({ id: `material-${m}`, text: PLATES[m].title, change: { 'plate.material': m }, input: { ...v, plate: { ...v.plate, material: m } } })),
+    ...(['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== v.plate.material).map((m) => ({ id: `material-${m}`, text: PLATES[m].title, change: { 'plate.material': m }, input: { ...v, plate: { ...v.plate, material: m, strengthMPa: undefined, eMPa: undefined } } })),
   ],
   run: backingPlateOf,
 })

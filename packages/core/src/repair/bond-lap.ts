@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { upFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { checkSchema, dutySchema, positive, verdictSchema } from '../schema'
 import { check, say, step, unproven } from '../verdict/check'
@@ -17,6 +18,11 @@ const output = z.object({
 
 export const bondLap = defineCalculator({
   name: 'bond-lap', title: 'A bonded lap or tabbing', chapter: '8.1', words: ['tabbing', 'knee', 'bond', 'lap', 'glue', 'shear lag', 'peel'], input, output,
+  tries: (v) => [
+    ...withNumbers(v, 'lengthMm', upFrom(v.lengthMm), (n) => `a lap of ${n} mm`),
+    ...withNumbers(v, 'widthMm', upFrom(v.widthMm), (n) => `${n} mm wide`),
+    ...withNumbers(v, 'glueMm', upFrom(v.glueMm), (n) => `a glue line of ${n} mm`),
+  ],
   run: (v) => {
     const two = v.sides === 2
     const p = two ? v.loadN / 2 : v.loadN

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { downFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { invalid } from '../errors'
 import { checkSchema, nonNegative, positive } from '../schema'
@@ -26,6 +27,10 @@ const RESIN_WASTE = 1.25
 
 export const holeClosure = defineCalculator({
   name: 'hole-closure', title: 'Closing an old hole', chapter: '8.3', words: ['fill a hole', 'bevel', 'patch', 'plies', 'scarf', 'cloth'], input, output,
+  tries: (v) => [
+    ...(v.sides === 'one' && !v.singleAccess ? [{ id: 'sides-both', text: 'ground from both sides', change: { sides: 'both' }, input: { ...v, sides: 'both' as const } }] : []),
+    ...withNumbers(v, 'ratio', downFrom(v.ratio).filter((n) => n >= (v.highlyLoaded ? 20 : v.place === 'below' ? 12 : 8)), (n) => `a bevel of ${n}:1`),
+  ],
   run: (v) => {
     const cloth = CLOTHS[v.cloth]
     const h = v.sides === 'one' ? v.thicknessMm : v.thicknessMm / 2

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { upFrom, withNumbers } from '../attempts'
 import { defineCalculator } from '../calculator'
 import { CalcError, invalid } from '../errors'
 import { shareAmong } from '../deck/bolt-group'
@@ -50,6 +51,15 @@ function allowed(m: Metal): number {
 
 export const chainplate = defineCalculator({
   name: 'chainplate', title: 'Chainplate, pin and bolts', chapter: '9', words: ['chainplate', 'shroud', 'rig', 'pin', 'stay', 'wire'], input, output,
+  tries: (v) => [
+    ...withNumbers(v, 'plate.thicknessMm', upFrom(v.plate.thicknessMm), (n) => `plate ${n} mm thick`),
+    ...withNumbers(v, 'plate.widthMm', upFrom(v.plate.widthMm), (n) => `plate ${n} mm wide`),
+    ...withNumbers(v, 'plate.endMm', upFrom(v.plate.endMm), (n) => `${n} mm from hole to end`),
+    ...(v.misalignDeg > 2 ? withNumbers(v, 'misalignDeg', [2, 1, 0], (n) => `led within ${n}\u00b0 of the wire`) : []),
+    ...(v.plate.holeMm - v.pin.diameterMm > 0.4 ? withNumbers(v, 'pin.diameterMm', [v.plate.holeMm - 0.3], (n) => `a pin of ${n} mm`) : []),
+    ...(v.bolts ? withNumbers(v, 'bolts.diameterMm', upFrom(v.bolts.diameterMm), (n) => `bolts of ${n} mm`) : []),
+    ...(v.hull ? [...withNumbers(v, 'hull.thicknessMm', upFrom(v.hull.thicknessMm), (n) => `hull or knee ${n} mm thick`), ...withNumbers(v, 'hull.edgeMm', upFrom(v.hull.edgeMm), (n) => `${n} mm to the laminate\u2019s edge`)] : []),
+  ],
   run: (v) => {
     if (v.pin.diameterMm > v.plate.holeMm) throw new CalcError('pin-too-big', 'pin.diameterMm', `A ${say(v.pin.diameterMm)} mm pin does not pass a ${say(v.plate.holeMm)} mm hole`)
     const F = v.breakingN

@@ -54,7 +54,7 @@ const shown = computed(() => {
         <h2 class="page-title">{{ p.title }}</h2><p class="soft small">{{ p.source }}</p>
         <table class="rows"><thead><tr><th v-for="h in p.heads" :key="h">{{ h }}</th></tr></thead><tbody><tr v-for="r in p.rows" :key="r.join()"><td v-for="(c, i) in r" :key="i" :class="{ figure: /^[-\d. ×mMin#/()usal–]+$/.test(c) && i > 0 }">{{ c }}</td></tr></tbody></table>
       </section>
-      <YardValues v-if="shown.some((p) => p.id === 'cores' || p.id === 'laminates')" />
+      <YardValues v-if="shown.some((p) => ['cores', 'laminates', 'plates', 'sealants', 'lines'].includes(p.id))" />
       <p v-if="!shown.length" class="soft">No table speaks of “{{ words }}”.</p>
     </div>
   </div>

@@ -2,7 +2,7 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { proxy, wrap } from 'comlink'
-import { CalcError, EXAMPLES, cautionsFor, sayIn, structureSchema, withYardValues } from '@north-tide/core'
+import { CalcError, EXAMPLES, cautionsFor, inputWithYard, sayIn } from '@north-tide/core'
 import { CALCULATORS, describeCalculators, runNamed } from '@north-tide/core/registry'
 import { useBoats } from '../../../stores/boats'
 import AnswerView from './AnswerView.vue'
@@ -50,10 +50,9 @@ onUnmounted(() => {
 const replaced = ref<string[]>([])
 async function work() {
   const given = JSON.parse(JSON.stringify(input.value)) as Record<string, unknown>
-  const known = structureSchema.safeParse(given.structure)
-  const own = known.success ? withYardValues(known.data, boats.yard) : null
-  replaced.value = own?.replaced.map((r) => r.text) ?? []
-  if (own?.replaced.length) given.structure = own.structure
+  const own = inputWithYard(calc.value.name, given, boats.yard)
+  replaced.value = own.replaced
+  Object.assign(given, own.input)
   if (!HEAVY.includes(calc.value.name)) {
     try {
       answer.value = runNamed(calc.value.name, given) as Record<string, unknown>
