@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { CATALOGUE, CalcError, allFinite, catalogueEntry, fromFile, gatesFor, judge, judgeWhole, nextStates, parseDesign, partsOf, sizeIt, spotFor, startDesign, stepsOf, toFile, toSvg, todayLine, underPointer, withChange, zoneAt, flagsAt, type BoatZone, type Design, type LifeFacts, type Structure } from '../src'
+import { CATALOGUE, CalcError, allFinite, catalogueEntry, fromFile, gatesFor, judge, judgeWhole, nextStates, parseDesign, partsOf, sizeIt, spotFor, startDesign, stepsOf, toFile, toSvg, todayLine, underPointer, withChange, zoneAt, flagsAt, type BoatPart, type BoatZone, type Design, type LifeFacts, type Structure } from '../src'
 
 const BALSA: Structure = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } }
 const spot = (structure: Structure = BALSA) => ({ zone: 'foredeck', xMm: 900, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false, structure, measured: [], duty: 'coastal' as const })
@@ -185,15 +185,15 @@ describe('the boat under the pointer', () => {
     expect(zoneAt(zones, { xMm: 5000, yMm: 0 })).toBeNull()
   })
   it('says what it is made of, with estimates marked', () => {
-    expect(underPointer(zones, [{ kind: 'beam', title: 'beam', x0Mm: 540, y0Mm: -1, x1Mm: 540, y1Mm: 1 }], [], { xMm: 500, yMm: 0 }, 'metric').words).toBe('4 mm laminate, ~12 mm end-grain balsa 150, ~3 mm laminate. Beam 40 mm aft.')
+    expect(underPointer({ zones, parts: [{ kind: 'beam', title: 'beam', x0Mm: 540, y0Mm: -1, x1Mm: 540, y1Mm: 1 }], holes: [] }, { xMm: 500, yMm: 0 }, 'metric').words).toBe('4 mm laminate, ~12 mm end-grain balsa 150, ~3 mm laminate. Beam 40 mm aft.')
   })
   it('measures the edge from the nearest bolt and marks only what was measured', () => {
     const s = spotFor(zones[0]!, { xMm: 800, yMm: 0 }, [{ xMm: 50, yMm: 0 }, { xMm: -50, yMm: 0 }], 'ocean')
     expect(s).toMatchObject({ edgeMm: 150, measured: ['outerMm'], duty: 'ocean' })
   })
   it('flags a beam, a neighbour and wet core', () => {
-    const parts = [{ kind: 'beam', title: 'beam', x0Mm: 520, y0Mm: -1, x1Mm: 520, y1Mm: 1 }, { kind: 'wet', title: 'wet', x0Mm: 450, y0Mm: -50, x1Mm: 550, y1Mm: 50 }]
-    expect(flagsAt(zones, parts, [{ label: 'P-001', xMm: 530, yMm: 10 }], { xMm: 500, yMm: 0 }, [{ xMm: 0, yMm: 0 }]).map((f) => f.id)).toEqual(['wet-core', 'beam', 'neighbour'])
+    const parts: BoatPart[] = [{ kind: 'beam', title: 'beam', x0Mm: 520, y0Mm: -1, x1Mm: 520, y1Mm: 1 }, { kind: 'wet', title: 'wet', x0Mm: 450, y0Mm: -50, x1Mm: 550, y1Mm: 50 }]
+    expect(flagsAt({ zones, parts, holes: [{ label: 'P-001', xMm: 530, yMm: 10 }] }, { xMm: 500, yMm: 0 }, [{ xMm: 0, yMm: 0 }]).map((f) => f.id)).toEqual(['wet-core', 'beam', 'neighbour'])
   })
   it('says until when one may bond today', () => {
     const day = Array.from({ length: 24 }, (_, h) => ({ minute: h * 60, airC: 12, humidityPct: h < 9 || h > 17 ? 97 : 55, surfaceC: 12 }))

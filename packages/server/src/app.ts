@@ -17,7 +17,10 @@ import { accessRoutes } from './routes/access'
 import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
 import { fittingRoutes } from './routes/fittings'
+import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
+import { surveyRoutes } from './routes/survey'
+import { resumeRejudging } from './services/rejudge'
 
 export interface AppOptions {
   db: Sequelize
@@ -50,7 +53,9 @@ export async function createApp(o: AppOptions) {
     }),
   )
   app.use(pinoHttp({ logger: o.logger, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
-  app.use('/api', express.json({ limit: '1mb', strict: false }))
+  const json = express.json({ limit: '1mb', strict: false })
+  // A whole boat and a drawing are larger than a form, and their routes read them themselves.
+  app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$/.test(req.path) ? next() : json(req, res, next)))
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
   const PgStore = connectPgSimple(session)
@@ -69,7 +74,8 @@ export async function createApp(o: AppOptions) {
   })
   app.use('/api', accessRoutes(o.demo, limiter))
   app.use('/api', calcRoutes())
-  app.use('/api', signedIn, boatRoutes(), fittingRoutes(), registerRoutes())
+  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), registerRoutes(), instrumentRoutes())
+  await resumeRejudging()
   app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
 
   if (o.webFolder && existsSync(o.webFolder)) {
@@ -89,7 +95,7 @@ const onError: ErrorRequestHandler = (error, req, res, next) => {
   if (error instanceof ApiError) return void send(error.status, error.code, error.message, error.path, error.extra)
   const http = error as { status?: number; type?: string }
   if (http.type === 'entity.parse.failed') return void send(400, 'invalid-input', 'This is no JSON')
-  if (http.type === 'entity.too.large') return void send(413, 'too-large', 'More than 1 MB was sent; that is the most')
+  if (http.type === 'entity.too.large') return void send(413, 'too-large', 'More was sent than is read here')
   if (typeof http.status === 'number' && http.status >= 400 && http.status < 500) return void send(http.status, http.status === 404 ? 'not-found' : 'invalid-input', http.status === 404 ? 'There is nothing here' : 'This request cannot be read')
   req.log.error({ err: error }, 'unexpected')
   if (/Connection|ECONN|terminat|shutting down|starting up/i.test(`${(error as Error)?.name} ${(error as Error)?.message}`)) return void send(503, 'no-database', 'The database does not answer just now; what you typed is kept here, and it is tried again')

@@ -5,12 +5,16 @@ import type { Measurable } from '../fitting/design'
 import type { Spot } from '../fitting/start'
 import type { Duty } from '../verdict/factors'
 import { formatLength, type Units } from '../quantity/format'
+import { wetnessAt, type WetSpot } from '../survey/wetness'
 
 export interface ZoneLayer {
   material: string
   thicknessMm: number
   measured: boolean
   measuredBy: string
+  /** greatest less least of the readings, and how many there are */
+  spreadMm?: number | null
+  count?: number
 }
 export interface BoatZone {
   code: string
@@ -18,25 +22,47 @@ export interface BoatZone {
   face: string
   kind: 'sandwich' | 'solid' | 'metal' | 'timber'
   zMm: number
+  /** x and y seen from above; x and z in profile; y and z on a bulkhead */
   outline: Point[]
   stacking: number
   reach: string
   state: string
   layers: ZoneLayer[]
+  id?: number
+  version?: number
+  reachKind?: (typeof REACH_KINDS)[number]
+  /** where a bulkhead stands */
+  atXMm?: number | null
 }
+export const PART_KINDS = ['beam', 'longitudinal', 'bulkhead', 'knee', 'tank', 'cable', 'liner', 'headliner', 'wet'] as const
+export type PartKind = (typeof PART_KINDS)[number]
 export interface BoatPart {
-  kind: string
+  id?: number
+  kind: PartKind
   title: string
   x0Mm: number
   y0Mm: number
   x1Mm: number
   y1Mm: number
+  /** from the inner face of the deck down to it; null where nobody has measured */
+  belowMm?: number | null
+  /** how deep it is itself */
+  depthMm?: number | null
+  /** across its own length, for beams, longitudinals and bulkheads */
+  widthMm?: number | null
 }
 export interface BoatHole {
   label: string
   xMm: number
   yMm: number
+  diameterMm?: number
+  state?: string
 }
+export const HULL_KINDS = ['laminate', 'cored', 'plywood', 'aluminium', 'steel', 'timber'] as const
+export type HullKind = (typeof HULL_KINDS)[number]
+export const FACES_OF_BOAT = ['deck', 'roof', 'topsides', 'bottom', 'bulkhead'] as const
+export const REACH_KINDS = ['open', 'one-arm', 'none', 'unknown'] as const
+export const REACH_TITLES = { open: 'open', 'one-arm': 'one arm', none: 'none', unknown: 'not looked at' } as const
 
 /** A zone's layup as the structure that the checks know, with the thicknesses that were measured. */
 export function structureOf(zone: BoatZone): { structure: Structure; measured: Measurable[] } {
@@ -59,6 +85,9 @@ export function zoneAt(zones: BoatZone[], p: Point): BoatZone | null {
   return zones.filter((z) => fromAbove(z) && insidePolygon(z.outline, p)).sort((a, b) => b.stacking - a.stacking)[0] ?? null
 }
 
+/** The zone's name as the register writes it. */
+export const zoneTitleAt = (zones: BoatZone[], p: Point) => zoneAt(zones, p)?.title ?? 'not in a zone'
+
 /** From the nearest of the bolts to the nearest edge of the zone, mm; the plan's figure, until it is measured on the boat. */
 export function edgeDistance(zone: BoatZone, at: Point, bolts: Point[]): number {
   const spots = bolts.length ? bolts.map((b) => ({ xMm: at.xMm + b.xMm, yMm: at.yMm + b.yMm })) : [at]
@@ -73,25 +102,28 @@ export function spotFor(zone: BoatZone | null, at: Point, bolts: Point[], duty: 
 
 const MATERIAL: Record<string, string> = { mat: 'laminate', woven: 'woven/mat', 'aluminium-5083': 'aluminium 5083', 'mild-steel': 'mild steel', plywood: 'plywood', softwood: 'softwood' }
 export function layupSaid(zone: BoatZone, units: Units): string {
-  return zone.layers.map((l) => `${l.measured ? '' : '~'}${formatLength(l.thicknessMm, units)} ${MATERIAL[l.material] ?? CORES[l.material as CoreId]?.title ?? l.material}`).join(', ')
+  return zone.layers.map((l) => `${l.measured ? '' : '~'}${formatLength(l.thicknessMm, units)}${l.spreadMm ? ` (\u00b1${formatLength(l.spreadMm / 2, units)})` : ''} ${MATERIAL[l.material] ?? CORES[l.material as CoreId]?.title ?? l.material}`).join(', ')
 }
 
 /** What lies under a point, in words: what it is made of, what is near below, and the nearest hole. */
-export function underPointer(zones: BoatZone[], parts: BoatPart[], holes: BoatHole[], p: Point, units: Units): { title: string; words: string } {
+export function underPointer({ zones, parts, holes, wet: read = {} }: AroundSpot, p: Point, units: Units): { title: string; words: string } {
   const zone = zoneAt(zones, p)
   if (!zone) return { title: 'Off the deck', words: 'Nothing of the boat lies under the pointer.' }
   const said = [`${layupSaid(zone, units)}.`]
   const wet = parts.find((s) => s.kind === 'wet' && insideEllipse(s, p))
   if (wet) said.push(`${wet.title}.`)
+  const core = wetnessAt(read[zone.code] ?? [], p)
+  if (core) said.push(core.guess ? `Core not read within ${formatLength(Math.round(core.nearestMm), units)}.` : `Core ${core.wetness}, ${Math.round(core.excess)} over dry.`)
   const beam = parts.filter((s) => s.kind === 'beam' || s.kind === 'bulkhead').map((s) => ({ s, dx: s.x0Mm - p.xMm })).sort((a, b) => Math.abs(a.dx) - Math.abs(b.dx))[0]
   if (beam && Math.abs(beam.dx) < 400) said.push(`${beam.s.kind === 'beam' ? 'Beam' : beam.s.title} ${formatLength(Math.abs(Math.round(beam.dx)), units)} ${beam.dx >= 0 ? 'aft' : 'forward'}.`)
   const longitudinal = parts.filter((s) => s.kind === 'longitudinal').map((s) => Math.abs(s.y0Mm - p.yMm)).sort((a, b) => a - b)[0]
   if (longitudinal !== undefined && longitudinal < 150) said.push(`Longitudinal ${formatLength(Math.round(longitudinal), units)} off.`)
-  for (const s of parts) if ((s.kind === 'tank' || s.kind === 'headliner') && p.xMm > Math.min(s.x0Mm, s.x1Mm) && p.xMm < Math.max(s.x0Mm, s.x1Mm) && p.yMm > Math.min(s.y0Mm, s.y1Mm) && p.yMm < Math.max(s.y0Mm, s.y1Mm)) said.push(`${s.title} below.`)
+  for (const s of parts) if ((s.kind === 'tank' || s.kind === 'headliner' || s.kind === 'liner') && within(s, p)) said.push(`${s.title} ${s.belowMm != null ? `${formatLength(s.belowMm, units)} ` : ''}below.`)
+  for (const s of parts) if (s.kind === 'cable' && distanceToSegment(p, { xMm: s.x0Mm, yMm: s.y0Mm }, { xMm: s.x1Mm, yMm: s.y1Mm }) < 150) said.push(`${s.title} near.`)
   if (zone.reach) said.push(`Reach from inside: ${zone.reach}.`)
   const near = holes.map((h) => ({ h, mm: Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm) })).sort((a, b) => a.mm - b.mm)[0]
   if (near && near.mm < 400) said.push(`${near.h.label} ${formatLength(Math.round(near.mm), units)} away.`)
-  return { title: wet ? `${zone.title}, wet` : zone.title, words: said.join(' ') }
+  return { title: wet || (core && !core.guess && core.wetness === 'wet') ? `${zone.title}, wet` : zone.title, words: said.join(' ') }
 }
 
 export function insideEllipse(s: BoatPart, p: Point): boolean {
@@ -100,16 +132,62 @@ export function insideEllipse(s: BoatPart, p: Point): boolean {
   return ((p.xMm - cx) / rx) ** 2 + ((p.yMm - cy) / ry) ** 2 <= 1
 }
 
-/** Things that a fitter settles before drilling here: said, never forbidden. */
-export function flagsAt(zones: BoatZone[], parts: BoatPart[], holes: BoatHole[], at: Point, bolts: Point[]): { id: string; text: string }[] {
-  const out: { id: string; text: string }[] = []
-  const spots = bolts.map((b) => ({ xMm: at.xMm + b.xMm, yMm: at.yMm + b.yMm }))
-  if (!zoneAt(zones, at)) out.push({ id: 'off-deck', text: 'This place is on no known surface: its layup is a guess.' })
+/** Nearer to a bolt than this and a thing below is in the way of drill, nut or plate. */
+const NEAR_MM = 40
+const NEIGHBOUR_MM = 50
+const EDGE_MM = 50
+/** The common bevel of a patch over one skin, and over a whole laminate (chapter 8.3). */
+const BEVEL = 12
+
+export interface Flag {
+  id: string
+  text: string
+}
+export interface AroundSpot {
+  zones: BoatZone[]
+  parts: BoatPart[]
+  holes: BoatHole[]
+  /** moisture readings by zone code */
+  wet?: Record<string, WetSpot[]>
+}
+
+const bevelReach = (zone: BoatZone) => BEVEL * (zone.layers[0]?.thicknessMm ?? 0)
+
+/** Things that a fitter settles before drilling here, each with what to do: said, never forbidden. */
+export function flagsAt({ zones, parts, holes, wet = {} }: AroundSpot, at: Point, bolts: Point[]): Flag[] {
+  const out: Flag[] = []
+  const spots = bolts.length ? bolts.map((b) => ({ xMm: at.xMm + b.xMm, yMm: at.yMm + b.yMm })) : [at]
+  const zone = zoneAt(zones, at)
+  if (!zone) out.push({ id: 'off-deck', text: 'This place is on no known surface: its layup is a guess. Drill a probe, or add the zone.' })
+  const read = zone ? (wet[zone.code] ?? []) : []
+  const worst = spots.map((p) => wetnessAt(read, p)).reduce<ReturnType<typeof wetnessAt>>((m, w) => (w && (!m || w.excess > m.excess) ? w : m), null)
   if (parts.some((s) => s.kind === 'wet' && [at, ...spots].some((p) => insideEllipse(s, p)))) out.push({ id: 'wet-core', text: 'The core is wet here: dry it out, recore, or set an insert before anything is bolted on.' })
-  const beam = parts.find((s) => s.kind === 'beam' && spots.some((p) => Math.abs(p.xMm - s.x0Mm) < 40))
-  if (beam) out.push({ id: 'beam', text: `A bolt comes within 40 mm of the beam at x ${Math.round(beam.x0Mm)}: shift it, or clip the plate to the beam.` })
-  const near = holes.filter((h) => spots.some((p) => Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm) < 50 && Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm) > 0.5))
-  if (near.length) out.push({ id: 'neighbour', text: `${near.map((h) => h.label).slice(0, 4).join(', ')} within 50 mm of a bolt: close it first, or move.` })
-  if (parts.some((s) => s.kind === 'tank' && spots.some((p) => p.xMm > s.x0Mm && p.xMm < s.x1Mm && p.yMm > Math.min(s.y0Mm, s.y1Mm) && p.yMm < Math.max(s.y0Mm, s.y1Mm)))) out.push({ id: 'tank', text: 'A tank lies below: stop the drill, and know how far down it is.' })
+  else if (worst && !worst.guess && worst.wetness !== 'dry') out.push({ id: 'wet-core', text: `The core reads ${worst.wetness} here, ${Math.round(worst.excess)} over dry: ${worst.wetness === 'wet' ? 'dry it out, recore, or set an insert before anything is bolted on' : 'find the way in, and read it again before it is sealed up'}.` })
+  else if (worst?.guess && zone?.kind === 'sandwich') out.push({ id: 'wet-unread', text: `The nearest moisture reading is ${Math.round(worst.nearestMm)} mm away: whether the core is dry here is a guess. Take one on the spot.` })
+  const cross = parts.find((s) => (s.kind === 'beam' || s.kind === 'bulkhead' || s.kind === 'knee') && spots.some((p) => Math.abs(p.xMm - s.x0Mm) < NEAR_MM + (s.widthMm ?? 0) / 2 && withinY(s, p)))
+  if (cross) out.push({ id: cross.kind === 'beam' ? 'beam' : cross.kind, text: `A bolt comes within ${NEAR_MM} mm of the ${cross.kind === 'beam' ? 'beam' : cross.title.toLowerCase()} at x ${Math.round(cross.x0Mm)}: shift it, or clip the plate to the ${cross.kind}.` })
+  const long = parts.find((s) => s.kind === 'longitudinal' && spots.some((p) => distanceToSegment(p, { xMm: s.x0Mm, yMm: s.y0Mm }, { xMm: s.x1Mm, yMm: s.y1Mm }) < NEAR_MM + (s.widthMm ?? 0) / 2))
+  if (long) out.push({ id: 'longitudinal', text: `A bolt comes within ${NEAR_MM} mm of the ${long.title.toLowerCase()}: shift it, or clip the plate to it.` })
+  const cable = parts.find((s) => s.kind === 'cable' && spots.some((p) => distanceToSegment(p, { xMm: s.x0Mm, yMm: s.y0Mm }, { xMm: s.x1Mm, yMm: s.y1Mm }) < NEAR_MM))
+  if (cable) out.push({ id: 'cable', text: `${cable.title} runs within ${NEAR_MM} mm of a bolt: switch it off, move it aside, and set a stop on the drill.` })
+  const tank = parts.find((s) => s.kind === 'tank' && spots.some((p) => within(s, p)))
+  if (tank) out.push({ id: 'tank', text: `${tank.title} lies below${tank.belowMm != null ? `, ${Math.round(tank.belowMm)} mm down` : ''}: set a stop on the drill${tank.belowMm == null ? ', and find out how far down it is' : ''}.` })
+  const lining = parts.find((s) => (s.kind === 'headliner' || s.kind === 'liner') && spots.some((p) => within(s, p)))
+  if (lining) out.push({ id: 'lining', text: `${lining.title} covers the inside: take it down first, or the nuts cannot be reached nor a leak be seen.` })
+  if (zone?.reachKind === 'none') out.push({ id: 'no-reach', text: 'There is no reach from inside here: cut an access, take a fitting that is held from above, or move.' })
+  if (zone) {
+    const edge = edgeDistance(zone, at, bolts)
+    if (edge < EDGE_MM) out.push({ id: 'panel-edge', text: `The panel “${zone.title.toLowerCase()}” ends ${Math.round(edge)} mm from a bolt and another build-up begins: measure it there, or move in.` })
+  }
+  const apart = (h: BoatHole) => Math.min(...spots.map((p) => Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm)))
+  const near = holes.filter((h) => apart(h) < NEIGHBOUR_MM && apart(h) > 0.5)
+  if (near.length) out.push({ id: 'neighbour', text: `${near.map((h) => h.label).slice(0, 4).join(', ')} within ${NEIGHBOUR_MM} mm of a bolt: close it first, or move.` })
+  const bevelled = zone ? holes.filter((h) => !near.includes(h) && h.state === 'suspect' && apart(h) - (h.diameterMm ?? 0) / 2 < bevelReach(zone)) : []
+  if (bevelled.length) out.push({ id: 'bevel', text: `When ${bevelled.map((h) => h.label).slice(0, 4).join(', ')} ${bevelled.length > 1 ? 'are' : 'is'} closed, a bevel of ${BEVEL}:1 reaches a bolt here: grind and fill first, then drill this.` })
   return out
 }
+
+const between = (v: number, a: number, b: number) => v >= Math.min(a, b) && v <= Math.max(a, b)
+const within = (s: BoatPart, p: Point) => between(p.xMm, s.x0Mm, s.x1Mm) && between(p.yMm, s.y0Mm, s.y1Mm)
+/** A part drawn from −1 to 1 stands for one across the whole breadth. */
+const withinY = (s: BoatPart, p: Point) => Math.abs(s.y1Mm - s.y0Mm) <= 2 || between(p.yMm, s.y0Mm, s.y1Mm)

@@ -7,6 +7,7 @@ import { PLATE_IDS } from '../materials/plates'
 import { SEALANT_IDS } from '../materials/sealants'
 import { structureSchema } from '../materials/structure'
 import { discShape, rectangleShape } from '../geometry/outline'
+import { measureSchema } from '../survey/where'
 import { dutySchema, nonNegative, pointSchema, positive } from '../schema'
 
 export const SCHEMA_VERSION = 1
@@ -31,8 +32,12 @@ export const designSchema = z.strictObject({
     /** nearest free edge of the laminate to the nearest hole; null while nobody has measured it */
     edgeMm: positive().nullable(),
     belowWaterline: z.boolean(),
+    /** what was measured to find the place, and from what; empty where it was pointed at */
+    measuredFrom: z.array(measureSchema).max(12).default([]),
   }),
   structure: structureSchema,
+  /** why this fitting keeps a deck of its own where the zone says otherwise; null while it follows the zone */
+  structureReason: z.string().max(300).nullable().default(null),
   /** which thicknesses were measured; the others are estimates and marked so wherever they count */
   measured: z.array(z.enum(MEASURABLE)),
   duty: dutySchema,

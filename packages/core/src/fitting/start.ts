@@ -3,6 +3,7 @@ import { parseInput } from '../calculator'
 import type { CatalogueEntry } from '../catalogue'
 import type { Structure } from '../materials/structure'
 import type { Duty } from '../verdict/factors'
+import type { Measure } from '../survey/where'
 import { plateFor } from './remedies'
 import { SCHEMA_VERSION, designSchema, upgradeDesign, type Design, type Measurable } from './design'
 
@@ -16,6 +17,7 @@ export interface Spot {
   structure: Structure
   measured: Measurable[]
   duty: Duty
+  measuredFrom?: Measure[]
 }
 
 /** What a family is usually asked to carry; the fitter changes it, and nothing is forbidden. */
@@ -43,7 +45,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
   const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes } as Design
   return parseDesign({
     schemaVersion: SCHEMA_VERSION, name, family: entry.family, catalogueId: entry.id,
-    place: { zone: spot.zone, xMm: spot.xMm, yMm: spot.yMm, zMm: spot.zMm, edgeMm: spot.edgeMm, belowWaterline: spot.belowWaterline },
+    place: { zone: spot.zone, xMm: spot.xMm, yMm: spot.yMm, zMm: spot.zMm, edgeMm: spot.edgeMm, belowWaterline: spot.belowWaterline, measuredFrom: spot.measuredFrom ?? [] },
     structure: spot.structure, measured: spot.measured, duty: spot.duty, dutyReason: null, load: usualLoad(entry), base: entry.base, bolts: entry.bolts, sizes: entry.sizes,
     bolt: { size, grade: 'A4-70', head: entry.head, headWasher: entry.head === 'countersunk' ? 'none' : 'plain', nut: 'locking', nutWasher: 'plain', partThreaded: false, threadsInShear: true, paste: true, torqueNm: null },
     plate: spot.structure.kind === 'metal' ? null : { material: 'g10', ...plateFor(bare, 40), thicknessMm: 8, bedGapMm: 1 },

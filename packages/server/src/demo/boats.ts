@@ -1,4 +1,4 @@
-import type { Duty, Point, Units } from '@north-tide/core'
+import type { Duty, PartKind, Point, Units } from '@north-tide/core'
 
 /** The invented yard's boats (chapter 13). All made up. */
 export interface DemoBoat {
@@ -16,7 +16,7 @@ export interface DemoBoat {
   /** x aft of the stem, half-breadth, sheer height, keel height, mm */
   stations: [number, number, number, number][]
   zones: DemoZone[]
-  parts: [kind: string, title: string, x0: number, y0: number, x1: number, y1: number][]
+  parts: [kind: PartKind, title: string, x0: number, y0: number, x1: number, y1: number, belowMm?: number | null, depthMm?: number | null, widthMm?: number | null][]
 }
 export interface DemoZone {
   code: string
@@ -25,6 +25,8 @@ export interface DemoZone {
   kind: 'sandwich' | 'solid' | 'metal' | 'timber'
   zMm: number
   stacking?: number
+  reachKind?: 'open' | 'one-arm' | 'none'
+  atXMm?: number
   reach?: string
   state?: string
   outline: Point[]
@@ -68,23 +70,23 @@ export const DEMO_BOATS: DemoBoat[] = [
     id: 'fulmars-reach', name: 'Fulmar\u2019s Reach', kind: 'harbour survey launch, fitting out for seabird ringing and coast research', lengthMm: 11800, beamMm: 3700, displacementKg: 9400, duty: 'coastal', units: 'metric', hullMaterial: 'laminate, cored decks',
     note: 'On the hard, bow up 0.7\u00b0, heeled 0.4\u00b0 to port.', isMain: true, stations: F,
     zones: [
-      { code: 'foredeck', title: 'Foredeck', face: 'deck', kind: 'sandwich', zMm: 1620, reach: 'through the fore peak, one arm', state: 'wet patch near x 1150, starboard 610', outline: fullDeck(F, 300, 3100), layers: sandwich(4, 'balsa-150', 12, 3, [true, true, false]) },
+      { code: 'foredeck', title: 'Foredeck', face: 'deck', kind: 'sandwich', zMm: 1620, reach: 'through the fore peak, one arm', reachKind: 'one-arm', state: 'wet patch near x 1150, starboard 610', outline: fullDeck(F, 300, 3100), layers: sandwich(4, 'balsa-150', 12, 3, [true, true, false]) },
       { code: 'side-port-edge', title: 'Side deck edge, port', face: 'deck', kind: 'solid', zMm: 1440, outline: sideStrip(F, 3100, 7400, -1, (x) => halfBreadth(F, x) - 90, 0), layers: [['mat', 9.5, true, 'ultrasonic']] },
       { code: 'side-stbd-edge', title: 'Side deck edge, starboard', face: 'deck', kind: 'solid', zMm: 1440, outline: sideStrip(F, 3100, 7400, 1, (x) => halfBreadth(F, x) - 90, 0), layers: [['mat', 9.5, true, 'ultrasonic']] },
-      { code: 'side-port', title: 'Side deck, port', face: 'deck', kind: 'sandwich', zMm: 1440, reach: 'behind the locker back, two arms', outline: sideStrip(F, 3100, 7400, -1, () => roofHalf, 90), layers: sandwich(4, 'balsa-150', 12, 3, [true, false, false]) },
-      { code: 'side-stbd', title: 'Side deck, starboard', face: 'deck', kind: 'sandwich', zMm: 1440, reach: 'behind the liner: none without cutting it', outline: sideStrip(F, 3100, 7400, 1, () => roofHalf, 90), layers: sandwich(4, 'balsa-150', 12, 3, [true, false, false]) },
-      { code: 'working-deck', title: 'Working deck', face: 'deck', kind: 'sandwich', zMm: 1150, reach: 'from the lazarette, crawling', state: 'wet round the old net-hauler\u2019s holes', outline: fullDeck(F, 7400, 11300, 60), layers: sandwich(5, 'balsa-150', 19, 4, [true, true, true]) },
-      { code: 'roof', title: 'Wheelhouse roof', face: 'roof', kind: 'sandwich', zMm: 2700, stacking: 1, reach: 'behind the headliner', outline: poly([3300, -760], [3300, 760], [3620, roofHalf], [7200, roofHalf], [7200, -roofHalf], [3620, -roofHalf]), layers: sandwich(3, 'pvc-130', 15, 2.5, [false, false, false]) },
+      { code: 'side-port', title: 'Side deck, port', face: 'deck', kind: 'sandwich', zMm: 1440, reach: 'behind the locker back, two arms', reachKind: 'open', outline: sideStrip(F, 3100, 7400, -1, () => roofHalf, 90), layers: sandwich(4, 'balsa-150', 12, 3, [true, false, false]) },
+      { code: 'side-stbd', title: 'Side deck, starboard', face: 'deck', kind: 'sandwich', zMm: 1440, reach: 'behind the liner: none without cutting it', reachKind: 'none', outline: sideStrip(F, 3100, 7400, 1, () => roofHalf, 90), layers: sandwich(4, 'balsa-150', 12, 3, [true, false, false]) },
+      { code: 'working-deck', title: 'Working deck', face: 'deck', kind: 'sandwich', zMm: 1150, reach: 'from the lazarette, crawling', reachKind: 'one-arm', state: 'wet round the old net-hauler\u2019s holes', outline: fullDeck(F, 7400, 11300, 60), layers: sandwich(5, 'balsa-150', 19, 4, [true, true, true]) },
+      { code: 'roof', title: 'Wheelhouse roof', face: 'roof', kind: 'sandwich', zMm: 2700, stacking: 1, reach: 'behind the headliner', reachKind: 'one-arm', outline: poly([3300, -760], [3300, 760], [3620, roofHalf], [7200, roofHalf], [7200, -roofHalf], [3620, -roofHalf]), layers: sandwich(3, 'pvc-130', 15, 2.5, [false, false, false]) },
       { code: 'topsides', title: 'Topsides', face: 'topsides', kind: 'solid', zMm: 700, outline: box(1200, 300, 11800, 1300), layers: [['woven', 9, true, 'ultrasonic']] },
       { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, state: 'deadrise 17\u00b0 amidships, 12\u00b0 aft', outline: box(1200, -560, 11800, 0), layers: [['woven', 14, true, 'drilled plug']] },
-      { code: 'collision-bulkhead', title: 'Collision bulkhead', face: 'bulkhead', kind: 'timber', zMm: 600, state: 'to be made watertight', outline: box(1890, -1300, 1910, 1300), layers: [['plywood', 18, true, 'rule']] },
+      { code: 'collision-bulkhead', title: 'Collision bulkhead', face: 'bulkhead', kind: 'timber', zMm: 600, state: 'to be made watertight', atXMm: 1900, reach: 'from both sides', reachKind: 'open', outline: poly([-1250, 1500], [-1250, 500], [-700, -150], [0, -380], [700, -150], [1250, 500], [1250, 1500]), layers: [['plywood', 18, true, 'rule']] },
     ],
     parts: [
-      ...Array.from({ length: 18 }, (_, i) => ['beam', 'deck beam', 620 * (i + 1), -1, 620 * (i + 1), 1] as [string, string, number, number, number, number]),
+      ...Array.from({ length: 18 }, (_, i) => ['beam', 'deck beam', 620 * (i + 1), -1, 620 * (i + 1), 1] as [PartKind, string, number, number, number, number]),
       ['longitudinal', 'longitudinal', 300, 750, 11300, 750], ['longitudinal', 'longitudinal', 300, -750, 11300, -750],
       ['bulkhead', 'Collision bulkhead', 1900, -1370, 1900, 1370],
-      ['tank', 'Fuel tank', 5600, -560, 7000, 560], ['headliner', 'Headliner', 3350, -900, 7150, 900],
-      ['wet', 'Wet core: reading 31 against a dry 14', 800, 330, 1520, 890], ['wet', 'Wet core round the old net-hauler\u2019s holes', 8480, -1120, 9860, -560],
+      ['tank', 'Fuel tank', 5600, -560, 7000, 560, 620, 480], ['headliner', 'Headliner', 3350, -900, 7150, 900, 35],
+      ['liner', 'Side liner', 3100, 1000, 7400, 1780, 60], ['cable', 'Cable to the bow light', 300, 180, 3300, 420, 25], ['knee', 'Knee under the bitt', 1240, 300, 1240, 780, null, 180, 18],
     ],
   },
   {
@@ -104,6 +106,6 @@ export const DEMO_BOATS: DemoBoat[] = [
       { code: 'sides', title: 'Sides', face: 'topsides', kind: 'metal', zMm: 500, outline: box(500, 0, 8100, 850), layers: [['aluminium-5083', 5, true, 'ultrasonic']] },
       { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'metal', zMm: -300, outline: box(500, -380, 8100, 0), layers: [['aluminium-5083', 6, true, 'ultrasonic']] },
     ],
-    parts: [...Array.from({ length: 12 }, (_, i) => ['beam', 'frame', 620 * (i + 1), -1, 620 * (i + 1), 1] as [string, string, number, number, number, number]), ['longitudinal', 'stringer', 300, 600, 8000, 600], ['longitudinal', 'stringer', 300, -600, 8000, -600]],
+    parts: [...Array.from({ length: 12 }, (_, i) => ['beam', 'frame', 620 * (i + 1), -1, 620 * (i + 1), 1] as [PartKind, string, number, number, number, number]), ['longitudinal', 'stringer', 300, 600, 8000, 600], ['longitudinal', 'stringer', 300, -600, 8000, -600]],
   },
 ]

@@ -2,9 +2,10 @@ import argon2 from 'argon2'
 import dayjs from 'dayjs'
 import type { Sequelize } from 'sequelize'
 import { catalogueEntry, sizeIt, spotFor, startDesign, withChange, zoneAt, type Design, type LifeState } from '@north-tide/core'
-import { Boat, Fitting, LifeEvent, Lot, Penetration, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
+import { readingOf } from '../instruments/stand-ins'
+import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
 import { zonesOf } from '../services/boats'
-import { verdictFor } from '../services/fittings'
+import { verdictFor } from '../services/verdict'
 import { blank, recordFitting } from '../services/register'
 import type { Account } from '../services/access'
 import { DEMO_BOATS } from './boats'
@@ -81,16 +82,17 @@ export async function seedDemo(db: Sequelize): Promise<boolean> {
       await Boat.create({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, note: b.note, isMain: b.isMain }, { transaction })
       await Station.bulkCreate(b.stations.map(([xMm, halfBreadthMm, sheerMm, keelMm]) => ({ boatId: b.id, xMm, halfBreadthMm, sheerMm, keelMm })), { transaction })
       for (const z of b.zones) {
-        const zone = await Zone.create({ boatId: b.id, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outlineX: z.outline.map((p) => p.xMm), outlineY: z.outline.map((p) => p.yMm), stacking: z.stacking ?? 0, reach: z.reach ?? '', state: z.state ?? '' }, { transaction })
+        const zone = await Zone.create({ boatId: b.id, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outlineX: z.outline.map((p) => p.xMm), outlineY: z.outline.map((p) => p.yMm), stacking: z.stacking ?? 0, reach: z.reach ?? '', reachKind: z.reachKind ?? 'unknown', atXMm: z.atXMm ?? null, state: z.state ?? '' }, { transaction })
         await ZoneLayer.bulkCreate(z.layers.map(([material, thicknessMm, measured, by], seq) => ({ zoneId: zone.id, seq, material, thicknessMm, measured, measuredBy: by ?? '' })), { transaction })
       }
-      await StructurePart.bulkCreate(b.parts.map(([kind, title, x0Mm, y0Mm, x1Mm, y1Mm]) => ({ boatId: b.id, kind, title, x0Mm, y0Mm, x1Mm, y1Mm })), { transaction })
+      await StructurePart.bulkCreate(b.parts.map(([kind, title, x0Mm, y0Mm, x1Mm, y1Mm, belowMm, depthMm, widthMm]) => ({ boatId: b.id, kind, title, x0Mm, y0Mm, x1Mm, y1Mm, belowMm: belowMm ?? null, depthMm: depthMm ?? null, widthMm: widthMm ?? null })), { transaction })
     }
     for (const a of DEMO_ACCOUNTS) await User.create({ login: a.login, name: a.name, role: a.role, boatId: a.boatId, passwordHash: await argon2.hash(a.password, { memoryCost: 19456, timeCost: 2, parallelism: 1 }) }, { transaction })
     await Lot.bulkCreate(LOTS.map((l) => ({ ...l, testedOn: null })), { transaction })
   })
   const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null }
   await seedFound()
+  await seedSurvey()
   for (const w of WANTED) await seedFitting(w, fitter)
   return true
 }
@@ -100,6 +102,41 @@ async function seedFound() {
     const p = await Penetration.create({ boatId: 'fulmars-reach', number: i + 1, fittingId: null, boltIndex: null, whatFor, zone, xMm, yMm, zMm, diameterMm, through: 'as found', fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: zMm < 0, found: true })
     await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state, note: `Age unknown. ${note}.`, evidence: state === 'closed' ? note : '', who: 'Isa Rendall', happenedAt: dayjs().subtract(40 - i, 'day').toDate(), sizeMm: diameterMm })
   }
+}
+
+/** The survey's morning: moisture where it was looked for, two plugs, taps, and the level laid on what was built level. */
+async function seedSurvey() {
+  const boatId = 'fulmars-reach'
+  const zones = new Map((await Zone.findAll({ where: { boatId } })).map((z) => [z.code, z.id]))
+  const stand = { seed: 7, boatId, role: 'reference' as const, station: '', side: 'starboard' as const, axis: 'across' as const, aboutMm: 9.5 }
+  let minute = 0
+  const at = () => dayjs().subtract(41, 'day').hour(9).minute(0).second(0).millisecond(0).add(minute++ * 2, 'minute').toDate()
+  const who = 'Isa Rendall'
+  const spots: [string, number, number][] = [
+    ...[700, 1000, 1300, 1600, 2000, 2500].flatMap((x): [string, number, number][] => [-500, 0, 300, 600, 800].filter((y) => Math.abs(y) < 300 + 0.42 * x).map((y) => ['foredeck', x, y])),
+    ...[8200, 8650, 9150, 9700, 10300].flatMap((x): [string, number, number][] => [-1300, -1000, -700, -300, 300, 900].map((y) => ['working-deck', x, y])),
+  ]
+  for (const [code, xMm, yMm] of spots) {
+    const r = readingOf('moisture', { ...stand, xMm, yMm }, 1, at())
+    await Reading.create({ boatId, zoneId: zones.get(code)!, kind: 'moisture', xMm, yMm, value: r.value, scaleMost: 100, dryReference: 14, instrument: r.instrument, who, takenAt: new Date(r.at) })
+  }
+  for (const [code, xMm, yMm, kind, finding, note] of [
+    ['foredeck', 1150, 610, 'tap', 'dull', 'dull over a hand\u2019s breadth'], ['foredeck', 900, -640, 'tap', 'sound', ''], ['working-deck', 9150, -840, 'tap', 'crackling', 'crackles round all the old holes'],
+    ['foredeck', 1150, 610, 'core', 'wet', 'dark, firm under the knife'], ['working-deck', 9150, -840, 'core', 'rotten', 'came out as paste'],
+  ] as const) await Reading.create({ boatId, zoneId: zones.get(code)!, kind, xMm, yMm, finding, note, who, takenAt: at() })
+  for (const [xMm, yMm, layers] of [[1500, -300, [4.1, 12]], [2400, 400, [3.9, 12]]] as const)
+    for (const [layerSeq, value] of layers.entries()) await Reading.create({ boatId, zoneId: zones.get('foredeck')!, kind: 'thickness', way: 'probe', layerSeq, xMm, yMm, value, who, takenAt: at() })
+  await ZoneLayer.update({ spreadMm: 0.2, readingCount: 2, measuredBy: 'drilled probe' }, { where: { zoneId: zones.get('foredeck')!, seq: 0 } })
+  await ZoneLayer.update({ spreadMm: 0, readingCount: 2, measuredBy: 'drilled probe' }, { where: { zoneId: zones.get('foredeck')!, seq: 1 } })
+  const angle = (role: 'reference' | 'trim' | 'station' | 'recheck', n: number, more: { station?: string; side?: 'port' | 'starboard' } = {}) => {
+    const r = readingOf('level', { ...stand, xMm: 0, yMm: 0, role, station: more.station ?? '', side: more.side ?? 'starboard' }, n, at())
+    return { boatId, role, degrees: r.value, instrument: r.instrument, who, takenAt: new Date(r.at), ...(role === 'station' ? { station: more.station!, side: more.side!, axis: 'across' as const, leanDeg: 0 } : {}), ...(role === 'recheck' ? { afterCount: 4 } : {}) }
+  }
+  await AngleReading.bulkCreate([
+    ...[1, 2, 3, 4].map((n) => angle('reference', n)), ...[1, 2, 3].map((n) => angle('trim', n)),
+    ...['Stanchion 1', 'Stanchion 2'].flatMap((station) => (['port', 'starboard'] as const).flatMap((side) => [1, 2, 3].map((n) => angle('station', n, { station, side })))),
+    ...[11, 12, 13].map((n) => angle('recheck', n)),
+  ])
 }
 
 async function seedFitting(w: Wanted, fitter: Account) {

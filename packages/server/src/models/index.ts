@@ -1,5 +1,5 @@
 import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
-import type { Design, Duty, Units, Verdict } from '@north-tide/core'
+import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
 
 export const ROLES = ['manager', 'fitter', 'apprentice', 'owner'] as const
 export type Role = (typeof ROLES)[number]
@@ -23,6 +23,7 @@ export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<B
   declare duty: Duty
   declare units: Units
   declare hullMaterial: string
+  declare hullKind: Opt<HullKind>
   declare note: string
   declare isMain: boolean
   declare version: Opt<number>
@@ -42,6 +43,9 @@ export class Zone extends Model<InferAttributes<Zone>, InferCreationAttributes<Z
   declare face: string
   declare kind: 'sandwich' | 'solid' | 'metal' | 'timber'
   declare zMm: number
+  declare atXMm: Opt<number | null>
+  declare reachKind: Opt<(typeof REACH_KINDS)[number]>
+  declare version: Opt<number>
   declare outlineX: number[]
   declare outlineY: number[]
   declare stacking: number
@@ -55,16 +59,21 @@ export class ZoneLayer extends Model<InferAttributes<ZoneLayer>, InferCreationAt
   declare thicknessMm: number
   declare measured: boolean
   declare measuredBy: string
+  declare spreadMm: Opt<number | null>
+  declare readingCount: Opt<number>
 }
 export class StructurePart extends Model<InferAttributes<StructurePart>, InferCreationAttributes<StructurePart>> {
   declare id: Opt<number>
   declare boatId: string
-  declare kind: string
+  declare kind: PartKind
   declare title: string
   declare x0Mm: number
   declare y0Mm: number
   declare x1Mm: number
   declare y1Mm: number
+  declare belowMm: Opt<number | null>
+  declare depthMm: Opt<number | null>
+  declare widthMm: Opt<number | null>
 }
 export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot>> {
   declare id: Opt<number>
@@ -86,6 +95,7 @@ export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttrib
   declare design: Design
   declare verdict: Verdict
   declare governing: string | null
+  declare stale: Opt<string[] | null>
   declare recordedAt: Date | null
   declare version: Opt<number>
   declare createdAt: Opt<Date>
@@ -111,7 +121,60 @@ export class Penetration extends Model<InferAttributes<Penetration>, InferCreati
   declare sealant: string | null
   declare belowWaterline: boolean
   declare found: boolean
+  declare acrossMm: Opt<number | null>
+  declare foundKind: Opt<string | null>
+  declare measuredFrom: Opt<string>
   declare createdAt: Opt<Date>
+}
+export class Reading extends Model<InferAttributes<Reading>, InferCreationAttributes<Reading>> {
+  declare id: Opt<string>
+  declare boatId: string
+  declare zoneId: number | null
+  declare kind: 'thickness' | 'moisture' | 'tap' | 'core'
+  declare way: Opt<string>
+  declare layerSeq: Opt<number | null>
+  declare xMm: number
+  declare yMm: number
+  declare value: Opt<number | null>
+  declare scaleMost: Opt<number | null>
+  declare dryReference: Opt<number | null>
+  declare finding: Opt<string>
+  declare note: Opt<string>
+  declare instrument: Opt<string>
+  declare who: string
+  declare takenAt: Date
+  declare withdrawnWhy: Opt<string | null>
+  declare withdrawnBy: Opt<string | null>
+}
+export class AngleReading extends Model<InferAttributes<AngleReading>, InferCreationAttributes<AngleReading>> {
+  declare id: Opt<string>
+  declare boatId: string
+  declare role: 'reference' | 'trim' | 'station' | 'recheck'
+  declare station: Opt<string>
+  declare side: Opt<'port' | 'starboard' | null>
+  declare axis: Opt<'across' | 'along' | null>
+  declare leanDeg: Opt<number | null>
+  declare afterCount: Opt<number | null>
+  declare degrees: number
+  declare instrument: Opt<string>
+  declare who: string
+  declare takenAt: Date
+}
+export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
+  declare id: Opt<string>
+  declare boatId: string
+  declare subject: 'hole' | 'zone' | 'reading' | 'boat'
+  declare subjectId: string
+  declare caption: Opt<string>
+  declare mime: string
+  declare width: number
+  declare height: number
+  declare sha256: string
+  declare original: Buffer
+  declare large: Buffer
+  declare small: Buffer
+  declare who: string
+  declare takenAt: Date
 }
 export class LifeEvent extends Model<InferAttributes<LifeEvent>, InferCreationAttributes<LifeEvent>> {
   declare id: Opt<string>
@@ -150,13 +213,20 @@ export function defineModels(sequelize: Sequelize) {
   // Sequelize writes into what it is given, so each column gets its own copy.
   const own = <A extends Record<string, object>>(columns: A): A => Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
   User.init(own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }), at('users'))
-  Boat.init(own({ id: { type: T.TEXT, primaryKey: true }, name: text, kind: text, lengthMm: real, beamMm: real, displacementKg: real, duty: text, units: text, hullMaterial: text, note: text, isMain: flag, version }), at('boats'))
+  Boat.init(own({ id: { type: T.TEXT, primaryKey: true }, name: text, kind: text, lengthMm: real, beamMm: real, displacementKg: real, duty: text, units: text, hullMaterial: text, hullKind: { ...text, defaultValue: 'laminate' }, note: text, isMain: flag, version }), at('boats'))
   Station.init(own({ boatId: { type: T.TEXT, primaryKey: true }, xMm: { type: T.DOUBLE, primaryKey: true }, halfBreadthMm: real, sheerMm: real, keelMm: real }), at('outline_stations'))
-  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text }), at('zones'))
-  ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text }), at('zone_layers'))
-  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' } }), at('structures'))
+  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text, atXMm: { ...maybeReal, field: 'at_x_mm' }, reachKind: { ...text, defaultValue: 'unknown' }, version }), at('zones'))
+  ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text, spreadMm: maybeReal, readingCount: { ...whole, defaultValue: 0 } }), at('zone_layers'))
+  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal }), at('structures'))
   Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
-  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
-  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
+  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
+  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
+  const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
+  const words = { ...text, defaultValue: '' }
+  const moment = { type: T.DATE, allowNull: false }
+  const bytes = { type: T.BLOB, allowNull: false }
+  Reading.init(own({ id: big, boatId: text, zoneId: maybeWhole, kind: text, way: words, layerSeq: maybeWhole, xMm: real, yMm: real, value: maybeReal, scaleMost: maybeReal, dryReference: maybeReal, finding: words, note: words, instrument: words, who: text, takenAt: moment, withdrawnWhy: maybeText, withdrawnBy: maybeText }), at('readings'))
+  AngleReading.init(own({ id: big, boatId: text, role: text, station: words, side: maybeText, axis: maybeText, leanDeg: maybeReal, afterCount: maybeWhole, degrees: real, instrument: words, who: text, takenAt: moment }), at('angle_readings'))
+  Photo.init(own({ id: big, boatId: text, subject: text, subjectId: text, caption: words, mime: text, width: whole, height: whole, sha256: text, original: bytes, large: bytes, small: bytes, who: text, takenAt: moment }), at('photos'))
   LifeEvent.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, penetrationId: whole, seq: whole, state: text, note: text, who: text, happenedAt: { type: T.DATE, allowNull: false }, recordedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, sizeMm: maybeReal, tempC: maybeReal, humidityPct: maybeReal, lotId: maybeWhole, evidence: text, gatesPassed: { type: T.ARRAY(T.TEXT), allowNull: false }, gateReason: maybeText, corrects: maybeWhole }), at('life_events'))
 }

@@ -1,10 +1,8 @@
-import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
 import { TONE_FILL, TONE_TITLES, PATTERNS, INK, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, judgeWhole, partsOf, sayIn, stepsOf, type Check, type Design, type Units, type Verdict, type YardValue } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
+import { withFonts } from './fonts'
 
-const require = createRequire(import.meta.url)
-const font = (family: string, weight: number) => require.resolve(`@fontsource/atkinson-hyperlegible-${family}/files/atkinson-hyperlegible-${family}-latin-${weight}-normal.woff`)
 const MARGIN = 42
 const SOFT = '#3a4a57'
 const WORD: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' }
@@ -14,7 +12,7 @@ export function specSheet(p: { design: Design; boatName: string; units: Units; v
   const { design, units } = p
   const { judgement: j, section, pattern } = judgeWhole(design, units, p.yard)
   const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: `${design.name}, ${p.boatName}`, Author: 'North Tide', Subject: 'Spec sheet of a fitting' } })
-  doc.registerFont('body', font('next', 400)).registerFont('strong', font('next', 700)).registerFont(MONO, font('mono', 400))
+  withFonts(doc)
   const width = doc.page.width - 2 * MARGIN
   const bottom = () => doc.page.height - MARGIN - 18
   const room = (h: number) => {

@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { rejudgeAll } from '../services/fittings'
+import { rejudgeAll } from '../services/rejudge'
 import { dropYardValue, setYardValue, yardValues } from '../services/yard'
 import { boatPicture, catalogue, listBoats, listLots, recordLotTest } from '../services/boats'
 
@@ -13,7 +13,7 @@ export function boatRoutes(): Router {
   for (const [method, change] of [['put', setYardValue], ['delete', dropYardValue]] as const)
     r[method]('/yard-values', async (req, res) => {
       const values = await change(req.session.account!, req.body)
-      await rejudgeAll()
+      await rejudgeAll('a value of the yard\u2019s own changed')
       res.json(values)
     })
   r.post('/lots/:id/test', async (req, res) => void res.json(await recordLotTest(req.session.account!, Number(req.params.id), req.body)))

@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import Papa from 'papaparse'
+import { safeCell } from '../csv'
 import { boatById } from '../services/boats'
 import { addEvent, hole, register, registerExport } from '../services/register'
 import { attachment } from './files'
@@ -12,9 +13,8 @@ export function registerRoutes(): Router {
   r.get('/boats/:id/register.csv', async (req, res) => {
     const rows = await register(req.session.account!, req.params.id)
     const boat = await boatById(req.params.id)
-    const fields = ['label', 'whatFor', 'state', 'since', 'who', 'zone', 'xMm', 'yMm', 'zMm', 'diameterMm', 'through', 'fastener', 'plate', 'coreSchool', 'sealant', 'belowWaterline', 'found', 'gatesPassed']
-    // Text that a spreadsheet would run as a formula is marked as text; numbers stay numbers.
-    const safe = rows.map((row) => Object.fromEntries(Object.entries(row).map(([k, v]) => [k, typeof v === 'string' && /^[=+\-@\t]/.test(v) ? `'${v}` : v])))
+    const fields = ['label', 'whatFor', 'state', 'since', 'who', 'zone', 'xMm', 'yMm', 'zMm', 'diameterMm', 'through', 'fastener', 'plate', 'coreSchool', 'sealant', 'belowWaterline', 'found', 'foundKind', 'acrossMm', 'measuredFrom', 'gatesPassed']
+    const safe = rows.map((row) => Object.fromEntries(Object.entries(row).map(([k, v]) => [k, safeCell(v)])))
     attachment(res, `${boat.name} register.csv`, 'text/csv; charset=utf-8').send(`${Papa.unparse({ fields, data: safe }, { newline: '\n' })}\n`)
   })
   r.get('/boats/:id/register.json', async (req, res) => {

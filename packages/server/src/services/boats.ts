@@ -1,11 +1,13 @@
+import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { CATALOGUE, holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
 import { forbidden, notFound } from '../errors'
 import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
+import { wetSpotsOf } from './wet'
 
-const summary = (b: Boat) => ({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, note: b.note })
+export const summary = (b: Boat) => ({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, hullKind: b.hullKind, version: b.version, note: b.note })
 export type BoatSummary = ReturnType<typeof summary>
 
 export async function listBoats(who: Account) {
@@ -19,43 +21,46 @@ export async function boatById(id: string): Promise<Boat> {
   return boat
 }
 
-export async function zonesOf(boatId: string): Promise<BoatZone[]> {
-  const zones = await Zone.findAll({ where: { boatId }, order: [['id', 'ASC']] })
-  const layers = await ZoneLayer.findAll({ where: { zoneId: zones.map((z) => z.id) }, order: [['seq', 'ASC']] })
+export async function zonesOf(boatId: string, transaction: Transaction | null = null): Promise<BoatZone[]> {
+  const zones = await Zone.findAll({ where: { boatId }, order: [['id', 'ASC']], transaction })
+  const layers = await ZoneLayer.findAll({ where: { zoneId: zones.map((z) => z.id) }, order: [['seq', 'ASC']], transaction })
   return zones.map((z) => ({
-    code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, stacking: z.stacking, reach: z.reach, state: z.state,
+    id: z.id, version: z.version, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, atXMm: z.atXMm, stacking: z.stacking, reach: z.reach, reachKind: z.reachKind, state: z.state,
     outline: z.outlineX.map((xMm, i) => ({ xMm, yMm: z.outlineY[i]! })),
-    layers: layers.filter((l) => l.zoneId === z.id).map((l) => ({ material: l.material, thicknessMm: l.thicknessMm, measured: l.measured, measuredBy: l.measuredBy })),
+    layers: layers.filter((l) => l.zoneId === z.id).map((l) => ({ material: l.material, thicknessMm: l.thicknessMm, measured: l.measured, measuredBy: l.measuredBy, spreadMm: l.spreadMm, count: l.readingCount })),
   }))
 }
 
+export const stationsOf = async (boatId: string) => (await Station.findAll({ where: { boatId }, order: [['xMm', 'ASC']] })).map((s) => ({ xMm: s.xMm, halfBreadthMm: s.halfBreadthMm, sheerMm: s.sheerMm, keelMm: s.keelMm }))
+
 export async function partsOfBoat(boatId: string): Promise<BoatPart[]> {
   const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']] })
-  return parts.map((p) => ({ kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm }))
+  return parts.map((p) => ({ id: p.id, kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm, belowMm: p.belowMm, depthMm: p.depthMm, widthMm: p.widthMm }))
 }
 
 /** All that the plan shows of one boat. */
 export async function boatPicture(who: Account, id: string) {
   mayRead(who, id)
   const boat = await boatById(id)
-  const [stations, zones, parts, fittings, holes] = await Promise.all([
-    Station.findAll({ where: { boatId: id }, order: [['xMm', 'ASC']] }),
+  const [stations, zones, parts, fittings, holes, wet] = await Promise.all([
+    stationsOf(id),
     zonesOf(id),
     partsOfBoat(id),
     Fitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
     holesOf(id),
+    wetSpotsOf(id),
   ])
   return {
-    ...summary(boat), zones, parts,
-    stations: stations.map((s) => ({ xMm: s.xMm, halfBreadthMm: s.halfBreadthMm, sheerMm: s.sheerMm, keelMm: s.keelMm })),
+    ...summary(boat), zones, parts, wet,
+    stations,
     fittings: fittings.map((f) => ({
-      id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
+      id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, stale: f.stale, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
       xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone,
     })),
     holes,
   }
 }
-export const plainHoles = (holes: { number: number; xMm: number; yMm: number }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm }))
+export const plainHoles = (holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state }))
 
 export const catalogue = () => CATALOGUE
 

@@ -1,25 +1,16 @@
 import { z } from 'zod'
-import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, judge, parseDesign, parseInput, spotFor, startDesign, zoneAt, type Design, type Verdict, type YardValue } from '@north-tide/core'
+import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, parseInput, placeFrom, spotFor, staleAgainst, startDesign, zoneAt, type Design } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { boatById, partsOfBoat, plainHoles, zonesOf } from './boats'
+import { boatById, partsOfBoat, plainHoles, stationsOf, zonesOf } from './boats'
+import { judgeOn } from './verdict'
+import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
 import { yardValues } from './yard'
 
-/** The server judges again before it stores a verdict. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
-export function verdictFor(design: Design, yard: YardValue[] = []): { verdict: Verdict; governing: string | null; problem: { code: string; path: string; message: string } | null } {
-  try {
-    const j = judge(design, false, yard)
-    return { verdict: j.verdict, governing: j.governing, problem: null }
-  } catch (error) {
-    if (!(error instanceof CalcError)) throw error
-    return { verdict: 'unproven', governing: error.code, problem: { code: error.code, path: error.path, message: error.message } }
-  }
-}
-
 const shown = (f: Fitting) => ({
-  id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, recorded: f.recordedAt !== null,
+  id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, staleNow: f.stale, recorded: f.recordedAt !== null,
   updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy,
 })
 export type FittingShown = ReturnType<typeof shown>
@@ -30,7 +21,26 @@ async function find(id: string): Promise<Fitting> {
   return fitting
 }
 
-const placing = z.strictObject({ catalogueId: z.string(), xMm: z.number().min(-1e5).max(1e6), yMm: z.number().min(-1e5).max(1e5), name: z.string().trim().min(1).max(120).optional() })
+const placing = z.strictObject({
+  catalogueId: z.string(), name: z.string().trim().min(1).max(120).optional(),
+  xMm: z.number().min(-1e5).max(1e6).optional(), yMm: z.number().min(-1e5).max(1e5).optional(),
+  /** as a fitter measures; the coordinates then follow from it */
+  measures: z.array(measureSchema).min(1).max(12).optional(),
+  believe: z.strictObject({ x: z.number().int().min(0).optional(), y: z.number().int().min(0).optional() }).optional(),
+})
+
+/** The place that was pointed at or measured. Measurements that disagree are a question, never a silent mean. */
+export async function pointOf(boatId: string, p: { xMm?: number | undefined; yMm?: number | undefined; measures?: z.output<typeof measureSchema>[] | undefined; believe?: { x?: number | undefined; y?: number | undefined } | undefined }) {
+  if (!p.measures) {
+    for (const k of ['xMm', 'yMm'] as const) if (p[k] === undefined) throw new ApiError(400, 'invalid-input', `${k} is missing; give a place, or measures`, k)
+    return { xMm: p.xMm!, yMm: p.yMm!, measuredFrom: [], working: [] }
+  }
+  const placed = placeFrom(p.measures, halfBreadthOf(await stationsOf(boatId)), p.believe)
+  const c = placed.conflicts[0]
+  if (c) throw new ApiError(409, 'measures-disagree', `Two measurements stand ${Math.round(c.apartMm)} mm apart along ${c.axis}; which is to be believed?`, `believe.${c.axis}`, { conflicts: placed.conflicts })
+  if (placed.xMm === null || placed.yMm === null) throw new ApiError(400, 'invalid-input', `Nothing measured gives ${placed.xMm === null ? 'x' : 'y'}`, 'measures')
+  return { xMm: placed.xMm, yMm: placed.yMm, measuredFrom: p.measures, working: placed.working }
+}
 
 export async function place(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
@@ -38,14 +48,15 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const p = parseInput(placing, body)
   const entry = catalogueEntry(p.catalogueId)
   if (!entry) throw new ApiError(400, 'invalid-input', `"${p.catalogueId}" is not in the catalogue`, 'catalogueId')
-  const zone = zoneAt(await zonesOf(boatId), p)
-  const spot = spotFor(zone, p, entry.bolts, boat.duty)
+  const at = await pointOf(boatId, p)
+  const zone = zoneAt(await zonesOf(boatId), at)
+  const spot = { ...spotFor(zone, at, entry.bolts, boat.duty), measuredFrom: at.measuredFrom }
   return create(who, boatId, startDesign(entry, spot, p.name ?? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`))
 }
 
 async function create(who: Account, boatId: string, design: Design) {
-  const v = verdictFor(design, await yardValues())
-  return shown(await Fitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, recordedAt: null, updatedBy: who.name }))
+  const v = judgeOn(design, await zonesOf(boatId), await yardValues())
+  return shown(await Fitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, stale: v.stale, recordedAt: null, updatedBy: who.name }))
 }
 
 /** A design from a file is judged anew; the verdicts of whoever wrote it are not believed. */
@@ -58,20 +69,11 @@ export async function importFitting(who: Account, boatId: string, body: unknown)
 export async function readFitting(who: Account, id: string) {
   const f = await find(id)
   mayRead(who, f.boatId)
-  const [zones, parts, holes] = await Promise.all([zonesOf(f.boatId), partsOfBoat(f.boatId), holesOf(f.boatId)])
+  const [zones, parts, holes, wet] = await Promise.all([zonesOf(f.boatId), partsOfBoat(f.boatId), holesOf(f.boatId), wetSpotsOf(f.boatId)])
   const others = plainHoles(holes.filter((h) => h.fittingId !== f.id))
   const { place: at, bolts } = f.design
   const zone = zoneAt(zones, at)
-  return { ...shown(f), flags: flagsAt(zones, parts, others, at, bolts), planEdgeMm: zone ? Math.round(edgeDistance(zone, at, bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
-}
-
-/** After a value of the yard's own has changed: every stored verdict is made anew. */
-export async function rejudgeAll(): Promise<void> {
-  const yard = await yardValues()
-  for (const f of await Fitting.findAll()) {
-    const v = verdictFor(f.design, yard)
-    if (v.verdict !== f.verdict || v.governing !== f.governing) await Fitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id: f.id, version: f.version } })
-  }
+  return { ...shown(f), flags: flagsAt({ zones, parts, holes: others, wet }, at, bolts), stale: zone ? staleAgainst(f.design, zone) : null, planEdgeMm: zone ? Math.round(edgeDistance(zone, at, bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
 }
 
 const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
@@ -88,9 +90,9 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
     throw error
   }
-  const v = verdictFor(design, await yardValues())
+  const v = judgeOn(design, await zonesOf(before.boatId), await yardValues())
   const [changed] = await Fitting.update(
-    { design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
+    { design, name: design.name, verdict: v.verdict, governing: v.governing, stale: v.stale, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
     { where: { id, version } },
   )
   const now = await find(id)

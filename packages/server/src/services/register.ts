@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
-import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gatesFor, gripLayersOf, holeLabel, nextStates, parseDesign, parseInput, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
+import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gatesFor, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, LifeEvent, Lot, Penetration } from '../models'
 import { mayPassGates, mayRead, mayWrite, type Account } from './access'
@@ -23,6 +23,9 @@ export interface HoleRow {
   sealant: string | null
   belowWaterline: boolean
   found: boolean
+  acrossMm: number | null
+  foundKind: string | null
+  measuredFrom: string
   state: LifeState
   since: string
   who: string
@@ -33,7 +36,7 @@ export interface HoleRow {
 export async function holesOf(boatId: string): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
     `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
-            p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found,
+            p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
        FROM penetrations p
@@ -70,6 +73,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
           xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, zMm: d.place.zMm, diameterMm: SIZES[d.bolt.size]!.clearanceMm, through,
           fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`, plate: d.plate ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}` : '',
           coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false,
+          measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
         },
         { transaction },
       )

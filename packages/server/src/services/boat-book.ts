@@ -1,0 +1,204 @@
+import { z } from 'zod'
+import { FACES_OF_BOAT, HULL_KINDS, PART_KINDS, REACH_KINDS, areaOf, parseInput } from '@north-tide/core'
+import type { Transaction } from 'sequelize'
+import { ApiError, forbidden, notFound } from '../errors'
+import { Boat, Fitting, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { mayWrite, type Account } from './access'
+import { partsOfBoat, stationsOf, summary, zonesOf } from './boats'
+import { startRejudge } from './rejudge'
+
+/** A boat's own book: main dimensions, outline, zones with their layup, and what stands behind them. */
+const mm = (most = 1e6) => z.number().min(-most).max(most)
+const size = (most = 1e6) => z.number().positive().max(most)
+const station = z.strictObject({ xMm: mm(), halfBreadthMm: z.number().min(0).max(1e5), sheerMm: mm(), keelMm: mm() })
+export const stationsSchema = z.array(station).min(2).max(200).superRefine((rows, ctx) => {
+  rows.forEach((r, i) => {
+    if (r.keelMm >= r.sheerMm) ctx.addIssue({ code: 'custom', path: [i, 'keelMm'], message: `${r.keelMm} was given; the keel lies below the sheer of ${r.sheerMm} mm` })
+    if (i && r.xMm <= rows[i - 1]!.xMm) ctx.addIssue({ code: 'custom', path: [i, 'xMm'], message: `${r.xMm} was given; stations run aft, each past ${rows[i - 1]!.xMm} mm` })
+  })
+})
+const boatShape = {
+  name: z.string().trim().min(1).max(120), kind: z.string().trim().max(200).default(''), lengthMm: size(2e5), beamMm: size(5e4), displacementKg: size(1e7),
+  duty: z.enum(['sheltered', 'coastal', 'ocean']), units: z.enum(['metric', 'inch']), hullKind: z.enum(HULL_KINDS), hullMaterial: z.string().trim().max(200).default(''), note: z.string().max(2000).default(''),
+}
+const creating = z.strictObject({ ...boatShape, stations: stationsSchema.optional() })
+const saving = z.strictObject({ ...boatShape, version: z.number().int().positive() })
+
+function mayBuild(who: Account) {
+  if (who.role === 'owner' || who.role === 'apprentice') throw forbidden('A boat\u2019s own book is kept by a fitter or the manager')
+}
+const slug = (name: string) => name.normalize('NFKD').toLowerCase().replace(/[\u2019']/g, '').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'boat'
+export async function freeId(name: string, transaction?: Transaction): Promise<string> {
+  const base = slug(name)
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`
+    if (!(await Boat.findByPk(id, { ...(transaction ? { transaction } : {}) }))) return id
+  }
+}
+
+/** A first outline from length and beam alone, so that there is something to click on; it is to be replaced by measured half-breadths. */
+export function plainOutline(lengthMm: number, beamMm: number) {
+  const full = [0.02, 0.42, 0.72, 0.9, 0.98, 1, 0.99, 0.95, 0.88]
+  return full.map((f, i) => ({ xMm: Math.round((lengthMm * i) / (full.length - 1)), halfBreadthMm: Math.round((beamMm / 2) * f), sheerMm: Math.round(beamMm * (0.42 - 0.08 * (i / 8))), keelMm: Math.round(-beamMm * 0.15 * Math.min(1, i / 2)) }))
+    .map((s) => (s.xMm === 0 ? { ...s, keelMm: Math.round(s.sheerMm * 0.6) } : s))
+}
+
+export async function createBoat(who: Account, raw: unknown) {
+  mayBuild(who)
+  const { stations, ...b } = parseInput(creating, raw)
+  return Boat.sequelize!.transaction(async (transaction) => {
+    const boat = await Boat.create({ ...b, id: await freeId(b.name, transaction), isMain: false, hullMaterial: b.hullMaterial || b.hullKind }, { transaction })
+    await Station.bulkCreate((stations ?? plainOutline(b.lengthMm, b.beamMm)).map((s) => ({ ...s, boatId: boat.id })), { transaction })
+    return summary(boat)
+  })
+}
+
+export async function saveBoat(who: Account, id: string, raw: unknown) {
+  mayBuild(who)
+  const { version, ...b } = parseInput(saving, raw)
+  const before = await Boat.findByPk(id)
+  if (!before) throw notFound('boat')
+  const [changed] = await Boat.update({ ...b, version: version + 1 }, { where: { id, version } })
+  const now = (await Boat.findByPk(id))!
+  if (!changed) throw new ApiError(409, 'stale', `The boat was changed meanwhile (version ${now.version}); yours started from version ${version}`, 'version', { current: summary(now) })
+  return summary(now)
+}
+
+export async function saveStations(who: Account, id: string, raw: unknown) {
+  mayBuild(who)
+  const rows = parseInput(z.strictObject({ stations: stationsSchema }), raw).stations
+  if (!(await Boat.findByPk(id))) throw notFound('boat')
+  await Boat.sequelize!.transaction(async (transaction) => {
+    await Station.destroy({ where: { boatId: id }, transaction })
+    await Station.bulkCreate(rows.map((s) => ({ ...s, boatId: id })), { transaction })
+  })
+  return stationsOf(id)
+}
+
+const layer = z.strictObject({ material: z.string().min(1).max(60), thicknessMm: size(1000), measured: z.boolean(), measuredBy: z.string().max(200).default('') })
+const MATERIALS = { solid: ['mat', 'woven'], metal: ['aluminium-5083', 'mild-steel'], timber: ['plywood', 'softwood'] } as const
+const CORES_OK = ['balsa-150', 'pvc-80', 'pvc-130', 'san-85', 'plywood', 'insert-250', 'epoxy-plug']
+const zoneBody = z
+  .strictObject({
+    title: z.string().trim().min(1).max(80), face: z.enum(FACES_OF_BOAT), kind: z.enum(['sandwich', 'solid', 'metal', 'timber']), zMm: mm(1e5), atXMm: mm().nullable().default(null), stacking: z.number().int().min(0).max(20).default(0),
+    reach: z.string().max(200).default(''), reachKind: z.enum(REACH_KINDS).default('unknown'), state: z.string().max(300).default(''),
+    outline: z.array(z.strictObject({ xMm: mm(), yMm: mm() })).min(3).max(300), layers: z.array(layer).min(1).max(20), version: z.number().int().positive().optional(),
+  })
+  .superRefine((v, ctx) => {
+    const say = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message })
+    if (!(areaOf({ outline: v.outline }) > 1)) say(['outline'], 'These corners enclose no area; give them in order round the zone')
+    if (v.face === 'bulkhead' && v.atXMm === null) say(['atXMm'], 'atXMm is missing; say how far aft of the stem the bulkhead stands')
+    if (v.kind === 'sandwich') {
+      if (v.layers.length !== 3) return say(['layers'], `${v.layers.length} were given; a cored zone has three: outer skin, core, inner skin`)
+      v.layers.forEach((l, i) => {
+        const ok = i === 1 ? CORES_OK : (MATERIALS.solid as readonly string[])
+        if (!ok.includes(l.material)) say(['layers', i, 'material'], `"${l.material}" was given; one of ${ok.join(', ')} is accepted`)
+      })
+    } else {
+      if (v.layers.length !== 1) return say(['layers'], `${v.layers.length} were given; a ${v.kind} zone has one`)
+      const ok: readonly string[] = MATERIALS[v.kind]
+      if (!ok.includes(v.layers[0]!.material)) say(['layers', 0, 'material'], `"${v.layers[0]!.material}" was given; one of ${ok.join(', ')} is accepted`)
+    }
+  })
+
+async function writeLayers(zoneId: number, layers: z.output<typeof layer>[], transaction: Transaction) {
+  const before = await ZoneLayer.findAll({ where: { zoneId }, transaction })
+  await ZoneLayer.destroy({ where: { zoneId }, transaction })
+  await ZoneLayer.bulkCreate(
+    layers.map((l, seq) => {
+      // A thickness typed over what readings gave is no longer their median.
+      const same = before.find((b) => b.seq === seq && b.material === l.material && Math.abs(b.thicknessMm - l.thicknessMm) < 1e-9 && b.measured === l.measured)
+      return { zoneId, seq, ...l, spreadMm: same?.spreadMm ?? null, readingCount: same?.readingCount ?? 0 }
+    }),
+    { transaction },
+  )
+}
+
+export async function addZone(who: Account, boatId: string, raw: unknown) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  const b = parseInput(zoneBody, raw)
+  if (!(await Boat.findByPk(boatId))) throw notFound('boat')
+  await Boat.sequelize!.transaction(async (transaction) => {
+    const taken = new Set((await Zone.findAll({ where: { boatId }, transaction })).map((q) => q.code))
+    let code = slug(b.title)
+    for (let n = 2; taken.has(code); n++) code = `${slug(b.title)}-${n}`
+    const zone = await Zone.create({ boatId, code, title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state, outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm) }, { transaction })
+    await writeLayers(zone.id, b.layers, transaction)
+  })
+  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${b.title} was added`) }
+}
+
+async function findZone(boatId: string, id: number) {
+  const zone = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Zone.findOne({ where: { id, boatId } }) : null
+  if (!zone) throw notFound('zone')
+  return zone
+}
+
+export async function saveZone(who: Account, boatId: string, id: number, raw: unknown) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  const b = parseInput(zoneBody, raw)
+  const zone = await findZone(boatId, id)
+  if (b.version === undefined) throw new ApiError(400, 'invalid-input', 'version is missing; send back the one that was read', 'version')
+  await Boat.sequelize!.transaction(async (transaction) => {
+    const [changed] = await Zone.update(
+      { title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state, outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm), version: b.version! + 1 },
+      { where: { id: zone.id, version: b.version! }, transaction },
+    )
+    if (!changed) throw new ApiError(409, 'stale', `This zone was changed meanwhile; yours started from version ${b.version}`, 'version', { current: (await zonesOf(boatId)).find((q) => q.id === id) })
+    await writeLayers(zone.id, b.layers, transaction)
+  })
+  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${b.title} was changed`) }
+}
+
+export async function removeZone(who: Account, boatId: string, id: number) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  const zone = await findZone(boatId, id)
+  const readings = await Reading.count({ where: { zoneId: zone.id } })
+  if (readings) throw new ApiError(409, 'has-readings', `${readings} readings were taken in this zone; change its outline instead, so that they keep their place`)
+  await zone.destroy()
+  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${zone.title} was taken away`) }
+}
+
+const part = z.strictObject({
+  kind: z.enum(PART_KINDS), title: z.string().trim().min(1).max(80), x0Mm: mm(), y0Mm: mm(1e5), x1Mm: mm(), y1Mm: mm(1e5),
+  belowMm: z.number().min(0).max(1e5).nullable().default(null), depthMm: size(1e5).nullable().default(null), widthMm: size(1e5).nullable().default(null),
+})
+export async function addPart(who: Account, boatId: string, raw: unknown) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  const p = parseInput(part, raw)
+  if (!(await Boat.findByPk(boatId))) throw notFound('boat')
+  await StructurePart.create({ ...p, boatId })
+  return partsOfBoat(boatId)
+}
+async function findPart(boatId: string, id: number) {
+  const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId } }) : null
+  if (!found) throw notFound('part of the structure')
+  return found
+}
+export async function savePart(who: Account, boatId: string, id: number, raw: unknown) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  const p = parseInput(part, raw)
+  await (await findPart(boatId, id)).update(p)
+  return partsOfBoat(boatId)
+}
+export async function removePart(who: Account, boatId: string, id: number) {
+  mayBuild(who)
+  mayWrite(who, boatId)
+  await (await findPart(boatId, id)).destroy()
+  return partsOfBoat(boatId)
+}
+
+/** A boat that was begun by mistake may go while it holds nothing. */
+export async function removeBoat(who: Account, id: string) {
+  if (who.role !== 'manager') throw forbidden('Only the manager takes a boat off the list')
+  const boat = await Boat.findByPk(id)
+  if (!boat) throw notFound('boat')
+  const n = (await Fitting.count({ where: { boatId: id } })) + (await Reading.count({ where: { boatId: id } }))
+  if (n) throw new ApiError(409, 'not-empty', 'It has fittings or readings on record; a boat with a record stays')
+  await boat.destroy()
+}

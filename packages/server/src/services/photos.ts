@@ -1,0 +1,73 @@
+import { createHash } from 'node:crypto'
+import sharp from 'sharp'
+import { z } from 'zod'
+import { parseInput } from '@north-tide/core'
+import { ApiError, notFound } from '../errors'
+import { Boat, Penetration, Photo, Reading, Zone } from '../models'
+import { mayRead, mayWrite, type Account } from './access'
+
+export const MOST_BYTES = 12 * 1024 * 1024
+const MOST_PIXELS = 80_000_000
+const KINDS: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
+const meta = z.strictObject({ subject: z.enum(['hole', 'zone', 'reading', 'boat']), subjectId: z.string().min(1).max(80), caption: z.string().trim().max(300).default('') })
+export type PhotoSubject = z.output<typeof meta>['subject']
+
+/** What the file really is, by its content; its name is not asked. */
+export async function lookInto(bytes: Buffer): Promise<{ mime: string; width: number; height: number; large: Buffer; small: Buffer }> {
+  if (!bytes.length) throw new ApiError(400, 'not-a-picture', 'The file is empty', 'file')
+  let format: string | undefined
+  try {
+    format = (await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()).format
+  } catch (error) {
+    if (/pixel limit/i.test((error as Error).message)) throw new ApiError(400, 'too-many-pixels', 'This picture has more than 80 million points; make it smaller first', 'file')
+    throw new ApiError(400, 'not-a-picture', 'This file holds no picture that can be read, whatever its name says; JPEG, PNG and WebP are kept', 'file')
+  }
+  const mime = KINDS[format ?? '']
+  if (!mime) throw new ApiError(400, 'wrong-kind', `This is a ${(format ?? 'file').toUpperCase()}, whatever its name says; JPEG, PNG and WebP are kept`, 'file')
+  try {
+    const turned = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
+    const [large, small] = await Promise.all([1600, 320].map((side) => turned.clone().resize(side, side, { fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' }).jpeg({ quality: 80 }).toBuffer({ resolveWithObject: true })))
+    const { width, height } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()
+    return { mime, width: width!, height: height!, large: large!.data, small: small!.data }
+  } catch {
+    throw new ApiError(400, 'broken-picture', 'This picture breaks off or is damaged; take it from the camera again', 'file')
+  }
+}
+
+const shown = (p: Pick<Photo, 'id' | 'subject' | 'subjectId' | 'caption' | 'mime' | 'width' | 'height' | 'who' | 'takenAt'>) => ({ id: Number(p.id), subject: p.subject, subjectId: p.subjectId, caption: p.caption, mime: p.mime, width: p.width, height: p.height, who: p.who, takenAt: p.takenAt.toISOString() })
+const LIGHT = ['id', 'boatId', 'subject', 'subjectId', 'caption', 'mime', 'width', 'height', 'who', 'takenAt']
+
+async function subjectExists(boatId: string, subject: PhotoSubject, id: string): Promise<boolean> {
+  const n = Number(id)
+  const whole = Number.isInteger(n) && n > 0 && n < 2 ** 31
+  if (subject === 'boat') return id === boatId
+  if (subject === 'hole') return whole && (await Penetration.count({ where: { id: n, boatId } })) > 0
+  if (subject === 'zone') return whole && (await Zone.count({ where: { id: n, boatId } })) > 0
+  return whole && (await Reading.count({ where: { id: String(n), boatId } })) > 0
+}
+
+export async function addPhoto(who: Account, boatId: string, bytes: Buffer | undefined, raw: unknown) {
+  mayWrite(who, boatId)
+  const m = parseInput(meta, raw)
+  if (!(await Boat.findByPk(boatId))) throw notFound('boat')
+  if (!(await subjectExists(boatId, m.subject, m.subjectId))) throw new ApiError(400, 'invalid-input', `This boat has no ${m.subject} ${m.subjectId}`, 'subjectId')
+  if (!bytes) throw new ApiError(400, 'invalid-input', 'No file was sent', 'file')
+  const look = await lookInto(bytes)
+  return shown(await Photo.create({ boatId, ...m, ...look, original: bytes, sha256: createHash('sha256').update(bytes).digest('hex'), who: who.name, takenAt: new Date() }))
+}
+export async function photosOf(who: Account, boatId: string) {
+  mayRead(who, boatId)
+  return (await Photo.findAll({ where: { boatId }, order: [['id', 'ASC']], attributes: LIGHT })).map(shown)
+}
+export async function photoBytes(who: Account, id: number, size: 'small' | 'large' | 'original') {
+  const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'mime', size] }) : null
+  if (!p) throw notFound('photo')
+  mayRead(who, p.boatId)
+  return { bytes: p[size], mime: size === 'original' ? p.mime : 'image/jpeg' }
+}
+export async function removePhoto(who: Account, id: number) {
+  const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId'] }) : null
+  if (!p) throw notFound('photo')
+  mayWrite(who, p.boatId)
+  await p.destroy()
+}
