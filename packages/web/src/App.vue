@@ -29,7 +29,7 @@ async function begin() {
   try {
     await Promise.all([boats.loadList(), boats.askToday(), boats.loadYard()])
     if (!boats.picture) {
-      const wanted = typeof route.params.id === 'string' && route.name === 'boat' ? route.params.id : boats.lastId
+      const wanted = typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey') ? route.params.id : boats.lastId
       const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]
       if (first) await boats.open(first.id)
     }
@@ -57,6 +57,7 @@ async function switchBoat(event: Event) {
     await router.push(boats.picture?.fittings.some((f) => f.id === fitting) ? `/bench/${fitting}` : '/bench')
   } else if (route.name === 'register') await router.push('/register')
   else if (route.name === 'boat') await router.push(`/boat/${id}`)
+  else if (route.name === 'survey') await router.push(`/boat/${id}/${String(route.params.tab)}`)
 }
 const to = (name: string) => {
   if (name === 'boat') return `/boat/${boats.picture?.id ?? ''}`
@@ -116,7 +117,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') }" :title="`Alt+${p.key}`">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey') }" :title="`Alt+${p.key}`">
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />

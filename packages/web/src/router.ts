@@ -15,6 +15,7 @@ export const router = createRouter({
     { path: '/', redirect: '/boat' },
     { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
+    { path: '/boat/:id/:tab(build|readings|found|angles|files)', name: 'survey', component: () => import('./places/boat/SurveyPlace.vue') },
     { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/BenchPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },

@@ -1,4 +1,4 @@
-import type { BoatPart, BoatZone, Design, Duty, Family, LifeState, Point, Units, Verdict } from '@north-tide/core'
+import type { BoatPart, BoatZone, Design, Duty, Family, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
 
 export interface Account {
   id: number
@@ -17,6 +17,8 @@ export interface BoatSummary {
   duty: Duty
   units: Units
   hullMaterial: string
+  hullKind: HullKind
+  version: number
   note: string
 }
 export interface Hole {
@@ -37,6 +39,9 @@ export interface Hole {
   sealant: string | null
   belowWaterline: boolean
   found: boolean
+  acrossMm: number | null
+  foundKind: string | null
+  measuredFrom: string
   state: LifeState
   since: string
   who: string
@@ -47,6 +52,7 @@ export interface PlanFitting {
   name: string
   verdict: Verdict
   governing: string | null
+  stale: string[] | null
   recorded: boolean
   version: number
   family: Family
@@ -57,8 +63,10 @@ export interface PlanFitting {
   bolts: Point[]
   zone: string | null
 }
+export type ZoneShown = BoatZone & { id: number; version: number }
 export interface BoatPicture extends BoatSummary {
-  zones: BoatZone[]
+  zones: ZoneShown[]
+  wet: Record<string, WetSpot[]>
   parts: BoatPart[]
   stations: { xMm: number; halfBreadthMm: number; sheerMm: number; keelMm: number }[]
   fittings: PlanFitting[]
@@ -78,6 +86,7 @@ export interface SavedFitting {
 }
 export interface OpenFitting extends SavedFitting {
   flags: { id: string; text: string }[]
+  stale: Stale | null
   planEdgeMm: number | null
   holes: Hole[]
 }
@@ -122,4 +131,65 @@ export interface TodayReading {
   line: string
   airC: number
   humidityPct: number
+}
+export interface ReadingShown {
+  id: number
+  zone: string | null
+  kind: 'thickness' | 'moisture' | 'tap' | 'core'
+  way: string
+  layer: number | null
+  xMm: number
+  yMm: number
+  value: number | null
+  scaleMost: number | null
+  dryReference: number | null
+  finding: string
+  note: string
+  instrument: string
+  who: string
+  takenAt: string
+  withdrawnWhy: string | null
+  withdrawnBy: string | null
+}
+export interface RejudgeJob {
+  id: number
+  why: string
+  total: number
+  done: number
+  turned: number
+  finished: boolean
+}
+export interface InstrumentReading {
+  n: number
+  instrument: string
+  simulated: true
+  at: string
+  value: number
+  unit: string
+  airC?: number
+  humidityPct?: number
+  surfaceC?: number
+}
+export interface Angles {
+  rows: { id: number; role: 'reference' | 'trim' | 'station' | 'recheck'; station: string; side: 'port' | 'starboard' | null; axis: 'across' | 'along' | null; leanDeg: number | null; afterCount: number | null; degrees: number; instrument: string; who: string; takenAt: string }[]
+  answer: {
+    heelDeg: number
+    spreadDeg: number
+    flaggedReferences: number[]
+    trimDeg: number | null
+    stations: { id: string; side: 'port' | 'starboard'; axis: 'across' | 'along'; readingDeg: number; trueDeg: number; bracketDeg: number; flags: string[]; flagged: boolean }[]
+    pairs: { id: string; axis: string; portDeg: number; starboardDeg: number; differenceDeg: number }[]
+    rechecks: { afterCount: number; driftDeg: number; moved: boolean }[]
+  } | null
+  problem: { path: string; message: string } | null
+}
+export interface PhotoShown {
+  id: number
+  subject: 'hole' | 'zone' | 'reading' | 'boat'
+  subjectId: string
+  caption: string
+  width: number
+  height: number
+  who: string
+  takenAt: string
 }

@@ -85,6 +85,15 @@ export function zoneAt(zones: BoatZone[], p: Point): BoatZone | null {
   return zones.filter((z) => fromAbove(z) && insidePolygon(z.outline, p)).sort((a, b) => b.stacking - a.stacking)[0] ?? null
 }
 
+export interface Place3 extends Point {
+  zMm: number
+}
+/** A point of the boat on a zone's own face: x and y from above, x and z in profile, y and z on a bulkhead. */
+export const onFace = (zone: Pick<BoatZone, 'face'>, p: Place3): Point => (zone.face === 'bulkhead' ? { xMm: p.yMm, yMm: p.zMm } : zone.face === 'topsides' || zone.face === 'bottom' ? { xMm: p.xMm, yMm: p.zMm } : p)
+
+/** The zone that a fitting stands on: by its name where that is no deck, else the topmost surface under it. */
+export const zoneOfPlace = (zones: BoatZone[], p: Point & { zone?: string | null }): BoatZone | null => zones.find((z) => !fromAbove(z) && z.title === p.zone) ?? zoneAt(zones, p)
+
 /** The zone's name as the register writes it. */
 export const zoneTitleAt = (zones: BoatZone[], p: Point) => zoneAt(zones, p)?.title ?? 'not in a zone'
 
@@ -94,10 +103,11 @@ export function edgeDistance(zone: BoatZone, at: Point, bolts: Point[]): number 
   return Math.min(...spots.map((p) => Math.min(...zone.outline.map((a, i) => distanceToSegment(p, a, zone.outline[(i + 1) % zone.outline.length]!)))))
 }
 
-export function spotFor(zone: BoatZone | null, at: Point, bolts: Point[], duty: Duty): Spot {
+export function spotFor(zone: BoatZone | null, at: Point & { zMm?: number }, bolts: Point[], duty: Duty): Spot {
   const s = zone ? structureOf(zone) : { structure: { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 6 } satisfies Structure, measured: [] }
-  const edge = zone ? Math.round(edgeDistance(zone, at, bolts)) : 0
-  return { zone: zone?.title ?? null, xMm: Math.round(at.xMm), yMm: Math.round(at.yMm), zMm: zone?.zMm ?? 0, edgeMm: edge > 0 ? edge : null, belowWaterline: zone?.face === 'bottom', ...s, duty }
+  const zMm = at.zMm ?? zone?.zMm ?? 0
+  const edge = zone ? Math.round(edgeDistance(zone, onFace(zone, { ...at, zMm }), bolts)) : 0
+  return { zone: zone?.title ?? null, xMm: Math.round(at.xMm), yMm: Math.round(at.yMm), zMm: Math.round(zMm), edgeMm: edge > 0 ? edge : null, belowWaterline: zone?.face === 'bottom' || zMm < 0, ...s, duty }
 }
 
 const MATERIAL: Record<string, string> = { mat: 'laminate', woven: 'woven/mat', 'aluminium-5083': 'aluminium 5083', 'mild-steel': 'mild steel', plywood: 'plywood', softwood: 'softwood' }
@@ -113,7 +123,7 @@ export function underPointer({ zones, parts, holes, wet: read = {} }: AroundSpot
   const wet = parts.find((s) => s.kind === 'wet' && insideEllipse(s, p))
   if (wet) said.push(`${wet.title}.`)
   const core = wetnessAt(read[zone.code] ?? [], p)
-  if (core) said.push(core.guess ? `Core not read within ${formatLength(Math.round(core.nearestMm), units)}.` : `Core ${core.wetness}, ${Math.round(core.excess)} over dry.`)
+  if (core) said.push(core.guess ? `Core not read within ${formatLength(Math.round(core.nearestMm), units)}.` : core.excess >= 1 ? `Core ${core.wetness}, ${Math.round(core.excess)} over dry.` : `Core ${core.wetness}.`)
   const beam = parts.filter((s) => s.kind === 'beam' || s.kind === 'bulkhead').map((s) => ({ s, dx: s.x0Mm - p.xMm })).sort((a, b) => Math.abs(a.dx) - Math.abs(b.dx))[0]
   if (beam && Math.abs(beam.dx) < 400) said.push(`${beam.s.kind === 'beam' ? 'Beam' : beam.s.title} ${formatLength(Math.abs(Math.round(beam.dx)), units)} ${beam.dx >= 0 ? 'aft' : 'forward'}.`)
   const longitudinal = parts.filter((s) => s.kind === 'longitudinal').map((s) => Math.abs(s.y0Mm - p.yMm)).sort((a, b) => a - b)[0]
@@ -154,8 +164,10 @@ export interface AroundSpot {
 const bevelReach = (zone: BoatZone) => BEVEL * (zone.layers[0]?.thicknessMm ?? 0)
 
 /** Things that a fitter settles before drilling here, each with what to do: said, never forbidden. */
-export function flagsAt({ zones, parts, holes, wet = {} }: AroundSpot, at: Point, bolts: Point[]): Flag[] {
+export function flagsAt({ zones, parts, holes, wet = {} }: AroundSpot, at: Point & { zone?: string | null; zMm?: number }, bolts: Point[]): Flag[] {
   const out: Flag[] = []
+  const side = zones.find((z) => !fromAbove(z) && z.title === at.zone)
+  if (side) return flagsOnSide(side, at, bolts)
   const spots = bolts.length ? bolts.map((b) => ({ xMm: at.xMm + b.xMm, yMm: at.yMm + b.yMm })) : [at]
   const zone = zoneAt(zones, at)
   if (!zone) out.push({ id: 'off-deck', text: 'This place is on no known surface: its layup is a guess. Drill a probe, or add the zone.' })
@@ -184,6 +196,17 @@ export function flagsAt({ zones, parts, holes, wet = {} }: AroundSpot, at: Point
   if (near.length) out.push({ id: 'neighbour', text: `${near.map((h) => h.label).slice(0, 4).join(', ')} within ${NEIGHBOUR_MM} mm of a bolt: close it first, or move.` })
   const bevelled = zone ? holes.filter((h) => !near.includes(h) && h.state === 'suspect' && apart(h) - (h.diameterMm ?? 0) / 2 < bevelReach(zone)) : []
   if (bevelled.length) out.push({ id: 'bevel', text: `When ${bevelled.map((h) => h.label).slice(0, 4).join(', ')} ${bevelled.length > 1 ? 'are' : 'is'} closed, a bevel of ${BEVEL}:1 reaches a bolt here: grind and fill first, then drill this.` })
+  return out
+}
+
+/** On a topside, a bottom or a bulkhead: what the plan of the deck says of beams and tanks is not true there. */
+function flagsOnSide(zone: BoatZone, at: Point & { zMm?: number }, bolts: Point[]): Flag[] {
+  const out: Flag[] = []
+  if (zone.reachKind === 'none') out.push({ id: 'no-reach', text: 'There is no reach from inside here: cut an access, or move.' })
+  const p = onFace(zone, { ...at, zMm: at.zMm ?? zone.zMm })
+  if (!insidePolygon(zone.outline, p)) out.push({ id: 'off-deck', text: `This place lies outside \u201c${zone.title.toLowerCase()}\u201d as it is drawn: check the height, or mend the outline.` })
+  else if (edgeDistance(zone, p, bolts) < EDGE_MM) out.push({ id: 'panel-edge', text: `\u201c${zone.title}\u201d ends ${Math.round(edgeDistance(zone, p, bolts))} mm from a bolt: measure what it joins, or move in.` })
+  if ((at.zMm ?? zone.zMm) < 0) out.push({ id: 'below-water', text: 'This lies below the waterline: plan it ashore, with a plug ready and a watch after launch.' })
   return out
 }
 

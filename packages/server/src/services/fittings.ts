@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, parseInput, placeFrom, spotFor, staleAgainst, startDesign, zoneAt, type Design } from '@north-tide/core'
+import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, zoneAt, zoneOfPlace, type Design } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
@@ -24,6 +24,9 @@ async function find(id: string): Promise<Fitting> {
 const placing = z.strictObject({
   catalogueId: z.string(), name: z.string().trim().min(1).max(120).optional(),
   xMm: z.number().min(-1e5).max(1e6).optional(), yMm: z.number().min(-1e5).max(1e5).optional(),
+  zMm: z.number().min(-1e5).max(1e5).optional(),
+  /** code of the zone, where it is no deck: a topside, the bottom, a bulkhead */
+  zone: z.string().max(80).optional(),
   /** as a fitter measures; the coordinates then follow from it */
   measures: z.array(measureSchema).min(1).max(12).optional(),
   believe: z.strictObject({ x: z.number().int().min(0).optional(), y: z.number().int().min(0).optional() }).optional(),
@@ -49,8 +52,11 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const entry = catalogueEntry(p.catalogueId)
   if (!entry) throw new ApiError(400, 'invalid-input', `"${p.catalogueId}" is not in the catalogue`, 'catalogueId')
   const at = await pointOf(boatId, p)
-  const zone = zoneAt(await zonesOf(boatId), at)
-  const spot = { ...spotFor(zone, at, entry.bolts, boat.duty), measuredFrom: at.measuredFrom }
+  const zones = await zonesOf(boatId)
+  const named = p.zone === undefined ? undefined : zones.find((q) => q.code === p.zone)
+  if (p.zone !== undefined && !named) throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
+  const zone = named ?? zoneAt(zones, at)
+  const spot = { ...spotFor(zone, { ...at, ...(p.zMm === undefined ? {} : { zMm: p.zMm }) }, entry.bolts, boat.duty), measuredFrom: at.measuredFrom }
   return create(who, boatId, startDesign(entry, spot, p.name ?? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`))
 }
 
@@ -72,8 +78,8 @@ export async function readFitting(who: Account, id: string) {
   const [zones, parts, holes, wet] = await Promise.all([zonesOf(f.boatId), partsOfBoat(f.boatId), holesOf(f.boatId), wetSpotsOf(f.boatId)])
   const others = plainHoles(holes.filter((h) => h.fittingId !== f.id))
   const { place: at, bolts } = f.design
-  const zone = zoneAt(zones, at)
-  return { ...shown(f), flags: flagsAt({ zones, parts, holes: others, wet }, at, bolts), stale: zone ? staleAgainst(f.design, zone) : null, planEdgeMm: zone ? Math.round(edgeDistance(zone, at, bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
+  const zone = zoneOfPlace(zones, at)
+  return { ...shown(f), flags: flagsAt({ zones, parts, holes: others, wet }, at, bolts), stale: zone ? staleAgainst(f.design, zone) : null, planEdgeMm: zone ? Math.round(edgeDistance(zone, onFace(zone, at), bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
 }
 
 const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })

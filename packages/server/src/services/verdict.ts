@@ -1,4 +1,4 @@
-import { CalcError, judge, staleAgainst, zoneAt, type BoatZone, type Design, type Verdict, type YardValue } from '@north-tide/core'
+import { CalcError, judge, staleAgainst, zoneOfPlace, type BoatZone, type Design, type Verdict, type YardValue } from '@north-tide/core'
 
 /** The server judges again before it stores a verdict. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
 export function verdictFor(design: Design, yard: YardValue[] = []): { verdict: Verdict; governing: string | null; problem: { code: string; path: string; message: string } | null } {
@@ -13,7 +13,7 @@ export function verdictFor(design: Design, yard: YardValue[] = []): { verdict: V
 
 /** What a fitting is worth on the deck as the zone says it is now; `stale` where its design still believes another. */
 export function judgeOn(design: Design, zones: BoatZone[], yard: YardValue[]) {
-  const stale = staleAgainst(design, zoneAt(zones, design.place))
+  const stale = staleAgainst(design, zoneOfPlace(zones, design.place))
   const v = verdictFor(stale ? { ...design, structure: stale.structure, measured: stale.measured } : design, yard)
   return { verdict: v.verdict, governing: v.governing, problem: v.problem, stale: stale?.changes ?? null }
 }

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength, sayIn } from '@north-tide/core'
+import { formatLength, sayIn, staleAgainst, zoneOfPlace } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
@@ -51,6 +51,8 @@ const where = computed(() => {
   const d = open.value!
   return `${d.place.zone ?? 'no zone'}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
 })
+const stale = computed(() => (open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null))
+const ownReason = ref('')
 const boltCount = computed(() => open.value?.bolts.length ?? 0)
 
 function step(by: number) {
@@ -152,6 +154,12 @@ async function takeFile(e: Event) {
     <div class="body">
       <GivenColumn class="given" />
       <section class="section" aria-label="Section">
+        <div v-if="stale" class="stale" role="status">
+          <p><strong>Stale.</strong> The deck was measured since: {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}. On the list it is judged on that.</p>
+          <div v-if="!bench.readOnly" class="stale-acts"><button class="act main" @click="bench.change({ structure: stale.structure, measured: stale.measured })">Use the deck as measured</button>
+            <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label><input id="own-deck" v-model="ownReason" class="entry" maxlength="300" placeholder="or why this one keeps its own" @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })" /><button class="act" :disabled="!ownReason.trim()" @click="bench.change({ structureReason: ownReason.trim() })">Keep its own</button></div>
+        </div>
+        <p v-else-if="open.structureReason" class="soft small">Keeps a deck of its own: {{ open.structureReason }}. <button class="plain link" :disabled="bench.readOnly" @click="bench.change({ structureReason: null })">Follow the zone again</button></p>
         <ul v-if="bench.fitting!.flags.length" class="flags"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
         <template v-if="bench.whole">
           <p class="soft small caption">{{ bench.whole.section.title }}</p>
@@ -190,6 +198,10 @@ async function takeFile(e: Event) {
 .section { background: var(--sheet); border-left: 1px solid var(--line-strong); display: flex; flex-direction: column; padding: 10px 16px; min-height: 0; min-width: 0; }
 .drawing { flex: 1; min-height: 0; }
 .caption { text-align: right; }
+.stale { border: 1px solid var(--buoy); border-left-width: 5px; padding: 7px 12px; margin-bottom: 6px; font-size: 14px; }
+.stale-acts { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; margin-top: 5px; }
+.stale-acts .entry { flex: 1 1 150px; }
+.link { text-decoration: underline; color: var(--tide); }
 .flags { margin: 0 0 6px; padding: 7px 10px 7px 26px; background: var(--short-ground); color: var(--short); font-size: 14px; }
 .bench > :last-child { grid-row: 4; }
 .bench > .tray { grid-row: 4; }

@@ -3,12 +3,16 @@ import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { select } from 'd3-selection'
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom'
-import { formatInches, type Point, type Units } from '@north-tide/core'
+import { REACH_TITLES, formatInches, insidePolygon, type BoatZone, type Point, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
-import LifeSign from '../../pieces/LifeSign.vue'
+import { useSurvey } from '../../stores/survey'
+import HoleLayer, { type Sign } from './HoleLayer.vue'
+import { wetPicture } from './wet-picture'
 
-const props = defineProps<{ boat: BoatPicture; units: Units; layers: Record<string, boolean>; cursor: Point }>()
-const emit = defineEmits<{ point: [p: Point | null]; move: [p: Point]; place: [p: Point]; fitting: [id: string]; hole: [id: number] }>()
+const props = defineProps<{ boat: BoatPicture; units: Units; layers: Record<string, boolean>; cursor: Point; lit: Set<number> | null; litFittings: Set<string> | null }>()
+export interface Spot3 extends Point { zMm?: number; zone?: string }
+const emit = defineEmits<{ point: [p: Point | null]; side: [z: BoatZone | null]; move: [p: Point]; place: [p: Spot3]; fitting: [id: string]; hole: [id: number] }>()
+const survey = useSurvey()
 
 const host = ref<HTMLElement>()
 const svg = ref<SVGSVGElement>()
@@ -91,19 +95,47 @@ const zoneLabels = computed(() =>
     return { title: z.title, ...at }
   }),
 )
-const stacked = computed(() => {
-  const seen = new Map<string, number>()
-  return props.boat.holes.filter((h) => h.zMm >= 0 && h.zone !== 'Topsides').map((h) => {
-    const key = `${Math.round(h.xMm)}:${Math.round(h.yMm)}`
-    seen.set(key, (seen.get(key) ?? 0) + 1)
-    return h
-  })
+const inProfile = (h: BoatPicture['holes'][number]) => h.zMm < 0 || h.zone === 'Topsides' || props.boat.zones.some((z) => z.title === h.zone && (z.face === 'topsides' || z.face === 'bottom'))
+const onBulkhead = computed(() => new Set(props.boat.zones.filter((z) => z.face === 'bulkhead').map((z) => z.title)))
+const signs = computed<Sign[]>(() => (props.layers.Holes ? props.boat.holes.filter((h) => !onBulkhead.value.has(h.zone)).map((h) => ({ id: h.id, x: X(h.xMm), y: inProfile(h) ? Z(h.zMm) : Y(h.yMm), state: h.state, label: h.label })) : []))
+const wetPictures = computed(() => {
+  if (!props.layers.Wetness || !host.value) return []
+  const css = getComputedStyle(host.value)
+  const inks = { water: css.getPropertyValue('--water').trim(), line: css.getPropertyValue('--water-ink').trim(), guess: css.getPropertyValue('--ink-soft').trim() }
+  return Object.entries(survey.maps).map(([code, m]) => ({ code, href: wetPicture(m, inks), x: X(m.minX), y: Y(m.minY + m.ny * m.cellMm), w: m.nx * m.cellMm * scale.value, h: m.ny * m.cellMm * scale.value }))
 })
-const below = computed(() => props.boat.holes.filter((h) => h.zMm < 0 || h.zone === 'Topsides'))
+const REACH_MARK: Record<string, string> = { open: 'reach-open', 'one-arm': 'reach-arm', none: 'reach-none', unknown: 'reach-unknown' }
+const isWet = (b: string) => b === 'wet'
 const partsOf = (kind: string) => props.boat.parts.filter((p) => p.kind === kind)
 const size = (f: BoatPicture['fittings'][number]) => ('diameterMm' in f.base ? { l: f.base.diameterMm, w: f.base.diameterMm, r: f.base.diameterMm / 2 } : { l: f.base.lengthMm, w: f.base.widthMm, r: 12 })
 /** Signs keep the size of a thumb's aim, whatever the zoom, but never crowd a fitting's own pattern when the whole boat is in view. */
-const sign = computed(() => Math.min(1, 0.42 + 0.14 * k.value) / k.value)
+const sign = computed(() => Math.min(1, 0.42 + 0.14 * k.value))
+const AIM_PX = 14
+function holeAt(e: MouseEvent): Sign | null {
+  const r = svg.value!.getBoundingClientRect()
+  const t = transform.value
+  let best: Sign | null = null
+  let least = AIM_PX
+  for (const q of signs.value) {
+    const d = Math.hypot(q.x * t.k + t.x - (e.clientX - r.left), q.y * t.k + t.y - (e.clientY - r.top))
+    if (d < least) [best, least] = [q, d]
+  }
+  return best
+}
+const over = shallowRef<Sign | null>(null)
+/** The side of the hull under a point of the profile, and where that is on the boat. */
+function sideAt(e: MouseEvent): { zone: BoatZone; spot: Spot3 } | null {
+  const r = svg.value!.getBoundingClientRect()
+  const [sx, sy] = transform.value.invert([e.clientX - r.left, e.clientY - r.top])
+  const [xMm, zMm] = [(sx - MARGIN) / scale.value, (waterline.value - sy) / scale.value]
+  const s = props.boat.stations
+  const i = Math.min(s.length - 1, Math.max(1, s.findIndex((p) => p.xMm >= xMm)))
+  const at = (k: 'sheerMm' | 'keelMm') => s[i - 1]![k] + ((s[i]![k] - s[i - 1]![k]) * (xMm - s[i - 1]!.xMm)) / (s[i]!.xMm - s[i - 1]!.xMm)
+  if (xMm < s[0]!.xMm || xMm > s.at(-1)!.xMm || zMm > at('sheerMm') || zMm < at('keelMm')) return null
+  const sides = props.boat.zones.filter((z) => z.face === 'topsides' || z.face === 'bottom')
+  const zone = sides.find((z) => insidePolygon(z.outline, { xMm, yMm: zMm })) ?? sides.find((z) => z.face === (zMm < 0 ? 'bottom' : 'topsides'))
+  return zone ? { zone, spot: { xMm: Math.round(xMm), yMm: Math.round(halfAt(xMm) * (zone.face === 'bottom' ? 0.5 : 1)), zMm: Math.round(zMm), zone: zone.code } } : null
+}
 
 function toBoat(e: MouseEvent): Point {
   const r = svg.value!.getBoundingClientRect()
@@ -113,11 +145,17 @@ function toBoat(e: MouseEvent): Point {
 const onPlan = (p: Point) => Math.abs(p.yMm) <= props.boat.beamMm / 2 + 200 && p.xMm >= -200 && p.xMm <= props.boat.lengthMm + 200
 function hover(e: PointerEvent) {
   const p = toBoat(e)
+  over.value = holeAt(e)
   emit('point', onPlan(p) ? p : null)
+  emit('side', onPlan(p) ? null : (sideAt(e)?.zone ?? null))
 }
 function click(e: MouseEvent) {
+  const hole = holeAt(e)
+  if (hole) return emit('hole', hole.id)
   const p = toBoat(e)
-  if (onPlan(p)) emit('place', { xMm: Math.round(p.xMm), yMm: Math.round(p.yMm) })
+  if (onPlan(p)) return emit('place', { xMm: Math.round(p.xMm), yMm: Math.round(p.yMm) })
+  const side = sideAt(e)
+  if (side) emit('place', side.spot)
 }
 function key(e: KeyboardEvent) {
   const step = e.shiftKey ? 500 : 50
@@ -126,7 +164,10 @@ function key(e: KeyboardEvent) {
   if (m) emit('move', { xMm: Math.max(0, Math.min(props.boat.lengthMm, props.cursor.xMm + m[0])), yMm: Math.max(-props.boat.beamMm / 2, Math.min(props.boat.beamMm / 2, props.cursor.yMm + m[1])) })
   else if (e.key === '+' || e.key === '=' || e.key === '-') zoomBy(e.key === '-' ? 1 / 1.5 : 1.5)
   else if (e.key === '0') reset()
-  else if (e.key === 'Enter' && e.target === svg.value) emit('place', props.cursor)
+  else if (e.key === 'o') {
+    const near = props.boat.holes.map((h) => ({ h, mm: Math.hypot(h.xMm - props.cursor.xMm, h.yMm - props.cursor.yMm) })).sort((a, b) => a.mm - b.mm)[0]
+    if (near) emit('hole', near.h.id)
+  } else if (e.key === 'Enter' && e.target === svg.value) emit('place', props.cursor)
   else return
   e.preventDefault()
 }
@@ -136,9 +177,12 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 
 <template>
   <div ref="host" class="host">
-    <svg ref="svg" class="plan" tabindex="0" role="group" :aria-label="`Plan of ${boat.name}, bow left, starboard up. Arrows move the cursor, Enter places a fitting.`" @pointermove="hover" @pointerleave="emit('point', null)" @click="click" @keydown="key">
+    <svg ref="svg" class="plan" :class="{ aim: over }" tabindex="0" role="group" :aria-label="`Plan of ${boat.name}, bow left, starboard up. Arrows move the cursor, Enter places a fitting, o opens the nearest hole.`" @pointermove="hover" @pointerleave="emit('point', null); emit('side', null); over = null" @click="click" @keydown="key">
       <defs>
         <pattern id="wet" width="14" height="9" patternUnits="userSpaceOnUse"><rect width="14" height="9" fill="var(--water)" /><path d="M0 5Q3.5 1 7 5T14 5" fill="none" stroke="var(--water-ink)" stroke-width="1.3" /></pattern>
+        <pattern id="reach-arm" width="16" height="16" patternUnits="userSpaceOnUse"><path d="M0 16L16 0" stroke="var(--ink-soft)" stroke-width="1" fill="none" /></pattern>
+        <pattern id="reach-none" width="12" height="12" patternUnits="userSpaceOnUse"><path d="M0 12L12 0M0 0L12 12" stroke="var(--short)" stroke-width="1.1" fill="none" /></pattern>
+        <pattern id="reach-unknown" width="14" height="14" patternUnits="userSpaceOnUse"><circle cx="4" cy="4" r="1.2" fill="var(--ink-soft)" /></pattern>
       </defs>
       <g :transform="transform.toString()" :style="{ '--k': String(1 / k) }">
         <g class="ruler">
@@ -148,24 +192,28 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         </g>
         <path :d="deckEdge" class="deck" />
         <path v-for="z in zones" :key="z.code" :d="path(z.outline)" class="zone" :class="[z.face, { edge: z.code.endsWith('-edge') }]" />
+        <g v-if="layers.Reach">
+          <g v-for="z in zones" :key="`r${z.code}`"><path v-if="z.reachKind !== 'open'" :d="path(z.outline)" :fill="`url(#${REACH_MARK[z.reachKind ?? 'unknown']})`" class="reach" /></g>
+        </g>
+        <g v-if="layers.Wetness"><image v-for="w in wetPictures" :key="w.code" :href="w.href" :x="w.x" :y="w.y" :width="w.w" :height="w.h" preserveAspectRatio="none" /></g>
         <g v-if="layers.Structure">
-          <path v-for="b in partsOf('beam')" :key="`b${b.x0Mm}`" :d="`M${X(b.x0Mm)} ${Y(halfAt(b.x0Mm))}V${Y(-halfAt(b.x0Mm))}`" class="hidden-line" />
-          <path v-for="l in partsOf('longitudinal')" :key="`l${l.y0Mm}`" :d="`M${X(l.x0Mm)} ${Y(l.y0Mm)}H${X(l.x1Mm)}`" class="hidden-line long" />
+          <path v-for="b in partsOf('knee')" :key="`k${b.id}`" :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}L${X(b.x1Mm)} ${Y(b.y1Mm)}`" class="knee" />
+          <path v-for="b in partsOf('cable')" :key="`c${b.id}`" :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}L${X(b.x1Mm)} ${Y(b.y1Mm)}`" class="cable"><title>{{ b.title }}</title></path>
+          <rect v-for="b in [...partsOf('liner'), ...partsOf('headliner')]" :key="`h${b.id}`" :x="X(Math.min(b.x0Mm, b.x1Mm))" :y="Y(Math.max(b.y0Mm, b.y1Mm))" :width="Math.abs(X(b.x1Mm) - X(b.x0Mm))" :height="Math.abs(Y(b.y1Mm) - Y(b.y0Mm))" class="lining"><title>{{ b.title }}</title></rect>
+          <path v-for="b in partsOf('beam')" :key="`b${b.id}`" :d="`M${X(b.x0Mm)} ${Y(halfAt(b.x0Mm))}V${Y(-halfAt(b.x0Mm))}`" class="hidden-line" />
+          <path v-for="l in partsOf('longitudinal')" :key="`l${l.id}`" :d="`M${X(l.x0Mm)} ${Y(l.y0Mm)}H${X(l.x1Mm)}`" class="hidden-line long" />
           <g v-for="t in partsOf('tank')" :key="t.title"><rect :x="X(t.x0Mm)" :y="Y(Math.max(t.y0Mm, t.y1Mm))" :width="X(t.x1Mm) - X(t.x0Mm)" :height="Math.abs(Y(t.y1Mm) - Y(t.y0Mm))" class="tank" /><text :x="X((t.x0Mm + t.x1Mm) / 2)" :y="Y(Math.min(t.y0Mm, t.y1Mm)) - 6" text-anchor="middle" class="label">{{ t.title.toLowerCase() }} under</text></g>
           <g v-for="b in partsOf('bulkhead')" :key="b.title"><path :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}V${Y(b.y1Mm)}`" class="bulkhead" /><text :x="X(b.x0Mm)" :y="Y(halfAt(b.x0Mm)) - 7" text-anchor="middle" class="label">{{ b.title.toLowerCase() }}</text></g>
         </g>
         <g v-if="layers.Wetness">
-          <ellipse v-for="w in partsOf('wet')" :key="w.title" :cx="X((w.x0Mm + w.x1Mm) / 2)" :cy="Y((w.y0Mm + w.y1Mm) / 2)" :rx="Math.abs(X(w.x1Mm) - X(w.x0Mm)) / 2" :ry="Math.abs(Y(w.y1Mm) - Y(w.y0Mm)) / 2" class="wet"><title>{{ w.title }}</title></ellipse>
+          <ellipse v-for="w in boat.parts.filter((q) => isWet(q.kind))" :key="w.title" :cx="X((w.x0Mm + w.x1Mm) / 2)" :cy="Y((w.y0Mm + w.y1Mm) / 2)" :rx="Math.abs(X(w.x1Mm) - X(w.x0Mm)) / 2" :ry="Math.abs(Y(w.y1Mm) - Y(w.y0Mm)) / 2" class="wet"><title>{{ w.title }}</title></ellipse>
         </g>
         <text v-for="z in zoneLabels" :key="z.title" :x="X(z.x)" :y="Y(z.y) + 4" text-anchor="middle" class="label">{{ z.title.toLowerCase() }}</text>
         <g v-if="layers.Fittings">
           <a v-for="f in boat.fittings" :key="f.id" role="link" tabindex="0" :aria-label="`${f.name}, ${f.verdict}`" class="fitting" @click.stop="emit('fitting', f.id)" @keydown.enter.stop="emit('fitting', f.id)">
             <title>{{ f.name }}, {{ f.verdict }}</title>
-            <rect :x="X(f.xMm - size(f).l / 2)" :y="Y(f.yMm + size(f).w / 2)" :width="size(f).l * scale" :height="size(f).w * scale" :rx="size(f).r * scale" :class="f.verdict" />
+            <rect :x="X(f.xMm - size(f).l / 2)" :y="Y(f.yMm + size(f).w / 2)" :width="size(f).l * scale" :height="size(f).w * scale" :rx="size(f).r * scale" :class="[f.verdict, { faint: litFittings && !litFittings.has(f.id), lit: litFittings?.has(f.id) }]" />
           </a>
-        </g>
-        <g v-if="layers.Holes">
-          <a v-for="h in stacked" :key="h.id" role="link" :aria-label="`${h.label} ${h.whatFor}, ${h.state}`" class="hole" :transform="`translate(${X(h.xMm)} ${Y(h.yMm)}) scale(${sign})`" @click.stop="emit('hole', h.id)"><title>{{ h.label }} {{ h.whatFor }}: {{ h.state }}</title><circle r="14" fill="transparent" /><LifeSign :state="h.state" bare /></a>
         </g>
         <g class="cursor" :transform="`translate(${X(cursor.xMm)} ${Y(cursor.yMm)}) scale(${1 / k})`"><path d="M-13 0H-4M4 0H13M0-13V-4M0 4V13" /></g>
 
@@ -175,11 +223,12 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <path :d="`M${X(-150)} ${Z(0)}H${X(boat.lengthMm + 150)}`" class="water" />
         <text :x="X(boat.lengthMm) - 4" :y="Z(0) - 5" text-anchor="end" class="label">waterline</text>
         <g v-if="layers.Structure"><path v-for="b in partsOf('bulkhead')" :key="`p${b.title}`" :d="`M${X(b.x0Mm)} ${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.sheerMm)}V${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.keelMm)}`" class="bulkhead" /></g>
-        <g v-if="layers.Holes">
-          <a v-for="h in below" :key="h.id" role="link" :aria-label="`${h.label} ${h.whatFor}, ${h.state}`" class="hole" :transform="`translate(${X(h.xMm)} ${Z(h.zMm)}) scale(${Math.max(sign, 0.7 / k)})`" @click.stop="emit('hole', h.id)"><title>{{ h.label }} {{ h.whatFor }}: {{ h.state }}</title><circle r="14" fill="transparent" /><LifeSign :state="h.state" bare /></a>
-        </g>
       </g>
     </svg>
+    <HoleLayer :signs="signs" :transform="transform" :size="sign" :width="width" :height="height" :lit="lit" :labels="k > 3 || (lit !== null && lit.size <= 40)" />
+    <p v-if="over" class="tip small" role="status">{{ over.label }} {{ boat.holes.find((h) => h.id === over!.id)?.whatFor }}: {{ over.state }}</p>
+    <ul v-if="layers.Reach" class="reach-key small no-print"><li v-for="(t, r) in REACH_TITLES" :key="r"><svg width="22" height="14" aria-hidden="true"><rect x="0.5" y="0.5" width="21" height="13" :fill="r === 'open' ? 'none' : `url(#${REACH_MARK[r]})`" stroke="var(--ink)" /></svg> {{ r === 'open' ? 'reach open' : r === 'none' ? 'no reach' : t }}</li></ul>
+    <ul v-if="layers.Wetness && wetPictures.length" class="wet-key small no-print"><li><i class="k wet-k" /> wet</li><li><i class="k damp-k" /> damp</li><li><i class="k guess-k" /> not read near enough</li></ul>
     <div class="zoom no-print"><button class="act" aria-label="Zoom in" @click="zoomBy(1.5)">+</button><button class="act" aria-label="Zoom out" @click="zoomBy(1 / 1.5)">−</button><button class="act" @click="reset">Whole boat</button></div>
     <p class="way soft small">bow left, starboard up · one scale</p>
   </div>
@@ -207,7 +256,21 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 .fitting rect.short { stroke: var(--short); stroke-width: calc(2px * var(--k)); stroke-dasharray: calc(4px * var(--k)) calc(2px * var(--k)); }
 .fitting rect.unproven { stroke-dasharray: calc(3px * var(--k)) calc(2px * var(--k)); }
 .fitting:hover rect { fill: var(--tide-soft); }
-.hole { cursor: pointer; }
+.aim { cursor: pointer; }
+.fitting rect.faint { opacity: 0.3; }
+.fitting rect.lit { stroke: var(--tide); stroke-width: calc(3px * var(--k)); }
+.reach { stroke: none; pointer-events: none; }
+.knee { stroke: var(--ink); stroke-width: calc(3px * var(--k)); fill: none; stroke-dasharray: calc(6px * var(--k)) calc(2px * var(--k)); }
+.cable { stroke: var(--buoy); stroke-width: calc(1.4px * var(--k)); fill: none; stroke-dasharray: calc(8px * var(--k)) calc(3px * var(--k)) calc(1px * var(--k)) calc(3px * var(--k)); }
+.lining { fill: none; stroke: var(--ink-soft); stroke-opacity: 0.5; stroke-width: calc(0.8px * var(--k)); stroke-dasharray: calc(1px * var(--k)) calc(5px * var(--k)); }
+.tip { position: absolute; left: 50%; top: 8px; transform: translateX(-50%); background: var(--sheet); border: 1px solid var(--ink); padding: 4px 10px; pointer-events: none; font-weight: 600; white-space: nowrap; }
+.reach-key, .wet-key { position: absolute; left: 12px; bottom: 34px; list-style: none; margin: 0; padding: 4px 8px; display: flex; gap: 12px; background: var(--sheet); pointer-events: none; }
+.reach-key + .wet-key { bottom: 60px; }
+.reach-key li, .wet-key li { display: flex; gap: 5px; align-items: center; }
+.k { width: 22px; height: 14px; border: 1px solid var(--ink); display: inline-block; }
+.wet-k { background: var(--water); border-bottom: 3px double var(--water-ink); }
+.damp-k { background: color-mix(in srgb, var(--water) 50%, var(--sheet)); border-style: dotted; }
+.guess-k { background: repeating-linear-gradient(135deg, transparent 0 4px, var(--ink-soft) 4px 5px); }
 .cursor path { stroke: var(--buoy); stroke-width: 2; fill: none; pointer-events: none; }
 .zoom { position: absolute; right: 12px; bottom: 12px; display: flex; gap: 6px; }
 .way { position: absolute; left: 20px; bottom: 10px; pointer-events: none; }

@@ -2,7 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
+import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
@@ -10,6 +10,7 @@ import type { HoleRecord, Lot } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
+import PhotoStrip from '../../pieces/PhotoStrip.vue'
 
 const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
@@ -82,14 +83,17 @@ async function send() {
       <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink></p>
       <dl>
         <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
+        <template v-if="hole.measuredFrom"><dt>Measured</dt><dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template>
         <dt>Through</dt><dd>{{ hole.through }}</dd>
-        <dt>Size</dt><dd>{{ formatLength(hole.diameterMm, boats.units) }}<span v-if="hole.sizes.length" class="soft"> · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span></dd>
+        <dt>Size</dt><dd>{{ formatLength(hole.diameterMm, boats.units) }}{{ hole.acrossMm ? ` by ${formatLength(hole.acrossMm, boats.units)}` : '' }}{{ hole.foundKind ? `, found: ${hole.foundKind}` : '' }}<span v-if="hole.sizes.length" class="soft"> · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span></dd>
         <template v-if="hole.fastener"><dt>Fastener</dt><dd>{{ hole.fastener }}</dd></template>
         <template v-if="hole.plate"><dt>Plate</dt><dd>{{ hole.plate }}</dd></template>
         <dt>Core</dt><dd>{{ treatment }}</dd>
         <template v-if="hole.sealant"><dt>Bedding</dt><dd>{{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft"> · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span></dd></template>
       </dl>
 
+      <h3>Photos</h3>
+      <PhotoStrip subject="hole" :subject-id="hole.id" />
       <h3>Life</h3>
       <ol class="events">
         <li v-for="e in hole.events" :key="e.seq">

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import dayjs from 'dayjs'
+import { api } from '../api'
+import { useBoats } from '../stores/boats'
+import { useSession } from '../stores/session'
+import { useSurvey } from '../stores/survey'
+
+const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()
+const boats = useBoats()
+const survey = useSurvey()
+const session = useSession()
+const mine = computed(() => survey.photos.filter((p) => p.subject === props.subject && p.subjectId === String(props.subjectId)))
+const said = ref('')
+const busy = ref(0)
+const caption = ref('')
+const MOST = 12 * 1024 * 1024
+onMounted(() => survey.loadPhotos().catch(() => undefined))
+
+async function send(e: Event) {
+  const input = e.target as HTMLInputElement
+  const files = [...(input.files ?? [])]
+  input.value = ''
+  said.value = ''
+  for (const f of files) {
+    if (f.size > MOST) {
+      said.value = `“${f.name}” is ${(f.size / 1048576).toFixed(1)} MB; up to 12 MB is kept`
+      continue
+    }
+    busy.value++
+    try {
+      const form = new FormData()
+      form.set('subject', props.subject)
+      form.set('subjectId', String(props.subjectId))
+      form.set('caption', caption.value)
+      form.set('file', f)
+      const r = await fetch(`/api/boats/${boats.picture!.id}/photos`, { method: 'POST', body: form, credentials: 'same-origin' })
+      if (!r.ok) said.value = `“${f.name}”: ${((await r.json()) as { error?: { message: string } }).error?.message ?? `the server answered ${r.status}`}`
+      else caption.value = ''
+    } catch {
+      said.value = `“${f.name}” was not sent: the server does not answer`
+    } finally {
+      busy.value--
+    }
+  }
+  await survey.loadPhotos()
+}
+async function remove(id: number) {
+  await api('DELETE', `/photos/${id}`)
+  await survey.loadPhotos()
+}
+</script>
+
+<template>
+  <div class="photos" aria-label="Photos">
+    <ul v-if="mine.length">
+      <li v-for="p in mine" :key="p.id">
+        <a :href="`/api/photos/${p.id}/large`" target="_blank" rel="noopener"><img :src="`/api/photos/${p.id}/small`" :alt="p.caption || `Photo of ${dayjs(p.takenAt).format('D MMM YYYY')}`" width="96" height="72" loading="lazy" /></a>
+        <small class="soft">{{ p.caption || dayjs(p.takenAt).format('D MMM') }}, {{ p.who }}</small>
+        <button v-if="session.account?.role !== 'owner'" class="plain soft small" @click="remove(p.id)">take away</button>
+      </li>
+    </ul>
+    <p v-else class="soft small">No photo yet.</p>
+    <div v-if="session.account?.role !== 'owner'" class="add">
+      <input v-model="caption" class="entry" maxlength="300" placeholder="caption" aria-label="Caption of the next photo" />
+      <label class="act file">Add a photo<input type="file" accept="image/jpeg,image/png,image/webp" multiple @change="send" /></label>
+      <span v-if="busy" class="soft small" role="status">sending …</span>
+    </div>
+    <p v-if="said" class="said small" role="alert">{{ said }}</p>
+  </div>
+</template>
+
+<style scoped>
+ul { list-style: none; display: flex; flex-wrap: wrap; gap: 10px; margin: 6px 0; padding: 0; }
+li { display: grid; gap: 2px; width: 110px; font-size: 12px; }
+img { object-fit: cover; border: 1px solid var(--line-strong); display: block; }
+.add { display: flex; gap: 10px; align-items: center; flex-wrap: wrap; }
+.file { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 14px; border: 1px solid var(--tide); border-radius: var(--radius); color: var(--tide); font-weight: 600; cursor: pointer; position: relative; overflow: hidden; }
+.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
+.file:focus-within { outline: 3px solid var(--tide); outline-offset: 2px; }
+.said { color: var(--short); font-weight: 600; }
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import type { ZoomTransform } from 'd3-zoom'
+import type { LifeState } from '@north-tide/core'
+import { drawSign, inksOf } from '../../pieces/life-canvas'
+
+/** Holes as a bitmap of signs: a few thousand go by at the screen's own pace. Each is told apart by shape; the words are under the pointer and in the register. */
+export interface Sign { id: number; x: number; y: number; state: LifeState; label: string }
+const props = defineProps<{ signs: Sign[]; transform: ZoomTransform; size: number; width: number; height: number; lit: Set<number> | null; labels: boolean }>()
+const canvas = ref<HTMLCanvasElement>()
+const dim = useLocalStorage('north-tide:dim', false)
+const sprites = new Map<string, HTMLCanvasElement>()
+
+function sprite(state: LifeState, px: number, faint: boolean): HTMLCanvasElement {
+  const key = `${state}:${px}:${faint}`
+  const had = sprites.get(key)
+  if (had) return had
+  const c = document.createElement('canvas')
+  c.width = c.height = px
+  const ctx = c.getContext('2d')!
+  ctx.translate(px / 2, px / 2)
+  ctx.scale(px / 22, px / 22)
+  ctx.lineCap = 'butt'
+  if (faint) ctx.globalAlpha = 0.25
+  drawSign(ctx, state, inksOf(document.documentElement))
+  sprites.set(key, c)
+  return c
+}
+
+let asked = 0
+function draw() {
+  asked = 0
+  const el = canvas.value
+  if (!el || !props.width || !props.height) return
+  const dpr = window.devicePixelRatio || 1
+  const [w, h] = [Math.round(props.width * dpr), Math.round(props.height * dpr)]
+  if (el.width !== w || el.height !== h) {
+    el.width = w
+    el.height = h
+  }
+  const ctx = el.getContext('2d')!
+  ctx.clearRect(0, 0, w, h)
+  const px = Math.max(6, Math.round(22 * props.size * dpr))
+  const { k, x, y } = props.transform
+  const faintToo = props.lit !== null
+  const ink = inksOf(document.documentElement)
+  for (const s of props.signs) {
+    const [sx, sy] = [(s.x * k + x) * dpr, (s.y * k + y) * dpr]
+    if (sx < -px || sy < -px || sx > w + px || sy > h + px) continue
+    const on = !faintToo || props.lit!.has(s.id)
+    ctx.drawImage(sprite(s.state, px, !on), Math.round(sx - px / 2), Math.round(sy - px / 2))
+    if (faintToo && on) {
+      ctx.beginPath()
+      ctx.arc(sx, sy, px * 0.62, 0, 2 * Math.PI)
+      ctx.lineWidth = 2 * dpr
+      ctx.strokeStyle = ink.tide
+      ctx.stroke()
+    }
+    if (props.labels && on) {
+      ctx.font = `600 ${12 * dpr}px "Atkinson Hyperlegible Mono", monospace`
+      ctx.lineWidth = 3 * dpr
+      ctx.strokeStyle = ink.sheet
+      ctx.fillStyle = ink.ink
+      ctx.strokeText(s.label, sx + px * 0.55, sy - px * 0.25)
+      ctx.fillText(s.label, sx + px * 0.55, sy - px * 0.25)
+    }
+  }
+}
+const soon = () => {
+  if (!asked) asked = requestAnimationFrame(draw)
+}
+onMounted(soon)
+watch(() => [props.signs, props.transform, props.size, props.width, props.height, props.lit, props.labels], soon)
+watch(dim, () => {
+  sprites.clear()
+  // After the theme's own colours have been set on the page.
+  requestAnimationFrame(soon)
+})
+</script>
+
+<template><canvas ref="canvas" class="holes" aria-hidden="true" /></template>
+
+<style scoped>
+.holes { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
+</style>
