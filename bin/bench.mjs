@@ -75,3 +75,6 @@ for (const n of [20, 40]) {
   const most = mine.reduce((k, v, i) => (Math.abs(v) > Math.abs(mine[k]) ? i : k), 0)
   row(`same matrix, ${m.unknowns} unknowns: ours, general sparse LU`, `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`, `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`)
 }
+
+const { benchBoat } = await import('./lib/bench-boat.mjs')
+await benchBoat(row, ms)

@@ -18,6 +18,11 @@ await shot('sign-in')
 await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
 await page.getByRole('heading', { name: 'Plan' }).waitFor()
 await shot('boat')
+for (const [tab, ready] of [['readings', 'Working deck: '], ['build', 'Working deck'], ['angles', 'Heel'], ['found', 'Enter keeps']] as const) {
+  await page.goto(`${base}/boat/fulmars-reach/${tab}`)
+  await page.getByText(ready).first().waitFor()
+  await shot(`boat-${tab}`)
+}
 const fitting = async (boat: string, i: number) => ((await (await page.request.get(`${base}/api/boats/${boat}`)).json()) as { fittings: { id: string }[] }).fittings[i]!.id
 await page.goto(`${base}/bench/${await fitting('fulmars-reach', 0)}`)
 await page.getByLabel('Plate thickness').waitFor()

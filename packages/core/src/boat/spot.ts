@@ -131,7 +131,11 @@ export function underPointer({ zones, parts, holes, wet: read = {} }: AroundSpot
   for (const s of parts) if ((s.kind === 'tank' || s.kind === 'headliner' || s.kind === 'liner') && within(s, p)) said.push(`${s.title} ${s.belowMm != null ? `${formatLength(s.belowMm, units)} ` : ''}below.`)
   for (const s of parts) if (s.kind === 'cable' && distanceToSegment(p, { xMm: s.x0Mm, yMm: s.y0Mm }, { xMm: s.x1Mm, yMm: s.y1Mm }) < 150) said.push(`${s.title} near.`)
   if (zone.reach) said.push(`Reach from inside: ${zone.reach}.`)
-  const near = holes.map((h) => ({ h, mm: Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm) })).sort((a, b) => a.mm - b.mm)[0]
+  let near: { h: BoatHole; mm: number } | null = null
+  for (const h of holes) {
+    const mm = Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm)
+    if (!near || mm < near.mm) near = { h, mm }
+  }
   if (near && near.mm < 400) said.push(`${near.h.label} ${formatLength(Math.round(near.mm), units)} away.`)
   return { title: wet || (core && !core.guess && core.wetness === 'wet') ? `${zone.title}, wet` : zone.title, words: said.join(' ') }
 }

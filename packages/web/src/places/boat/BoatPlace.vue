@@ -49,7 +49,11 @@ const at = computed(() => pointer.value ?? cursor.value)
 const labelled = computed(() => boat.value.holes.map((h) => ({ label: h.label, xMm: h.xMm, yMm: h.yMm })))
 const under = computed(() => (side.value ? { title: side.value.title, words: `${layupSaid(side.value, boats.units)}. ${side.value.state ? `${side.value.state}.` : ''}` } : underPointer({ zones: boat.value.zones, parts: boat.value.parts, holes: labelled.value, wet: boat.value.wet }, at.value, boats.units)))
 const nearest = computed(() => {
-  const found = labelled.value.map((h) => ({ h, mm: Math.hypot(h.xMm - at.value.xMm, h.yMm - at.value.yMm) })).sort((a, b) => a.mm - b.mm)[0]
+  let found: { h: (typeof labelled.value)[number]; mm: number } | null = null
+  for (const h of labelled.value) {
+    const mm = Math.hypot(h.xMm - at.value.xMm, h.yMm - at.value.yMm)
+    if (!found || mm < found.mm) found = { h, mm }
+  }
   if (!found) return ''
   const dx = Math.round(at.value.xMm - found.h.xMm)
   const dy = Math.round(at.value.yMm - found.h.yMm)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { select } from 'd3-selection'
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom'
 import { REACH_TITLES, formatInches, insidePolygon, type BoatZone, type Point, type Units } from '@north-tide/core'
@@ -98,8 +98,12 @@ const zoneLabels = computed(() =>
 const inProfile = (h: BoatPicture['holes'][number]) => h.zMm < 0 || h.zone === 'Topsides' || props.boat.zones.some((z) => z.title === h.zone && (z.face === 'topsides' || z.face === 'bottom'))
 const onBulkhead = computed(() => new Set(props.boat.zones.filter((z) => z.face === 'bulkhead').map((z) => z.title)))
 const signs = computed<Sign[]>(() => (props.layers.Holes ? props.boat.holes.filter((h) => !onBulkhead.value.has(h.zone)).map((h) => ({ id: h.id, x: X(h.xMm), y: inProfile(h) ? Z(h.zMm) : Y(h.yMm), state: h.state, label: h.label })) : []))
+const dim = useLocalStorage('north-tide:dim', false)
+/** Counts the themes that were put on, after their colours stand. */
+const theme = ref(0)
+watch(dim, () => requestAnimationFrame(() => theme.value++))
 const wetPictures = computed(() => {
-  if (!props.layers.Wetness || !host.value) return []
+  if (!props.layers.Wetness || !host.value || theme.value < 0) return []
   const css = getComputedStyle(host.value)
   const inks = { water: css.getPropertyValue('--water').trim(), line: css.getPropertyValue('--water-ink').trim(), guess: css.getPropertyValue('--ink-soft').trim() }
   return Object.entries(survey.maps).map(([code, m]) => ({ code, href: wetPicture(m, inks), x: X(m.minX), y: Y(m.minY + m.ny * m.cellMm), w: m.nx * m.cellMm * scale.value, h: m.ny * m.cellMm * scale.value }))
@@ -143,7 +147,17 @@ function toBoat(e: MouseEvent): Point {
   return { xMm: (sx - MARGIN) / scale.value, yMm: (planMid.value - sy) / scale.value }
 }
 const onPlan = (p: Point) => Math.abs(p.yMm) <= props.boat.beamMm / 2 + 200 && p.xMm >= -200 && p.xMm <= props.boat.lengthMm + 200
+/** While the map is dragged nothing is asked of it; otherwise once a frame is enough. */
+let asked = 0
 function hover(e: PointerEvent) {
+  if (e.buttons || asked) return
+  asked = requestAnimationFrame(() => {
+    asked = 0
+    look(e)
+  })
+}
+function look(e: PointerEvent) {
+  if (!svg.value) return
   const p = toBoat(e)
   over.value = holeAt(e)
   emit('point', onPlan(p) ? p : null)
@@ -185,6 +199,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <pattern id="reach-unknown" width="14" height="14" patternUnits="userSpaceOnUse"><circle cx="4" cy="4" r="1.2" fill="var(--ink-soft)" /></pattern>
       </defs>
       <g :transform="transform.toString()" :style="{ '--k': String(1 / k) }">
+       <g v-memo="[boat, units, layers.Structure, layers.Fittings, layers.Wetness, layers.Reach, scale, k, cursor, litFittings, wetPictures, width, height]">
         <g class="ruler">
           <path :d="`M${X(0)} 30H${X(boat.lengthMm)}${ruler.map((r) => `M${X(r.x)} 25V35`).join('')}`" class="thin" />
           <text v-for="r in ruler" :key="r.x" :x="X(r.x)" y="20" text-anchor="middle" class="figure-text">{{ r.text }}</text>
@@ -223,6 +238,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <path :d="`M${X(-150)} ${Z(0)}H${X(boat.lengthMm + 150)}`" class="water" />
         <text :x="X(boat.lengthMm) - 4" :y="Z(0) - 5" text-anchor="end" class="label">waterline</text>
         <g v-if="layers.Structure"><path v-for="b in partsOf('bulkhead')" :key="`p${b.title}`" :d="`M${X(b.x0Mm)} ${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.sheerMm)}V${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.keelMm)}`" class="bulkhead" /></g>
+       </g>
       </g>
     </svg>
     <HoleLayer :signs="signs" :transform="transform" :size="sign" :width="width" :height="height" :lit="lit" :labels="k > 3 || (lit !== null && lit.size <= 40)" />

@@ -6,11 +6,12 @@ import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type 
 import { ApiRefusal, api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
-import type { HoleRecord, Lot } from '../../types'
+import type { HoleRecord, InstrumentReading, Lot } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
+import TakeReading from '../../pieces/TakeReading.vue'
 
 const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
@@ -49,6 +50,12 @@ const wantsLot = computed(() => form.state === 'core sealed' || form.state === '
 const lotOptions = computed(() => [{ value: '', title: 'no lot named' }, ...lots.value.filter((l) => (form.state === 'core sealed' ? l.kind === 'epoxy' : l.kind === 'sealant')).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < dayjs().format('YYYY-MM-DD') ? ' (past)' : ''}` }))])
 const treatment = computed(() => (hole.value ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ?? CORES[hole.value.coreSchool as CoreId]?.title ?? hole.value.coreSchool) : ''))
 
+function takeAir(r: InstrumentReading) {
+  form.tempC = r.surfaceC ?? null
+  form.humidityPct = r.humidityPct ?? null
+  const said = `${r.instrument}, ${dayjs(r.at).format('HH:mm')}`
+  if (!form.note.includes(r.instrument)) form.note = form.note ? `${form.note}; ${said}` : said
+}
 async function send() {
   if (!form.state) return
   busy.value = true
@@ -114,6 +121,7 @@ async function send() {
         <ChoiceField v-if="wantsLot" v-model="form.lotId" label="Lot" :options="lotOptions" />
         <DimensionField v-if="wantsLot" v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
         <DimensionField v-if="form.state === 'bedded'" v-model="form.humidityPct" label="Humidity" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional placeholder="measure" />
+        <TakeReading v-if="wantsLot" kind="hygrometer" @take="takeAir" />
         <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence">{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed' }}<input id="event-evidence" v-model="form.evidence" class="entry" maxlength="2000" :placeholder="form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'" /></label>
         <label class="long" for="event-note">Note<input id="event-note" v-model="form.note" class="entry" maxlength="2000" /></label>
         <label class="long" for="event-at">When, if not now<input id="event-at" v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>

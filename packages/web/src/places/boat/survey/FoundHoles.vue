@@ -17,7 +17,7 @@ const { said, path, busy, attempt } = useAttempt()
 const boat = computed(() => boats.picture!)
 const may = computed(() => session.account?.role !== 'owner')
 const FOUND_KINDS = ['old fastener', 'filled hole', 'cut-off rivet', 'oval hole', 'open hole', 'mystery bolt'] as const
-const form = reactive({ foundKind: 'old fastener' as (typeof FOUND_KINDS)[number], whatFor: '', size: 6.5 as number | null, across: null as number | null, x: 0 as number | null, y: 0 as number | null, state: 'suspect' as 'suspect' | 'closed', note: '' })
+const form = reactive({ foundKind: 'old fastener' as (typeof FOUND_KINDS)[number], whatFor: '', size: (boats.units === 'inch' ? 6.35 : 6.5) as number | null, across: null as number | null, x: 0 as number | null, y: 0 as number | null, state: 'suspect' as 'suspect' | 'closed', note: '' })
 const measured = ref<Measured | null>(null)
 const measure = ref<InstanceType<typeof MeasureField>>()
 const here = ref<HTMLFormElement>()
