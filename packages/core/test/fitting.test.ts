@@ -37,10 +37,15 @@ describe('judging', () => {
     expect(j.swept).toBe(true)
     expect(j.directions).toBeGreaterThan(100)
   })
-  it('a row of bolts under a lever across it is unproven, not silently held', () => {
+  it('a row of bolts under a lever across it is held by the base bearing on the deck, and the hand check beside it is not believed', () => {
     const j = judge(withChange(fit('HG-C150'), { load: { basis: 'rated', ratedN: 400, azimuthDeg: 90, heightMm: 40 } }))
-    expect(j.checks.find((c) => c.id === 'lever')?.verdict).toBe('unproven')
-    expect(j.verdict).toBe('unproven')
+    expect(j.checks.find((c) => c.id === 'lever')).toBeUndefined()
+    expect(j.worst.contact!.contactFraction).toBeGreaterThan(0)
+    expect(j.worst.maxTensionN).toBeGreaterThan(j.worst.handMaxTensionN)
+    // Equilibrium of the lever: the bolts pull where the deck does not push.
+    const pull = j.worst.bolts.reduce((s, b) => s + b.tensionN, 0)
+    expect(pull).toBeCloseTo(j.worst.contact!.deckForceN, 3)
+    expect(j.worst.contact!.deckForceN * Math.abs(j.worst.contact!.centre!.yMm)).toBeCloseTo(400 * 40, 0)
   })
   it('an edge that nobody measured is unproven', () => {
     const j = judge(withChange(fit('HG-S25'), { 'place.edgeMm': null }))

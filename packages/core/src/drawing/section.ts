@@ -54,6 +54,30 @@ function body(d: Design, half: number, top: number): Pt[] {
   switch (d.family) {
     case 'cleat':
       return mirror([[0.36, 0], [0.34, 0.45], [0.45, 0.62], [1.35, 0.72], [1.5, 0.84], [1.42, 1], [0.7, 0.93]])
+    case 'fairlead':
+      return mirror([[0.75, 0], [0.72, 0.3], [0.5, 0.85], [0.2, 1]])
+    case 'bow-roller':
+      return mirror([[0.8, 0], [0.8, 0.55], [1.25, 0.72], [1.3, 1], [0.95, 1], [0.7, 0.8]])
+    case 'windlass':
+      return mirror([[0.85, 0], [0.85, 0.35], [0.6, 0.42], [0.6, 0.7], [0.72, 0.75], [0.72, 1]])
+    case 'handrail':
+      return mirror([[0.5, 0], [0.36, 0.2], [0.36, 1]])
+    case 'tether-point':
+      return mirror([[0.7, 0], [0.55, 0.5], [0.35, 0.88], [0.12, 1]])
+    case 'lifting-point':
+      return mirror([[0.6, 0], [0.5, 0.4], [0.5, 0.8], [0.28, 1]])
+    case 'track':
+      return mirror([[0.12, 0], [0.1, 0.4], [0.13, 0.55], [0.13, 1]])
+    case 'cam-cleat':
+      return mirror([[0.8, 0], [0.75, 0.5], [0.55, 0.95], [0.2, 0.7]])
+    case 'ladder-step':
+      return mirror([[0.5, 0], [0.45, 0.7], [0.6, 0.8], [0.6, 1]])
+    case 'mast-step':
+      return mirror([[0.8, 0], [0.45, 0.18], [0.4, 1]])
+    case 'towing-post':
+      return mirror([[0.3, 0], [0.28, 0.7], [0.45, 0.72], [0.45, 0.8], [0.28, 0.82], [0.3, 1]])
+    case 'doubler':
+      return mirror([[0.45, 0], [0.4, 0.5], [0.15, 1]])
     case 'bitt':
       return mirror([[0.34, 0], [0.32, 0.62], [0.62, 0.62], [0.62, 0.76], [0.32, 0.76], [0.32, 0.92], [0.4, 0.96], [0.38, 1]])
     case 'stanchion':

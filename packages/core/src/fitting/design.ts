@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FACES } from '../bedding/sealant-choice'
 import { CORE_SCHOOLS } from '../deck/core-plug'
+import { FAMILIES, type Family } from './families'
 import { designLoadInput } from '../load/design-load'
 import { GRADE_IDS, SIZE_IDS } from '../materials/fasteners'
 import { PLATE_IDS } from '../materials/plates'
@@ -11,8 +12,7 @@ import { measureSchema } from '../survey/where'
 import { dutySchema, nonNegative, pointSchema, positive } from '../schema'
 
 export const SCHEMA_VERSION = 1
-export const FAMILIES = ['cleat', 'bitt', 'stanchion', 'pad-eye', 'winch', 'foot-plate', 'block', 'bracket'] as const
-export type Family = (typeof FAMILIES)[number]
+export { FAMILIES, type Family }
 export const MEASURABLE = ['outerMm', 'coreMm', 'innerMm', 'thicknessMm'] as const
 export type Measurable = (typeof MEASURABLE)[number]
 
@@ -44,8 +44,17 @@ export const designSchema = z.strictObject({
   /** why this fitting's duty differs from the boat's; null while it does not */
   dutyReason: z.string().max(300).nullable(),
   load: designLoadInput,
+  caseName: z.string().trim().min(1).max(60).default('Usual load'),
+  /** other loads that it may have to carry, each by itself */
+  cases: z.array(z.strictObject({ name: z.string().trim().min(1).max(60), load: designLoadInput })).max(12).default([]),
   base: z.union([z.strictObject({ ...rectangleShape, ...baseExtra }), z.strictObject({ ...discShape, ...baseExtra })]),
   bolts: z.array(pointSchema).min(1).max(60),
+  /** pad or wedge under each bolt, mm; empty: none */
+  padsMm: z.array(nonNegative()).max(60).default([]),
+  /** how much thicker the deck is at each bolt than the zone says; empty: even */
+  unevenMm: z.array(z.number().min(-100).max(100)).max(60).default([]),
+  /** a hole beside the bolts, for a deck pipe, a cable or a shaft; null for none */
+  pipeMm: positive().nullable().default(null),
   /** sizes that pass the casting's holes; empty: any */
   sizes: z.array(z.enum(SIZE_IDS)),
   bolt: z.strictObject({
@@ -61,12 +70,35 @@ export const designSchema = z.strictObject({
     /** null: the snug torque that the deck can bear is worked out */
     torqueNm: positive().nullable(),
   }),
-  plate: z.strictObject({ material: z.enum(PLATE_IDS), lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), bedGapMm: nonNegative() }).nullable(),
+  plate: z
+    .strictObject({
+      material: z.enum(PLATE_IDS), lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), bedGapMm: nonNegative(),
+      /** as clipped round what is in the way; null: the whole rectangle */
+      outline: z.array(pointSchema).min(3).max(60).nullable().default(null),
+      /** sheets bonded into one */
+      sheets: z.union([z.literal(1), z.literal(2)]).default(1),
+      bonded: z.boolean().default(true),
+      /** of the deck's underside along the plate's length; null: flat */
+      crownRadiusMm: positive().nullable().default(null),
+    })
+    .nullable(),
+  /** a plate welded on or under a metal deck; null for none */
+  doubler: z.strictObject({ lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), weldMm: positive() }).nullable().default(null),
+  /** between bolt and structure, all three or it still bridges */
+  isolation: z.strictObject({ sleeve: z.boolean(), washer: z.boolean(), sealant: z.boolean() }).default({ sleeve: false, washer: false, sealant: false }),
+  /** wet at the joint: what the metals meet in */
+  wetness: z.enum(['splash', 'dry', 'immersed']).default('splash'),
+  /** choices that make no number of their own but change the steps */
+  schools: z.strictObject({ plate: z.enum(['calculated', 'rule']), inside: z.enum(['leak-must-tell', 'seal-inside']), bead: z.enum(['bead-on-fitting', 'bead-on-structure']) }).default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting' }),
+  /** what was bought for it and when; a stack that moves afterwards makes it stale */
+  bought: z.strictObject({ what: z.string().max(2000), at: z.string().max(40), by: z.string().max(80) }).nullable().default(null),
   core: z.strictObject({
     school: z.enum(CORE_SCHOOLS),
     boreMm: positive().nullable(),
     undercutMm: positive().nullable(),
     insert: z.strictObject({ lengthMm: positive(), widthMm: positive(), bedMm: positive() }).nullable(),
+    /** what the insert is of: high-density, or solid filled epoxy */
+    insertMaterial: z.enum(['insert-250', 'epoxy-plug']).default('insert-250'),
     chamferMm: positive().nullable(),
     torn: z.boolean(),
     lightLoad: z.boolean(),

@@ -15,7 +15,9 @@ import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
 import { check, governing, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { designLoadOf, type LoadDirection } from '../load/design-load'
 import type { Design } from './design'
-import { shareLoads, type Shared } from './loads'
+import { shareLoads, type CaseShared, type Shared } from './loads'
+import { byGrain, weldCheck, withDoubler } from './metal-deck'
+import { metalsCheck } from './metals'
 
 export interface BoltShare {
   tensionN: number
@@ -31,7 +33,13 @@ export interface Judgement {
   directions: number
   swept: boolean
   /** the direction in which the worst-used bolt is worst used, and what each bolt then carries */
-  worst: { direction: LoadDirection; bolts: BoltShare[]; pushN: number }
+  worst: { caseName: string; direction: LoadDirection; bolts: BoltShare[]; pushN: number; contact: Shared['resting']; handMaxTensionN: number; maxTensionN: number }
+  /** each load case with what governs it */
+  cases: { name: string; loadN: number; directions: number; swept: boolean; contact: boolean; utilisation: number | null; verdict: Verdict; governing: string | null }[]
+  /** why the governing case governs, in words; empty with one case */
+  caseSaid: string
+  /** bolts by the length they need, where pads or an uneven deck part them */
+  grips: { bolts: number[]; extraMm: number; grip: ReturnType<typeof gripStackOf> | null }[]
   preload: { preloadN: number; torqueNm: number; limitedByDeck: boolean; galling: boolean }
   grip: ReturnType<typeof gripStackOf> | null
   gripLayers: { name: string; thicknessMm: number }[]
@@ -64,25 +72,30 @@ export function coreOutput(d: Design, crushed: boolean): CorePlugOutput | null {
 
 function plugOf(d: Design, core: CorePlugOutput | null): Plug | undefined {
   if (!core || core.plugAreaMm2 <= 0) return undefined
-  return d.core.school === 'insert' ? { material: 'insert-250', whole: true } : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2 }
+  return d.core.school === 'insert' ? { material: d.core.insertMaterial, whole: true } : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2 }
 }
 
-const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group' | 'pushN'> | null): JointInput => ({
-  duty: d.duty, structure: d.structure, bolt: { size: d.bolt.size, grade: d.bolt.grade, threadsInShear: d.bolt.threadsInShear, preloadN },
-  bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0, shearN: s?.group.bolts[i]!.shearN ?? 0 })),
-  edgeMm: d.place.edgeMm ?? undefined, plate: d.plate ? { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm } : undefined,
-  washer: d.bolt.nutWasher, plug, base: { ...plan(d.base), pushN: s?.pushN ?? 0, toePressureMPa: 0 },
+const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'bolts' | 'pushN' | 'toePressureMPa'> | null): JointInput => ({
+  duty: d.duty, structure: withDoubler(d), bolt: { size: d.bolt.size, grade: d.bolt.grade, threadsInShear: d.bolt.threadsInShear, preloadN },
+  bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.bolts[i]!.tensionN ?? 0, shearN: s?.bolts[i]!.shearN ?? 0 })),
+  edgeMm: d.place.edgeMm ?? undefined, plate: d.plate ? planOfPlate(d.plate) : undefined,
+  washer: d.bolt.nutWasher, plug, base: { ...plan(d.base), pushN: s?.pushN ?? 0, toePressureMPa: s?.toePressureMPa ?? 0 },
 })
 
 /** Without the deck behind it the plate's own bending is judged and nothing is suggested, which is all that a search needs. */
-function plateOutput(d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'group'> | null, withDeck: boolean, own: { strengthMPa?: number; eMPa?: number }): PlateOutput | null {
+function plateOutput(d: Design, plug: Plug | undefined, preloadN: number, s: Pick<Shared, 'bolts'> | null, withDeck: boolean, own: { strengthMPa?: number; eMPa?: number }): PlateOutput | null {
   if (!d.plate) return null
-  const { material, lengthMm, widthMm, thicknessMm, bedGapMm } = d.plate
+  const { material, thicknessMm } = d.plate
   return backingPlateOf({
-    duty: d.duty, plate: { material, lengthMm, widthMm, thicknessMm, ...own }, bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.group.bolts[i]!.tensionN ?? 0 })),
-    bolt: { size: d.bolt.size, preloadN }, washer: d.bolt.nutWasher, structural: true, belowWaterline: d.place.belowWaterline, bedGapMm, ...(withDeck ? { structure: d.structure, plug } : {}),
+    duty: d.duty, plate: { ...planOfPlate(d.plate), material, thicknessMm, ...own }, bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.bolts[i]!.tensionN ?? 0 })),
+    bolt: { size: d.bolt.size, preloadN }, washer: d.bolt.nutWasher, structural: true, belowWaterline: d.place.belowWaterline, bedGapMm: bedMean(d.plate), ...(withDeck ? { structure: d.structure, plug } : {}),
   })
 }
+
+/** The plate's plan: the rectangle, or the polygon it was clipped to. */
+export const planOfPlate = (p: NonNullable<Design['plate']>) => (p.outline ? { outline: p.outline } : { lengthMm: p.lengthMm, widthMm: p.widthMm })
+/** Mean thickness of the bed: under a crowned deck a flat plate touches at its ends, and two thirds of the rise l\u00b2/(8R) stand open on average. */
+export const bedMean = (p: NonNullable<Design['plate']>) => p.bedGapMm + (p.crownRadiusMm ? ((2 / 3) * p.lengthMm ** 2) / (8 * p.crownRadiusMm) : 0)
 
 const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material']
 const GENTLE = 0.9
@@ -99,11 +112,11 @@ const worse = (a: Check, b: Check) => (rank(b.verdict) < rank(a.verdict) || (b.v
 const directionSaid = (x: LoadDirection) => `${say(x.azimuthDeg)}\u00b0 round, ${say(x.elevationDeg)}\u00b0 up`
 
 function leverCheck(s: Shared, loadN: number): Check | null {
-  const m = Math.max(s.group.unresistedMomentNmm, s.group.unresistedTwistNmm)
+  const m = Math.max(s.unresistedMomentNmm, s.unresistedTwistNmm)
   if (m <= 1e-6 * Math.max(1, loadN)) return null
   return unproven({
     id: 'lever', title: 'Lever on the pattern', unit: 'N\u00b7mm', source: 'chapter 3.2',
-    because: `${say(m / 1000)} N\u00b7m turn the fitting about its own line of bolts, which cannot resist it: the base has to bear on the deck, and that is not proven here. Spread the bolts across the load.`,
+    because: `${say(m / 1000)} N\u00b7m turn the fitting about its own line of bolts, which cannot resist it, and no rest of the base on the deck was found. Spread the bolts across the load.`,
   })
 }
 
@@ -122,10 +135,41 @@ export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[]
   return [
     { name: 'base', thicknessMm: d.base.thicknessMm },
     { name: 'bedding', thicknessMm: beadOf(d) },
+    ...(d.doubler && s.kind === 'metal' ? [{ name: 'doubler', thicknessMm: d.doubler.thicknessMm }] : []),
     ...deck,
     ...(d.plate && d.plate.bedGapMm > 0 ? [{ name: 'filler bed', thicknessMm: d.plate.bedGapMm }] : []),
     ...(d.plate ? [{ name: 'backing plate', thicknessMm: d.plate.thicknessMm }] : []),
   ]
+}
+
+/** Each bolt's own stack: where pads or the deck differ from bolt to bolt, so do the bolts. */
+function gripsOf(d: Design): { bolts: number[]; extraMm: number; grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check }[] {
+  const layers = gripLayersOf(d)
+  const groups = new Map<string, { bolts: number[]; padMm: number; unevenMm: number }>()
+  d.bolts.forEach((_, i) => {
+    const [padMm, unevenMm] = [d.padsMm[i] ?? 0, d.unevenMm[i] ?? 0]
+    const key = `${padMm}|${unevenMm}`
+    const g = groups.get(key) ?? { bolts: [], padMm, unevenMm }
+    g.bolts.push(i)
+    groups.set(key, g)
+  })
+  return [...groups.values()].map((g) => {
+    const own = [...(g.padMm > 0 ? [{ name: 'pad', thicknessMm: g.padMm }] : []), ...layers.map((l) => (g.unevenMm !== 0 && l.name === (layers.find((x) => !['base', 'bedding'].includes(x.name))?.name) ? { ...l, thicknessMm: Math.max(0.1, l.thicknessMm + g.unevenMm) } : l))]
+    const base = own.findIndex((l) => l.name === 'base')
+    const ordered = base > 0 ? [own[base]!, ...own.filter((_, i) => i !== base)] : own
+    const r = gripOf(d, ordered)
+    const which = groups.size > 1 ? `Bolt${g.bolts.length > 1 ? 's' : ''} ${g.bolts.map((b) => b + 1).join(', ')}: ` : ''
+    return { bolts: g.bolts, extraMm: g.padMm + g.unevenMm, grip: r.grip, gripCheck: which ? { ...r.gripCheck, because: which + r.gripCheck.because } : r.gripCheck }
+  })
+}
+
+/** Which case governs, and by what. */
+function caseSaid(cases: Judgement['cases'], checks: Check[]): string {
+  if (cases.length < 2) return ''
+  const top = cases.reduce((a, b) => (rank(b.verdict) < rank(a.verdict) || (b.verdict === a.verdict && (b.utilisation ?? -1) > (a.utilisation ?? -1)) ? b : a))
+  const title = checks.find((c) => c.id === top.governing)?.title.toLowerCase() ?? ''
+  const others = cases.filter((c) => c !== top).map((c) => `${c.name} ${c.utilisation === null ? c.verdict : c.utilisation.toFixed(2)}`)
+  return `\u201c${top.name}\u201d governs, by ${title}${top.utilisation === null ? '' : ` at ${top.utilisation.toFixed(2)}`}; beside it ${others.join(', ')}.`
 }
 
 function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check } {
@@ -198,9 +242,9 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
   const inPlate = d.plate ? yardPlate(d.plate.material, yard) : { row: {}, replaced: [] }
   const replaced = [...inDeck.replaced, ...inLoad.replaced, ...inPlate.replaced, ...yardSealants(yard).replaced.filter((r) => r.sealant === d.bedding.sealant)]
   if (d.plate) {
-    const rect = { lengthMm: d.plate.lengthMm, widthMm: d.plate.widthMm }
+    const rect = planOfPlate(d.plate)
     d.bolts.forEach((b, i) => {
-      if (!contains(rect, b)) throw new CalcError('bolt-outside-plate', 'plate', `Bolt ${i + 1} at ${say(b.xMm)}, ${say(b.yMm)} mm does not stand inside a plate of ${say(rect.lengthMm)} \u00d7 ${say(rect.widthMm)} mm`)
+      if (!contains(rect, b)) throw new CalcError('bolt-outside-plate', 'plate', `Bolt ${i + 1} at ${say(b.xMm)}, ${say(b.yMm)} mm does not stand inside a plate of ${say(d.plate!.lengthMm)} \u00d7 ${say(d.plate!.widthMm)} mm${d.plate!.outline ? ' as it is clipped' : ''}`)
     })
   }
   d.bolts.forEach((b, i) => {
@@ -212,48 +256,69 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
   const given = d.bolt.torqueNm === null ? null : (d.bolt.torqueNm * 1000) / (nutFactor(d.bolt.paste) * caps.size.diameterMm)
   const limit = given === null ? deckLimit(d, plug, inPlate.row) : Infinity
   const preloadN = given ?? Math.min(snug, limit)
-  const { load, decisive, count, swept } = shareLoads(d, preloadN)
+  const shared = shareLoads(d, preloadN, lean)
+  const { load, swept } = shared[0]!
+  const count = shared.reduce((n, c) => n + c.count, 0)
+  const decisive = shared.flatMap((c) => c.decisive)
+  const many = shared.length > 1
 
   const byId = new Map<string, Check>()
-  const put = (c: Check, direction?: LoadDirection) => {
-    const said = direction && count > 1 && c.demand !== null && c.boltIndex !== undefined ? { ...c, because: `${c.because} Worst of ${count} directions: ${directionSaid(direction)}.` } : c
+  const byCase = new Map<CaseShared, Check[]>()
+  const put = (c: Check, from?: CaseShared, direction?: LoadDirection) => {
+    const where = [from && many ? `Case \u201c${from.name}\u201d` : '', direction && from && from.count > 1 && c.demand !== null && c.boltIndex !== undefined ? `worst of ${from.count} directions: ${directionSaid(direction)}` : ''].filter(Boolean).join(', ')
+    const said = where ? { ...c, because: `${c.because} ${where[0]!.toUpperCase()}${where.slice(1)}.` } : c
+    if (from) byCase.set(from, [...(byCase.get(from) ?? []), said])
     const before = byId.get(c.id)
     byId.set(c.id, before ? worse(before, said) : said)
   }
-  for (const c of load.checks) put(c)
-  for (const s of decisive) {
-    for (const c of jointChecks(jointInput(d, plug, preloadN, s))) put(c, s.direction)
-    const lever = leverCheck(s, load.loadN)
-    if (lever) put(lever)
-  }
   // Plate bending grows with the sum of max(pull, preload) alone.
-  const pressed = (s: Shared) => s.group.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
+  const pressed = (s: Shared) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
+  for (const c of shared) {
+    for (const k of c.load.checks) put(k, c)
+    for (const s of c.decisive) {
+      for (const k of jointChecks(jointInput(d, plug, preloadN, s))) put(byGrain(k, d, s), c, s.direction)
+      const lever = leverCheck(s, c.load.loadN)
+      if (lever) put(lever, c)
+      const weld = weldCheck(d, s, c.load.heightMm)
+      if (weld) put(weld, c)
+    }
+    if (many) for (const k of plateOutput(d, plug, preloadN, c.decisive.reduce((a, b) => (pressed(b) > pressed(a) ? b : a)), false, inPlate.row)?.checks ?? []) if (PLATE_ONLY.includes(k.id)) put(k, c)
+  }
   const plate = plateOutput(d, plug, preloadN, decisive.reduce((a, b) => (pressed(b) > pressed(a) ? b : a)), !lean, inPlate.row)
-  for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) put(c)
+  if (!many) for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) put(c)
   const crushed = [...byId.values()].some((c) => c.id.startsWith('crush') && c.id.endsWith('core') && c.verdict === 'short')
   const core = coreOutput(d, crushed)
   if (core) put(coreCheck(core))
   const gripLayers = gripLayersOf(d)
-  const { grip, gripCheck } = gripOf(d, gripLayers)
+  const grips = gripsOf(d)
+  const { grip, gripCheck } = grips.reduce((a, b) => worse(a.gripCheck, b.gripCheck) === b.gripCheck && a.gripCheck.verdict !== b.gripCheck.verdict ? b : (b.grip?.lengthMm ?? 0) > (a.grip?.lengthMm ?? 0) && a.gripCheck.verdict === b.gripCheck.verdict ? b : a)
   put(gripCheck)
+  const metals = metalsCheck(d)
+  if (metals) put(metals)
   const choice = sealantsFor(d, yard)
   put(sealantCheck(d, choice))
 
   const estimates = estimatesOf(d)
   const saidOf = (c: Check) => replaced.filter((r) => r.counts(c.id)).map((r) => ` ${r.text}`).join('')
   const checks = [...byId.values()].map((c) => (replaced.length ? { ...c, because: c.because + saidOf(c) } : c)).map((c) => (estimates.length && LEANS_ON_DECK.some((k) => c.id.startsWith(k)) ? { ...c, assumed: [...c.assumed, ...estimates] } : c))
-  const worstShared = decisive[0]!
+  const use = (x: Shared) => x.bolts.reduce((m, b) => Math.max(m, Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)), 0)
+  const worstShared = decisive.reduce((a, b) => (use(b) > use(a) * (1 + 1e-12) ? b : a))
+  const cases = shared.map((c) => {
+    const mine = byCase.get(c) ?? []
+    const top = governing(mine)
+    return { name: c.name, loadN: c.load.loadN, directions: c.count, swept: c.swept, contact: c.contact, utilisation: top?.utilisation ?? null, verdict: worstVerdict(mine.map((k) => k.verdict)), governing: top?.id ?? null }
+  })
   const factorOf = (checks.find((c) => c.id === 'bolt') ?? checks[0]!).factor
   return {
-    verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, load, directions: count, swept,
+    verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, load, directions: count, swept, cases, caseSaid: caseSaid(cases, checks), grips: grips.map(({ bolts, extraMm, grip: g }) => ({ bolts, extraMm, grip: g })),
     worst: {
-      direction: worstShared.direction, pushN: worstShared.pushN,
-      bolts: worstShared.group.bolts.map((b) => ({ tensionN: b.tensionN, shearN: b.shearN, utilisation: factorOf * Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN) })),
+      caseName: worstShared.caseName, direction: worstShared.direction, pushN: worstShared.pushN, contact: worstShared.resting, handMaxTensionN: worstShared.hand.maxTensionN, maxTensionN: worstShared.maxTensionN,
+      bolts: worstShared.bolts.map((b) => ({ tensionN: b.tensionN, shearN: b.shearN, utilisation: factorOf * Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN) })),
     },
     preload: { preloadN, torqueNm: (nutFactor(d.bolt.paste) * caps.size.diameterMm * preloadN) / 1000, limitedByDeck: given === null && limit < snug, galling: galls(d.bolt.grade) },
     grip, gripLayers, plate, core, sealant: choice, quantity: quantityOf(d, core),
     counts: { short: 0, unproven: 0, tight: 0, holds: 0, ...Object.fromEntries((['short', 'unproven', 'tight', 'holds'] as const).map((v) => [v, checks.filter((c) => c.verdict === v).length])) },
-    assumed: [...new Set([...load.assumed.map((a) => `load: ${a}`), ...checks.flatMap((c) => c.assumed)])],
+    assumed: [...new Set([...shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`)), ...checks.flatMap((c) => c.assumed)])],
   }
 }
 

@@ -41,7 +41,7 @@ function otherMaterial(d: Design): Candidate[] {
 function wider(d: Design, used: number | null): Candidate[] {
   if (!d.plate) {
     const p = plateFor(d, 5 * SIZES[d.bolt.size]!.diameterMm)
-    return [{ id: 'plate-add', text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`, change: { plate: { material: 'g10', ...p, thicknessMm: 10, bedGapMm: 1 } } }]
+    return [{ id: 'plate-add', text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`, change: { plate: { material: 'g10', ...p, thicknessMm: 10, bedGapMm: 1, outline: null, sheets: 1, bonded: true, crownRadiusMm: null } } }]
   }
   const grow = Math.max(10, Math.ceil(((Math.max(1, used ?? 1) / 0.9 - 1) * (d.plate.lengthMm + d.plate.widthMm)) / 2 / 10) * 10)
   return [grow, grow + 20].map((g) => ({ id: `plate-grow-${g}`, text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`, change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g } }))
@@ -62,6 +62,7 @@ const schools = (d: Design): Candidate[] =>
   d.structure.kind !== 'sandwich' ? [] : [
     ...(d.core.school === 'bore-fill' && d.core.boreMm === null ? [] : [{ id: 'core-bore-fill', text: 'bore over, fill, redrill', change: { 'core.school': 'bore-fill', 'core.boreMm': null } }]),
     ...(d.core.school === 'insert' ? [] : [{ id: 'core-insert', text: 'a high-density insert under the whole base', change: { 'core.school': 'insert' } }]),
+    ...(d.core.school === 'insert' && d.core.insertMaterial === 'epoxy-plug' ? [] : [{ id: 'core-solid', text: 'a solid insert of filled epoxy under the whole base', change: { 'core.school': 'insert', 'core.insertMaterial': 'epoxy-plug' } }]),
   ]
 const largeWashers = (d: Design): Candidate[] => (d.bolt.nutWasher === 'large' ? [] : [{ id: 'washer-large', text: 'large washers under the nuts', change: { 'bolt.nutWasher': 'large' } }])
 const fartherIn = (d: Design): Candidate[] => {
@@ -90,6 +91,10 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
       return [...widerBore(d), ...schools(d)]
     case 'bolt-length':
       return d.bolt.partThreaded ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }] : smallerBolt(d)
+    case 'metals':
+      return [{ id: 'isolate', text: 'sleeve, washer and sealant between them', change: { isolation: { sleeve: true, washer: true, sealant: true } } }]
+    case 'doubler-weld':
+      return d.doubler ? [1.5, 2].map((k) => ({ id: `weld-${k}`, text: `a weld of ${Math.ceil(d.doubler!.weldMm * k)} mm`, change: { 'doubler.weldMm': Math.ceil(d.doubler!.weldMm * k) } })).concat([{ id: 'doubler-grow', text: `a doubler of ${Math.ceil(d.doubler.lengthMm * 1.3)} \u00d7 ${Math.ceil(d.doubler.widthMm * 1.3)}`, change: { 'doubler.lengthMm': Math.ceil(d.doubler.lengthMm * 1.3), 'doubler.widthMm': Math.ceil(d.doubler.widthMm * 1.3) } } as never]) : []
     case 'sealant':
       return j.sealant.best && j.sealant.best !== d.bedding.sealant ? [{ id: 'sealant', text: 'the sealant that ranks first', change: { 'bedding.sealant': j.sealant.best } }] : []
     case 'punching-core':

@@ -27,7 +27,8 @@ export const DECK_METALS = {
   'aluminium-5083': { title: 'aluminium 5083', yieldMPa: 125, ultimateMPa: 275, eMPa: 70000, bearingMPa: 412.5, shearMPa: 165 },
   'mild-steel': { title: 'mild steel', yieldMPa: 235, ultimateMPa: 400, eMPa: 205000, bearingMPa: 600, shearMPa: 240 },
 } as const
+/** `acrossGrain`: bearing strength across the face grain over that along it; a typical estimate. */
 export const TIMBERS = {
-  plywood: { title: 'marine plywood', eMPa: 8000, bearingMPa: 30, shearMPa: 8, punchingMPa: 8, throughMPa: 6 },
-  softwood: { title: 'softwood', eMPa: 9000, bearingMPa: 25, shearMPa: 6, punchingMPa: 8, throughMPa: 4 },
+  plywood: { title: 'marine plywood', acrossGrain: 0.85, eMPa: 8000, bearingMPa: 30, shearMPa: 8, punchingMPa: 8, throughMPa: 6 },
+  softwood: { title: 'softwood', acrossGrain: 0.45, eMPa: 9000, bearingMPa: 25, shearMPa: 6, punchingMPa: 8, throughMPa: 4 },
 } as const

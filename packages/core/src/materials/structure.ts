@@ -31,7 +31,7 @@ export const structureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sandwich'), skin: skinSchema, outerMm: positive(), innerMm: positive(), core: coreSchema }),
   z.strictObject({ kind: z.literal('solid'), skin: skinSchema, thicknessMm: positive() }),
   z.strictObject({ kind: z.literal('metal'), metal: z.enum(['aluminium-5083', 'mild-steel']), thicknessMm: positive() }),
-  z.strictObject({ kind: z.literal('timber'), timber: z.enum(['plywood', 'softwood']), thicknessMm: positive() }),
+  z.strictObject({ kind: z.literal('timber'), timber: z.enum(['plywood', 'softwood']), thicknessMm: positive(), grainDeg: z.number().min(0).max(180).optional() }),
 ])
 export type Structure = z.infer<typeof structureSchema>
 export type Skin = z.infer<typeof skinSchema>
