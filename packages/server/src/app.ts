@@ -55,7 +55,7 @@ export async function createApp(o: AppOptions) {
   app.use(pinoHttp({ logger: o.logger, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
   const json = express.json({ limit: '1mb', strict: false })
   // A whole boat and a drawing are larger than a form, and their routes read them themselves.
-  app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$/.test(req.path) ? next() : json(req, res, next)))
+  app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path) ? next() : json(req, res, next)))
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
   const PgStore = connectPgSimple(session)

@@ -148,7 +148,7 @@ describe('a fitting', () => {
 it('a value that the yard measured stands for the table\u2019s, is said where it counts, and every stored verdict follows', async () => {
   const verdicts = async () => Object.fromEntries((await fitter.ask<Picture>('GET', '/api/boats/fulmars-reach')).body.fittings.map((f) => [f.name, f.verdict]))
   const before = await verdicts()
-  const weak = { kind: 'core', material: 'balsa-150', field: 'shearMPa', value: 0.4, reason: 'coupon of an old deck' }
+  const weak = { kind: 'laminate', material: 'mat', field: 'bearingMPa', value: 8, reason: 'coupon of an old deck' }
   expect((await fitter.ask('PUT', '/api/yard-values', weak)).status).toBe(200)
   expect(before['Mooring cleat, port quarter']).toBe('holds')
   expect((await verdicts())['Mooring cleat, port quarter']).toBe('short')
@@ -156,7 +156,7 @@ it('a value that the yard measured stands for the table\u2019s, is said where it
   expect((await apprentice.ask('PUT', '/api/yard-values', weak)).status).toBe(403)
   expect((await fitter.ask('PUT', '/api/yard-values', { ...weak, field: 'colour' })).body.error.path).toBe('field')
   expect((await fitter.ask('PUT', '/api/yard-values', { ...weak, value: -1 })).body.error.path).toBe('value')
-  await fitter.ask('DELETE', '/api/yard-values', { kind: 'core', material: 'balsa-150', field: 'shearMPa' })
+  await fitter.ask('DELETE', '/api/yard-values', { kind: 'laminate', material: 'mat', field: 'bearingMPa' })
   for (const [kind, material, field, value] of [['plate', 'g10', 'strengthMPa', 20], ['sealant', 'butyl', 'movement', 0.01], ['line', 'nylon-3', 'newtonPerMm2', 40]] as const) {
     expect((await fitter.ask('PUT', '/api/yard-values', { kind, material, field, value, reason: 'pulled' })).status).toBe(200)
     if (kind === 'plate') expect(await verdicts()).not.toEqual(before)

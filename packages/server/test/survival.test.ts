@@ -115,5 +115,5 @@ describe('a start that cannot go on says so in one line', () => {
     const r = await start({ PORT: String(await freePort()), DATABASE_URL: 'postgres://nobody@127.0.0.1:1/none' })
     expect(r.code).toBe(1)
     expect(r.err.trim().split('\n').at(-1)).toMatch(/^North Tide cannot go on: the database does not answer/)
-  })
+  }, 90_000)
 })

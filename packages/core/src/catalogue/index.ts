@@ -17,6 +17,9 @@ export interface CatalogueEntry {
   units: 'metric' | 'inch'
   /** a deck pipe beside the bolts */
   pipeMm?: number
+  /** drawn by the yard itself */
+  own?: true
+  outline?: Point[]
 }
 
 const four = (x: number, y: number): Point[] => [{ xMm: -x / 2, yMm: -y / 2 }, { xMm: x / 2, yMm: -y / 2 }, { xMm: x / 2, yMm: y / 2 }, { xMm: -x / 2, yMm: y / 2 }]

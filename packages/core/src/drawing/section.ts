@@ -5,7 +5,7 @@ import type { CoreId } from '../materials/cores'
 import type { Design } from '../fitting/design'
 import type { Judgement } from '../fitting/judge'
 import { beadOf } from '../fitting/judge'
-import { niceLength, rect, type Drawing, type MaterialTone, type Pt, type Shape } from './shapes'
+import { niceLength, rect, type Drawing, type Handle, type MaterialTone, type Pt, type Shape } from './shapes'
 
 const CORE_TONE: Record<CoreId, MaterialTone> = { 'balsa-150': 'balsa', 'pvc-80': 'foam', 'pvc-130': 'foam', 'san-85': 'foam', plywood: 'plywood', 'insert-250': 'insert', 'epoxy-plug': 'filled-epoxy' }
 const PLATE_TONE = { g10: 'epoxy-glass', 'glass-epoxy': 'epoxy-glass', 'al-5083': 'metal', 'al-6061': 'metal', 'ss-316': 'metal', plywood: 'plywood', plastic: 'plastic' } as const
@@ -95,8 +95,8 @@ function body(d: Design, half: number, top: number): Pt[] {
   }
 }
 
-/** The cut through the joint, to scale (the screen's middle). Thin layers stay thin: nothing is exaggerated. */
-export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
+/** The cut through the joint, to scale (the screen's middle). Thin layers stay thin unless it is asked that they be drawn thicker, and then the title says so. */
+export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = false): Drawing {
   const size = SIZES[d.bolt.size]!
   const { y: cutY, xs, numbers } = cutRow(d)
   const b = boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })
@@ -104,8 +104,10 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
   const plateHalf = d.plate ? d.plate.lengthMm / 2 : 0
   const deckHalf = Math.max(half, plateHalf, ...xs.map(Math.abs)) * 1.12 + 12
   const layers = deckLayers(d)
-  const deck = layers.reduce((s, l) => s + l.thicknessMm, 0)
-  const bead = beadOf(d)
+  const least = exaggerate ? (2 * deckHalf) / 28 : 0
+  const T = (thicknessMm: number) => (thicknessMm > 0 ? Math.max(thicknessMm, least) : 0)
+  const bead = T(beadOf(d))
+  const handles: Handle[] = []
   const baseTop = bead + d.base.thicknessMm
   const width = 2 * deckHalf
   const textMm = Math.max(width / 38, 2.2)
@@ -116,20 +118,33 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
     shapes.push({ kind: 'text', at, text: words, size: textMm, anchor, ...(more.turned ? { turned: true } : {}), ...(more.role ? { role: more.role } : {}), ...(more.load ? { load: true } : {}), ...(more.strong ? { weight: 'strong' as const } : {}) })
   const mm = (v: number) => (units === 'inch' ? formatLength(v, units) : String(Number(v.toFixed(1))))
 
+  const pads = xs.map((x) => d.padsMm[d.bolts.findIndex((q) => q.xMm === x && Math.abs(q.yMm - cutY) < 0.5)] ?? 0)
   area(body(d, half, baseTop), 'hardware', 'base', 'the fitting')
   area(rect(-half, bead, half, baseTop), 'hardware', 'base.thicknessMm', 'base')
   area(rect(-half, 0, half, bead), 'bedding', 'bedding', 'bedding')
+  xs.forEach((x, i) => {
+    if (pads[i]! > 0) text({ x, y: baseTop + textMm * 0.4 }, `pad ${mm(pads[i]!)}`, 'middle', { role: 'padsMm' })
+  })
   let y = 0
+  if (d.doubler && d.structure.kind === 'metal') {
+    const half2 = Math.min(deckHalf, d.doubler.lengthMm / 2)
+    area(rect(-half2, -T(d.doubler.thicknessMm), half2, 0), 'metal', 'doubler.thicknessMm', 'doubler')
+    for (const k of [-1, 1]) if (half2 < deckHalf) area([{ x: k * half2, y: -T(d.doubler.thicknessMm) }, { x: k * (half2 + d.doubler.weldMm), y: -T(d.doubler.thicknessMm) }, { x: k * half2, y: 0 }], 'bolt', 'doubler.weldMm', 'weld')
+    y = -T(d.doubler.thicknessMm)
+  }
   const labelled: { y: number; fromX: number; layer: Layer }[] = []
   for (const layer of layers) {
-    area(rect(-deckHalf, y - layer.thicknessMm, deckHalf, y), layer.tone, layer.role, layer.name)
-    labelled.push({ y: y - layer.thicknessMm / 2, fromX: -deckHalf, layer })
-    y -= layer.thicknessMm
+    const t = T(layer.thicknessMm)
+    area(rect(-deckHalf, y - t, deckHalf, y), layer.tone, layer.role, layer.name)
+    labelled.push({ y: y - t / 2, fromX: -deckHalf, layer })
+    y -= t
+    handles.push({ path: layer.role, label: `lower edge of the ${layer.name}`, at: { x: deckHalf * 0.93, y }, axis: 'y', value: layer.thicknessMm, per: -1, leastMm: 0.5 })
   }
   const s = d.structure
   if (s.kind === 'sandwich' && j.core) {
-    const [top, bottom] = [-s.outerMm, -s.outerMm - s.core.thicknessMm]
+    const [top, bottom] = [-T(s.outerMm), -T(s.outerMm) - T(s.core.thicknessMm)]
     if (d.core.school === 'insert') area(rect(-Math.min(deckHalf, half + 20), bottom, Math.min(deckHalf, half + 20), top), 'insert', 'core', 'insert')
+    if (d.core.school === 'bore-fill' && j.core.boreMm) handles.push({ path: 'core.boreMm', label: 'wall of the bore', at: { x: xs[0]! - j.core.boreMm / 2, y: (top + bottom) / 2 }, axis: 'x', value: j.core.boreMm, per: -2, leastMm: size.clearanceMm + 1 })
     for (const x of xs) {
       if (d.core.school === 'bore-fill' && j.core.boreMm) area(rect(x - j.core.boreMm / 2, bottom, x + j.core.boreMm / 2, 0), 'filled-epoxy', 'core', 'filled epoxy plug')
       if (d.core.school === 'reef' && j.core.undercutMm) {
@@ -138,17 +153,19 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
       }
     }
   }
-  const bottomDeck = -deck
+  const bottomDeck = y
   let under = bottomDeck
   if (d.plate) {
     if (d.plate.bedGapMm > 0) {
-      area(rect(-plateHalf, under - d.plate.bedGapMm, plateHalf, under), 'filled-epoxy', 'plate.bedGapMm', 'filler bed')
-      under -= d.plate.bedGapMm
+      area(rect(-plateHalf, under - T(d.plate.bedGapMm), plateHalf, under), 'filled-epoxy', 'plate.bedGapMm', 'filler bed')
+      under -= T(d.plate.bedGapMm)
     }
     const bevel = Math.min(j.plate?.bevelMm ?? 0, d.plate.thicknessMm, plateHalf / 3)
-    const low = under - d.plate.thicknessMm
+    const low = under - T(d.plate.thicknessMm)
+    if (d.plate.sheets === 2) path([{ x: -plateHalf, y: (under + low) / 2 }, { x: plateHalf, y: (under + low) / 2 }], 'dimension')
+    handles.push({ path: 'plate.thicknessMm', label: 'lower edge of the plate', at: { x: plateHalf * 0.55, y: low }, axis: 'y', value: d.plate.thicknessMm, per: -1, leastMm: 1 }, { path: 'plate.lengthMm', label: 'end of the plate', at: { x: plateHalf, y: (under + low) / 2 }, axis: 'x', value: d.plate.lengthMm, per: 2, leastMm: 10 })
     area([{ x: -plateHalf, y: under }, { x: plateHalf, y: under }, { x: plateHalf, y: low + bevel }, { x: plateHalf - bevel, y: low }, { x: -plateHalf + bevel, y: low }, { x: -plateHalf, y: low + bevel }], PLATE_TONE[d.plate.material], 'plate.thicknessMm', 'backing plate')
-    labelled.push({ y: under - d.plate.thicknessMm / 2, fromX: -plateHalf, layer: { name: 'plate', role: 'plate.thicknessMm', thicknessMm: d.plate.thicknessMm, tone: PLATE_TONE[d.plate.material], estimated: false } })
+    labelled.push({ y: (under + low) / 2, fromX: -plateHalf, layer: { name: 'plate', role: 'plate.thicknessMm', thicknessMm: d.plate.thicknessMm, tone: PLATE_TONE[d.plate.material], estimated: false } })
     under = low
   }
 
@@ -190,7 +207,7 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
   path([{ x: deckHalf * 0.98, y: gTop }, { x: gx + textMm * 0.5, y: gTop }], 'dimension')
   path([{ x: deckHalf * 0.98, y: gLow }, { x: gx + textMm * 0.5, y: gLow }], 'dimension')
   path([{ x: gx, y: gTop }, { x: gx, y: gLow }], 'dimension')
-  text({ x: gx + textMm * 1.5, y: (gTop + gLow) / 2 }, `grip ${mm(gTop - gLow)}`, 'middle', { turned: true })
+  text({ x: gx + textMm * 1.5, y: (gTop + gLow) / 2 }, `grip ${mm(exaggerate ? (j.grip?.gripMm ?? gTop - gLow) : gTop - gLow)}`, 'middle', { turned: true })
   // Spacing and plate below.
   let dy = Math.min(tip, under) - textMm * 2
   const across = (x0: number, x1: number, from0: number, words: string, role: string) => {
@@ -226,9 +243,9 @@ export function drawSection(d: Design, j: Judgement, units: Units): Drawing {
   const minX = lineX - textMm * (units === 'inch' ? 7 : 5)
   const top = Math.max(baseTop + d.base.bodyHeightMm, end.y + textMm * 2)
   return {
-    title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 true scale`,
+    title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,
     description: `Section through ${d.name}: ${j.gripLayers.map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`).join(', ')}; ${d.bolts.length} ${d.bolt.size} ${GRADES[d.bolt.grade].title} bolts.`,
     bounds: { minX, maxX: Math.max(gx + textMm * 2.6, az === 1 ? end.x + textMm * 5.5 : 0), minY: dy + textMm, maxY: top + textMm * 0.8 },
-    shapes, legend, textMm, scaleBarMm: niceLength(width / 4, units),
+    shapes, legend, textMm, scaleBarMm: niceLength(width / 4, units), handles,
   }
 }

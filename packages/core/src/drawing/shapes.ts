@@ -21,6 +21,18 @@ export interface Drawing {
   /** text height that the drawing was set out for */
   textMm: number
   scaleBarMm: number
+  /** edges that can be grabbed */
+  handles?: Handle[]
+}
+/** Dragging it by one mm along its axis changes the value at `path` by `per` mm. */
+export interface Handle {
+  path: string
+  label: string
+  at: Pt
+  axis: 'x' | 'y'
+  value: number
+  per: number
+  leastMm: number
 }
 
 export const TONE_TITLES: Record<MaterialTone, string> = {

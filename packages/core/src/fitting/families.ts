@@ -1,6 +1,6 @@
-import type { Design } from './design'
+import type { DesignLoadInput } from '../load/design-load'
 
-type Basis = Design['load']['basis']
+type Basis = DesignLoadInput['basis']
 export interface FamilyInfo {
   title: string
   /** bases that are asked first; every other stays possible */

@@ -15,9 +15,9 @@ export interface Whole {
 }
 
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
-export function judgeWhole(design: Design, units: Units, yard?: YardValue[]): Whole {
+export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
   const judgement = withRemedies(design, judge(design, false, yard), yard)
-  return { judgement, section: drawSection(design, judgement, units), pattern: drawPattern(design, judgement, units) }
+  return { judgement, section: drawSection(design, judgement, units, exaggerate), pattern: drawPattern(design, judgement, units) }
 }
 
 /** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */

@@ -52,7 +52,10 @@ const WANTED: Wanted[] = [
   { boat: 'fulmars-reach', catalogue: 'HG-P60', name: 'Tether point, wheelhouse roof', x: 4600, y: 420 },
   { boat: 'pipit', catalogue: 'HG-CC6', name: 'Cam-cleat pad, port', x: 3600, y: -820 },
   { boat: 'pipit', catalogue: 'HG-C6I', name: 'Foredeck cleat', x: 700, y: 0, change: { 'load.breakingN': 9000, 'load.line': undefined, 'load.diameterMm': undefined } },
-  { boat: 'tarn-runner', catalogue: 'HG-B160', name: 'Towing post', x: 1500, y: 0 },
+  { boat: 'pipit', catalogue: 'HG-TR4I', name: 'Jib-sheet track, port', x: 3300, y: -760 },
+  { boat: 'tarn-runner', catalogue: 'HG-TW90', name: 'Towing post', x: 5200, y: 0 },
+  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, port bow', x: 1600, y: -900 },
+  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, starboard bow', x: 1600, y: 900 },
 ]
 /** Found in the deck when the survey began: cut-off bolts of the net-hauler, rail holes, and what was below. */
 const FOUND: [whatFor: string, zone: string, x: number, y: number, z: number, d: number, state: LifeState, note: string][] = [

@@ -1,8 +1,13 @@
 import { Router } from 'express'
-import { parseDesign, toFile } from '@north-tide/core'
+import Papa from 'papaparse'
+import { TEMPLATE_LAYERS, drillSchedule, judge, parseDesign, templateOf, toFile, toSvg } from '@north-tide/core'
+import { toDxf } from '@north-tide/core/dxf'
+import { safeCell } from '../csv'
+import { ApiError } from '../errors'
+import { templateSheet } from '../pdf/template-sheet'
 import { specSheet } from '../pdf/spec-sheet'
 import { boatById } from '../services/boats'
-import { designFile, importFitting, place, readFitting, removeFitting, saveFitting } from '../services/fittings'
+import { copyFitting, designFile, importFitting, place, readFitting, removeFitting, saveFitting } from '../services/fittings'
 import { holesOf, recordFitting } from '../services/register'
 import { yardValues } from '../services/yard'
 import { attachment } from './files'
@@ -21,6 +26,33 @@ export function fittingRoutes(): Router {
   r.get('/fittings/:id/design.json', async (req, res) => {
     const f = await designFile(req.session.account!, req.params.id)
     attachment(res, `${f.name}.json`, 'application/json').send(JSON.stringify(toFile(parseDesign(f.design)), null, 2))
+  })
+  r.post('/fittings/:id/copy', async (req, res) => void res.status(201).json(await copyFitting(req.session.account!, req.params.id, req.body)))
+  r.get('/fittings/:id/template.:kind', async (req, res, next) => {
+    const f = await designFile(req.session.account!, req.params.id)
+    const boat = await boatById(f.boatId)
+    const what = req.query.what === 'plate' ? 'plate' : 'pattern'
+    const units = req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units
+    const d = parseDesign(f.design)
+    if (what === 'plate' && !d.plate) throw new ApiError(409, 'no-plate', 'This fitting has no plate to cut')
+    const j = judge(d, false, await yardValues())
+    const drawing = templateOf(d, j, what, units, req.query.inside === 'yes')
+    const name = `${f.name} ${what}`
+    switch (req.params.kind) {
+      case 'svg':
+        return void attachment(res, `${name}.svg`, 'image/svg+xml').send(toSvg(drawing))
+      case 'dxf':
+        return void attachment(res, `${name}.dxf`, 'image/vnd.dxf').send(toDxf(drawing, TEMPLATE_LAYERS, (s) => s.role ?? 'MARK'))
+      case 'pdf': {
+        const doc = templateSheet(drawing, req.query.paper === 'letter' ? 'LETTER' : 'A4', drillSchedule(d, j), units)
+        attachment(res, `${name}.pdf`, 'application/pdf')
+        return void doc.pipe(res)
+      }
+      case 'csv':
+        return void attachment(res, `${f.name} drilling.csv`, 'text/csv; charset=utf-8').send(`${Papa.unparse(drillSchedule(d, j).map((r) => Object.fromEntries(Object.entries(r).map(([k, v]) => [k, safeCell(v)]))), { newline: '\n' })}\n`)
+      default:
+        next()
+    }
   })
   r.get('/fittings/:id/spec.pdf', async (req, res) => {
     const f = await designFile(req.session.account!, req.params.id)

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { z } from 'zod'
-import { CATALOGUE, holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
+import { holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
 import { forbidden, notFound } from '../errors'
 import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
@@ -61,8 +61,6 @@ export async function boatPicture(who: Account, id: string) {
   }
 }
 export const plainHoles = (holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state }))
-
-export const catalogue = () => CATALOGUE
 
 const lotTest = z.strictObject({ note: z.string().trim().min(1).max(300) })
 

@@ -1,9 +1,10 @@
 import { z } from 'zod'
-import { CalcError, catalogueEntry, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, zoneAt, zoneOfPlace, type Design } from '@north-tide/core'
+import { CalcError, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, withHabits, zoneAt, zoneOfPlace, mirrored, moved, type Design } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById, partsOfBoat, plainHoles, stationsOf, zonesOf } from './boats'
+import { entryNamed, habits } from './hardware'
 import { judgeOn } from './verdict'
 import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
@@ -49,7 +50,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   const boat = await boatById(boatId)
   const p = parseInput(placing, body)
-  const entry = catalogueEntry(p.catalogueId)
+  const entry = await entryNamed(p.catalogueId)
   if (!entry) throw new ApiError(400, 'invalid-input', `"${p.catalogueId}" is not in the catalogue`, 'catalogueId')
   const at = await pointOf(boatId, p)
   const zones = await zonesOf(boatId)
@@ -57,7 +58,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
   if (p.zone !== undefined && !named) throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
   const zone = named ?? zoneAt(zones, at)
   const spot = { ...spotFor(zone, { ...at, ...(p.zMm === undefined ? {} : { zMm: p.zMm }) }, entry.bolts, boat.duty), measuredFrom: at.measuredFrom }
-  return create(who, boatId, startDesign(entry, spot, p.name ?? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`))
+  return create(who, boatId, withHabits(startDesign(entry, spot, p.name ?? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`), await habits()))
 }
 
 async function create(who: Account, boatId: string, design: Design) {
@@ -104,6 +105,20 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
   const now = await find(id)
   if (changed === 0) throw new ApiError(409, 'stale', `${now.updatedBy} changed this fitting meanwhile (version ${now.version}); yours started from version ${version}`, 'version', { current: shown(now) })
   return { ...shown(now), problem: v.problem }
+}
+
+const copying = z.strictObject({ name: z.string().trim().min(1).max(120).optional(), mirror: z.boolean().default(false), xMm: z.number().min(-1e5).max(1e6).optional(), yMm: z.number().min(-1e5).max(1e5).optional() })
+/** The same fitting on the other side, or at another place: judged on the deck that is there. */
+export async function copyFitting(who: Account, id: string, body: unknown) {
+  const f = await find(id)
+  mayWrite(who, f.boatId)
+  const c = parseInput(copying, body)
+  const d = parseDesign(f.design)
+  const zones = await zonesOf(f.boatId)
+  if (!c.mirror && (c.xMm === undefined || c.yMm === undefined)) throw new ApiError(400, 'invalid-input', 'Give a place, or mirror it', c.xMm === undefined ? 'xMm' : 'yMm')
+  if (c.mirror && d.place.yMm === 0) throw new ApiError(400, 'invalid-input', 'It stands on the centreline; there is no other side', 'mirror')
+  const turned = (n: string) => (/\bport\b/i.test(n) ? n.replace(/\bport\b/i, 'starboard') : /\bstarboard\b/i.test(n) ? n.replace(/\bstarboard\b/i, 'port') : `${n}, ${d.place.yMm > 0 ? 'port' : 'starboard'}`)
+  return create(who, f.boatId, c.mirror ? mirrored(d, zones, c.name ?? turned(d.name).slice(0, 120)) : moved(d, zones, { xMm: c.xMm!, yMm: c.yMm! }, c.name ?? `${d.name}, copy`.slice(0, 120)))
 }
 
 export async function removeFitting(who: Account, id: string) {

@@ -33,10 +33,12 @@ export const useBench = defineStore('bench', () => {
   let lastStep = { key: '', at: 0 }
   let timer: ReturnType<typeof setTimeout> | undefined
 
+  /** Thin layers drawn thicker: a switch that is seen, never silent. */
+  const exaggerate = ref(false)
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
     if (!design.value) return { whole: null, problem: null }
     try {
-      return { whole: judgeWhole(design.value, boats.units, boats.yard), problem: null }
+      return { whole: judgeWhole(design.value, boats.units, boats.yard, exaggerate.value), problem: null }
     } catch (error) {
       if (error instanceof CalcError) return { whole: null, problem: error }
       throw error
@@ -183,5 +185,5 @@ export const useBench = defineStore('bench', () => {
     await Promise.all([open(fitting.value!.id), boats.refresh()])
     return holes
   }
-  return { fitting, design, version, saving, refusal, conflict, whole, problem, past, future, readOnly, change, replace, undo, redo, open, flush, settle, record }
+  return { exaggerate, fitting, design, version, saving, refusal, conflict, whole, problem, past, future, readOnly, change, replace, undo, redo, open, flush, settle, record }
 })

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
-import type { Units, YardValue } from '@north-tide/core'
+import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
 import { api } from '../api'
 import type { BoatPicture, BoatSummary, TodayReading } from '../types'
 
@@ -12,10 +12,12 @@ export const useBoats = defineStore('boats', () => {
   const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
   const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
   const yard = shallowRef<YardValue[]>([])
+  const catalogue = shallowRef<CatalogueEntry[]>(CATALOGUE)
+  const habits = shallowRef<Habits>({})
   const today = ref<TodayReading | null>(null)
   const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
   return {
-    list, picture, units, yard, today, lastId, lastFitting,
+    list, picture, units, yard, catalogue, habits, today, lastId, lastFitting,
     async loadList() {
       list.value = await api<BoatSummary[]>('GET', '/boats')
     },
@@ -24,13 +26,16 @@ export const useBoats = defineStore('boats', () => {
       lastId.value = id
     },
     async loadYard() {
-      yard.value = await api<YardValue[]>('GET', '/yard-values')
+      ;[yard.value, catalogue.value, habits.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits')])
     },
     async replaceValue(v: Omit<YardValue, 'measuredBy'>) {
       yard.value = await api<YardValue[]>('PUT', '/yard-values', v)
     },
     async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
       yard.value = await api<YardValue[]>('DELETE', '/yard-values', v)
+    },
+    async setHabit(question: string, school: string | null) {
+      habits.value = await api<Habits>('PUT', '/habits', { question, school })
     },
     async refresh() {
       if (picture.value) await this.open(picture.value.id)

@@ -1,4 +1,4 @@
 import { expose } from 'comlink'
-import { sizeIt, type Design, type YardValue } from '@north-tide/core'
+import { sizeIt, type Design, type Room, type YardValue } from '@north-tide/core'
 
-expose({ sizeIt: (design: Design, yard: YardValue[]) => sizeIt(design, yard) })
+expose({ sizeIt: (design: Design, yard: YardValue[], room: Room | null) => sizeIt(design, yard, room) })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength, sayIn, staleAgainst, zoneOfPlace } from '@north-tide/core'
+import { formatLength, lengthText, parseLength, sayIn, staleAgainst, zoneOfPlace } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
@@ -91,6 +91,27 @@ function pick(role: string) {
   ;(input as HTMLInputElement | undefined)?.select()
   input?.focus()
 }
+const over = ref<{ path: string; text: string; left: string; top: string } | null>(null)
+const overField = ref<HTMLInputElement>()
+const refused = ref('')
+/** A dimension on the drawing is typed over where it stands. */
+async function typeOver(path: string, at: DOMRect) {
+  const value = path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | null)?.[k], open.value)
+  if (typeof value !== 'number') return pick(path)
+  refused.value = ''
+  over.value = { path, text: lengthText(value, units.value), left: `${at.left + at.width / 2 - 45}px`, top: `${at.top - 8}px` }
+  await nextTick()
+  overField.value?.select()
+}
+function takeOver(keep: boolean) {
+  if (!over.value) return
+  if (keep) {
+    const r = parseLength(over.value.text, units.value)
+    if (!r.ok || !(r.value > 0)) return void (refused.value = r.ok ? `${over.value.text} was given; more than 0 is accepted` : r.message)
+    bench.change({ [over.value.path]: r.value })
+  }
+  over.value = null
+}
 function choose(id: string) {
   picked.value = id
 }
@@ -162,13 +183,14 @@ async function takeFile(e: Event) {
         <p v-else-if="open.structureReason" class="soft small">Keeps a deck of its own: {{ open.structureReason }}. <button class="plain link" :disabled="bench.readOnly" @click="bench.change({ structureReason: null })">Follow the zone again</button></p>
         <ul v-if="bench.fitting!.flags.length" class="flags"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
         <template v-if="bench.whole">
-          <p class="soft small caption">{{ bench.whole.section.title }}</p>
-          <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" @pick="pick" />
+          <p class="soft small caption"><label class="thick"><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label> {{ bench.whole.section.title }}</p>
+          <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" :editable="!bench.readOnly" @pick="pick" @drag="(path: string, v: number) => bench.change({ [path]: v })" @type="typeOver" />
           <LegendRow :tones="bench.whole.section.legend" />
         </template>
       </section>
       <VerdictColumn class="verdicts" :picked="picked" @pick="choose" @work="(id: string) => { picked = id; tab = 'Working' }" />
     </div>
+    <div v-if="over" class="over" :style="{ left: over.left, top: over.top }"><input ref="overField" v-model="over.text" class="entry figure" aria-label="New dimension" :aria-invalid="refused ? 'true' : undefined" @keydown.enter.prevent="takeOver(true)" @keydown.esc.prevent="takeOver(false)" @blur="takeOver(false)" /><p v-if="refused" class="small" role="alert">{{ refused }}</p></div>
     <BenchTray v-model:tab="tab" :picked="picked" />
     <SizeIt v-if="sizing" @close="sizing = false" />
     <ConflictDialog />
@@ -177,7 +199,12 @@ async function takeFile(e: Event) {
 
 <style scoped>
 .none { padding: 28px; display: grid; gap: 12px; justify-items: start; max-width: 560px; }
-.bench { display: grid; grid-template-rows: auto auto minmax(0, 1fr) 196px; height: 100%; min-height: 640px; }
+.bench { display: grid; grid-template-rows: auto auto minmax(0, 1fr) auto; height: 100%; min-height: 640px; }
+.over { position: fixed; z-index: 40; background: var(--sheet); border: 2px solid var(--tide); padding: 2px; }
+.over .entry { width: 86px; text-align: right; }
+.over p { color: var(--short); max-width: 220px; padding: 2px 6px; }
+.thick { display: inline-flex; gap: 6px; align-items: center; margin-right: 14px; cursor: pointer; }
+.thick input { accent-color: var(--tide); }
 .top { display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 8px 18px 8px 20px; border-bottom: 1px solid var(--line-strong); min-height: 60px; }
 .title { min-width: 0; flex: 1; }
 .rename { font: 700 var(--title)/1.2 var(--words); color: var(--ink); border: 0; background: transparent; padding: 0; width: 100%; text-overflow: ellipsis; border-bottom: 1px solid transparent; }

@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { SEALANTS, cautionsOf, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, formatVolume, partsOf, sayIn, stepsOf } from '@north-tide/core'
+import { computed, defineAsyncComponent } from 'vue'
+import { SEALANTS, boltsWanted, cautionsOf, staleParts, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, formatVolume, partsOf, sayIn, stepsOf } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
+import { useSession } from '../../stores/session'
 import DrawingView from '../../pieces/DrawingView.vue'
 
 const props = defineProps<{ picked: string | null }>()
 const tab = defineModel<string>('tab', { required: true })
-const TABS = ['Pattern', 'Working', 'Parts', 'Steps', 'Sealant'] as const
+const TABS = ['Pattern', 'Spread', 'Working', 'Parts', 'Steps', 'Sealant', 'Schools', 'Templates', 'Compare'] as const
+const TALL = ['Spread', 'Schools', 'Templates', 'Compare']
+const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
+const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
+const MakeView = defineAsyncComponent(() => import('./MakeView.vue'))
+const CompareView = defineAsyncComponent(() => import('./CompareView.vue'))
 const bench = useBench()
 const boats = useBoats()
 const w = computed(() => bench.whole)
@@ -16,12 +22,15 @@ const j = computed(() => w.value?.judgement)
 const check = computed(() => j.value?.checks.find((c) => c.id === props.picked) ?? j.value?.checks.find((c) => c.id === j.value?.governing) ?? j.value?.checks[0])
 const parts = computed(() => (j.value ? partsOf(d.value, j.value, boats.units) : []))
 const steps = computed(() => (j.value ? stepsOf(d.value, j.value, boats.units) : []))
+const session = useSession()
+const stale = computed(() => (j.value ? staleParts(d.value, j.value) : null))
+const buy = () => j.value && bench.change({ bought: { what: boltsWanted(d.value, j.value), at: new Date().toISOString(), by: session.account?.name ?? '' } })
 const FIT = { fits: 'fits', 'fits-with-care': 'with care', refused: 'refused' } as const
 const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuantity(v, unit, boats.units))
 </script>
 
 <template>
-  <section class="tray" aria-label="Tray">
+  <section class="tray" :class="{ tall: TALL.includes(tab) }" aria-label="Tray">
     <div class="tabs" role="tablist" aria-label="Tray">
       <button v-for="t in TABS" :id="`tab-${t}`" :key="t" class="plain tab" role="tab" :aria-selected="tab === t" aria-controls="tray-page" @click="tab = t">{{ t }}</button>
     </div>
@@ -33,7 +42,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
             <thead><tr><th>Bolt</th><th class="number">Pull</th><th class="number">Shear</th><th class="number">Used</th></tr></thead>
             <tbody><tr v-for="(b, i) in j.worst.bolts" :key="i"><td>{{ i + 1 }}</td><td class="number">{{ formatForce(b.tensionN, boats.units) }}</td><td class="number">{{ formatForce(b.shearN, boats.units) }}</td><td class="number">{{ b.utilisation.toFixed(2) }}</td></tr></tbody>
           </table>
-          <p class="soft small">{{ j.directions > 1 ? `Worst of ${j.directions} directions: ${j.worst.direction.azimuthDeg.toFixed(0)}° round, ${j.worst.direction.elevationDeg.toFixed(0)}° up.` : 'In the one direction given.' }} Shared among equal bolts, elastic about their centre.</p>
+          <p class="soft small">{{ j.cases.length > 1 ? `Case “${j.worst.caseName}”. ` : '' }}{{ j.directions > 1 ? `Worst of ${j.directions} directions: ${j.worst.direction.azimuthDeg.toFixed(0)}° round, ${j.worst.direction.elevationDeg.toFixed(0)}° up.` : 'In the one direction given.' }} <template v-if="j.worst.contact">The base tips: {{ Math.round(j.worst.contact.contactFraction * 100) }} % of it presses, {{ formatForce(j.worst.contact.deckForceN, boats.units) }} in all. Greatest pull {{ formatForce(j.worst.maxTensionN, boats.units) }}; the hand check, elastic about the centre, says {{ formatForce(j.worst.handMaxTensionN, boats.units) }}.</template><template v-else>Shared among equal bolts, elastic about their centre.</template></p>
         </div>
         <div>
           <h3>What this makes</h3>
@@ -57,10 +66,12 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
           <tbody><tr v-for="(s, i) in check.working" :key="i"><td class="figure">{{ s.symbol }}</td><td>{{ s.meaning }}</td><td class="figure soft">{{ s.expression }}</td><td class="number">{{ figure(s.value, s.unit) }}</td></tr>
             <tr v-if="!check.working.length"><td colspan="4" class="soft">This check is a rule, not a sum.</td></tr></tbody></table>
       </div>
-      <table v-else-if="tab === 'Parts'" class="rows">
+      <component :is="{ Spread: SpreadView, Schools: SchoolsView, Templates: MakeView, Compare: CompareView }[tab]" v-else-if="TALL.includes(tab)" :key="`${tab}${bench.fitting?.id}`" />
+      <div v-else-if="tab === 'Parts'"><p v-if="stale" class="stale-parts" role="status"><strong>Stale.</strong> The stack has moved since these were bought: {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.</p><p v-else-if="d.bought" class="soft small">Bought by {{ d.bought.by }}; they still fit.</p><button v-if="!bench.readOnly" class="act" @click="buy">{{ d.bought ? 'Bought anew' : 'Mark as bought' }}</button>
+      <table class="rows">
         <thead><tr><th>What</th><th>Size</th><th>How many</th><th>Note</th></tr></thead>
         <tbody><tr v-for="p in parts" :key="p.what"><td>{{ p.what }}</td><td class="figure">{{ p.size }}</td><td class="figure">{{ p.count }}</td><td class="soft">{{ p.note }}</td></tr></tbody>
-      </table>
+      </table></div>
       <div v-else-if="tab === 'Steps'" class="steps">
         <ol><li v-for="s in steps" :key="s.id">{{ s.text }} <span v-if="s.hands === 2 || s.gate" class="soft small">{{ [s.hands === 2 ? 'two people' : '', s.gate ? 'recorded before going on' : ''].filter(Boolean).join(' · ') }}</span></li></ol>
         <div><h3>Cautions</h3><p v-for="c in cautionsOf(d)" :key="c.id" class="small caution">{{ c.text }}</p></div>
@@ -76,9 +87,11 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 </template>
 
 <style scoped>
-.tray { display: grid; grid-template-columns: 118px minmax(0, 1fr); border-top: 1px solid var(--ink); min-height: 0; }
+.tray { display: grid; grid-template-columns: 118px minmax(0, 1fr); border-top: 1px solid var(--ink); min-height: 0; height: 204px; }
+.tray.tall { height: min(52vh, 460px); }
+.stale-parts { border-left: 5px solid var(--buoy); padding: 4px 10px; margin-bottom: 6px; }
 .tabs { display: flex; flex-direction: column; border-right: 1px solid var(--line-strong); padding-top: 4px; overflow-y: auto; }
-.tab { min-height: 36px; padding: 0 14px; font-weight: 600; color: var(--ink-soft); border-left: 4px solid transparent; }
+.tab { min-height: 31px; flex: none; padding: 0 14px; font-weight: 600; color: var(--ink-soft); border-left: 4px solid transparent; }
 .tab[aria-selected='true'] { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
 .page { overflow: auto; padding: 10px 18px; min-width: 0; }
 .pattern { display: grid; grid-template-columns: minmax(200px, 1fr) minmax(260px, 1.1fr) minmax(200px, 0.9fr); gap: 22px; height: 100%; }

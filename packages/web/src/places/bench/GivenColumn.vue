@@ -6,6 +6,7 @@ import { useBoats } from '../../stores/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LoadGiven from './LoadGiven.vue'
+import MoreGiven from './MoreGiven.vue'
 
 const bench = useBench()
 const boats = useBoats()
@@ -47,7 +48,7 @@ function setPlate(material: string) {
   if (d.value.plate) return set('plate.material', material)
   const xs = d.value.bolts.map((b) => Math.abs(b.xMm))
   const ys = d.value.bolts.map((b) => Math.abs(b.yMm))
-  set('plate', { material, lengthMm: Math.ceil((2 * Math.max(...xs) + 80) / 5) * 5, widthMm: Math.ceil((2 * Math.max(...ys) + 80) / 5) * 5, thicknessMm: 10, bedGapMm: 1 })
+  set('plate', { material, lengthMm: Math.ceil((2 * Math.max(...xs) + 80) / 5) * 5, widthMm: Math.ceil((2 * Math.max(...ys) + 80) / 5) * 5, thicknessMm: 10, bedGapMm: 1, outline: null, sheets: 1, bonded: true, crownRadiusMm: null })
 }
 const schoolOptions = computed(() => CORE_SCHOOLS.map((s) => ({ value: s, title: SCHOOLS.find((x) => x.id === s)!.choice, disabled: d.value.structure.kind !== 'sandwich' && s !== 'none' })))
 const school = computed(() => SCHOOLS.find((s) => s.id === d.value.core.school)!)
@@ -120,6 +121,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
     <DimensionField label="Humidity" kind="number" unit="%" :model-value="d.bedding.humidityPct" :units="boats.units" :least="0" :most="100" :disabled="off" @update:model-value="set('bedding.humidityPct', $event)" />
     <ChoiceField label="Tighten" :model-value="d.bedding.tightening" :options="[{ value: 'once', title: 'once, full' }, { value: 'two-step', title: 'in two steps' }]" :disabled="off" @update:model-value="set('bedding.tightening', $event)" />
     <label v-for="[k, t] in [['sunlight', 'in sunlight'], ['fuelOrSolvent', 'fuel or solvents near'], ['toBePainted', 'painted or bonded over']] as const" :key="k" class="tick"><input type="checkbox" :checked="d.bedding[k]" :disabled="off" @change="set(`bedding.${k}`, ($event.target as HTMLInputElement).checked)" /> {{ t }}</label>
+    <MoreGiven />
     <p v-if="j" class="soft small">Carries {{ formatForce(j.load.loadN, boats.units) }}.</p>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { estimateSaid, rank, sayIn, type Check, type Remedy } from '@north-tide/core'
+import { FAMILY, estimateSaid, rank, sayIn, type Check, type Remedy } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -11,7 +11,9 @@ const bench = useBench()
 const boats = useBoats()
 const j = computed(() => bench.whole?.judgement)
 const WORD = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' } as const
-const checks = computed(() => (j.value?.checks ?? []).slice().sort((a, b) => rank(a.verdict) - rank(b.verdict) || (b.utilisation ?? -1) - (a.utilisation ?? -1)))
+/** Among checks of one verdict, what this family fails at first comes first. */
+const first = (id: string) => (bench.design && FAMILY[bench.design.family].looks.some((l) => id.startsWith(l)) ? 1 : 0)
+const checks = computed(() => (j.value?.checks ?? []).slice().sort((a, b) => rank(a.verdict) - rank(b.verdict) || first(b.id) - first(a.id) || (b.utilisation ?? -1) - (a.utilisation ?? -1)))
 const summary = computed(() => (j.value ? (['short', 'unproven', 'tight', 'holds'] as const).filter((v) => j.value!.counts[v]).map((v) => `${j.value!.counts[v]} ${v === 'holds' && j.value!.counts[v] !== 1 ? 'hold' : v}`).join(' · ') : ''))
 const apply = (r: Remedy) => bench.change(r.change)
 const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.assumed.slice(0, 3).map(estimateSaid).join(', ')}${c.assumed.length > 3 ? ` and ${c.assumed.length - 3} more` : ''}.` : '')
@@ -21,6 +23,7 @@ const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.as
   <section class="verdicts" aria-label="Verdicts">
     <div class="group head"><h2>Verdicts</h2><span class="soft small" data-test="counts">{{ summary }}</span></div>
     <div v-if="bench.problem" class="problem" role="alert"><strong>This cannot be judged as it stands.</strong> {{ sayIn(bench.problem.message, boats.units) }}. The drawing shows the last that could.</div>
+    <p v-if="j?.caseSaid" class="case-said small">{{ sayIn(j.caseSaid, boats.units) }}</p>
     <ol class="list" tabindex="0" aria-label="Checks">
       <li v-for="c in checks" :key="c.id" :class="[c.verdict, { picked: c.id === props.picked }]" :data-check="c.id" :data-verdict="c.verdict">
         <button class="plain check" @click="emit('pick', c.id)" @focus="emit('pick', c.id)" @keydown.w.prevent="emit('work', c.id)">
@@ -37,6 +40,7 @@ const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.as
 </template>
 
 <style scoped>
+.case-said { padding: 6px 16px; border-bottom: 1px solid var(--line); font-weight: 600; }
 .verdicts { display: flex; flex-direction: column; min-height: 0; }
 .head { padding: 12px 16px 6px; margin: 0; }
 .list { list-style: none; margin: 0; padding: 0; overflow-y: auto; min-height: 0; flex: 1; }

@@ -2,8 +2,9 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { CATALOGUE, FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units } from '@north-tide/core'
+import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units } from '@north-tide/core'
 import { api } from '../../api'
+import { useBoats } from '../../stores/boats'
 import type { BoatPicture, SavedFitting } from '../../types'
 import DimensionField from '../../pieces/DimensionField.vue'
 import MeasureField, { type Measured } from '../../pieces/MeasureField.vue'
@@ -12,6 +13,7 @@ import type { Spot3 } from './PlanView.vue'
 const props = defineProps<{ boat: BoatPicture; units: Units; at: Spot3 }>()
 const emit = defineEmits<{ close: []; placed: [id: string] }>()
 
+const boats = useBoats()
 const x = ref(props.at.xMm)
 const y = ref(props.at.yMm)
 const z = ref(props.at.zMm ?? 0)
@@ -33,7 +35,7 @@ onMounted(() => nextTick(() => search.value?.focus()))
 
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const fits = CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${FAMILY_TITLES[c.family]} ${c.maker}`.toLowerCase().includes(w)))
+  const fits = boats.catalogue.filter((c) => asked.every((w) => `${c.id} ${c.title} ${FAMILY_TITLES[c.family]} ${c.maker}`.toLowerCase().includes(w)))
   return fits.slice().sort((a, b) => Number(b.units === props.boat.units) - Number(a.units === props.boat.units))
 })
 const entry = computed(() => found.value.find((c) => c.id === picked.value) ?? (found.value.length === 1 ? found.value[0] : undefined))

@@ -4,6 +4,7 @@ import dayjs from 'dayjs'
 import { SEALANTS, type SealantId } from '@north-tide/core'
 import { api } from '../../api'
 import type { Lot } from '../../types'
+import OwnHardware from './OwnHardware.vue'
 
 const lots = ref<Lot[] | null>(null)
 const said = ref('')
@@ -53,6 +54,7 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
       </tbody>
     </table>
     <p v-else-if="!said" class="soft">{{ lots ? 'No lot is in the stores yet.' : 'Looking …' }}</p>
+    <OwnHardware />
   </div>
 </template>
 

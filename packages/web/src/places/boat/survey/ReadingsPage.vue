@@ -61,7 +61,7 @@ const why = reactive<Record<number, string>>({})
 const taking = ref<number | null>(null)
 const photosOf = ref<number | null>(null)
 async function withdraw(id: number) {
-  if (await attempt(() => survey.withdraw(id, why[id] ?? ''))) taking.value = null
+  if ((await attempt(() => survey.withdraw(id, why[id] ?? ''))) && taking.value === id) taking.value = null
   await survey.drawMaps()
 }
 /** What the readings of one zone come to, and what may be done about it. */

@@ -1,0 +1,162 @@
+import type { BoatPart, BoatZone } from '../boat/spot'
+import type { DeckPatch, deckPatchInput } from '../plate/deck-patch'
+import type { z } from 'zod'
+import { boundsOf } from '../geometry/outline'
+import { CORES } from '../materials/cores'
+import { SIZES } from '../materials/fasteners'
+import { DECK_METALS, TIMBERS, laminateProperties } from '../materials/laminates'
+import { PLATES } from '../materials/plates'
+import { check, say, type Check, type Verdict } from '../verdict/check'
+import { factorsFor } from '../verdict/factors'
+import type { Design } from './design'
+import { planOfPlate, type Judgement } from './judge'
+import type { Room } from './size-it'
+
+export type PatchInput = z.input<typeof deckPatchInput>
+/** The field of deck between its stiffeners, round the base's centre. */
+export interface Field extends Room {
+  /** members that run under the fitting itself and are left out: on the safe side for bending */
+  under: string[]
+  /** where nothing was known and the zone's own edge, or a usual distance, stands for a stiffener */
+  assumed: string[]
+}
+
+const USUAL_FIELD_MM = 310
+const CLEAR_MM = 5
+const across = (p: BoatPart) => (p.kind === 'beam' || p.kind === 'bulkhead') && Math.abs(p.x1Mm - p.x0Mm) <= 2
+const along = (p: BoatPart) => (p.kind === 'longitudinal' || p.kind === 'bulkhead') && Math.abs(p.y1Mm - p.y0Mm) <= 2 && Math.abs(p.x1Mm - p.x0Mm) > 2
+
+/** Base and plate together. */
+const footprint = (d: Design) => {
+  const b = boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })
+  const p = d.plate ? boundsOf(planOfPlate(d.plate)) : b
+  return { minX: Math.min(b.minX, p.minX), maxX: Math.max(b.maxX, p.maxX), minY: Math.min(b.minY, p.minY), maxY: Math.max(b.maxY, p.maxY) }
+}
+
+/** The nearest stiffeners all round that do not run under the fitting. */
+export function fieldAround(d: Design, zone: BoatZone | null, parts: BoatPart[]): Field {
+  const f = footprint(d)
+  const { xMm, yMm } = d.place
+  const under: string[] = []
+  const assumed: string[] = []
+  const edges = zone && (zone.face === 'deck' || zone.face === 'roof') ? boundsOf({ outline: zone.outline }) : null
+  const side = (members: { at: number; name: string }[], least: number, most: number, low: number | undefined, high: number | undefined, what: string): [number, number] => {
+    for (const m of members) if (m.at > least && m.at < most) under.push(m.name)
+    const below = members.filter((m) => m.at <= least).map((m) => m.at)
+    const above = members.filter((m) => m.at >= most).map((m) => m.at)
+    const from = (found: number[], edge: number | undefined, limit: number, sign: -1 | 1, name: string) => {
+      if (found.length) return sign < 0 ? Math.max(...found) : Math.min(...found)
+      const e = edge ?? NaN
+      if (Number.isFinite(e) && sign * (e - limit) > 0) return e
+      assumed.push(name)
+      return limit + sign * USUAL_FIELD_MM
+    }
+    return [from(below, low, least, -1, `${what} one side`), from(above, high, most, 1, `${what} other side`)]
+  }
+  const xs = parts.filter(across).map((p) => ({ at: p.x0Mm - xMm, name: `${p.title.toLowerCase()} at x ${Math.round(p.x0Mm)}` }))
+  const ys = parts.filter((p) => along(p) && xMm > Math.min(p.x0Mm, p.x1Mm) && xMm < Math.max(p.x0Mm, p.x1Mm)).map((p) => ({ at: p.y0Mm - yMm, name: `${p.title.toLowerCase()} at y ${Math.round(p.y0Mm)}` }))
+  const [minX, maxX] = side(xs, f.minX - CLEAR_MM, f.maxX + CLEAR_MM, edges ? edges.minX - xMm : undefined, edges ? edges.maxX - xMm : undefined, 'beam')
+  const [minY, maxY] = side(ys, f.minY - CLEAR_MM, f.maxY + CLEAR_MM, edges ? edges.minY - yMm : undefined, edges ? edges.maxY - yMm : undefined, 'longitudinal')
+  return { minX, maxX, minY, maxY, under, assumed }
+}
+
+/** Clear space for a plate: up to the nearest member past the bolts, less half its width. Null where nothing is in the way. */
+export function roomAround(d: Design, parts: BoatPart[]): Room | null {
+  const bolts = boundsOf({ outline: [...d.bolts, ...d.bolts, ...d.bolts] })
+  const { xMm, yMm } = d.place
+  const room = { minX: -1e6, maxX: 1e6, minY: -1e6, maxY: 1e6 }
+  const take = (at: number, half: number, low: 'minX' | 'minY', high: 'maxX' | 'maxY') => {
+    if (at <= bolts[low]) room[low] = Math.max(room[low], at + half)
+    else if (at >= bolts[high]) room[high] = Math.min(room[high], at - half)
+  }
+  for (const p of parts) {
+    const half = (p.widthMm ?? 40) / 2 + CLEAR_MM
+    if ((across(p) || (p.kind === 'knee' && Math.abs(p.x1Mm - p.x0Mm) <= 2)) && (Math.abs(p.y1Mm - p.y0Mm) <= 2 || (yMm > Math.min(p.y0Mm, p.y1Mm) - 200 && yMm < Math.max(p.y0Mm, p.y1Mm) + 200))) take(p.x0Mm - xMm, half, 'minX', 'maxX')
+    if (along(p) && xMm > Math.min(p.x0Mm, p.x1Mm) && xMm < Math.max(p.x0Mm, p.x1Mm)) take(p.y0Mm - yMm, half, 'minY', 'maxY')
+  }
+  return Math.max(Math.abs(room.minX), Math.abs(room.maxX), Math.abs(room.minY), Math.abs(room.maxY)) < 1e6 || Object.values(room).some((v) => Math.abs(v) < 1e6) ? room : null
+}
+
+const BASE_E: Record<string, number> = { stainless: 193000, aluminium: 70000, bronze: 105000, steel: 205000 }
+const MESH = 40
+const square = (side: number) => ({ lengthMm: side, widthMm: side })
+
+/** The governing direction as forces on the fitting's own field of deck: each bolt's pull on its washer, the deck's push under the pressed side. */
+export function patchFor(d: Design, j: Judgement, field: Field, withPlate = true): PatchInput {
+  const [x, y] = [-field.minX, -field.minY]
+  const a = field.maxX - field.minX
+  const b = field.maxY - field.minY
+  const size = SIZES[d.bolt.size]!
+  const washer = (d.bolt.nutWasher === 'large' ? size.largeWasher : size.plainWasher).diameterMm * 0.886
+  const inside = (at: number, half: number, most: number) => Math.min(most - half, Math.max(half, at))
+  const loads = j.worst.bolts.flatMap((s, i) => (s.tensionN > 1 ? [{ xMm: inside(x + d.bolts[i]!.xMm, washer / 2, a), yMm: inside(y + d.bolts[i]!.yMm, washer / 2, b), ...square(washer), forceN: s.tensionN }] : []))
+  const c = j.worst.contact
+  if (c?.centre && c.deckForceN > 1) {
+    const base = boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })
+    const side = Math.max(8, 0.5 * Math.sqrt(Math.max(0.05, c.contactFraction)) * Math.min(base.maxX - base.minX, base.maxY - base.minY))
+    loads.push({ xMm: inside(x + c.centre.xMm, side / 2, a), yMm: inside(y + c.centre.yMm, side / 2, b), ...square(side), forceN: -c.deckForceN })
+  }
+  const s = d.structure
+  const p = d.plate ? boundsOf(planOfPlate(d.plate)) : null
+  const laminate = s.kind === 'sandwich' || s.kind === 'solid' ? laminateProperties(s.skin.laminate, s.skin.fibreFraction) : null
+  const t = (s.kind === 'sandwich' ? 0 : s.thicknessMm) + (d.doubler && s.kind === 'metal' ? 0 : 0)
+  return {
+    panel: { aMm: a, bMm: b }, edges: { x0: 'simple', x1: 'simple', y0: 'simple', y1: 'simple' },
+    layup:
+      s.kind === 'sandwich' ? { kind: 'sandwich', outerMm: s.outerMm, coreMm: s.core.thicknessMm, innerMm: s.innerMm, eMPa: laminate!.eMPa, nu: 0.3, coreGMPa: CORES[s.core.material].gMPa }
+      : { kind: 'solid', tMm: t, eMPa: s.kind === 'solid' ? laminate!.eMPa : s.kind === 'metal' ? DECK_METALS[s.metal].eMPa : TIMBERS[s.timber].eMPa, nu: 0.3 },
+    loads, pressureMPa: 0,
+    ...(withPlate && d.plate && p ? { backingPlate: { xMm: x + (p.minX + p.maxX) / 2, yMm: y + (p.minY + p.maxY) / 2, lengthMm: p.maxX - p.minX, widthMm: p.maxY - p.minY, tMm: d.plate.thicknessMm, eMPa: PLATES[d.plate.material].eMPa, nu: 0.3, bonded: d.plate.bonded } } : {}),
+    ...(d.doubler && s.kind === 'metal' ? { basePlate: { xMm: x, yMm: y, lengthMm: Math.min(d.doubler.lengthMm, 1.9 * Math.min(x, a - x)), widthMm: Math.min(d.doubler.widthMm, 1.9 * Math.min(y, b - y)), tMm: d.doubler.thicknessMm, eMPa: DECK_METALS[s.metal].eMPa, nu: 0.3, bonded: true } } : baseOf(d, x, y, a, b)),
+    mesh: { nx: MESH, ny: MESH }, fields: true,
+    ...(s.kind === 'sandwich' ? { strengths: { skinMPa: laminate!.tensileMPa, coreShearMPa: s.core.shearMPa ?? CORES[s.core.material].shearMPa, duty: d.duty } } : {}),
+  }
+}
+function baseOf(d: Design, x: number, y: number, a: number, b: number) {
+  const e = BASE_E[d.bedding.baseFace]
+  if (!e) return {}
+  const o = boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm * 0.886 } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })
+  return { basePlate: { xMm: x, yMm: y, lengthMm: Math.min(o.maxX - o.minX, 1.98 * Math.min(x, a - x)), widthMm: Math.min(o.maxY - o.minY, 1.98 * Math.min(y, b - y)), tMm: d.base.thicknessMm, eMPa: e, nu: 0.3, bonded: false } }
+}
+
+export interface Beside {
+  title: string
+  solver: number
+  hand: number
+  /** which to believe, and why; null where they agree within a quarter */
+  believe: string | null
+}
+export interface SpreadSaid {
+  checks: Check[]
+  beside: Beside[]
+  verdict: Verdict
+}
+const QUARTER = 0.25
+
+/** The solver's peaks as checks, and beside the hand formulas. */
+export function spreadSaid(d: Design, j: Judgement, patch: DeckPatch): SpreadSaid {
+  const s = d.structure
+  const checks: Check[] = patch.checks.map((c) => ({ ...c, id: `spread-${c.id}`, title: `${c.title}, plate solver` }))
+  if (s.kind !== 'sandwich') {
+    const peak = Math.abs(patch.outerSkin.stressMPa) > Math.abs(patch.innerSkin.stressMPa) ? patch.outerSkin : patch.innerSkin
+    const [capacity, factor] = s.kind === 'metal' ? [DECK_METALS[s.metal].yieldMPa, factorsFor(d.duty).metal] : [s.kind === 'solid' ? laminateProperties(s.skin.laminate, s.skin.fibreFraction).tensileMPa : TIMBERS[s.timber].bearingMPa, factorsFor(d.duty).laminate]
+    checks.push(check({ id: 'spread-skin', title: s.kind === 'metal' ? 'Bending of the plating, plate solver' : 'Bending of the deck, plate solver', unit: 'MPa', source: 'chapter 3.7', demand: Math.abs(peak.stressMPa), capacity, factor, because: `The deck bends to ${say(Math.abs(peak.stressMPa))} MPa; ${say(capacity)} MPa with a factor of ${factor}.` }))
+  }
+  const hand = j.checks.find((c) => c.id === 'punching-core')
+  const mine = checks.find((c) => c.id === 'spread-core-shear')
+  const beside: Beside[] = []
+  if (hand?.utilisation != null && mine?.utilisation != null) {
+    const [h, m] = [hand.utilisation, mine.utilisation]
+    const apart = Math.abs(m - h) / Math.max(h, 1e-9)
+    const local = patch.notes.length > 0
+    beside.push({
+      title: 'Core shear', solver: m, hand: h,
+      believe:
+        apart <= QUARTER ? null
+        : m > h && local ? 'Believe the hand formula for the core: the solver\u2019s peak stands at the edge of the plate, is as sharp as the mesh is fine, and the filler bed rounds it off. Believe the solver for how far the bending spreads.'
+        : m > h ? 'Believe the solver: the pull is not spread evenly round the plate. One corner or one bolt takes most of it, or a beam stands near and draws it.'
+        : 'Believe the solver for what the core sees, and keep the hand formula for the design: it leaves out that skins and base carry part of the pull in bending, so it is on the safe side.',
+    })
+  }
+  return { checks, beside, verdict: checks.some((c) => c.verdict === 'short') ? 'short' : checks.some((c) => c.verdict === 'tight') ? 'tight' : 'holds' }
+}
