@@ -26,12 +26,12 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   // A thin plate is short; sizing makes it hold, and says why.
   await page.getByLabel('Plate thickness').fill('4')
   await expect(check(page, 'plate-span')).toHaveAttribute('data-verdict', 'short')
-  const before = await page.getByRole('img', { name: /Section through/ }).innerHTML()
+  const before = await page.getByRole('group', { name: /Section through/ }).innerHTML()
   await page.getByRole('button', { name: /Size it/ }).click()
   await page.getByRole('button', { name: 'Use this design' }).click()
   await expect(check(page, 'plate-span')).toHaveAttribute('data-verdict', 'holds')
   await expect(page.locator('[data-test=counts]')).toHaveText(/^\d+ hold$/)
-  expect(await page.getByRole('img', { name: /Section through/ }).innerHTML()).not.toBe(before)
+  expect(await page.getByRole('group', { name: /Section through/ }).innerHTML()).not.toBe(before)
   await saved(page)
 
   // Every export comes down.
@@ -67,7 +67,7 @@ test('a field reads what a hand writes, and a refused entry keeps its text', asy
   const thickness = page.getByLabel('Plate thickness')
   await thickness.fill('3/8')
   await thickness.press('Enter')
-  await expect(page.getByRole('img', { name: /Section through/ })).toContainText('9.5')
+  await expect(page.getByRole('group', { name: /Section through/ })).toContainText('9.5')
   await thickness.fill('about ten')
   await thickness.press('Tab')
   await expect(thickness).toHaveValue('about ten')

@@ -16,7 +16,7 @@ const body = z
   .strictObject({
     id: z.string().trim().regex(/^[A-Za-z0-9][A-Za-z0-9._/-]{0,38}$/, 'letters, figures, dots and dashes are accepted, up to 39'), title: z.string().trim().min(1).max(120), maker: z.string().trim().max(80).default('the yard'), family: z.enum(FAMILIES), face: z.enum(['stainless', 'aluminium', 'bronze']),
     base: z.union([z.strictObject({ lengthMm: size, widthMm: size, thicknessMm: size, bodyHeightMm: z.number().min(0).max(5000) }), z.strictObject({ diameterMm: size, thicknessMm: size, bodyHeightMm: z.number().min(0).max(5000) })]),
-    outline: z.array(point).max(400).default([]), bolts: z.array(point).min(1).max(60), sizes: z.array(z.enum([...METRIC_IDS, ...INCH_IDS] as [string, ...string[]])).min(1), head: z.enum(['hex', 'countersunk']), ratedN: size.max(1e7).nullable().default(null), units: z.enum(['metric', 'inch']), pipeMm: size.nullable().default(null),
+    outline: z.array(point).max(400).default([]), bolts: z.array(point).min(1).max(60), sizes: z.array(z.enum([...METRIC_IDS, ...INCH_IDS] as [string, ...string[]])).min(1), head: z.enum(['hex', 'countersunk']), ratedN: z.number().positive().max(1e7).nullable().default(null), units: z.enum(['metric', 'inch']), pipeMm: size.nullable().default(null),
   })
   .superRefine((v, ctx) => {
     v.bolts.forEach((b, i) => {

@@ -181,7 +181,7 @@ async function takeFile(e: Event) {
             <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label><input id="own-deck" v-model="ownReason" class="entry" maxlength="300" placeholder="or why this one keeps its own" @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })" /><button class="act" :disabled="!ownReason.trim()" @click="bench.change({ structureReason: ownReason.trim() })">Keep its own</button></div>
         </div>
         <p v-else-if="open.structureReason" class="soft small">Keeps a deck of its own: {{ open.structureReason }}. <button class="plain link" :disabled="bench.readOnly" @click="bench.change({ structureReason: null })">Follow the zone again</button></p>
-        <ul v-if="bench.fitting!.flags.length" class="flags"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
+        <ul v-if="bench.fitting!.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
         <template v-if="bench.whole">
           <p class="soft small caption"><label class="thick"><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label> {{ bench.whole.section.title }}</p>
           <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" :editable="!bench.readOnly" @pick="pick" @drag="(path: string, v: number) => bench.change({ [path]: v })" @type="typeOver" />
@@ -223,13 +223,13 @@ async function takeFile(e: Event) {
 .given, .verdicts { min-height: 0; }
 .verdicts { border-left: 1px solid var(--line-strong); }
 .section { background: var(--sheet); border-left: 1px solid var(--line-strong); display: flex; flex-direction: column; padding: 10px 16px; min-height: 0; min-width: 0; }
-.drawing { flex: 1; min-height: 0; }
+.drawing { flex: 1; min-height: 90px; }
 .caption { text-align: right; }
 .stale { border: 1px solid var(--buoy); border-left-width: 5px; padding: 7px 12px; margin-bottom: 6px; font-size: 14px; }
 .stale-acts { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; margin-top: 5px; }
 .stale-acts .entry { flex: 1 1 150px; }
 .link { text-decoration: underline; color: var(--tide); }
-.flags { margin: 0 0 6px; padding: 7px 10px 7px 26px; background: var(--short-ground); color: var(--short); font-size: 14px; }
+.flags { max-height: 88px; overflow-y: auto; flex: none; margin: 0 0 6px; padding: 7px 10px 7px 26px; background: var(--short-ground); color: var(--short); font-size: 14px; }
 .bench > :last-child { grid-row: 4; }
 .bench > .tray { grid-row: 4; }
 @media (max-width: 1180px) { .body { grid-template-columns: 250px minmax(0, 1fr) 280px; } .acts .act { padding: 0 9px; font-size: 14px; } }

@@ -37,7 +37,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
     <div v-if="w && j" id="tray-page" class="page" role="tabpanel" :aria-labelledby="`tab-${tab}`" tabindex="0">
       <div v-if="tab === 'Pattern'" class="pattern">
         <figure><DrawingView :drawing="w.pattern" :units="boats.units" /><figcaption class="soft small">{{ w.pattern.title }}</figcaption></figure>
-        <div class="scroll">
+        <div class="scroll" tabindex="0" aria-label="Each bolt">
           <table class="rows">
             <thead><tr><th>Bolt</th><th class="number">Pull</th><th class="number">Shear</th><th class="number">Used</th></tr></thead>
             <tbody><tr v-for="(b, i) in j.worst.bolts" :key="i"><td>{{ i + 1 }}</td><td class="number">{{ formatForce(b.tensionN, boats.units) }}</td><td class="number">{{ formatForce(b.shearN, boats.units) }}</td><td class="number">{{ b.utilisation.toFixed(2) }}</td></tr></tbody>
@@ -88,7 +88,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 
 <style scoped>
 .tray { display: grid; grid-template-columns: 118px minmax(0, 1fr); border-top: 1px solid var(--ink); min-height: 0; height: 204px; }
-.tray.tall { height: min(52vh, 460px); }
+.tray.tall { height: min(48vh, 440px); }
 .stale-parts { border-left: 5px solid var(--buoy); padding: 4px 10px; margin-bottom: 6px; }
 .tabs { display: flex; flex-direction: column; border-right: 1px solid var(--line-strong); padding-top: 4px; overflow-y: auto; }
 .tab { min-height: 31px; flex: none; padding: 0 14px; font-weight: 600; color: var(--ink-soft); border-left: 4px solid transparent; }

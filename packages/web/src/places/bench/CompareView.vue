@@ -65,7 +65,7 @@ async function copy(body: object) {
         <DimensionField v-model="x" label="or to x" :units="boats.units" /><DimensionField v-model="y" label="y" :units="boats.units" /><button class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">Copy there</button></template>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
     </div>
-    <div v-if="left && right && other && bench.design" class="both">
+    <div v-if="left && right && other && bench.design" class="both" tabindex="0" aria-label="Side by side">
       <figure><DrawingView :drawing="left.section" :units="boats.units" /><figcaption class="small">this: {{ left.judgement.verdict }}, {{ formatMass(massOf(bench.design, left.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the deck, {{ hoursOf(bench.design).toFixed(1) }} h</figcaption></figure>
       <figure><DrawingView :drawing="right.section" :units="boats.units" /><figcaption class="small">beside it: {{ right.judgement.verdict }}, {{ formatMass(massOf(other, right.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck, {{ hoursOf(other).toFixed(1) }} h</figcaption></figure>
       <table class="rows" aria-label="Checks side by side"><thead><tr><th>Check</th><th>This</th><th>Beside it</th></tr></thead><tbody><tr v-for="id in ids" :key="id"><td>{{ (of(left, id) ?? of(right, id))!.title }}</td><td v-for="(w, i) in [left, right]" :key="i"><template v-if="of(w, id)"><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }} <span class="figure">{{ of(w, id)!.utilisation?.toFixed(2) }}</span></template></td></tr></tbody></table>

@@ -50,7 +50,7 @@ function apply() {
       <p class="lead"><VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" /> <strong>{{ sayIn(proposal.because, boats.units) }}</strong></p>
       <table v-if="proposal.choices.length" class="rows choices" aria-label="The best few">
         <thead><tr><th></th><th>Design</th><th class="number">Weight</th><th>Cost class</th><th class="number">Under deck</th><th class="number">Holes</th><th class="number">Hours</th><th>What governs</th></tr></thead>
-        <tbody><tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }"><td><input :id="`choice-${i}`" v-model="picked" type="radio" name="choice" :value="i" /></td><td><label :for="`choice-${i}`">{{ c.title }}<small v-if="c.bestAt.length" class="soft"> {{ c.bestAt.join(', ') }}</small></label></td><td class="number">{{ formatMass(c.massKg, boats.units) }}</td><td>{{ c.cost }}</td><td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td><td class="number">{{ c.holes }}</td><td class="number">{{ c.hours.toFixed(1) }}</td><td>{{ c.governing.toLowerCase() }} {{ c.utilisation?.toFixed(2) }}</td></tr></tbody>
+        <tbody><tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }"><td><input :id="`choice-${i}`" v-model="picked" type="radio" name="choice" :value="i" /></td><td><label :for="`choice-${i}`">{{ c.title }}<small v-if="c.bestAt.length" class="soft best">{{ c.bestAt.join(', ') }}</small></label></td><td class="number">{{ formatMass(c.massKg, boats.units) }}</td><td>{{ c.cost }}</td><td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td><td class="number">{{ c.holes }}</td><td class="number">{{ c.hours.toFixed(1) }}</td><td>{{ c.governing.toLowerCase() }} {{ c.utilisation?.toFixed(2) }}</td></tr></tbody>
       </table>
       <svg v-if="proposal.choices.length > 1" class="trade" viewBox="0 0 600 92" role="img" aria-label="Weight against hours of the best few: further left is lighter, lower is less work"><path d="M40 8V74H590" class="axis" /><text x="590" y="90" text-anchor="end">heavier</text><text x="34" y="14" text-anchor="end">more work</text><g v-for="(p, i) in dots" :key="i"><circle :cx="p.x" :cy="p.y" :r="i === picked ? 9 : 6" :class="{ on: i === picked }" @click="picked = i" /><text :x="p.x + 12" :y="p.y + 4">{{ i + 1 }}</text></g></svg>
       <table v-if="chosen?.changes.length" class="rows">
@@ -73,6 +73,8 @@ function apply() {
 .choices label { cursor: pointer; display: block; }
 .choices tr.on td { background: var(--tide-soft); }
 .choices input { accent-color: var(--tide); width: 18px; height: 18px; }
+.best { display: block; font-size: var(--text-small); }
+.choices .number { white-space: nowrap; }
 .trade { width: 100%; max-height: 96px; }
 .trade .axis { fill: none; stroke: var(--ink-soft); }
 .trade text { font: 600 12px var(--words); fill: var(--ink-soft); }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { proxy, wrap } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import { boundsOf, fieldAround, formatLength, formatQuantity, patchFor, planOfPlate, sayIn, spreadSaid, zoneOfPlace, type Design, type Field, type PatchInput } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
@@ -22,12 +22,15 @@ const other = shallowRef<Solved | null>(null)
 const probe = ref<{ xMm: number; yMm: number } | null>(null)
 const SHOWS = { deflectionMm: 'Deflection', outerMPa: 'Outer skin stress', innerMPa: 'Inner skin stress', shearMPa: 'Core shear' } as const
 const unit = computed(() => (show.value === 'deflectionMm' ? 'mm' : 'MPa'))
+type Solver = { solve: (i: PatchInput, tell: (p: number) => void) => { patch?: Patch; error?: string } }
 let worker: Worker | null = null
+/** Held as long as its worker: a proxy that is collected shuts the worker's door. */
+let remote: Remote<Solver> | null = null
 let turn = 0
 
 function stop() {
   worker?.terminate()
-  worker = null
+  worker = remote = null
   progress.value = null
 }
 async function solve(design: Design, withPlate: boolean, title: string, mine: number): Promise<Solved | null> {
@@ -36,8 +39,7 @@ async function solve(design: Design, withPlate: boolean, title: string, mine: nu
   const field = fieldAround(design, zone, boats.picture?.parts ?? [])
   const input = patchFor(design, j, field, withPlate)
   const t = performance.now()
-  const remote = wrap<{ solve: (i: PatchInput, tell: (p: number) => void) => { patch?: Patch; error?: string } }>(worker!)
-  const got = await remote.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (mine === turn && (progress.value = p))))
+  const got = await remote!.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (mine === turn && (progress.value = p))))
   if (got.error) failed.value = got.error
   return got.patch ? { patch: got.patch, field, design, title, ms: performance.now() - t } : null
 }
@@ -49,6 +51,7 @@ async function run() {
   failed.value = ''
   progress.value = 0
   worker = new Worker(new URL('../../workers/spread-worker.ts', import.meta.url), { type: 'module' })
+  remote = wrap<Solver>(worker)
   const first = await solve(d, true, d.plate ? 'as designed' : 'as designed, no plate', mine)
   if (mine !== turn) return
   main.value = first
@@ -123,7 +126,7 @@ const probeSaid = computed(() => {
 <template>
   <div class="spread">
     <div class="controls">
-      <label for="spread-show">Show <select id="spread-show" v-model="show" class="choice"><option v-for="(t, k) in SHOWS" :key="k" :value="k">{{ t }}</option></select></label>
+      <label for="spread-show">Show <select id="spread-show" v-model="show" class="choice" aria-label="What is shown"><option v-for="(t, k) in SHOWS" :key="k" :value="k">{{ t }}</option></select></label>
       <label for="spread-against">beside it <select id="spread-against" v-model="against" class="choice"><option value="none">nothing</option><option value="bare" :disabled="!bench.design?.plate">without the plate</option><option value="before" :disabled="!bench.past.length">before the last change</option></select></label>
       <template v-if="progress !== null"><progress :value="progress" max="1" aria-label="Solving" /><button class="act" @click="turn++; stop()">Stop</button></template>
       <span v-else-if="main" class="soft small" data-test="spread-time">solved in {{ Math.round(main.ms) }} ms, {{ main.patch.mesh.nx }} × {{ main.patch.mesh.ny }} elements</span>
@@ -142,7 +145,7 @@ const probeSaid = computed(() => {
         <figcaption class="small">{{ p.solved.title }}: greatest {{ formatQuantity(Number(p.peak.v.toPrecision(3)), unit, boats.units) }}</figcaption>
       </figure>
     </div>
-    <aside v-if="said && main">
+    <aside v-if="said && main" tabindex="0" aria-label="What the solver says">
       <p class="figure small" aria-live="off">{{ probeSaid || 'Move over the picture for figures.' }}</p>
       <ul class="scale" aria-label="Scale"><li v-for="(q, i) in STEPS" :key="q"><i :class="`l${i + 1} up`" /> {{ formatQuantity(Number((q * most).toPrecision(2)), unit, boats.units) }}</li></ul>
       <ul class="checks"><li v-for="c in said.checks" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /> <span><strong>{{ c.title }}</strong> <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
@@ -157,7 +160,7 @@ const probeSaid = computed(() => {
 .controls { grid-column: 1 / -1; display: flex; gap: 16px; align-items: center; flex-wrap: wrap; }
 .pictures { display: flex; gap: 16px; min-height: 0; }
 figure { margin: 0; flex: 1; min-width: 0; display: grid; grid-template-rows: minmax(0, 1fr) auto; }
-svg { width: 100%; height: 100%; min-height: 0; }
+.pictures svg { width: 100%; height: 100%; min-height: 0; }
 aside { overflow-y: auto; display: grid; gap: 8px; align-content: start; }
 .panel { fill: var(--sheet); }
 .cell.up { fill: var(--tide); }

@@ -56,7 +56,7 @@ const readingsOf = (s: { id: string; side: string; axis: string }) => of('statio
       <TakeReading kind="level" :asked="asked" :disabled="busy" @take="take" />
       <p class="soft small">“Take reading” keeps it at once, one press each.</p>
     </form>
-    <div class="rest">
+    <div class="rest" tabindex="0" aria-label="Results">
       <section aria-label="The cradle">
         <h2 class="title">The cradle’s own lie, taken out of every angle</h2>
         <p v-if="a?.problem" class="said" role="alert">{{ a.problem.message }}</p>

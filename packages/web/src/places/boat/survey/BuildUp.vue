@@ -38,7 +38,7 @@ async function made(id: string) {
       <button v-for="p in boat.parts" :key="p.id" class="plain item part" :class="{ on: open === `part:${p.id}` }" @click="open = `part:${p.id}`"><strong>{{ p.title }}</strong><small>{{ p.kind }}, x {{ Math.round(p.x0Mm) }}{{ p.x1Mm !== p.x0Mm ? ` to ${Math.round(p.x1Mm)}` : '' }}</small></button>
       <button v-if="may" class="act" @click="open = 'new-boat'">Begin another boat</button>
     </nav>
-    <div class="form">
+    <div class="form" tabindex="0" aria-label="What is chosen">
       <BoatForm v-if="open === 'boat'" :key="boat.id" :boat="boat" :may="may" @saved="boats.refresh(); boats.loadList()" />
       <BoatForm v-else-if="open === 'new-boat'" key="new" :may="may" @made="made" />
       <OutlineForm v-else-if="open === 'outline'" :key="`o${boat.id}`" :boat="boat" :may="may" />

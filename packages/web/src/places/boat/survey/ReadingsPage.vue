@@ -107,7 +107,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
       <p v-if="said" class="said" role="alert">{{ said }}</p><p v-else-if="last" class="soft small" role="status">{{ last }}</p>
       <button class="act main" type="submit" :disabled="busy || !ready">Keep this reading</button>
     </form>
-    <div class="rest">
+    <div class="rest" tabindex="0" aria-label="Results">
       <section aria-label="What it comes to">
         <h2 class="title">What it comes to</h2>
         <p v-if="!verdicts.length" class="soft">No cored zone has been read yet. Read a dry spot first for the reference, then a grid round every fitting and stain.</p>
