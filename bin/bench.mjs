@@ -16,6 +16,8 @@ const j = b.judging()
 row('Judging one fitting whole: checks, remedies, both drawings', `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`, 'aim p95 5 ms')
 const s = b.sizing()
 row('Size it, over the catalogue', `p50 ${ms(s.p50)}, most ${ms(s.most)}`, 'aim 1 s')
+const sp = b.spreading()
+row('Spread of one fitting anew after a changed thickness', `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`, 'aim 1 s')
 
 ensureBuild()
 const dist = join(root, 'packages/web/dist')

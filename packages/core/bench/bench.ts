@@ -1,4 +1,4 @@
-import { CATALOGUE, judgeWhole, sizeIt, startDesign, type Design } from '../src'
+import { CATALOGUE, fieldAround, judge, judgeWhole, patchFor, sizeIt, startDesign, withChange, type Design } from '../src'
 import { runNamed } from '../src/registry'
 import { factorGrid } from '../src/plate/multifrontal'
 import { addPlate, sectionOf } from '../src/plate/section'
@@ -24,6 +24,16 @@ export function judging() {
   return timed(fresh.length, (i) => void judgeWhole(structuredClone(fresh[i]!), 'metric'))
 }
 export const sizing = () => timed(fittings.length, (i) => void sizeIt(fittings[i % fittings.length]!), 2)
+
+/** The plate solver on a stanchion's own field, as the bench asks for it after a changed figure. */
+export function spreading() {
+  const d = fittings.find((f) => f.family === 'stanchion')!
+  const field = fieldAround(d, null, [620, 1240].map((x) => ({ kind: 'beam' as const, title: 'beam', x0Mm: x, y0Mm: -1, x1Mm: x, y1Mm: 1 })))
+  return timed(7, (i) => {
+    const changed = withChange(d, { 'plate.thicknessMm': 6 + i })
+    runNamed('deck-patch', patchFor(changed, judge(changed), field))
+  }, 2)
+}
 
 const week = Object.fromEntries(['mon', 'tue', 'wed', 'thu', 'fri'].map((d) => [d, [['08:00', '12:00'], ['13:00', '17:00']]]))
 /** The heavy calculators, each with the aim it is held to, in ms. */

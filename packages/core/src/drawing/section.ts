@@ -125,14 +125,15 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   xs.forEach((x, i) => {
     if (pads[i]! > 0) text({ x, y: baseTop + textMm * 0.4 }, `pad ${mm(pads[i]!)}`, 'middle', { role: 'padsMm' })
   })
+  const labelled: { y: number; fromX: number; layer: Layer }[] = []
   let y = 0
   if (d.doubler && d.structure.kind === 'metal') {
     const half2 = Math.min(deckHalf, d.doubler.lengthMm / 2)
     area(rect(-half2, -T(d.doubler.thicknessMm), half2, 0), 'metal', 'doubler.thicknessMm', 'doubler')
     for (const k of [-1, 1]) if (half2 < deckHalf) area([{ x: k * half2, y: -T(d.doubler.thicknessMm) }, { x: k * (half2 + d.doubler.weldMm), y: -T(d.doubler.thicknessMm) }, { x: k * half2, y: 0 }], 'bolt', 'doubler.weldMm', 'weld')
+    labelled.push({ y: -T(d.doubler.thicknessMm) / 2, fromX: -half2, layer: { name: 'doubler', role: 'doubler.thicknessMm', thicknessMm: d.doubler.thicknessMm, tone: 'metal', estimated: false } })
     y = -T(d.doubler.thicknessMm)
   }
-  const labelled: { y: number; fromX: number; layer: Layer }[] = []
   for (const layer of layers) {
     const t = T(layer.thicknessMm)
     area(rect(-deckHalf, y - t, deckHalf, y), layer.tone, layer.role, layer.name)
@@ -192,13 +193,17 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   const lineX = -deckHalf - textMm * 1.2
   const gap = textMm * 1.25
   const ordered = labelled.slice().sort((a, c) => c.y - a.y)
+  let namesTo = 4
   let last = Infinity
   const tops = ordered.map((o) => (last = Math.min(o.y, last - gap)))
   const lift = ordered.length ? Math.max(0, (tops.reduce((a, t, i) => a + (ordered[i]!.y - t), 0) / ordered.length)) : 0
   ordered.forEach((o, i) => {
     const ty = tops[i]! + lift
     path([{ x: o.fromX, y: o.y }, { x: lineX, y: o.y }, { x: lineX - textMm, y: ty }], 'dimension')
-    text({ x: lineX - textMm * 1.3, y: ty - textMm * 0.35 }, `${o.layer.estimated ? '~' : ''}${mm(o.layer.thicknessMm)}`, 'end', { role: o.layer.role, strong: true })
+    const figure = `${o.layer.estimated ? '~' : ''}${mm(o.layer.thicknessMm)}`
+    text({ x: lineX - textMm * 1.3, y: ty - textMm * 0.35 }, figure, 'end', { role: o.layer.role, strong: true })
+    text({ x: lineX - textMm * (1.9 + 0.62 * figure.length), y: ty - textMm * 0.35 }, o.layer.name, 'end')
+    namesTo = Math.max(namesTo, 1.9 + 0.62 * (figure.length + o.layer.name.length))
   })
   // Grip at the right.
   const gx = deckHalf + textMm * 1.2
@@ -240,7 +245,7 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
 
   const tones = new Set(shapes.filter((x): x is Extract<Shape, { kind: 'area' }> => x.kind === 'area').map((x) => x.tone))
   const legend = [...tones].filter((t) => t !== 'hardware' && t !== 'none')
-  const minX = lineX - textMm * (units === 'inch' ? 7 : 5)
+  const minX = lineX - textMm * (namesTo + 0.6)
   const top = Math.max(baseTop + d.base.bodyHeightMm, end.y + textMm * 2)
   return {
     title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,

@@ -14,6 +14,7 @@ export interface Question {
 }
 export const QUESTIONS: Question[] = [
   { id: 'core', question: 'Keeping water out of the core', schools: ['bore-fill', 'reef', 'insert', 'seal-wall', 'none'], of: (d) => d.core.school, take: (s) => ({ 'core.school': s, 'core.boreMm': null }), changes: 'drilling steps, epoxy, hours, the section' },
+  { id: 'bedding', question: 'Bedding deck hardware', schools: ['tape', 'tube'], of: (d) => (d.bedding.sealant === 'butyl' ? 'tape' : 'tube'), take: (s) => ({ 'bedding.sealant': s === 'tape' ? 'butyl' : 'hybrid' }), changes: 'the sealant, how much of it, the cure and how it comes apart' },
   { id: 'tightening', question: 'Tightening', schools: ['once', 'two-step'], of: (d) => d.bedding.tightening, take: (s) => ({ 'bedding.tightening': s }), changes: 'a second visit when the bead is a gasket' },
   { id: 'top', question: 'Top of the hole', schools: ['chamfer', 'flat'], of: (d) => (d.core.chamferMm === null ? 'flat' : 'chamfer'), take: (s) => ({ 'core.chamferMm': s === 'flat' ? null : 1.5 }), changes: 'a ring of bedding round each bolt, and how much of it' },
   { id: 'plate', question: 'Backing plate', schools: ['calculated', 'rule'], of: (d) => d.schools.plate, take: (s, d) => ({ 'schools.plate': s, ...(s === 'rule' ? rulePlate(d) : {}) }), changes: 'thickness and size of the plate, and so the bolts\u2019 length' },
@@ -28,6 +29,7 @@ export function refusedHere(school: string, d: Design): string | null {
   if (school === 'none' && s.kind === 'sandwich') return 'This deck is cored: a bare hole lets water into the core.'
   if (['bore-fill', 'reef', 'insert', 'seal-wall'].includes(school) && s.kind !== 'sandwich') return 'There is no core here.'
   if (school === 'seal-wall' && s.kind === 'sandwich' && CORES[s.core.material].rots) return `${CORES[s.core.material].title} rots: a sealed wall is not enough.`
+  if (school === 'tape' && (d.place.belowWaterline || d.bedding.fuelOrSolvent)) return d.place.belowWaterline ? 'Butyl is not for below the waterline.' : 'Fuel and solvents dissolve butyl.'
   if (school === 'chamfer' && s.kind === 'sandwich' && s.outerMm < 3 && !['bore-fill', 'reef', 'insert'].includes(d.core.school)) return 'The outer skin is too thin for a countersink over an open core.'
   if ((school === 'calculated' || school === 'rule') && !d.plate) return 'There is no plate.'
   return null

@@ -48,7 +48,13 @@ const LAMINATE_E = 7000
 function directionsOf(given: Design['load']) {
   const load = designLoadOf(given)
   if (load.directions.length) return { load, directions: load.directions, swept: false }
-  if (!load.anyWay) return { load, swept: false, directions: [{ azimuthDeg: given.azimuthDeg ?? 0, elevationDeg: given.elevationDeg ?? 0, ...load.components }] }
+  if (!load.anyWay) {
+    // A basis may fix its own angles (a step pushes down, a sling pulls along itself), so they are read from the components.
+    const { alongN, acrossN, outN } = load.components
+    const deg = (y: number, x: number) => (y === 0 && x === 0 ? 0 : (Math.atan2(y, x) * 180) / Math.PI)
+    const tidy = (v: number) => Math.round(v * 1e6) / 1e6
+    return { load, swept: false, directions: [{ azimuthDeg: tidy(Math.hypot(alongN, acrossN) < 1e-9 * load.loadN ? 0 : deg(acrossN, alongN)), elevationDeg: tidy(deg(outN, Math.hypot(alongN, acrossN))), ...load.components }] }
+  }
   const all = designLoadOf({ ...given, sweep: { azimuthDeg: { from: 0, to: 360 - EVERY_WAY_DEG, step: EVERY_WAY_DEG }, elevationDeg: { from: 0, to: 90, step: EVERY_WAY_DEG } } } as Design['load'])
   return { load, directions: all.directions, swept: true }
 }
