@@ -97,6 +97,13 @@ it('the yard\u2019s habits are taken by what is placed after, and left where the
   expect((await place()).design.bedding.tightening).toBe('once')
 })
 
+it('a deck pipe is recorded as a hole of its own beside the bolts', async () => {
+  const f = await place({ catalogueId: 'HG-WL10', xMm: 1500, yMm: 0, name: 'Windlass' })
+  expect((await fitter.ask<{ holes: string[] }>('POST', `/api/fittings/${f.id}/record`)).body.holes).toHaveLength(5)
+  const holes = (await fitter.ask<{ holes: { whatFor: string; diameterMm: number; fittingId: string }[] }>('GET', F)).body.holes.filter((h) => h.fittingId === f.id)
+  expect(holes.at(-1)).toMatchObject({ whatFor: 'Windlass, pipe', diameterMm: 60 })
+})
+
 it('a design of every new field is saved and read back as it was', async () => {
   const f = await place()
   const design: Design = {

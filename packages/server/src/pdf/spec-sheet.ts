@@ -55,7 +55,7 @@ export function specSheet(p: { design: Design; boatName: string; units: Units; v
   doc.x = MARGIN
 
   heading('What it carries')
-  doc.font('body').fontSize(9.5).fillColor(INK).text(`${formatForce(j.load.loadN, units)}, ${formatLength(j.load.heightMm, units)} above the base, judged in ${j.directions} direction${j.directions > 1 ? 's' : ''}${j.swept ? ' (it may come from anywhere)' : ''}. Snug torque ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', limited by what deck and plate can bear' : ''}.`)
+  doc.font('body').fontSize(9.5).fillColor(INK).text(`${formatForce(j.load.loadN, units)}, ${formatLength(j.load.heightMm, units)} above the base, judged in ${j.directions} direction${j.directions > 1 ? 's' : ''}${j.swept ? ' (it may come from anywhere)' : ''}. Snug torque ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', limited by what deck and plate can bear' : ''}.${j.caseSaid ? ` ${j.cases.length} load cases: ${sayIn(j.caseSaid, units)}` : ''}${j.worst.contact ? ` The base tips on the deck: greatest pull ${formatForce(j.worst.maxTensionN, units)}, by the hand check ${formatForce(j.worst.handMaxTensionN, units)}.` : ''}`)
   if (j.assumed.length) doc.fillColor(SOFT).text(`Estimates it leans on: ${j.assumed.map(estimateSaid).join(', ')}.`)
   const py = doc.y + 4
   room(110)

@@ -80,6 +80,18 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
       await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now }, { transaction })
       made.push(p)
     }
+    if (d.pipeMm) {
+      // A pipe, cable or shaft beside the bolts is a hole like any other.
+      const p = await Penetration.create(
+        {
+          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? 'not in a zone', xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
+          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false, measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
+        },
+        { transaction },
+      )
+      await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now }, { transaction })
+      made.push(p)
+    }
     await f.update({ recordedAt: now }, { transaction })
     return made.map((p) => holeLabel(p.number))
   })

@@ -53,7 +53,7 @@ const where = computed(() => {
 })
 const stale = computed(() => (open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null))
 const ownReason = ref('')
-const boltCount = computed(() => open.value?.bolts.length ?? 0)
+const boltCount = computed(() => (open.value?.bolts.length ?? 0) + (open.value?.pipeMm ? 1 : 0))
 
 function step(by: number) {
   const i = fittings.value.findIndex((f) => f.id === bench.fitting?.id)
