@@ -154,3 +154,32 @@ test('a track in a row of bolts in inches, and hardware of the yard\u2019s own',
   await place(page, 'PY-1', '200', '0', 'Gudgeon of the journey')
   await expect(page.locator('.where')).toContainText('PY-1')
 })
+
+test('on a slow line nobody is in conflict with himself: what was changed while a save was on its way is saved after it', async ({ page }) => {
+  await enter(page)
+  await place(page, 'HG-C250', '2600', '-900', 'Cleat on a slow line')
+  let inFlight = 0
+  let most = 0
+  await page.route('**/api/fittings/*', async (route) => {
+    if (route.request().method() !== 'PUT') return route.continue()
+    most = Math.max(most, ++inFlight)
+    const answer = await route.fetch()
+    await new Promise((next) => setTimeout(next, 1200))
+    inFlight--
+    await route.fulfill({ response: answer })
+  })
+  const thickness = page.getByRole('textbox', { name: 'Plate thickness' })
+  const sent = page.waitForRequest((r) => r.method() === 'PUT')
+  await thickness.fill('11')
+  await sent
+  for (const t of ['12', '13', '14']) {
+    await thickness.fill(t)
+    await expect(page.locator('[data-test=saved]')).not.toHaveText('saved')
+  }
+  await saved(page)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  expect(most).toBe(1)
+  await page.unroute('**/api/fittings/*')
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Plate thickness' })).toHaveValue('14')
+})

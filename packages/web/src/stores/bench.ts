@@ -61,7 +61,13 @@ export const useBench = defineStore('bench', () => {
     clearTimeout(timer)
     timer = setTimeout(() => void save(), ms)
   }
-  async function save() {
+  /** One save at a time: a second that overtook the first would be taken for somebody else's. */
+  let running: Promise<void> | null = null
+  function save(): Promise<void> {
+    running ??= send().finally(() => (running = null))
+    return running
+  }
+  async function send() {
     if (!fitting.value || !design.value || saving.value === 'conflict') return
     const id = fitting.value.id
     const sent = design.value
@@ -89,6 +95,8 @@ export const useBench = defineStore('bench', () => {
       } else if (!session.ended(error)) {
         saving.value = 'refused'
         refusal.value = error instanceof Error ? error.message : 'It was not saved'
+        // What was changed meanwhile may be what mends it.
+        if (design.value !== sent) schedule()
       }
     }
   }
@@ -160,6 +168,8 @@ export const useBench = defineStore('bench', () => {
   }
   /** Whatever waits to be saved is sent now. */
   async function flush() {
+    clearTimeout(timer)
+    if (running) await running
     clearTimeout(timer)
     if (saving.value === 'waiting' || saving.value === 'offline') await save()
   }
