@@ -196,6 +196,11 @@ describe('spread', () => {
     expect(Math.abs(plate.maxDeflectionMm)).toBeLessThan(Math.abs(bare.maxDeflectionMm))
     const said = spreadSaid(d, j, plate)
     expect(said.checks.map((c) => c.id)).toEqual(['spread-skin-outer', 'spread-skin-inner', 'spread-core-shear'])
+    // Ten times the pull bends the skins past what they may: only the solver sees it, and says so.
+    const hard = small({ ...input, loads: input.loads!.map((l) => ({ ...l, forceN: 10 * l.forceN })) })
+    expect(spreadSaid(d, j, hard).warning).toContain('no hand check sees that')
+    const soft = small({ ...input, loads: input.loads!.map((l) => ({ ...l, forceN: 0.05 * l.forceN })) })
+    expect(spreadSaid(d, j, soft)).toMatchObject({ warning: null, verdict: 'holds' })
     const b = said.beside[0]!
     expect(b.believe === null).toBe(Math.abs(b.solver - b.hand) / b.hand <= 0.25)
   })

@@ -131,6 +131,8 @@ export interface SpreadSaid {
   checks: Check[]
   beside: Beside[]
   verdict: Verdict
+  /** where the solver finds short what the hand checks hold; null where it does not */
+  warning: string | null
 }
 const QUARTER = 0.25
 
@@ -159,5 +161,10 @@ export function spreadSaid(d: Design, j: Judgement, patch: DeckPatch): SpreadSai
         : 'Believe the solver for what the core sees, and keep the hand formula for the design: it leaves out that skins and base carry part of the pull in bending, so it is on the safe side.',
     })
   }
-  return { checks, beside, verdict: checks.some((c) => c.verdict === 'short') ? 'short' : checks.some((c) => c.verdict === 'tight') ? 'tight' : 'holds' }
+  const verdict = checks.some((c) => c.verdict === 'short') ? 'short' : checks.some((c) => c.verdict === 'tight') ? 'tight' : 'holds'
+  const bending = checks.filter((c) => c.verdict === 'short' && c.id !== 'spread-core-shear')
+  return {
+    checks, beside, verdict,
+    warning: bending.length ? `${bending.map((c) => c.title.replace(', plate solver', '').toLowerCase()).join(' and ')} bend${bending.length > 1 ? '' : 's'} past what ${bending.length > 1 ? 'they are' : 'it is'} allowed, and no hand check sees that: believe the solver here. A larger or bonded plate, a beam under it or a smaller load brings it down. The verdict on the lists does not hold this yet.` : null,
+  }
 }
