@@ -75,9 +75,13 @@ test('the bitt on the wet foredeck: flagged, sized from the best few, its edges 
   await tray(page, 'Schools')
   const core = page.getByRole('region', { name: 'Keeping water out of the core' })
   await expect(core).toContainText('rots: a sealed wall is not enough')
+  const wet = page.getByRole('region', { name: 'Wet core under a fitting' })
+  await expect(wet).toContainText('The sample is wet, not rotten')
+  await wet.getByText('Recore the patch').click()
   await page.getByRole('region', { name: 'Tightening' }).getByText('Two steps').click()
   await tray(page, 'Steps')
   await expect(page.getByRole('tabpanel')).toContainText('a last part-turn on the nut only')
+  await expect(page.getByRole('tabpanel')).toContainText('cut one skin back to where the core is dry')
 })
 
 test('lifting points on metal: doubler and weld, metals kept apart, mirrored to the other side and compared', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  CATALOGUE, FAMILY, FAMILY_TITLES, QUESTIONS, boltsWanted, boundsOf, catalogueEntry, clipped, drawSection, drillSchedule, fieldAround, judge, judgeWhole, massOf, metalPairs, mirrored, moved, nestCount, partsOf, patchFor, planOfPlate, refusedHere, roomAround, ruleBeside, sizeIt, spotFor, spreadSaid, staleParts, startDesign, stepsOf, templateOf, toSvg, withChange, withHabits,
+  CATALOGUE, FAMILY, FAMILY_TITLES, QUESTIONS, boltsWanted, boundsOf, catalogueEntry, clipped, drawSection, drillSchedule, fieldAround, judge, judgeWhole, massOf, metalPairs, mirrored, moved, nestCount, partsOf, patchFor, planOfPlate, refusedHere, roomAround, ruleBeside, sizeIt, spotFor, spreadSaid, staleParts, startDesign, stepsOf, takeWet, templateOf, toSvg, withChange, withHabits,
   type BoatPart, type BoatZone, type Design, type Structure,
 } from '../src'
 import { deckPatchInput, deckPatchOf } from '../src/plate/deck-patch'
@@ -241,6 +241,14 @@ describe('schools', () => {
   it('the yard\u2019s habit is taken where it may be and left where it is refused', () => {
     expect(withHabits(d, { tightening: 'two-step', core: 'seal-wall' })).toMatchObject({ bedding: { tightening: 'two-step' }, core: { school: 'bore-fill' } })
     expect(withHabits(fit('HG-LP90', METAL), { core: 'insert' }).core.school).toBe('none')
+  })
+  it('a wet core is a decision of its own, and stands first in the steps', () => {
+    for (const id of ['wet-insert', 'wet-recore', 'wet-dry-out'] as const) {
+      const x = withChange(d, takeWet(id))
+      expect(stepsOf(x, judge(x), 'metric')[1]!.id).toBe('wet-core')
+      expect(x.core.school).toBe(id === 'wet-insert' ? 'insert' : d.core.school)
+    }
+    expect(stepsOf(d, judge(d), 'metric').map((s) => s.id)).not.toContain('wet-core')
   })
   it('a school changes the steps', () => {
     const text = (x: Design) => stepsOf(x, judge(x), 'metric').map((s) => s.text).join(' ')

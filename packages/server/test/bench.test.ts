@@ -107,7 +107,7 @@ it('a deck pipe is recorded as a hole of its own beside the bolts', async () => 
 it('a design of every new field is saved and read back as it was', async () => {
   const f = await place()
   const design: Design = {
-    ...f.design, caseName: 'Mooring', cases: [{ name: 'Tow', load: { basis: 'rated', ratedN: 3000 } }], padsMm: [0, 0, 10, 10], unevenMm: [0, 1, 0, 0], pipeMm: 20, isolation: { sleeve: true, washer: false, sealant: true }, wetness: 'dry', schools: { plate: 'rule', inside: 'seal-inside', bead: 'bead-on-structure' }, bought: { what: 'x', at: '2031', by: 'T' }, structureReason: 'own',
+    ...f.design, caseName: 'Mooring', cases: [{ name: 'Tow', load: { basis: 'rated', ratedN: 3000 } }], padsMm: [0, 0, 10, 10], unevenMm: [0, 1, 0, 0], pipeMm: 20, isolation: { sleeve: true, washer: false, sealant: true }, wetness: 'dry', schools: { plate: 'rule', inside: 'seal-inside', bead: 'bead-on-structure', wet: 'wet-recore' }, bought: { what: 'x', at: '2031', by: 'T' }, structureReason: 'own',
     plate: { ...f.design.plate!, sheets: 2, bonded: false, crownRadiusMm: 4000, outline: [{ xMm: -100, yMm: -60 }, { xMm: 100, yMm: -60 }, { xMm: 100, yMm: 60 }, { xMm: -100, yMm: 60 }] },
   }
   expect((await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, { version: 1, design })).body.design).toEqual(design)

@@ -89,7 +89,7 @@ export const designSchema = z.strictObject({
   /** wet at the joint: what the metals meet in */
   wetness: z.enum(['splash', 'dry', 'immersed']).default('splash'),
   /** choices that make no number of their own but change the steps */
-  schools: z.strictObject({ plate: z.enum(['calculated', 'rule']), inside: z.enum(['leak-must-tell', 'seal-inside']), bead: z.enum(['bead-on-fitting', 'bead-on-structure']) }).default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting' }),
+  schools: z.strictObject({ plate: z.enum(['calculated', 'rule']), inside: z.enum(['leak-must-tell', 'seal-inside']), bead: z.enum(['bead-on-fitting', 'bead-on-structure']), wet: z.enum(['wet-insert', 'wet-recore', 'wet-dry-out']).nullable().default(null) }).default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null }),
   /** what was bought for it and when; a stack that moves afterwards makes it stale */
   bought: z.strictObject({ what: z.string().max(2000), at: z.string().max(40), by: z.string().max(80) }).nullable().default(null),
   core: z.strictObject({

@@ -76,6 +76,9 @@ export function stepsOf(d: Design, j: Judgement, units: Units): WorkStep[] {
   const add = (id: string, text: string, hands: 1 | 2 = 1, gate = false) => out.push({ id, text, hands, gate })
   const hole = SIZES[d.bolt.size]!.clearanceMm
   add('survey', 'Look behind: wires, tanks, beams, reach for the nuts. Measure the deck from a drilled plug if it is an estimate.', 1, true)
+  if (d.schools.wet === 'wet-recore') add('wet-core', 'Wet core first: cut one skin back to where the core is dry, take it out, lay new core and skin. Nothing is drilled for the fitting before.', 1, true)
+  if (d.schools.wet === 'wet-dry-out') add('wet-core', 'Wet core first: open it, dry it under warmth and dry air for weeks, and read it again: within 5 of the dry reference before it is closed.', 1, true)
+  if (d.schools.wet === 'wet-insert') add('wet-core', 'Wet core: cut it out under the whole base for the insert, and look at the cut edge: where it is dark or soft, cut on.', 1, true)
   add('template', 'Tape the template on, check it from both sides, mark the centres.')
   add('pilot', 'Drill one pilot and measure through it before the rest.')
   for (const s of j.core?.steps ?? [{ id: 'drill', text: CORE_STEP_TEXT.drill! }]) {

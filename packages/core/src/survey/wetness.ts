@@ -117,6 +117,9 @@ export interface WetAdvice {
   because: string
 }
 
+/** What choosing a school does to a fitting's design. */
+export const takeWet = (id: WetAdvice['id'] | null): Record<string, unknown> => ({ 'schools.wet': id, ...(id === 'wet-insert' ? { 'core.school': 'insert', 'core.boreMm': null } : {}) })
+
 const SMALL_MM2 = 250_000
 /** What to do about wet core where a fitting is wanted: each school with what speaks for or against it here. Readings alone never prove rot: a core sample does. */
 export function wetAdvice(v: { core: CoreId; wetMm2: number; sample?: CoreState | null; tap?: TapSound | null }): WetAdvice[] {

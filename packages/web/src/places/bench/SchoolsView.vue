@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { QUESTIONS, SEALANTS, refusedHere, ruleBeside, sayIn, schoolNamed } from '@north-tide/core'
+import { computed, onMounted } from 'vue'
+import { CORE_STATES, QUESTIONS, SEALANTS, TAP_SOUNDS, refusedHere, ruleBeside, sayIn, schoolNamed, takeWet, wetAdvice, zoneOfPlace } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
+import { useSurvey } from '../../stores/survey'
 
 /** Where good fitters disagree, for this fitting: each school with its reason, what it changes, and whether it is the yard's habit. */
 const bench = useBench()
@@ -12,11 +13,34 @@ const session = useSession()
 const d = computed(() => bench.design!)
 const rule = computed(() => (bench.whole ? ruleBeside(d.value, bench.whole.judgement, boats.units) : null))
 const mayHabit = computed(() => session.account?.role === 'fitter' || session.account?.role === 'manager')
+const survey = useSurvey()
+onMounted(() => {
+  void survey.load().catch(() => undefined)
+  void survey.drawMaps()
+})
+/** Where the core is wet under the fitting, what to do about it is a choice of its own. */
+const wet = computed(() => {
+  const s = d.value.structure
+  if (s.kind !== 'sandwich' || (!bench.fitting?.flags.some((f) => f.id === 'wet-core') && !d.value.schools.wet)) return null
+  const zone = zoneOfPlace(boats.picture?.zones ?? [], d.value.place)
+  const of = (kind: string) => survey.readings.filter((r) => r.zone === zone?.code && r.kind === kind && !r.withdrawnWhy)
+  const worst = <T extends string>(kind: string, order: readonly T[]) => of(kind).map((r) => r.finding as T).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] ?? null
+  return wetAdvice({ core: s.core.material, wetMm2: survey.maps[zone?.code ?? '']?.wetMm2 ?? 0, sample: worst('core', CORE_STATES), tap: worst('tap', TAP_SOUNDS) })
+})
 const refusals = computed(() => bench.whole?.judgement.sealant.choices.filter((c) => c.verdict === 'refused') ?? [])
 </script>
 
 <template>
   <div class="schools">
+    <section v-if="wet" aria-label="Wet core under a fitting">
+      <h3>Wet core under a fitting <span class="soft small">changes the first steps, the core, the hours</span></h3>
+      <ul>
+        <li v-for="a in wet" :key="a.id" :class="{ on: d.schools.wet === a.id, refused: a.stance === 'refused' }">
+          <label><input type="radio" name="school-wet" :checked="d.schools.wet === a.id" :disabled="bench.readOnly || (a.stance === 'refused' && d.schools.wet !== a.id)" @change="bench.change(takeWet(a.id))" /> <strong>{{ schoolNamed(a.id)?.choice }}</strong> <span class="soft small">{{ a.stance }} here</span></label>
+          <p class="small">{{ a.because }} <span class="soft">Costs: {{ schoolNamed(a.id)?.costs }} Not: {{ schoolNamed(a.id)?.notWhen }}</span></p>
+        </li>
+      </ul>
+    </section>
     <section v-for="q in QUESTIONS" :key="q.id" :aria-label="q.question">
       <h3>{{ q.question }} <span class="soft small">changes {{ q.changes }}</span></h3>
       <ul>
