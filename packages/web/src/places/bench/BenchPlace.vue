@@ -199,7 +199,7 @@ async function takeFile(e: Event) {
 
 <style scoped>
 .none { padding: 28px; display: grid; gap: 12px; justify-items: start; max-width: 560px; }
-.bench { display: grid; grid-template-rows: auto auto minmax(0, 1fr) auto; height: 100%; min-height: 640px; }
+.bench { display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: auto auto minmax(0, 1fr) auto; height: 100%; min-height: 640px; }
 .over { position: fixed; z-index: 40; background: var(--sheet); border: 2px solid var(--tide); padding: 2px; }
 .over .entry { width: 86px; text-align: right; }
 .over p { color: var(--short); max-width: 220px; padding: 2px 6px; }
