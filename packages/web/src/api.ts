@@ -17,10 +17,18 @@ export class ApiRefusal extends Error {
 /** The connection is gone: nothing was refused, and it is worth trying again. */
 export class Offline extends Error {}
 
+/** JSON as a rule; a drawing's text and a form with files go as they are. */
+function sent(body: unknown): RequestInit {
+  if (body === undefined) return {}
+  if (body instanceof FormData) return { body }
+  if (typeof body === 'string') return { headers: { 'Content-Type': 'text/plain' }, body }
+  return { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }
+}
+
 export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }) })
+    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...sent(body) })
   } catch {
     throw new Offline('The server does not answer; what you typed is kept here')
   }

@@ -4,6 +4,7 @@ import dayjs from 'dayjs'
 import { api } from '../api'
 import { useBoats } from '../stores/boats'
 import { useSession } from '../stores/session'
+import { pickedFiles } from './files'
 import { useSurvey } from '../stores/survey'
 
 const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()
@@ -18,9 +19,7 @@ const MOST = 12 * 1024 * 1024
 onMounted(() => survey.loadPhotos().catch(() => undefined))
 
 async function send(e: Event) {
-  const input = e.target as HTMLInputElement
-  const files = [...(input.files ?? [])]
-  input.value = ''
+  const files = pickedFiles(e)
   said.value = ''
   for (const f of files) {
     if (f.size > MOST) {
@@ -34,20 +33,24 @@ async function send(e: Event) {
       form.set('subjectId', String(props.subjectId))
       form.set('caption', caption.value)
       form.set('file', f)
-      const r = await fetch(`/api/boats/${boats.picture!.id}/photos`, { method: 'POST', body: form, credentials: 'same-origin' })
-      if (!r.ok) said.value = `“${f.name}”: ${((await r.json()) as { error?: { message: string } }).error?.message ?? `the server answered ${r.status}`}`
-      else caption.value = ''
-    } catch {
-      said.value = `“${f.name}” was not sent: the server does not answer`
+      await api('POST', `/boats/${boats.picture!.id}/photos`, form)
+      caption.value = ''
+    } catch (error) {
+      if (!session.ended(error)) said.value = `“${f.name}” was not kept: ${(error as Error).message}`
     } finally {
       busy.value--
     }
   }
-  await survey.loadPhotos()
+  await survey.loadPhotos().catch(() => undefined)
 }
 async function remove(id: number) {
-  await api('DELETE', `/photos/${id}`)
-  await survey.loadPhotos()
+  said.value = ''
+  try {
+    await api('DELETE', `/photos/${id}`)
+    await survey.loadPhotos()
+  } catch (error) {
+    if (!session.ended(error)) said.value = (error as Error).message
+  }
 }
 </script>
 

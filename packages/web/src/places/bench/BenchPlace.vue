@@ -12,6 +12,7 @@ import LegendRow from '../../pieces/LegendRow.vue'
 import BenchTray from './BenchTray.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import GivenColumn from './GivenColumn.vue'
+import { pickedFile, readJson } from '../../pieces/files'
 import SizeIt from './SizeIt.vue'
 import VerdictColumn from './VerdictColumn.vue'
 
@@ -128,17 +129,10 @@ async function record() {
   }
 }
 async function takeFile(e: Event) {
-  const input = e.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
+  const chosen = pickedFile(e)
   if (!chosen) return
   try {
-    let raw: unknown
-    try {
-      raw = JSON.parse(await chosen.text())
-    } catch {
-      throw new Error(`“${chosen.name}” is no JSON; a fitting’s design file is accepted`)
-    }
+    const raw = await readJson(chosen, 'a fitting’s design file')
     const made = await api<SavedFitting>('POST', `/boats/${boats.picture!.id}/fittings/import`, raw)
     await boats.refresh()
     await router.push(`/bench/${made.id}`)

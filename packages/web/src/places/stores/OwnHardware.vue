@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue'
 import { FAMILIES, FAMILY_TITLES, INCH_IDS, METRIC_IDS, formatLength, lengthText, parseLength, type CatalogueEntry, type Family } from '@north-tide/core'
-import { ApiRefusal, api } from '../../api'
+import { api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
+import { pickedFile, readJson } from '../../pieces/files'
 import { useAttempt } from '../boat/survey/attempt'
 
 /** Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside the catalogue when a fitting is placed. */
@@ -56,21 +57,11 @@ const remove = (id: string) => attempt(async () => {
   await load()
 })
 async function takeFile(e: Event) {
-  const input = e.target as HTMLInputElement
-  const f = input.files?.[0]
-  input.value = ''
+  const f = pickedFile(e)
   if (!f) return
   note.value = ''
   await attempt(async () => {
-    const t = await f.text()
-    let body: unknown
-    if (/\.json$/i.test(f.name)) {
-      try {
-        body = JSON.parse(t)
-      } catch {
-        throw new Error(`“${f.name}” is no JSON; hardware as JSON or CSV is accepted`)
-      }
-    } else body = { csv: t }
+    const body = /\.json$/i.test(f.name) ? await readJson(f, 'hardware as JSON or CSV') : { csv: await f.text() }
     const before = list.value.length
     await api('POST', '/hardware/import', body)
     await load()
@@ -78,14 +69,10 @@ async function takeFile(e: Event) {
   })
 }
 async function takeOutline(e: Event) {
-  const input = e.target as HTMLInputElement
-  const f = input.files?.[0]
-  input.value = ''
+  const f = pickedFile(e)
   if (!f) return
   await attempt(async () => {
-    const r = await fetch('/api/hardware/outline.dxf', { method: 'POST', credentials: 'same-origin', headers: { 'Content-Type': 'text/plain' }, body: await f.text() })
-    const got = (await r.json()) as { error?: { code: string; message: string }; outline: { xMm: number; yMm: number }[]; lengthMm: number; widthMm: number; assumedUnit: boolean }
-    if (!r.ok) throw new ApiRefusal(r.status, got.error ?? { code: 'unexpected', message: 'It was not read' })
+    const got = await api<{ outline: { xMm: number; yMm: number }[]; lengthMm: number; widthMm: number; assumedUnit: boolean }>('POST', '/hardware/outline.dxf', await f.text())
     Object.assign(form, { outline: got.outline, round: false, lengthMm: got.lengthMm, widthMm: got.widthMm })
     note.value = `Outline of ${got.outline.length} points read. Judged as ${formatLength(got.lengthMm, boats.units)} by ${formatLength(got.widthMm, boats.units)}: its bounds drawn in to the same area.${got.assumedUnit ? ' The drawing names no unit; mm was taken.' : ''}`
   })

@@ -39,7 +39,7 @@ const readingsOf = (s: { id: string; side: string; axis: string }) => of('statio
 </script>
 
 <template>
-  <div class="angles">
+  <div class="split">
     <form v-if="may" class="new" aria-label="A level reading" @submit.prevent="keep(form.degrees)">
       <h2 class="title">Lay the level</h2>
       <ChoiceField v-model="form.role" label="On" :options="ROLES" />
@@ -80,13 +80,8 @@ const readingsOf = (s: { id: string; side: string; axis: string }) => of('statio
   </div>
 </template>
 
+<style scoped src="./split.css"></style>
 <style scoped>
-.angles { display: grid; grid-template-columns: 330px minmax(0, 1fr); height: 100%; overflow: hidden !important; }
-.new { display: grid; gap: 7px; align-content: start; border-right: 1px solid var(--line-strong); padding: 14px 18px; overflow-y: auto; }
-.rest { overflow: auto; padding: 14px 20px 30px; display: grid; gap: 22px; align-content: start; }
-.title { font-size: 17px; }
-.long { display: grid; gap: 2px; }
-.said { color: var(--short); font-weight: 600; }
 .raw { list-style: none; display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 8px 0 0; padding: 0; }
 .one { margin-right: 10px; white-space: nowrap; }
 .plain { padding: 4px 5px; }

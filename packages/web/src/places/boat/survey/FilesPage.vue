@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { api } from '../../../api'
 import { useBoats } from '../../../stores/boats'
 import { useSession } from '../../../stores/session'
+import { pickedFile, readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 
 interface Look { headers: string[]; columns: Record<string, string>; missing: string[]; rows: number; errors: { line: number; column: string; message: string }[]; duplicates: number; written: number; preview: Record<string, string | number>[] }
@@ -31,9 +32,7 @@ const ask = (write: boolean, matched = true) => attempt(async () => {
   }
 })
 async function takeList(e: Event) {
-  const input = e.target as HTMLInputElement
-  const f = input.files?.[0]
-  input.value = ''
+  const f = pickedFile(e)
   if (!f) return
   note.value = ''
   look.value = null
@@ -41,18 +40,11 @@ async function takeList(e: Event) {
   await ask(false, false)
 }
 async function takeBoat(e: Event) {
-  const input = e.target as HTMLInputElement
-  const f = input.files?.[0]
-  input.value = ''
+  const f = pickedFile(e)
   if (!f) return
   note.value = ''
   await attempt(async () => {
-    let raw: unknown
-    try {
-      raw = JSON.parse(await f.text())
-    } catch {
-      throw new Error(`“${f.name}” is no JSON; a boat’s file is accepted`)
-    }
+    const raw = await readJson(f, 'a boat’s file')
     const made = await api<{ id: string; name: string; fittings: number; holes: number }>('POST', '/boats/import', raw)
     await boats.loadList()
     await boats.open(made.id)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { lengthText, lengthUnit, parseLength } from '@north-tide/core'
-import { ApiRefusal, api } from '../../../api'
+import { api } from '../../../api'
 import { useBoats } from '../../../stores/boats'
 import type { BoatPicture } from '../../../types'
+import { pickedFile } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 
 const props = defineProps<{ boat: BoatPicture; may: boolean }>()
@@ -35,15 +36,11 @@ async function send() {
   })
 }
 async function takeDrawing(e: Event) {
-  const input = e.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+  const file = pickedFile(e)
   if (!file) return
   note.value = ''
   await attempt(async () => {
-    const r = await fetch(`/api/boats/${props.boat.id}/outline.dxf`, { method: 'POST', credentials: 'same-origin', headers: { 'Content-Type': 'text/plain' }, body: await file.text() })
-    const got = (await r.json()) as { error?: { code: string; message: string; path?: string }; lengthMm: number; assumedUnit: boolean }
-    if (!r.ok) throw new ApiRefusal(r.status, got.error ?? { code: 'unexpected', message: 'It was not read' })
+    const got = await api<{ lengthMm: number; assumedUnit: boolean }>('POST', `/boats/${props.boat.id}/outline.dxf`, await file.text())
     await boats.refresh()
     rows.value = from()
     note.value = `Read: a deck edge ${Math.round(got.lengthMm)} mm long${got.assumedUnit ? '; the drawing names no unit, so mm was taken: check it' : ''}. Heights were kept from before.`

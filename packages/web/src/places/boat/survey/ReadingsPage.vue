@@ -81,7 +81,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
 </script>
 
 <template>
-  <div class="readings">
+  <div class="split">
     <form v-if="may" class="new" aria-label="A new reading" @submit.prevent="send">
       <h2 class="title">A new reading</h2>
       <ChoiceField v-model="form.kind" label="What" :options="KINDS" />
@@ -139,13 +139,8 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
   </div>
 </template>
 
+<style scoped src="./split.css"></style>
 <style scoped>
-.readings { display: grid; grid-template-columns: 330px minmax(0, 1fr); height: 100%; overflow: hidden !important; }
-.new { display: grid; gap: 7px; align-content: start; border-right: 1px solid var(--line-strong); padding: 14px 18px; overflow-y: auto; }
-.rest { overflow: auto; padding: 14px 20px 30px; display: grid; gap: 24px; align-content: start; }
-.title { font-size: 17px; }
-.long { display: grid; gap: 2px; }
-.said { color: var(--short); font-weight: 600; }
 article { padding: 8px 0 12px; border-bottom: 1px solid var(--line); }
 tr.refused td { color: var(--ink-soft); }
 tr.refused strong { text-decoration: line-through; }
