@@ -21,6 +21,7 @@ import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
 import { resumeRejudging } from './services/rejudge'
+import { closeSolver } from './solver/pool'
 
 export interface AppOptions {
   db: Sequelize
@@ -85,7 +86,10 @@ export async function createApp(o: AppOptions) {
     app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
   }
   app.use(onError)
-  return { app, close: () => pool.end() }
+  return { app, close: async () => {
+    await closeSolver()
+    await pool.end()
+  } }
 }
 
 const onError: ErrorRequestHandler = (error, req, res, next) => {

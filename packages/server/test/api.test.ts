@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Design } from '@north-tide/core'
+import { settled } from '../src/services/rejudge'
 import { Someone, startApp } from './harness'
 
 let app: Awaited<ReturnType<typeof startApp>>
@@ -162,6 +163,7 @@ it('a value that the yard measured stands for the table\u2019s, is said where it
     if (kind === 'plate') expect(await verdicts()).not.toEqual(before)
     await fitter.ask('DELETE', '/api/yard-values', { kind, material, field })
   }
+  await settled()
   expect(await verdicts()).toEqual(before)
 })
 

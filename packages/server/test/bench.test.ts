@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Design } from '@north-tide/core'
 import { toDxf } from '@north-tide/core/dxf'
+import { Fitting } from '../src/models'
+import { settled } from '../src/services/rejudge'
 import { Someone, startApp } from './harness'
 
 let app: Awaited<ReturnType<typeof startApp>>
@@ -111,4 +113,28 @@ it('a design of every new field is saved and read back as it was', async () => {
     plate: { ...f.design.plate!, sheets: 2, bonded: false, crownRadiusMm: 4000, outline: [{ xMm: -100, yMm: -60 }, { xMm: 100, yMm: -60 }, { xMm: 100, yMm: 60 }, { xMm: -100, yMm: 60 }] },
   }
   expect((await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, { version: 1, design })).body.design).toEqual(design)
+})
+
+describe('the plate solver in the stored verdict', () => {
+  interface Listed { id: string; verdict: string; governing: string | null; solverDue: boolean }
+  const METAL = '/api/boats/tarn-runner'
+  const listed = async (id: string) => (await fitter.ask<{ fittings: Listed[] }>('GET', METAL)).body.fittings.find((f) => f.id === id)!
+  it('a lifting point in the middle of thin plating is stored as short by the solver alone, and a frame put under it turns it', async () => {
+    const f = (await fitter.ask<Saved>('POST', `${METAL}/fittings`, { catalogueId: 'HG-LP90', xMm: 3410, yMm: 0 })).body
+    expect(await listed(f.id)).toMatchObject({ verdict: 'short', governing: 'spread-skin', solverDue: false })
+    const frame = (at: number) => ({ kind: 'bulkhead', title: 'Bulkhead put in', x0Mm: at, y0Mm: -1, x1Mm: at, y1Mm: 1 })
+    const doubled = (await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, { version: f.version, design: { ...f.design, doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 10, weldMm: 4 } } })).body
+    expect(doubled.verdict).toBe('short')
+    await fitter.ask('POST', `${METAL}/structure`, frame(3410))
+    await fitter.ask('POST', `${METAL}/structure`, { kind: 'longitudinal', title: 'Stringer put in', x0Mm: 2000, y0Mm: 0, x1Mm: 5000, y1Mm: 0 })
+    await settled()
+    expect(await listed(f.id)).toMatchObject({ verdict: expect.stringMatching(/holds|tight/) as string, solverDue: false })
+  })
+  it('what was not changed for the solver is not asked again: a new name keeps its answer', async () => {
+    const f = await place()
+    const before = (await Fitting.findByPk(f.id))!.solver
+    expect(before!.checks.map((c) => c.id)).toContain('spread-core-shear')
+    await fitter.ask('PUT', `/api/fittings/${f.id}`, { version: f.version, design: { ...f.design, name: 'Renamed' } })
+    expect((await Fitting.findByPk(f.id))!.solver).toEqual(before)
+  })
 })

@@ -2,6 +2,7 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { startDesign, catalogueEntry, type BoatZone } from '@north-tide/core'
 import { Fitting } from '../src/models'
+import { settled } from '../src/services/rejudge'
 import { Someone, startApp, type Answer } from './harness'
 
 let app: Awaited<ReturnType<typeof startApp>>
@@ -18,7 +19,7 @@ afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
 interface Job { id: number; total: number; done: number; turned: number; finished: boolean }
-interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null }[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
+interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null; solverDue: boolean }[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
 const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET', `/api/boats/${id}`)).body
 const finish = async (boat: string, job: Job | null) => {
   for (let j = job; j; ) {
@@ -97,9 +98,9 @@ describe('a boat\u2019s own book', () => {
     refused(await fitter.ask('PUT', `/api/boats/${made.id}/zones/${zones[0]!.id}`, { ...zone, version: zones[0]!.version }), 409, 'version')
     expect((await fitter.ask('PUT', `/api/boats/${made.id}`, { ...boat, name: 'Skua', version: made.version })).status).toBe(200)
     refused(await fitter.ask('PUT', `/api/boats/${made.id}`, { ...boat, version: made.version }), 409, 'version')
-    const parts = (await fitter.ask<{ id: number }[]>('POST', `/api/boats/${made.id}/structure`, { kind: 'knee', title: 'Knee', x0Mm: 900 + catalogueEntry('HG-C250')!.bolts[0]!.xMm, y0Mm: -100, x1Mm: 900, y1Mm: 100, depthMm: 150 })).body
+    const parts = (await fitter.ask<{ parts: { id: number }[] }>('POST', `/api/boats/${made.id}/structure`, { kind: 'knee', title: 'Knee', x0Mm: 900 + catalogueEntry('HG-C250')!.bolts[0]!.xMm, y0Mm: -100, x1Mm: 900, y1Mm: 100, depthMm: 150 })).body.parts
     expect((await fitter.ask<{ flags: { id: string }[] }>('GET', `/api/fittings/${fitting.id}`)).body.flags.map((f) => f.id)).toContain('knee')
-    expect((await fitter.ask<object[]>('DELETE', `/api/boats/${made.id}/structure/${parts[0]!.id}`)).body).toEqual([])
+    expect((await fitter.ask<{ parts: object[] }>('DELETE', `/api/boats/${made.id}/structure/${parts[0]!.id}`)).body.parts).toEqual([])
   })
   it.each([
     [{ ...zone, outline: zone.outline.slice(0, 2) }, 'outline'], [{ ...zone, outline: [{ xMm: 0, yMm: 0 }, { xMm: 1, yMm: 0 }, { xMm: 2, yMm: 0 }] }, 'outline'], [{ ...zone, kind: 'sandwich' }, 'layers'],
@@ -260,8 +261,11 @@ describe('the whole boat in one file', () => {
     expect(made.status).toBe(201)
     expect(made.body.id).not.toBe('fulmars-reach')
     expect((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).body).toEqual(out)
+    await settled()
     const [a, b] = [await picture(), await picture(made.body.id)]
-    expect(b.fittings.map((f) => [f.name, f.verdict, f.stale])).toEqual(a.fittings.map((f) => [f.name, f.verdict, f.stale]))
+    const told = (p: typeof a) => p.fittings.map((f) => [f.name, f.verdict, f.stale, f.solverDue])
+    expect(told(b)).toEqual(told(a))
+    expect(b.fittings.some((f) => f.solverDue)).toBe(false)
   })
   it.each([
     ['a hole numbered twice', (f: Whole) => f.holes.push({ ...f.holes[0]! }), 'holes.1'], ['a reading in no zone', (f: Whole) => (f.readings[0]!.zone = 'attic'), 'readings.0.zone'],

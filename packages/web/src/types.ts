@@ -53,6 +53,7 @@ export interface PlanFitting {
   verdict: Verdict
   governing: string | null
   stale: string[] | null
+  solverDue: boolean
   recorded: boolean
   version: number
   family: Family
@@ -158,6 +159,7 @@ export interface RejudgeJob {
   done: number
   turned: number
   finished: boolean
+  solverLeft: number
 }
 export interface InstrumentReading {
   n: number

@@ -8,6 +8,7 @@ import { withChange } from '../change'
 import { type Design } from './design'
 import { judge, planOfPlate, type Judgement } from './judge'
 import { plateFor, sizesFor, tryJudge } from './remedies'
+import { withSolver, type Room } from './spread'
 
 export interface Change {
   path: string
@@ -46,13 +47,6 @@ export interface Proposal {
   remaining: { title: string; verdict: Verdict; because: string }[]
   /** the best few, lightest first; empty when nothing passes */
   choices: SizeChoice[]
-}
-/** Clear space round the base's centre, between what stands below the deck; a plate is clipped to it. */
-export interface Room {
-  minX: number
-  maxX: number
-  minY: number
-  maxY: number
 }
 
 /** What the sizing can change; the rest (edge, spacing of the casting's holes, sealant) it leaves to the fitter. */
@@ -158,8 +152,22 @@ interface Found {
 }
 const ISOLATED = { sleeve: true, washer: true, sealant: true }
 
-/** The best few designs of this fitting in which every check holds, searched over bolt sizes, grades, plates (clipped to the room there is) and core schools. */
-export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null): Proposal {
+/** What the plate solver finds of a design that the hand checks let through. It is slow beside them, so only the best few are asked about. */
+export type AskSolver = (d: Design, j: Judgement) => Check[]
+const MOST_ASKED = 5
+/** Larger and thicker by a step, for what bends the deck too far. */
+function grown(d: Design, from: Design, room: Room | null): Design | null {
+  const p = from.plate
+  if (!p) return null
+  const reach = REACHES.find((r) => plateFor(d, r).lengthMm > p.lengthMm * 1.12)
+  const thicknessMm = STOCK_THICKNESS.find((t) => t > p.thicknessMm)
+  if (reach === undefined || thicknessMm === undefined) return null
+  const plan = plateFor(d, reach)
+  return withChange(from, { plate: { ...p, ...plan, thicknessMm, outline: clipped(plan, room) } })
+}
+
+/** The best few designs of this fitting in which every check holds, searched over bolt sizes, grades, plates (clipped to the room there is) and core schools; what is shown was asked of the plate solver too, where there is one. */
+export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, ask: AskSolver | null = null): Proposal {
   const before = tryJudge(d, yard)
   const massBeforeKg = massOf(d, before)
   const untouchable = new Set(BEYOND)
@@ -229,7 +237,46 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null):
     const j = judge(f.design, false, yard)
     return acceptable(j.checks, untouchable, level) ? [{ ...f, judgement: j, mass: massOf(f.design, j) }] : []
   }).sort((a, b) => Number(a.design.core.school !== first) - Number(b.design.core.school !== first) || a.mass - b.mass)
-  const top = proven[0]
+  let refused: Check | null = null
+  let asked = 0
+  const nearly: Found[] = []
+  const passes = (f: Found): Found | null => {
+    if (asked >= MOST_ASKED) return null
+    asked++
+    const judgement = withSolver(f.judgement, { checks: ask!(f.design, f.judgement) })
+    if (acceptable(judgement.checks, untouchable, level)) return { ...f, judgement }
+    if (acceptable(judgement.checks, untouchable, 'tight')) nearly.push({ ...f, judgement })
+    const bad = judgement.checks.filter((c) => c.id.startsWith('spread-')).reduce((a, b) => ((b.utilisation ?? 0) > (a.utilisation ?? 0) ? b : a))
+    if (!refused || (bad.utilisation ?? 0) < (refused.utilisation ?? 0)) refused = bad
+    return null
+  }
+  const few = unbeaten(proven)
+  const held: Found[] = []
+  // Those that others beat are asked about only while nothing has passed: what is heavier or dearer may bend less.
+  for (const f of ask === null ? [] : [...few, ...proven.filter((f) => !few.includes(f))]) {
+    if (held.length && !few.includes(f)) break
+    const now = passes(f)
+    if (now) held.push(now)
+    if (now || !f.design.plate) continue
+    const larger = grown(d, f.design, room)
+    const j = larger && asked < MOST_ASKED ? tryJudge(larger, yard) : null
+    const whole = larger && j && acceptable(j.checks, untouchable, level) ? judge(larger, false, yard) : null
+    const again = larger && whole ? passes({ design: larger, mass: massOf(larger, whole), judgement: whole }) : null
+    if (again) held.push(again)
+  }
+  if (ask === null) held.push(...proven)
+  if (!held.length && nearly.length) {
+    level = 'tight'
+    held.push(...nearly)
+  }
+  const top = held[0]
+  if (!top && refused !== null) {
+    const bad: Check = refused
+    return {
+      found: false, tried, design: null, changes: [], massKg: null, massBeforeKg, verdict: 'short', governing: bad.id, choices: [], remaining: [{ title: bad.title, verdict: bad.verdict, because: bad.because }],
+      because: `Nothing passes: designs that hold by every hand check still bend the deck too far, \u201c${bad.title.toLowerCase()}\u201d at ${bad.utilisation?.toFixed(2)} at best of ${asked} that the solver was asked about. A place over a beam, a doubler, a larger plate than was tried or a smaller load has to give.`,
+    }
+  }
   if (!top) {
     const n = nearest as { worst: number; j: Judgement } | null
     const blocking = (n?.j ?? before)?.checks.filter((c) => !untouchable.has(c.id) && c.verdict !== 'holds' && (n || PLATE_BLIND.includes(c.id))) ?? []
@@ -246,15 +293,27 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null):
     found: true, tried, design: top.design, changes: changesOf(d, top.design, before), massKg: top.mass, massBeforeKg, verdict: j.verdict, governing: j.governing,
     remaining: j.checks.filter((c) => c.verdict !== 'holds').map((c) => ({ title: c.title, verdict: c.verdict, because: c.because })),
     because: level === 'tight' ? `Nothing holds with a tenth in hand; the lightest of ${tried} designs tried that is not short anywhere: ${say(top.mass)} kg of bolts and plate. A smaller load or a larger base would ease it.` : `The lightest of ${tried} designs tried in which every check that can be sized holds: ${say(top.mass)} kg of bolts and plate.`,
-    choices: choicesOf(d, proven, before),
+    choices: choicesOf(d, held, before),
   }
 }
 
 const MOST_CHOICES = 6
-/** Those that no other beats in everything, with what each is best at. */
+const COST = { low: 0, middle: 1, high: 2 }
+interface Weighed {
+  mass: number
+  cost: SizeChoice['cost']
+  underDeckMm: number
+  hours: number
+}
+const beats = (a: Weighed, b: Weighed) => a.mass <= b.mass && COST[a.cost] <= COST[b.cost] && a.underDeckMm <= b.underDeckMm && a.hours <= b.hours && (a.mass < b.mass || COST[a.cost] < COST[b.cost] || a.underDeckMm < b.underDeckMm || a.hours < b.hours)
+/** Those that no other beats in everything; the first stays. */
+function unbeaten(all: Found[]): Found[] {
+  const weighed = all.map((f) => ({ f, mass: f.mass, cost: costOf(f.design), underDeckMm: underDeckOf(f.design, f.judgement), hours: hoursOf(f.design) }))
+  return weighed.filter((c, i) => i === 0 || !weighed.some((o) => o !== c && beats(o, c))).slice(0, MOST_CHOICES).map((w) => w.f)
+}
+/** The table of those, with what each is best at. */
 function choicesOf(d: Design, proven: Found[], before: Judgement | null): SizeChoice[] {
-  const COST = { low: 0, middle: 1, high: 2 }
-  const all = proven.map((f): SizeChoice => {
+  const kept = unbeaten(proven).map((f): SizeChoice => {
     const used = f.judgement.checks.filter((c) => c.utilisation !== null).reduce<Check | null>((m, c) => (!m || c.utilisation! > m.utilisation! ? c : m), null)
     const plate = f.design.plate
     return {
@@ -262,8 +321,6 @@ function choicesOf(d: Design, proven: Found[], before: Judgement | null): SizeCh
       changes: changesOf(d, f.design, before), massKg: f.mass, cost: costOf(f.design), underDeckMm: underDeckOf(f.design, f.judgement), holes: f.design.bolts.length, hours: hoursOf(f.design), governing: used?.title ?? '', utilisation: used?.utilisation ?? null, bestAt: [],
     }
   })
-  const beats = (a: SizeChoice, b: SizeChoice) => a.massKg <= b.massKg && COST[a.cost] <= COST[b.cost] && a.underDeckMm <= b.underDeckMm && a.hours <= b.hours && (a.massKg < b.massKg || COST[a.cost] < COST[b.cost] || a.underDeckMm < b.underDeckMm || a.hours < b.hours)
-  const kept = all.filter((c, i) => i === 0 || !all.some((o) => o !== c && beats(o, c))).slice(0, MOST_CHOICES)
   const mark = (what: string, of: (c: SizeChoice) => number) => {
     const least = Math.min(...kept.map(of))
     for (const c of kept) if (of(c) === least) c.bestAt.push(what)

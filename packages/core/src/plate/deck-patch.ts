@@ -19,6 +19,7 @@ export const deckPatchInput = z.strictObject({
     z.strictObject({ kind: z.literal('solid'), tMm: positive(), eMPa: positive(), nu }),
   ]),
   loads: z.array(z.strictObject({ ...rect, forceN: z.number() })).default([]), pressureMPa: z.number().default(0), backingPlate: plate.optional(), basePlate: plate.optional(),
+  supports: z.array(z.strictObject({ axis: z.enum(['x', 'y']), atMm: positive() })).max(40).default([]),
   mesh: z.strictObject({ nx: lines, ny: lines }).optional(), strengths: z.strictObject({ skinMPa: positive(), coreShearMPa: positive(), duty: dutySchema.default('coastal'), factors: factorsSchema.optional() }).optional(), fields: z.boolean().default(false),
 })
 const peak = z.object({ stressMPa: z.number(), xMm: z.number(), yMm: z.number() })
@@ -41,6 +42,9 @@ function refuseOutside(v: Input) {
   })
   if (v.backingPlate && !inside(v.backingPlate)) throw refuse('backingPlate', 'The backing plate')
   if (v.basePlate && !inside(v.basePlate)) throw refuse('basePlate', 'The base plate')
+  v.supports.forEach((m, i) => {
+    if (m.atMm >= (m.axis === 'x' ? v.panel.aMm : v.panel.bMm)) throw refuse(`supports.${i}`, `Member ${i + 1}`)
+  })
   const kinds = Object.values(v.edges)
   if (!kinds.includes('clamped') && kinds.filter((k) => k === 'simple').length < 2) throw new CalcError('unsupported-panel', 'edges', 'One clamped edge or two simple ones are the least that hold a panel')
 }
@@ -50,7 +54,7 @@ const ROUNDS = [28, USUAL_LINES, 56, 80]
 const greatestOf = (field: Float64Array) => field.reduce((m, x) => Math.max(m, Math.abs(x)), 0)
 
 function refined(v: Input, notes: string[], tick?: (part: number) => boolean | void): PatchAnswer {
-  const problem = { ...v.panel, edges: v.edges, layup: v.layup, loads: v.loads, pressureMPa: v.pressureMPa, backingPlate: v.backingPlate, basePlate: v.basePlate }
+  const problem = { ...v.panel, edges: v.edges, layup: v.layup, loads: v.loads, pressureMPa: v.pressureMPa, backingPlate: v.backingPlate, basePlate: v.basePlate, supports: v.supports }
   const meshes = v.mesh ? [v.mesh] : ROUNDS.map((n) => ({ nx: n, ny: n }))
   // Peaks that depend on the mesh by their nature are not waited for.
   const peaksSettle = notes.length === 0

@@ -18,6 +18,8 @@ export interface PatchProblem {
   pressureMPa: number
   backingPlate?: (Rect & PlateLayer) | undefined
   basePlate?: (Rect & PlateLayer) | undefined
+  /** members bonded under the deck: it does not move there, and is free to turn over them */
+  supports?: { axis: 'x' | 'y'; atMm: number }[] | undefined
   nx: number
   ny: number
 }
@@ -71,8 +73,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const crowd = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
     ...(plates.length || p.loads.length ? cuts(at, size) : []), ...(k0 === 'clamped' ? [0] : []), ...(k1 === 'clamped' ? [length] : []),
   ]
-  const x = gradedLines(p.aMm, cuts('xMm', 'lengthMm'), crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1), p.nx, decay / 2)
-  const y = gradedLines(p.bMm, cuts('yMm', 'widthMm'), crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1), p.ny, decay / 2)
+  const members = (axis: 'x' | 'y') => (p.supports ?? []).filter((m) => m.axis === axis).map((m) => m.atMm)
+  const x = gradedLines(p.aMm, [...cuts('xMm', 'lengthMm'), ...members('x')], crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1), p.nx, decay / 2)
+  const y = gradedLines(p.bMm, [...cuts('yMm', 'widthMm'), ...members('y')], crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1), p.ny, decay / 2)
   const [nx, ny] = [x.length - 1, y.length - 1]
   const across = nx + 1
   const nodes = across * (ny + 1)
@@ -107,6 +110,10 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     hold(i, p.edges.y0, 0)
     hold(ny * across + i, p.edges.y1, 0)
   }
+
+  const onMember = (lines: Float64Array, at: number[]) => Uint8Array.from(lines, (v) => (at.some((m) => Math.abs(m - v) < 1e-6) ? 1 : 0))
+  const [memberX, memberY] = [onMember(x, members('x')), onMember(y, members('y'))]
+  for (let j = 0; j <= ny; j++) for (let i = 0; i <= nx; i++) if (memberX[i] || memberY[j]) held[(j * across + i) * dofs] = 1
 
   // Elements of one size and section are one matrix, so it is made once for each pair of widths.
   const made = new Map<number, Float64Array>()
@@ -159,7 +166,7 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     for (let i = 0; i < nx; i++) {
       const corner = cornersOf(i, j)
       const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
-      if (i === 0 || j === 0 || i === nx - 1 || j === ny - 1) {
+      if (corner.some((node) => held[node * dofs])) {
         element(i, j, ke)
         corner.forEach((node, c) => {
           if (!held[node * dofs]) return

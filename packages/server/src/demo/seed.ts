@@ -1,11 +1,12 @@
 import argon2 from 'argon2'
 import dayjs from 'dayjs'
 import type { Sequelize } from 'sequelize'
-import { catalogueEntry, sizeIt, spotFor, startDesign, withChange, zoneAt, type Design, type LifeState } from '@north-tide/core'
+import { solverChecks } from '@north-tide/core/solver'
+import { catalogueEntry, roomAround, sizeIt, spotFor, startDesign, withChange, zoneAt, type Design, type LifeState } from '@north-tide/core'
 import { readingOf } from '../instruments/stand-ins'
 import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
-import { zonesOf } from '../services/boats'
-import { verdictFor } from '../services/verdict'
+import { surroundings, zonesOf } from '../services/boats'
+import { judgeOn } from '../services/verdict'
 import { blank, recordFitting } from '../services/register'
 import type { Account } from '../services/access'
 import { DEMO_BOATS } from './boats'
@@ -54,8 +55,8 @@ const WANTED: Wanted[] = [
   { boat: 'pipit', catalogue: 'HG-C6I', name: 'Foredeck cleat', x: 700, y: 0, change: { 'load.breakingN': 9000, 'load.line': undefined, 'load.diameterMm': undefined } },
   { boat: 'pipit', catalogue: 'HG-TR4I', name: 'Jib-sheet track, port', x: 3300, y: -760 },
   { boat: 'tarn-runner', catalogue: 'HG-TW90', name: 'Towing post', x: 5200, y: 0 },
-  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, port bow', x: 1600, y: -900 },
-  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, starboard bow', x: 1600, y: 900 },
+  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, port bow', x: 1860, y: -600, change: { doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 8, weldMm: 4 } } },
+  { boat: 'tarn-runner', catalogue: 'HG-LP90', name: 'Lifting point, starboard bow', x: 1860, y: 600, change: { doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 8, weldMm: 4 } } },
 ]
 /** Found in the deck when the survey began: cut-off bolts of the net-hauler, rail holes, and what was below. */
 const FOUND: [whatFor: string, zone: string, x: number, y: number, z: number, d: number, state: LifeState, note: string][] = [
@@ -148,9 +149,10 @@ async function seedFitting(w: Wanted, fitter: Account) {
   const zone = zoneAt(await zonesOf(w.boat), { xMm: w.x, yMm: w.y })
   let design: Design = startDesign(entry, spotFor(zone, { xMm: w.x, yMm: w.y }, entry.bolts, boat.duty), w.name)
   if (w.change) design = withChange(design, w.change)
-  if (w.sized) design = sizeIt(design).design ?? design
-  const v = verdictFor(design)
-  const f = await Fitting.create({ boatId: w.boat, name: design.name, design, verdict: v.verdict, governing: v.governing, recordedAt: null, updatedBy: fitter.name })
+  const around = await surroundings(w.boat)
+  if (w.sized) design = sizeIt(design, [], roomAround(design, around.parts), solverChecks(zone, around.parts)).design ?? design
+  const { verdict, governing, solver, solverDue } = await judgeOn(design, around)
+  const f = await Fitting.create({ boatId: w.boat, name: design.name, design, verdict, governing, solver, solverDue, recordedAt: null, updatedBy: fitter.name })
   if (!w.life) return
   const started = dayjs().subtract(24, 'day')
   await recordFitting(fitter, f.id, started.toDate())

@@ -1,3 +1,4 @@
+import type { SolverAnswer } from '../solver/pool'
 import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
 import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
 
@@ -96,6 +97,8 @@ export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttrib
   declare verdict: Verdict
   declare governing: string | null
   declare stale: Opt<string[] | null>
+  declare solver: Opt<SolverAnswer | null>
+  declare solverDue: Opt<boolean>
   declare recordedAt: Date | null
   declare version: Opt<number>
   declare createdAt: Opt<Date>
@@ -219,7 +222,7 @@ export function defineModels(sequelize: Sequelize) {
   ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text, spreadMm: maybeReal, readingCount: { ...whole, defaultValue: 0 } }), at('zone_layers'))
   StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal }), at('structures'))
   Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
-  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
+  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
   Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
   const words = { ...text, defaultValue: '' }

@@ -172,7 +172,7 @@ export async function addPart(who: Account, boatId: string, raw: unknown) {
   const p = parseInput(part, raw)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   await StructurePart.create({ ...p, boatId })
-  return partsOfBoat(boatId)
+  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${p.title} was added`) }
 }
 async function findPart(boatId: string, id: number) {
   const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId } }) : null
@@ -184,13 +184,14 @@ export async function savePart(who: Account, boatId: string, id: number, raw: un
   mayWrite(who, boatId)
   const p = parseInput(part, raw)
   await (await findPart(boatId, id)).update(p)
-  return partsOfBoat(boatId)
+  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${p.title} was changed`) }
 }
 export async function removePart(who: Account, boatId: string, id: number) {
   mayBuild(who)
   mayWrite(who, boatId)
-  await (await findPart(boatId, id)).destroy()
-  return partsOfBoat(boatId)
+  const gone = await findPart(boatId, id)
+  await gone.destroy()
+  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${gone.title} was taken away`) }
 }
 
 /** A boat that was begun by mistake may go while it holds nothing. */

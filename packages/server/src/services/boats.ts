@@ -6,6 +6,7 @@ import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
+import { yardValues } from './yard'
 
 export const summary = (b: Boat) => ({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, hullKind: b.hullKind, version: b.version, note: b.note })
 export type BoatSummary = ReturnType<typeof summary>
@@ -33,9 +34,15 @@ export async function zonesOf(boatId: string, transaction: Transaction | null = 
 
 export const stationsOf = async (boatId: string) => (await Station.findAll({ where: { boatId }, order: [['xMm', 'ASC']] })).map((s) => ({ xMm: s.xMm, halfBreadthMm: s.halfBreadthMm, sheerMm: s.sheerMm, keelMm: s.keelMm }))
 
-export async function partsOfBoat(boatId: string): Promise<BoatPart[]> {
-  const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']] })
+export async function partsOfBoat(boatId: string, transaction: Transaction | null = null): Promise<BoatPart[]> {
+  const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']], transaction })
   return parts.map((p) => ({ id: p.id, kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm, belowMm: p.belowMm, depthMm: p.depthMm, widthMm: p.widthMm }))
+}
+
+/** What judging a fitting on this boat needs to know of it. */
+export async function surroundings(boatId: string, transaction: Transaction | null = null) {
+  const [zones, parts, yard] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), yardValues()])
+  return { zones, parts, yard }
 }
 
 /** All that the plan shows of one boat. */
@@ -54,7 +61,7 @@ export async function boatPicture(who: Account, id: string) {
     ...summary(boat), zones, parts, wet,
     stations,
     fittings: fittings.map((f) => ({
-      id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, stale: f.stale, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
+      id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, stale: f.stale, solverDue: f.solverDue, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
       xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone,
     })),
     holes,

@@ -3,15 +3,14 @@ import { CalcError, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchem
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { boatById, partsOfBoat, plainHoles, stationsOf, zonesOf } from './boats'
+import { boatById, partsOfBoat, plainHoles, stationsOf, surroundings, zonesOf } from './boats'
 import { entryNamed, habits } from './hardware'
 import { judgeOn } from './verdict'
 import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
-import { yardValues } from './yard'
 
 const shown = (f: Fitting) => ({
-  id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, staleNow: f.stale, recorded: f.recordedAt !== null,
+  id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, staleNow: f.stale, recorded: f.recordedAt !== null, solverDue: f.solverDue,
   updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy,
 })
 export type FittingShown = ReturnType<typeof shown>
@@ -62,8 +61,8 @@ export async function place(who: Account, boatId: string, body: unknown) {
 }
 
 async function create(who: Account, boatId: string, design: Design) {
-  const v = judgeOn(design, await zonesOf(boatId), await yardValues())
-  return shown(await Fitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, stale: v.stale, recordedAt: null, updatedBy: who.name }))
+  const { verdict, governing, stale, solver, solverDue } = await judgeOn(design, await surroundings(boatId))
+  return shown(await Fitting.create({ boatId, name: design.name, design, verdict, governing, stale, solver, solverDue, recordedAt: null, updatedBy: who.name }))
 }
 
 /** A design from a file is judged anew; the verdicts of whoever wrote it are not believed. */
@@ -97,9 +96,9 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
     throw error
   }
-  const v = judgeOn(design, await zonesOf(before.boatId), await yardValues())
+  const v = await judgeOn(design, await surroundings(before.boatId), before.solver)
   const [changed] = await Fitting.update(
-    { design, name: design.name, verdict: v.verdict, governing: v.governing, stale: v.stale, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
+    { design, name: design.name, verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
     { where: { id, version } },
   )
   const now = await find(id)

@@ -1,19 +1,48 @@
-import { CalcError, judge, staleAgainst, zoneOfPlace, type BoatZone, type Design, type Verdict, type YardValue } from '@north-tide/core'
+import { CalcError, judge, staleAgainst, withSolver, zoneOfPlace, type BoatPart, type BoatZone, type Design, type Judgement, type Verdict, type YardValue } from '@north-tide/core'
+import { questionFor, type SolverQuestion } from '@north-tide/core/solver'
+import { askSolver, keyOf, type SolverAnswer } from '../solver/pool'
 
-/** The server judges again before it stores a verdict. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
-export function verdictFor(design: Design, yard: YardValue[] = []): { verdict: Verdict; governing: string | null; problem: { code: string; path: string; message: string } | null } {
+/** A boat as far as judging a fitting needs it. */
+export interface Surroundings {
+  zones: BoatZone[]
+  parts: BoatPart[]
+  yard: YardValue[]
+}
+export interface Judged {
+  verdict: Verdict
+  governing: string | null
+  stale: string[] | null
+  problem: { code: string; path: string; message: string } | null
+  /** the plate solver's part in the verdict; null where it was not asked, or nothing could be judged */
+  solver: SolverAnswer | null
+  /** the solver has still to be asked: the verdict is by the hand checks alone */
+  solverDue: boolean
+}
+type Open = Judged & { ask: { design: Design; judgement: Judgement; question: SolverQuestion } | null }
+
+/** What a fitting is worth on the deck as the zone says it is now, by the hand checks and by what the solver said to the same question before; `stale` where its design still believes another deck. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
+export function judgeByHand(asked: Design, { zones, parts, yard }: Surroundings, kept: SolverAnswer | null = null): Open {
+  const zone = zoneOfPlace(zones, asked.place)
+  const stale = staleAgainst(asked, zone)
+  const design = stale ? { ...asked, structure: stale.structure, measured: stale.measured } : asked
+  const said = stale?.changes ?? null
   try {
-    const j = judge(design, false, yard)
-    return { verdict: j.verdict, governing: j.governing, problem: null }
+    const judgement = judge(design, false, yard)
+    const question = questionFor(design, judgement, zone, parts)
+    const same = kept !== null && kept.key === keyOf(question)
+    const j = same ? withSolver(judgement, kept) : judgement
+    return { verdict: j.verdict, governing: j.governing, stale: said, problem: null, solver: same ? kept : null, solverDue: !same, ask: same ? null : { design, judgement, question } }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
-    return { verdict: 'unproven', governing: error.code, problem: { code: error.code, path: error.path, message: error.message } }
+    return { verdict: 'unproven', governing: error.code, stale: said, problem: { code: error.code, path: error.path, message: error.message }, solver: null, solverDue: false, ask: null }
   }
 }
 
-/** What a fitting is worth on the deck as the zone says it is now; `stale` where its design still believes another. */
-export function judgeOn(design: Design, zones: BoatZone[], yard: YardValue[]) {
-  const stale = staleAgainst(design, zoneOfPlace(zones, design.place))
-  const v = verdictFor(stale ? { ...design, structure: stale.structure, measured: stale.measured } : design, yard)
-  return { verdict: v.verdict, governing: v.governing, problem: v.problem, stale: stale?.changes ?? null }
+/** The same with the solver asked where it has not answered this question yet. */
+export async function judgeOn(design: Design, around: Surroundings, kept: SolverAnswer | null = null): Promise<Judged> {
+  const { ask, ...byHand } = judgeByHand(design, around, kept)
+  if (!ask) return byHand
+  const solver = await askSolver(ask.design, ask.judgement, ask.question)
+  const j = withSolver(ask.judgement, solver)
+  return { ...byHand, verdict: j.verdict, governing: j.governing, solver, solverDue: false }
 }

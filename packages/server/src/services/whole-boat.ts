@@ -5,11 +5,11 @@ import { BaseError } from 'sequelize'
 import { ApiError, forbidden } from '../errors'
 import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
-import { boatById, stationsOf, zonesOf } from './boats'
+import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'
-import { judgeOn } from './verdict'
-import { yardValues } from './yard'
+import { judgeByHand } from './verdict'
+import { solveDue } from './rejudge'
 
 /** The whole boat with its survey in one file: docs/file-formats.md. Verdicts are not in it; whoever reads it judges anew. */
 export const BOAT_FORMAT = 'north-tide-boat'
@@ -151,7 +151,7 @@ export async function importBoat(who: Account, raw: unknown) {
     }
   }
   try {
-    return await Boat.sequelize!.transaction(async (transaction) => {
+    const made = await Boat.sequelize!.transaction(async (transaction) => {
       const t = { transaction }
       const boat = await Boat.create({ ...v.boat, id: await freeId(v.boat.name, transaction), isMain: false }, t)
       const boatId = boat.id
@@ -167,13 +167,12 @@ export async function importBoat(who: Account, raw: unknown) {
       await AngleReading.bulkCreate(v.angles.map((a) => ({ ...a, boatId, takenAt: new Date(a.takenAt) })), t)
       const lotIds = new Map<string, number>()
       for (const l of v.lots) lotIds.set(l.code, ((await Lot.findOne({ where: { code: l.code }, ...t })) ?? (await Lot.create({ ...l, onHand: '' }, t))).id)
-      const zones = await zonesOf(boatId, transaction)
-      const yard = await yardValues()
+      const around = await surroundings(boatId, transaction)
       const fittingIds = new Map<string, string>()
       for (const [i, f] of v.fittings.entries()) {
         const d = designs[i]!
-        const j = judgeOn(d, zones, yard)
-        const made = await Fitting.create({ boatId, name: d.name, design: d, verdict: j.verdict, governing: j.governing, stale: j.stale, recordedAt: f.recordedAt ? new Date(f.recordedAt) : null, createdAt: new Date(f.createdAt), updatedAt: new Date(f.updatedAt), updatedBy: f.updatedBy }, t)
+        const j = judgeByHand(d, around)
+        const made = await Fitting.create({ boatId, name: d.name, design: d, verdict: j.verdict, governing: j.governing, stale: j.stale, solverDue: j.solverDue, recordedAt: f.recordedAt ? new Date(f.recordedAt) : null, createdAt: new Date(f.createdAt), updatedAt: new Date(f.updatedAt), updatedBy: f.updatedBy }, t)
         fittingIds.set(f.key, made.id)
       }
       const holeIds = new Map<number, number>()
@@ -189,6 +188,8 @@ export async function importBoat(who: Account, raw: unknown) {
       }
       return { id: boatId, name: boat.name, fittings: v.fittings.length, holes: v.holes.length }
     })
+    solveDue(made.id)
+    return made
   } catch (error) {
     // What only the database's own rules notice is still the file's fault.
     const code = ((error as { original?: { code?: string } }).original?.code ?? '') as string

@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { CalcError, judgeWhole, withChange, type Design, type Whole } from '@north-tide/core'
+import { CalcError, judgeWhole, withChange, withSolver, type Design, type Whole } from '@north-tide/core'
 import { ApiRefusal, Offline, api } from '../api'
 import type { OpenFitting, SavedFitting } from '../types'
 import { useBoats } from './boats'
 import { useSession } from './session'
+import { solverBehind } from './solver'
 
 interface Draft {
   version: number
@@ -46,9 +47,14 @@ export const useBench = defineStore('bench', () => {
   })
   /** While a figure makes no sense the last drawing that did stays in view. */
   const lastWhole = shallowRef<Whole | null>(null)
+  /** Asked about every design in turn, of the hand checks' own answer. */
+  const toSolve = computed(() => (design.value && judged.value.whole ? { design: design.value, judgement: judged.value.whole.judgement } : null))
+  const solver = solverBehind(toSolve)
+  const solved = computed(() => (solver.answer.value?.design === design.value ? solver.answer.value : null))
   const whole = computed(() => {
-    if (judged.value.whole) lastWhole.value = judged.value.whole
-    return judged.value.whole ?? lastWhole.value
+    const mine = judged.value.whole
+    if (mine) lastWhole.value = solved.value ? { ...mine, judgement: withSolver(mine.judgement, solved.value.said) } : mine
+    return lastWhole.value
   })
   const problem = computed(() => judged.value.problem)
   const readOnly = computed(() => session.account?.role === 'owner')
@@ -195,5 +201,5 @@ export const useBench = defineStore('bench', () => {
     await Promise.all([open(fitting.value!.id), boats.refresh()])
     return holes
   }
-  return { exaggerate, fitting, design, version, saving, refusal, conflict, whole, problem, past, future, readOnly, change, replace, undo, redo, open, flush, settle, record }
+  return { solver, solved, exaggerate, fitting, design, version, saving, refusal, conflict, whole, problem, past, future, readOnly, change, replace, undo, redo, open, flush, settle, record }
 })

@@ -7,6 +7,7 @@ import type { Angles, PhotoShown, ReadingShown, RejudgeJob } from '../types'
 import { useBoats } from './boats'
 
 const ASK_MS = 150
+const SOLVER_ASK_MS = 1000
 
 /** What was read of the boat, and the work of judging anew that follows from it. */
 export const useSurvey = defineStore('survey', () => {
@@ -27,6 +28,18 @@ export const useSurvey = defineStore('survey', () => {
       job.value = await api<RejudgeJob>('GET', `/boats/${id()}/rejudge/${job.value.id}`)
     }
     await boats.refresh()
+    if (job.value?.solverLeft) void followSolver(job.value)
+  }
+  /** The hand verdicts stand; the plate solver's come in one by one behind them. */
+  async function followSolver(started: RejudgeJob) {
+    const boat = id()
+    while (job.value?.id === started.id && job.value.solverLeft && boats.picture?.id === boat) {
+      await new Promise((next) => setTimeout(next, SOLVER_ASK_MS))
+      const now = await api<RejudgeJob>('GET', `/boats/${boat}/rejudge/${started.id}`).catch(() => null)
+      if (!now) return
+      if (job.value?.id === started.id) job.value = now
+    }
+    if (boats.picture?.id === boat) await boats.refresh()
   }
   /** Maps of every zone that has readings, made in a worker and kept until a reading changes. */
   async function drawMaps() {

@@ -3,7 +3,7 @@ import { computed, onMounted, onUnmounted, ref, toRaw } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 import { wrap } from 'comlink'
-import { formatLength, formatMass, roomAround, sayIn, type Design, type Proposal, type Room, type SizeChoice, type YardValue } from '@north-tide/core'
+import { formatLength, formatMass, roomAround, sayIn, zoneOfPlace, type BoatPart, type BoatZone, type Design, type Proposal, type Room, type SizeChoice, type YardValue } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -14,10 +14,13 @@ const boats = useBoats()
 const proposal = ref<Proposal | null>(null)
 const failed = ref('')
 const worker = new Worker(new URL('../../workers/size-worker.ts', import.meta.url), { type: 'module' })
-const remote = wrap<{ sizeIt: (d: Design, yard: YardValue[], room: Room | null) => Proposal }>(worker)
+const remote = wrap<{ sizeIt: (d: Design, yard: YardValue[], room: Room | null, zone: BoatZone | null, parts: BoatPart[]) => Proposal }>(worker)
 worker.onerror = () => (failed.value = 'The sizing stopped; the design is as it was.')
 onMounted(async () => {
-  proposal.value = await remote.sizeIt(JSON.parse(JSON.stringify(toRaw(bench.design))), JSON.parse(JSON.stringify(boats.yard)), bench.design ? roomAround(toRaw(bench.design), boats.picture?.parts ?? []) : null).catch((e: Error) => {
+  const plain = <T,>(v: T): T => JSON.parse(JSON.stringify(v)) as T
+  const design = plain(toRaw(bench.design!))
+  const parts = plain(boats.picture?.parts ?? [])
+  proposal.value = await remote.sizeIt(design, plain(boats.yard), roomAround(design, parts), plain(zoneOfPlace(boats.picture?.zones ?? [], design.place)), parts).catch((e: Error) => {
     failed.value = e.message
     return null
   })
@@ -45,7 +48,7 @@ function apply() {
 <template>
   <ElDialog :model-value="true" title="Size it" width="860px" top="6vh" @close="emit('close')">
     <p v-if="failed" role="alert">{{ failed }}</p>
-    <p v-else-if="!proposal" class="soft" role="status">Trying bolts, grades, plates and core schools …</p>
+    <p v-else-if="!proposal" class="soft" role="status">Trying bolts, grades, plates and core schools, and asking the plate solver about the best …</p>
     <div v-else class="proposal">
       <p class="lead"><VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" /> <strong>{{ sayIn(proposal.because, boats.units) }}</strong></p>
       <table v-if="proposal.choices.length" class="rows choices" aria-label="The best few">

@@ -1,84 +1,41 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { proxy, wrap, type Remote } from 'comlink'
-import { boundsOf, fieldAround, formatLength, formatQuantity, patchFor, planOfPlate, sayIn, spreadSaid, zoneOfPlace, type Design, type Field, type PatchInput } from '@north-tide/core'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { boundsOf, formatLength, formatQuantity, judge, planOfPlate, sayIn, type DeckPatch } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
+import type { Solved } from '../../stores/solver'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
-interface Peak { stressMPa: number; xMm: number; yMm: number }
-interface Patch { maxDeflectionMm: number; deflectionAt: { xMm: number; yMm: number }; outerSkin: Peak; innerSkin: Peak; coreShear: Peak; checks: never[]; notes: string[]; section: object; mesh: { nx: number; ny: number }; totalReactionN: number; fields?: { xMm: number[]; yMm: number[]; deflectionMm: number[][]; outerMPa: number[][]; innerMPa: number[][]; shearMPa: number[][] } }
-interface Solved { patch: Patch; field: Field; design: Design; title: string; ms: number }
-
-/** How the governing pull spreads in the fitting's own field of deck: the plate solver in a worker, with the hand formulas beside it. */
+/** How the governing pull spreads in the fitting's own field of deck: the plate solver's picture, with the hand formulas beside it. */
 const bench = useBench()
 const boats = useBoats()
 const show = ref<'deflectionMm' | 'outerMPa' | 'innerMPa' | 'shearMPa'>('deflectionMm')
 const against = ref<'none' | 'bare' | 'before'>('none')
-const progress = ref<number | null>(null)
-const failed = ref('')
-const main = shallowRef<Solved | null>(null)
+const progress = computed(() => bench.solver.progress)
+const failed = computed(() => bench.solver.failed)
+const main = computed<Solved | null>(() => bench.solver.answer)
 const other = shallowRef<Solved | null>(null)
 const probe = ref<{ xMm: number; yMm: number } | null>(null)
 const SHOWS = { deflectionMm: 'Deflection', outerMPa: 'Outer skin stress', innerMPa: 'Inner skin stress', shearMPa: 'Core shear' } as const
 const unit = computed(() => (show.value === 'deflectionMm' ? 'mm' : 'MPa'))
-type Solver = { solve: (i: PatchInput, tell: (p: number) => void) => { patch?: Patch; error?: string } }
-let worker: Worker | null = null
-/** Held as long as its worker: a proxy that is collected shuts the worker's door. */
-let remote: Remote<Solver> | null = null
-let turn = 0
-
-function stop() {
-  worker?.terminate()
-  worker = remote = null
-  progress.value = null
-}
-async function solve(design: Design, withPlate: boolean, title: string, mine: number): Promise<Solved | null> {
-  const j = bench.whole!.judgement
-  const zone = zoneOfPlace(boats.picture?.zones ?? [], design.place)
-  const field = fieldAround(design, zone, boats.picture?.parts ?? [])
-  const input = patchFor(design, j, field, withPlate)
-  const t = performance.now()
-  const got = await remote!.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (mine === turn && (progress.value = p))))
-  if (got.error) failed.value = got.error
-  return got.patch ? { patch: got.patch, field, design, title, ms: performance.now() - t } : null
-}
-async function run() {
-  const d = bench.design
-  if (!d || !bench.whole) return
-  stop()
-  const mine = ++turn
-  failed.value = ''
-  progress.value = 0
-  worker = new Worker(new URL('../../workers/spread-worker.ts', import.meta.url), { type: 'module' })
-  remote = wrap<Solver>(worker)
-  const first = await solve(d, true, d.plate ? 'as designed' : 'as designed, no plate', mine)
-  if (mine !== turn) return
-  main.value = first
+let gone = false
+watch([main, against], async () => {
+  const now = main.value
   const before = bench.past.at(-1)
-  const second = against.value === 'bare' ? await solve(d, false, 'without the plate', mine) : against.value === 'before' && before ? await solve(before, true, 'before the last change', mine) : null
-  if (mine !== turn) return
-  other.value = second
-  stop()
-}
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(() => [bench.design, against.value], () => {
-  clearTimeout(timer)
-  timer = setTimeout(run, 120)
+  const old = against.value === 'bare' ? now?.design : against.value === 'before' ? before : undefined
+  other.value = null
+  if (!now || !old) return
+  const got = await bench.solver.solve(old, judge(old, false, boats.yard), against.value !== 'bare', against.value === 'bare' ? 'without the plate' : 'before the last change')
+  if (!gone && main.value === now) other.value = got
 })
-onMounted(run)
-onUnmounted(() => {
-  clearTimeout(timer)
-  turn++
-  stop()
-})
+onUnmounted(() => (gone = true))
 
 const both = computed(() => [main.value, other.value].filter((s): s is Solved => s !== null))
 /** One scale for both pictures, so that they can be compared. */
 const most = computed(() => Math.max(1e-9, ...both.value.flatMap((s) => (s.patch.fields?.[show.value] ?? []).flat().map(Math.abs))))
-const said = computed(() => (main.value && bench.whole ? spreadSaid(main.value.design, bench.whole.judgement, main.value.patch as never) : null))
+const said = computed(() => main.value?.said ?? null)
 const STEPS = [0.1, 0.25, 0.5, 0.75, 0.9]
-interface Picture { solved: Solved; box: string; cells: { x: number; y: number; w: number; h: number; level: number; sign: number }[]; plate: { x: number; y: number; w: number; h: number } | null; base: { x: number; y: number; w: number; h: number }; peak: { x: number; y: number; v: number }; r: number; clipped: string }
+interface Picture { solved: Solved; box: string; cells: { x: number; y: number; w: number; h: number; level: number; sign: number }[]; plate: { x: number; y: number; w: number; h: number } | null; base: { x: number; y: number; w: number; h: number }; peak: { x: number; y: number; v: number }; r: number; beams: string }
 const pictures = computed<Picture[]>(() =>
   both.value.map((s) => {
     const f = s.patch.fields!
@@ -101,7 +58,7 @@ const pictures = computed<Picture[]>(() =>
     const rect = (b: { minX: number; maxX: number; minY: number; maxY: number }) => ({ x: b.minX - x0, y: h - (b.maxY - y0), w: b.maxX - b.minX, h: b.maxY - b.minY })
     const d = s.design
     const bare = s.title === 'without the plate'
-    return { solved: s, box: `${-0.02 * w} ${-0.02 * h} ${1.04 * w} ${1.04 * h}`, cells, plate: d.plate && !bare ? rect(boundsOf(planOfPlate(d.plate))) : null, base: rect(boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })), peak: { x: peak.x, y: h - peak.y, v: peak.v }, r: 0.012 * Math.max(w, h), clipped: '' }
+    return { solved: s, box: `${-0.02 * w} ${-0.02 * h} ${1.04 * w} ${1.04 * h}`, cells, plate: d.plate && !bare ? rect(boundsOf(planOfPlate(d.plate))) : null, base: rect(boundsOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })), peak: { x: peak.x, y: h - peak.y, v: peak.v }, r: 0.012 * Math.max(w, h), beams: s.field.under.map((m) => (m.axis === 'x' ? `M${m.atMm - x0} 0V${h}` : `M0 ${h - (m.atMm - y0)}H${w}`)).join('') }
   }),
 )
 function point(e: PointerEvent, p: Picture) {
@@ -111,7 +68,7 @@ function point(e: PointerEvent, p: Picture) {
   const q = new DOMPoint(e.clientX, e.clientY).matrixTransform(m)
   probe.value = { xMm: q.x, yMm: p.solved.field.maxY - p.solved.field.minY - q.y }
 }
-const at = (s: Solved, key: keyof NonNullable<Patch['fields']> & ('deflectionMm' | 'outerMPa' | 'innerMPa' | 'shearMPa')) => {
+const at = (s: Solved, key: keyof NonNullable<DeckPatch['fields']> & ('deflectionMm' | 'outerMPa' | 'innerMPa' | 'shearMPa')) => {
   const f = s.patch.fields!
   const near = (list: number[], v: number) => list.reduce((b, x, i) => (Math.abs(x - v) < Math.abs(list[b]! - v) ? i : b), 0)
   return f[key][near(f.yMm, probe.value!.yMm)]![near(f.xMm, probe.value!.xMm)]!
@@ -128,7 +85,7 @@ const probeSaid = computed(() => {
     <div class="controls">
       <label for="spread-show">Show <select id="spread-show" v-model="show" class="choice" aria-label="What is shown"><option v-for="(t, k) in SHOWS" :key="k" :value="k">{{ t }}</option></select></label>
       <label for="spread-against">beside it <select id="spread-against" v-model="against" class="choice"><option value="none">nothing</option><option value="bare" :disabled="!bench.design?.plate">without the plate</option><option value="before" :disabled="!bench.past.length">before the last change</option></select></label>
-      <template v-if="progress !== null"><progress :value="progress" max="1" aria-label="Solving" /><button class="act" @click="turn++; stop()">Stop</button></template>
+      <template v-if="progress !== null"><progress :value="progress" max="1" aria-label="Solving" /><button class="act" @click="bench.solver.stop()">Stop</button></template>
       <span v-else-if="main" class="soft small" data-test="spread-time">solved in {{ Math.round(main.ms) }} ms, {{ main.patch.mesh.nx }} × {{ main.patch.mesh.ny }} elements</span>
       <p v-if="failed" class="said" role="alert">{{ failed }}</p>
     </div>
@@ -140,6 +97,7 @@ const probeSaid = computed(() => {
           <rect v-if="p.plate" :x="p.plate.x" :y="p.plate.y" :width="p.plate.w" :height="p.plate.h" class="plate" />
           <rect :x="p.base.x" :y="p.base.y" :width="p.base.w" :height="p.base.h" class="base" />
           <path :d="`M0 0H${p.solved.field.maxX - p.solved.field.minX}V${p.solved.field.maxY - p.solved.field.minY}H0Z`" class="beams" />
+          <path v-if="p.beams" :d="p.beams" class="beams under" />
           <g v-if="p.peak.v" class="peak"><circle :cx="p.peak.x" :cy="p.peak.y" :r="p.r" /><path :d="`M${p.peak.x - 2 * p.r} ${p.peak.y}H${p.peak.x + 2 * p.r}M${p.peak.x} ${p.peak.y - 2 * p.r}V${p.peak.y + 2 * p.r}`" /></g>
         </svg>
         <figcaption class="small">{{ p.solved.title }}: greatest {{ formatQuantity(Number(p.peak.v.toPrecision(3)), unit, boats.units) }}</figcaption>
@@ -151,7 +109,7 @@ const probeSaid = computed(() => {
       <p v-if="said.warning" class="said small" role="status">{{ said.warning[0]!.toUpperCase() + said.warning.slice(1) }}</p>
       <ul class="checks"><li v-for="c in said.checks" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /> <span><strong>{{ c.title }}</strong> <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
       <p v-for="b in said.beside" :key="b.title" class="small"><strong>{{ b.title }}: solver {{ b.solver.toFixed(2) }}, hand formula {{ b.hand.toFixed(2) }}.</strong> {{ b.believe ?? 'They agree within a quarter.' }}</p>
-      <p class="soft small">Between stiffeners {{ formatLength(Math.round(main.field.maxX - main.field.minX), boats.units) }} by {{ formatLength(Math.round(main.field.maxY - main.field.minY), boats.units) }}, edges held but free to turn.<template v-if="main.field.under.length"> Left out, on the safe side: {{ main.field.under.join(', ') }}.</template><template v-if="main.field.assumed.length"> Not known, a usual distance taken: {{ main.field.assumed.join(', ') }}.</template> {{ main.patch.notes.join(' ') }}</p>
+      <p class="soft small">Between stiffeners {{ formatLength(Math.round(main.field.maxX - main.field.minX), boats.units) }} by {{ formatLength(Math.round(main.field.maxY - main.field.minY), boats.units) }}, edges held but free to turn.<template v-if="main.field.under.length"> Held where it is bonded to {{ main.field.under.map((m) => m.title).join(', ') }}; taken as stiff and bonded, which is to be looked at.</template><template v-if="main.field.assumed.length"> Not known, a usual distance taken: {{ main.field.assumed.join(', ') }}.</template> Checks are read half a deck’s thickness off the edges of base and plate, as at a weld’s toe; the picture shows the peak at the edge too. {{ main.patch.notes.join(' ') }}</p>
     </aside>
   </div>
 </template>
@@ -168,6 +126,7 @@ aside { overflow-y: auto; display: grid; gap: 8px; align-content: start; }
 .cell.down { fill: var(--buoy); }
 .l1 { opacity: 0.16; } .l2 { opacity: 0.32; } .l3 { opacity: 0.5; } .l4 { opacity: 0.7; } .l5 { opacity: 0.95; }
 .beams { fill: none; stroke: var(--ink); stroke-width: 4; vector-effect: non-scaling-stroke; }
+.beams.under { stroke-width: 2.5; }
 .plate { fill: none; stroke: var(--ink); stroke-width: 1.6; stroke-dasharray: 6 4; vector-effect: non-scaling-stroke; }
 .base { fill: none; stroke: var(--ink); stroke-width: 1.2; vector-effect: non-scaling-stroke; }
 .peak circle, .peak path { fill: none; stroke: var(--ink); stroke-width: 1.6; vector-effect: non-scaling-stroke; }

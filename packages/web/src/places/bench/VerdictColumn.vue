@@ -24,6 +24,8 @@ const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.as
     <div class="group head"><h2>Verdicts</h2><span class="soft small" data-test="counts">{{ summary }}</span></div>
     <div v-if="bench.problem" class="problem" role="alert"><strong>This cannot be judged as it stands.</strong> {{ sayIn(bench.problem.message, boats.units) }}. The drawing shows the last that could.</div>
     <p v-if="j?.caseSaid" class="case-said small">{{ sayIn(j.caseSaid, boats.units) }}</p>
+    <p v-if="j && !bench.solved" class="soft small asking" role="status" data-test="solver-asked">{{ bench.solver.failed ? `The plate solver could not be asked: ${bench.solver.failed}.` : bench.solver.progress !== null ? 'The plate solver is looking at it; until then these are the hand checks alone.' : bench.problem ? '' : 'Not asked of the plate solver yet: these are the hand checks alone.' }}</p>
+    <p v-else-if="bench.solved?.said.warning" class="small asking">{{ bench.solved.said.warning[0]!.toUpperCase() + bench.solved.said.warning.slice(1) }}</p>
     <ol class="list" tabindex="0" aria-label="Checks">
       <li v-for="c in checks" :key="c.id" :class="[c.verdict, { picked: c.id === props.picked }]" :data-check="c.id" :data-verdict="c.verdict">
         <button class="plain check" @click="emit('pick', c.id)" @focus="emit('pick', c.id)" @keydown.w.prevent="emit('work', c.id)">
@@ -40,6 +42,7 @@ const estimate = (c: Check) => (c.assumed.length ? `Leans on an estimate: ${c.as
 </template>
 
 <style scoped>
+.asking { padding: 4px 16px 6px; margin: 0; }
 .case-said { padding: 6px 16px; border-bottom: 1px solid var(--line); font-weight: 600; }
 .verdicts { display: flex; flex-direction: column; min-height: 0; }
 .head { padding: 12px 16px 6px; margin: 0; }

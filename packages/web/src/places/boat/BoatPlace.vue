@@ -104,7 +104,7 @@ async function placed(id: string) {
       <p v-else-if="!settle.length" class="soft">Every fitting holds.</p>
       <ul class="list">
         <li v-for="f in settle" :key="f.id">
-          <RouterLink :to="`/bench/${f.id}`"><VerdictSign :verdict="f.verdict" :size="16" /><span><strong>{{ f.name }}</strong><small>{{ f.stale ? 'stale, judged again: ' : '' }}{{ f.verdict }}{{ f.governing ? `: ${f.governing.replaceAll('-', ' ')}` : '' }}</small></span></RouterLink>
+          <RouterLink :to="`/bench/${f.id}`"><VerdictSign :verdict="f.verdict" :size="16" /><span><strong>{{ f.name }}</strong><small>{{ f.stale ? 'stale, judged again: ' : '' }}{{ f.solverDue ? 'hand checks only so far: ' : '' }}{{ f.verdict }}{{ f.governing ? `: ${f.governing.replace(/^spread-/, 'plate solver, ').replaceAll('-', ' ')}` : '' }}</small></span></RouterLink>
         </li>
         <li v-if="suspects.length">
           <RouterLink to="/register?state=suspect"><LifeSign state="suspect" /><span><strong>{{ suspects.length }} suspect holes</strong><small>{{ suspects.slice(0, 4).map((h) => h.label).join(', ') }}{{ suspects.length > 4 ? ' …' : '' }}</small></span></RouterLink>

@@ -13,7 +13,7 @@ const TABS = [['map', 'Map'], ['build', 'Build-up'], ['readings', 'Readings'], [
   <nav class="tabs no-print" aria-label="Boat">
     <RouterLink v-for="[id, title] in TABS" :key="id" :to="`/boat/${boats.picture?.id}${id === 'map' ? '' : `/${id}`}`" :class="{ here: here === id }" :aria-current="here === id ? 'page' : undefined">{{ title }}</RouterLink>
     <span v-if="survey.job && !survey.job.finished" class="job small" role="status"><progress :value="survey.job.done" :max="survey.job.total || 1" /> judging again: {{ survey.job.done }} of {{ survey.job.total }}</span>
-    <span v-else-if="survey.job" class="job small soft" role="status">{{ survey.job.why }}: {{ survey.job.total }} judged again, {{ survey.job.turned }} turned</span>
+    <span v-else-if="survey.job" class="job small soft" role="status">{{ survey.job.why }}: {{ survey.job.total }} judged again, {{ survey.job.turned }} turned<template v-if="survey.job.solverLeft">; the plate solver still looks at {{ survey.job.solverLeft }}, judged by hand checks until then</template></span>
   </nav>
 </template>
 

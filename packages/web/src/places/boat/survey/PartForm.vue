@@ -3,7 +3,8 @@ import { reactive, ref } from 'vue'
 import { PART_KINDS, type BoatPart, type PartKind } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../stores/boats'
-import type { BoatPicture } from '../../../types'
+import { useSurvey } from '../../../stores/survey'
+import type { BoatPicture, RejudgeJob } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import { useAttempt } from './attempt'
@@ -11,6 +12,7 @@ import { useAttempt } from './attempt'
 const props = defineProps<{ boat: BoatPicture; part: BoatPart | null; may: boolean }>()
 const emit = defineEmits<{ gone: [] }>()
 const boats = useBoats()
+const survey = useSurvey()
 const { said, busy, attempt } = useAttempt()
 const kept = ref(false)
 const p = props.part
@@ -22,13 +24,13 @@ const setKind = (k: PartKind) => {
 }
 async function send() {
   kept.value = await attempt(async () => {
-    await api(p ? 'PUT' : 'POST', `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`, { ...form })
-    await boats.refresh()
+    const a = await api<{ job: RejudgeJob }>(p ? 'PUT' : 'POST', `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`, { ...form })
+    await survey.follow(a.job)
   })
 }
 const remove = () => attempt(async () => {
-  await api('DELETE', `/boats/${props.boat.id}/structure/${p!.id}`)
-  await boats.refresh()
+  const a = await api<{ job: RejudgeJob }>('DELETE', `/boats/${props.boat.id}/structure/${p!.id}`)
+  await survey.follow(a.job)
   emit('gone')
 })
 </script>
