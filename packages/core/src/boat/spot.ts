@@ -34,7 +34,7 @@ export interface BoatZone {
   /** where a bulkhead stands */
   atXMm?: number | null
 }
-export const PART_KINDS = ['beam', 'longitudinal', 'bulkhead', 'knee', 'tank', 'cable', 'liner', 'headliner', 'wet'] as const
+export const PART_KINDS = ['beam', 'longitudinal', 'bulkhead', 'knee', 'tank', 'cable', 'liner', 'headliner', 'wet', 'sling', 'bunk'] as const
 export type PartKind = (typeof PART_KINDS)[number]
 export interface BoatPart {
   id?: number

@@ -1,0 +1,271 @@
+import { calculate } from '../calculator'
+import { moistureCureOf } from '../bedding/moisture-cure'
+import { epoxyBatch } from '../bedding/epoxy-batch'
+import { chooseSealant, type SealantChoice } from '../bedding/sealant-choice'
+import { sealantQuantityOf, type SealantQuantity } from '../bedding/sealant-quantity'
+import { surfaceWindowOf } from '../bedding/surface-window'
+import { CalcError } from '../errors'
+import { anodeLife } from '../galvanic/anode-life'
+import { cockpitDrain } from '../hull/cockpit-drain'
+import { seacockLoad } from '../hull/seacock-load'
+import { throughHullStack } from '../hull/through-hull-stack'
+import { transducerTilt } from '../hull/transducer-tilt'
+import { valveClocking } from '../hull/valve-clocking'
+import { wedgeBlock } from '../hull/wedge-block'
+import { sealant, type SealantId } from '../materials/sealants'
+import type { Units } from '../quantity/format'
+import { check, governing, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { chainChecks, chainOf, type Joint } from './chain'
+import { BELOW_FAMILY, BODY_FACE } from './families'
+import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
+import { metalChecks, type MetalLine } from './metals'
+import { aheadOf, placingOf, unanswered, type BelowAround, type Question } from './placing'
+import type { BelowDesign } from './design'
+
+type Out<C> = C extends { run: (v: never) => infer O } ? O : never
+export type Stack = Out<typeof throughHullStack>
+export type Wedge = Out<typeof wedgeBlock>
+export type Clocked = Out<typeof valveClocking>
+export type Kick = Out<typeof seacockLoad>
+export interface BelowJudgement {
+  verdict: Verdict
+  governing: string | null
+  checks: Check[]
+  counts: Record<Verdict, number>
+  tilt: { deg: number; azimuthDeg: number }
+  /** a block each side where both faces are to be parallel; each as wide as what stands on it */
+  wedges: { outside: Wedge | null; inside: Wedge | null }
+  /** whichever block there is, for the angles */
+  wedge: Wedge | null
+  stack: Stack | null
+  joints: Joint[]
+  clock: Clocked | null
+  /** everything in the handle's plane, the neighbours' handles too */
+  obstacles: (BelowDesign['clock']['obstacles'][number] & { neighbour?: boolean })[]
+  kick: Kick | null
+  kickSchools: { method: 'through' | 'insert' | 'nut'; verdict: Verdict; utilisation: number | null; governing: string }[]
+  metals: MetalLine[]
+  anode: { massKg: number; pieces: number | null; because: string } | null
+  sealants: { place: 'flange' | 'pad' | 'tail'; title: string; choice: SealantChoice; chosen: SealantId | null; quantity: SealantQuantity | null; beadMm: number; rimDays: number | null }[]
+  epoxy: { ml: number; hardener: string | null; potLifeMin: number | null; gelMin: number | null; sandH: number | null; batches: number; fillerG: number; verdict: Verdict; because: string } | null
+  placing: Question[]
+  tiltElement: Out<typeof transducerTilt> | null
+  drain: Out<typeof cockpitDrain> | null
+}
+
+const SOURCE = 'chapter 5'
+const plain = (id: string, title: string, verdict: Verdict, because: string, source = SOURCE): Check => ({ ...check({ id, title, unit: '', source, demand: 0, capacity: 1, verdict, because }), demand: null, capacity: null, utilisation: null })
+const NO_LOG: BelowLog[] = []
+/** A reading in the log of one fitting that counts in its checks. */
+export interface BelowLog {
+  kind: 'bond' | 'anode' | 'look'
+  value: number | null
+  note: string
+  who: string
+  at: string
+}
+const SEAT_DEG = 3
+const PAD_BEAD_MM = 1.5
+const FLANGE_BEAD_MM = 1
+const SUCTION_MS = 1.5
+const DISCHARGE_MS = 2.5
+const BOND_OHM = 0.1
+
+/** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
+function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
+  const make = (blocks: 'inside' | 'outside', baseMm: number, marginMm: number) => (d.wedge.blocks !== 'both' && d.wedge.blocks !== blocks) || (d.hull.deadriseDeg === 0 && d.hull.slopeDeg === 0) ? null
+    : calculate(wedgeBlock, { deadriseDeg: d.hull.deadriseDeg, slopeDeg: d.hull.slopeDeg, baseMm, thinMm: d.wedge.thinMm, holeMm: d.boredMm ?? d.skin.holeMm, hullMm: d.hull.thicknessMm, marginMm, blocks })
+  // The block inside carries the pad, or the flange with its margin.
+  return { outside: make('outside', d.skin.flangeMm, d.wedge.marginMm), inside: make('inside', Math.max(baseOf(d), (d.pad?.diameterMm ?? 0) - 2 * d.wedge.marginMm), d.wedge.marginMm) }
+}
+const meanOf = (w: Wedge | null) => (w ? (w.thinMm + w.thickMm) / 2 : 0)
+/** What sits on the block: the seacock's flange or the pad, whichever is wider. */
+export const baseOf = (d: BelowDesign) => Math.max(d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : 0, d.skin.flangeMm)
+/** A plumb fitting stands on wedges; without, it is square to the hull and leans with it. */
+export const plumb = (d: BelowDesign) => d.wedge.blocks !== 'none'
+
+function stackOf(d: BelowDesign, wedges: BelowJudgement['wedges']): Stack | null {
+  if (!BELOW_FAMILY[d.family].stack) return null
+  const s = d.skin
+  const wedge = wedges.inside ?? wedges.outside
+  const blocks = meanOf(wedges.inside) + meanOf(wedges.outside)
+  return calculate(throughHullStack, {
+    hullMm: wedge?.hullBoreMm ?? d.hull.thicknessMm, padMm: (d.pad?.thicknessMm ?? 0) + blocks, beddingMm: d.beddingMm, ...(d.boredMm === null ? {} : { holeMm: d.boredMm }), ...(d.hull.kind === 'cored' ? { solidDiameterMm: d.hull.solidMm ?? 0.001 } : {}),
+    fitting: { tailMm: s.tailMm, ...(s.tailOdMm === null ? {} : { tailOdMm: s.tailOdMm }), holeMm: s.holeMm, flangeMm: s.flangeMm, leastTotalMm: s.leastTotalMm, ...(s.greatestTotalMm === null ? {} : { greatestTotalMm: s.greatestTotalMm }), windowMm: s.windowMm, nutMm: s.nutMm, collarMm: s.collarMm },
+  })
+}
+
+const CIRCLE = 12
+/** A neighbouring valve as segments in this one's frame: its body, and its handle open and shut. */
+export function neighbourObstacles(d: BelowDesign, around: Pick<BelowAround, 'others'>): BelowJudgement['obstacles'] {
+  if (!d.valve) return []
+  return around.others.flatMap((o) => {
+    const v = o.design.valve
+    const [x, y] = [o.design.place.xMm - d.place.xMm, o.design.place.yMm - d.place.yMm]
+    if (!v || Math.hypot(x, y) > d.valve!.handleMm + v.handleMm + 60) return []
+    const r = v.boreMm * 0.8
+    const body = Array.from({ length: CIRCLE }, (_, i) => {
+      const at = (k: number) => [x + r * Math.cos((2 * Math.PI * k) / CIRCLE), y + r * Math.sin((2 * Math.PI * k) / CIRCLE)] as const
+      const [[x1, y1], [x2, y2]] = [at(i), at(i + 1)]
+      return { x1Mm: x1, y1Mm: y1, x2Mm: x2, y2Mm: y2, what: o.name, neighbour: true }
+    })
+    const arm = (deg: number) => ({ x1Mm: x, y1Mm: y, x2Mm: x + v.handleMm * Math.cos((deg * Math.PI) / 180), y2Mm: y + v.handleMm * Math.sin((deg * Math.PI) / 180), what: `${o.name}, handle`, neighbour: true })
+    return [...body, arm(o.design.clock.wantedDeg), arm(o.design.clock.wantedDeg + v.sweepDeg)]
+  })
+}
+
+function kickOf(d: BelowDesign, method: 'through' | 'insert' | 'nut'): Kick | null {
+  if (!d.valve) return null
+  const v = d.valve
+  const common = { heightMm: v.heightMm, method, duty: d.duty }
+  if (method === 'nut') return d.skin.rootMm && d.skin.rootMm > d.skin.boreMm ? calculate(seacockLoad, { ...common, tail: { outerMm: d.skin.rootMm, boreMm: Math.max(1, d.skin.boreMm), yieldMPa: d.skin.yieldMPa } }) : null
+  if (!d.pad || v.boltCircleMm === null || v.boltCircleMm >= v.flangeMm) return null
+  // A wedge under the pad carries with it, at its thin side.
+  const padMm = d.pad.thicknessMm + (d.wedge.blocks === 'inside' || d.wedge.blocks === 'both' ? d.wedge.thinMm : 0)
+  const flange = { flangeMm: v.flangeMm, boltCircleMm: v.boltCircleMm, bolts: d.hold.bolts, size: d.hold.size, grade: d.hold.grade, padMm }
+  if (method === 'through') return calculate(seacockLoad, { ...common, ...flange, hullMm: d.hull.thicknessMm })
+  return calculate(seacockLoad, { ...common, ...flange, padDiameterMm: d.pad.diameterMm, bondMPa: d.pad.bondMPa, ...(d.hold.insertMm === null ? {} : { insertMm: d.hold.insertMm }), ...(d.hold.engagedMm === null ? {} : { engagedMm: Math.min(d.hold.engagedMm, padMm) }) })
+}
+const METHOD_TITLE = { through: 'bolts through the hull', insert: 'bolts into the pad', nut: 'nut only' } as const
+export { METHOD_TITLE }
+
+function sealantsOf(d: BelowDesign, stack: Stack | null): BelowJudgement['sealants'] {
+  const face = BODY_FACE[d.skin.material]
+  const hull = d.hull.kind === 'aluminium' ? 'aluminium' : d.hull.kind === 'steel' ? 'steel' : d.hull.kind === 'timber' ? 'wood' : 'laminate'
+  const where = d.place.zMm < 0 ? 'below' : d.place.zMm < 300 ? 'waterline' : 'above'
+  const common = { place: where, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct, ...(d.bedding.serviceAgainYears === null ? {} : { serviceAgainYears: d.bedding.serviceAgainYears }) } as const
+  const choose = (joint: string, faces: [string, string], load: 'none' | 'some' | 'structural', gapMm: number) => chooseSealant({ ...common, joint, faces, load, gapMm, movementMm: 0, sunlight: false, fuelOrSolvent: false, toBePainted: false } as never)
+  const bore = stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
+  const cure = (id: SealantId | null) => (id && sealant(id).moistureCure && d.bedding.humidityPct > 0 ? moistureCureOf({ chemistry: id, pathMm: 5, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct }).days : null)
+  const quantity = (id: SealantId | null, diameterMm: number, beadMm: number, collar: boolean) => (id === null ? null : sealantQuantityOf({
+    kind: id === 'butyl' ? 'tape' : 'tube', contactAreaMm2: Math.max(0, (Math.PI / 4) * (diameterMm ** 2 - bore ** 2)), perimeterMm: Math.PI * diameterMm, beadMm, filletMm: 3, holes: collar && d.skin.tailOdMm !== null && bore > d.skin.tailOdMm ? 1 : 0, holeDiameterMm: bore, boltDiameterMm: d.skin.tailOdMm ?? bore, sealedDepthMm: d.hull.thicknessMm, chamferMl: 0, tapeWidthMm: 20, wasteFraction: 0.3,
+  }))
+  const out: BelowJudgement['sealants'] = []
+  const f = d.bedding
+  if (d.family !== 'welded-stub') out.push({ place: 'flange', title: d.family === 'transducer' ? 'Transducer in the hull' : 'Skin fitting in the hull', choice: choose(d.family === 'transducer' ? 'transducer' : 'through-hull', [face, hull], 'some', d.beddingMm), chosen: f.flange, quantity: quantity(f.flange, d.skin.flangeMm, d.beddingMm, true), beadMm: d.beddingMm, rimDays: cure(f.flange) })
+  if (d.pad) out.push({ place: 'pad', title: 'Pad\u2019s bond to the hull', choice: choose('structural-bond', ['laminate', hull], 'structural', PAD_BEAD_MM), chosen: f.pad, quantity: quantity(f.pad, d.pad.diameterMm, PAD_BEAD_MM, false), beadMm: PAD_BEAD_MM, rimDays: cure(f.pad) })
+  if (d.valve && d.valve.kind !== 'screwed') out.push({ place: 'tail', title: 'Seacock\u2019s flange on its pad', choice: choose('seacock-flange', [BODY_FACE[d.valve.material], 'epoxy'], 'some', FLANGE_BEAD_MM), chosen: f.tail, quantity: quantity(f.tail, d.valve.flangeMm, FLANGE_BEAD_MM, false), beadMm: FLANGE_BEAD_MM, rimDays: cure(f.tail) })
+  return out
+}
+function sealantCheck(s: BelowJudgement['sealants'][number]): Check {
+  const id = `sealant-${s.place}`
+  if (!s.chosen) return unproven({ id, title: s.title, unit: '', source: 'chapter 4.1', because: 'No sealant or adhesive is chosen yet.' })
+  const mine = s.choice.choices.find((c) => c.id === s.chosen)!
+  const why = mine.reasons.filter((r) => r.effect !== 'note').map((r) => r.text).join(' ')
+  const better = s.choice.best && s.choice.best !== s.chosen ? ` ${sealant(s.choice.best).title} ranks first here.` : ''
+  return plain(id, s.title, mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight', mine.verdict === 'fits' ? `${sealant(s.chosen).title} fits.${better}` : `${sealant(s.chosen).title}: ${why}${mine.verdict === 'refused' ? better : ''}`, 'chapter 4.1')
+}
+
+/** Judges one fitting through the hull whole: every check of chapter 5 that applies to its family, with what the map and its neighbours say. */
+export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] = NO_LOG, units: Units = 'metric'): BelowJudgement {
+  const info = BELOW_FAMILY[d.family]
+  const checks: Check[] = []
+  const wedges = wedgesOf(d)
+  const wedge = wedges.inside ?? wedges.outside
+  const stack = stackOf(d, wedges)
+  const tiltDeg = wedge?.tiltDeg ?? (Math.atan(Math.hypot(Math.tan((d.hull.deadriseDeg * Math.PI) / 180), Math.tan((d.hull.slopeDeg * Math.PI) / 180))) * 180) / Math.PI
+  const azimuthDeg = wedge?.azimuthDeg ?? (Math.atan2(Math.tan((d.hull.slopeDeg * Math.PI) / 180), Math.tan((d.hull.deadriseDeg * Math.PI) / 180)) * 180) / Math.PI
+  const leans = [...(d.hull.measured ? [] : ['hull thickness']), ...(d.hull.angleMeasured || tiltDeg === 0 ? [] : ['deadrise'])]
+  const estimated = (c: Check): Check => (leans.length ? { ...c, assumed: [...c.assumed, ...leans] } : c)
+
+  if (stack) for (const c of stack.checks) checks.push(estimated(c.id === 'solid-core' && d.hull.solidMm === null ? { ...c, demand: c.demand, capacity: null, utilisation: null, because: `The bottom is cored: make it solid over ${say(1.5 * d.skin.flangeMm)} mm round the hole before anything else, tapered 12:1.` } : c))
+  if (wedge) for (const c of wedge.checks) checks.push(estimated({ ...c, id: `wedge-${c.id}` }))
+  if (stack && tiltDeg > SEAT_DEG && (d.wedge.blocks === 'inside' || d.wedge.blocks === 'outside')) checks.push(plain('seat', 'Faces parallel', 'short', `Only the ${d.wedge.blocks === 'inside' ? 'nut' : 'head'} stands on a wedge: the ${d.wedge.blocks === 'inside' ? 'head outside' : 'nut inside'} bears on one edge at ${say(tiltDeg)}\u00b0. A block each side, or square to the hull.`, 'chapter 5.5'))
+
+  const standing = stack ? Math.max(0.1, stack.standingMm - stack.trimMm) : d.skin.windowMm[1]
+  const joints = chainOf(d, standing)
+  checks.push(...chainChecks(d, joints))
+
+  const obstacles: BelowJudgement['obstacles'] = [...d.clock.obstacles, ...neighbourObstacles(d, around)]
+  const clock = d.valve && info.valve ? calculate(valveClocking, {
+    measuredDeg: d.clock.measuredDeg ?? d.clock.wantedDeg, wantedDeg: d.clock.wantedDeg, toleranceDeg: d.clock.toleranceDeg, flangeMm: d.skin.flangeMm, pitchMm: d.skin.thread ? 25.4 / (d.skin.thread.size === '1/2' || d.skin.thread.size === '3/4' ? 14 : d.skin.thread.family.startsWith('np') ? 11.5 : 11) : 2.31,
+    handleMm: d.valve.handleMm, handle: d.valve.handle, base: d.valve.kind === 'screwed' ? 'screw' : 'flange', sweepDeg: d.valve.sweepDeg, obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),
+  }) : null
+  if (clock) {
+    checks.push(plain('handle-swing', 'Handle swings free', clock.sweepFree ? 'holds' : 'short', clock.sweepFree ? `Open at ${say(d.clock.wantedDeg)}\u00b0 it swings ${say(Math.abs(d.valve!.sweepDeg))}\u00b0 to shut with 15 mm for the fingers.` : clock.bestDeg === null ? 'There is no direction in which it swings free: another place, a shorter handle or a tee.' : `Something stands in its way; ${say(clock.bestDeg)}\u00b0 is the nearest that is free.`, 'chapter 5.4'))
+    checks.push(d.clock.measuredDeg === null ? unproven({ id: 'clocked', title: 'Handle where it is wanted', unit: 'deg', source: 'chapter 5.4', because: 'Where the handle points, dry fitted, has not been measured.' }) : plain('clocked', 'Handle where it is wanted', clock.needed ? 'tight' : 'holds', clock.needed ? (d.valve!.kind === 'screwed' ? `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.` : `The flange goes on in four positions; ${clock.bestDeg === null ? 'none of them is free' : `${say(clock.bestDeg)}\u00b0 is the nearest free one`}.`) : 'Within the tolerance: nothing to turn.', 'chapter 5.4'))
+  }
+
+  const kick = d.valve ? attempt(() => kickOf(d, d.hold.method)) : null
+  if (d.valve && info.valve && d.family !== 'welded-stub') {
+    if (kick) for (const c of kick.checks) checks.push(estimated({ ...c, id: `kick-${c.id}`, title: `Kick: ${c.title[0]!.toLowerCase()}${c.title.slice(1)}` }))
+    else checks.push(unproven({ id: 'kick', title: 'Will it take a kick', unit: '', source: 'chapter 5.6', because: d.hold.method === 'nut' ? 'The tail\u2019s thread root is not given.' : 'A flange with its bolt circle and a pad under it are needed for this.' }))
+  }
+  const kickSchools = d.valve && d.family !== 'welded-stub' ? (['through', 'insert', 'nut'] as const).flatMap((method) => {
+    const k = attempt(() => kickOf(d, method))
+    if (!k) return []
+    const top = k.checks.reduce((a, b) => ((b.utilisation ?? 0) > (a.utilisation ?? 0) ? b : a))
+    return [{ method, verdict: k.verdict, utilisation: top.utilisation, governing: top.title }]
+  }) : []
+  if (d.pad && d.valve && d.valve.kind !== 'screwed' && d.pad.diameterMm < d.valve.flangeMm) checks.push(plain('pad-size', 'Pad larger than the flange', 'short', `The pad is ${say(d.pad.diameterMm)} mm across and the flange ${say(d.valve.flangeMm)} mm.`, 'chapter 5.6'))
+  if (d.pad?.material === 'plywood' && d.place.zMm < 0) checks.push(plain('pad-material', 'Pad that cannot go soft', 'short', 'Plywood under the waterline goes soft the day its coating is broken: epoxy-glass.', 'chapter 5'))
+
+  const material = metalChecks(d, around)
+  checks.push(...material.checks)
+  const bond = [...log].reverse().find((l) => l.kind === 'bond' && l.value !== null)
+  if (material.needsBond) checks.push(bond ? check({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', demand: bond.value!, capacity: BOND_OHM, verdict: bond.value! <= BOND_OHM + 1e-9 ? 'holds' : 'short', because: `${say(bond.value!)} \u03a9 by meter, ${bond.at.slice(0, 10)}; up to ${BOND_OHM} \u03a9 counts as bonded.` }) : unproven({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', because: 'Bonded, and no meter has been on it: take a reading from fitting to anode.' }))
+  const a = d.metals.anode
+  const life = a ? calculate(anodeLife, { water: d.metals.water, alloy: a.alloy, items: [{ areaM2: a.wettedM2, finish: a.finish }], years: a.years, pieceKg: a.pieceKg }) : null
+  if (life) checks.push(plain('anode', 'Anode for this water', life.verdict!, life.because!, 'chapter 7.2'))
+  if (d.family === 'anode-stud' && d.stud) {
+    const bad = [d.stud.wired ? '' : 'not wired to what it protects', d.stud.clearOfBilge ? '' : 'in standing bilge water', d.stud.spannerRoom ? '' : 'no room for a spanner'].filter(Boolean)
+    checks.push(plain('stud', 'Stud where it serves', bad.length ? (d.stud.wired ? 'tight' : 'short') : 'holds', bad.length ? `${bad.join(', ')[0]!.toUpperCase()}${bad.join(', ').slice(1)}.` : `Near what it protects${d.stud.protects ? ` (${d.stud.protects})` : ''}, wired, dry inside, room for a spanner.`, 'chapter 5.9'))
+  }
+
+  const sealants = sealantsOf(d, stack)
+  for (const s of sealants) checks.push(sealantCheck(s))
+  const dew = d.bedding.surfaceC === null || d.bedding.airC === null || d.bedding.humidityPct <= 0 ? null : surfaceWindowOf({ airC: d.bedding.airC, humidityPct: d.bedding.humidityPct, surfaceC: d.bedding.surfaceC, minimumC: 5, trend: 'steady' })
+  checks.push(dew ? plain('dew-point', 'Surface fit to bond', dew.verdict, dew.because, 'chapter 4.4') : unproven({ id: 'dew-point', title: 'Surface fit to bond', unit: 'K', source: 'chapter 4.4', because: 'No reading of surface, air and humidity: take one before the bead goes on.' }))
+  const padMl = sealants.find((s) => s.place === 'pad' && s.chosen === 'epoxy-filled')?.quantity?.volumeMl ?? 0
+  const flangeMl = sealants.filter((s) => s.place !== 'pad' && s.chosen === 'epoxy-filled').reduce((t, s) => t + (s.quantity?.volumeMl ?? 0), 0)
+  const epoxyMl = padMl + flangeMl 
+  const mix = epoxyMl > 0 ? calculate(epoxyBatch, { neededMl: epoxyMl, ratio: d.bedding.ratio, tempC: Math.max(-20, Math.min(60, d.bedding.tempC)), workingMinutes: 15, use: 'mayonnaise', ...(d.bedding.hardener ? { hardener: d.bedding.hardener } : {}) }) : null
+  if (mix) checks.push(plain('epoxy-mix', 'Epoxy for the day', mix.verdict, mix.because, 'chapter 4.5'))
+
+  if (d.flowLpm !== null && d.skin.boreMm > 0) {
+    const bore = Math.min(d.skin.boreMm, d.tail?.boreMm ?? Infinity, d.valve?.boreMm ?? Infinity)
+    const v = d.flowLpm / 60000 / ((Math.PI / 4) * (bore / 1000) ** 2)
+    const limit = d.use.endsWith('intake') || d.use === 'deck-wash' || d.use === 'galley' ? SUCTION_MS : DISCHARGE_MS
+    checks.push(check({ id: 'bore', title: 'Bore for the flow', unit: 'm/s', source: 'chapter 5.8', demand: v, capacity: limit, because: `${say(d.flowLpm)} L/min through ${say(bore)} mm, the narrowest of the train, run at ${say(v)} m/s; ${limit} m/s is the most. ${say(Math.sqrt((4 * d.flowLpm) / 60000 / (Math.PI * limit)) * 1000)} mm would do.` }))
+  }
+  const tiltElement = d.transducer ? calculate(transducerTilt, { deadriseDeg: plumb(d) ? 0 : Math.min(59.9, d.hull.deadriseDeg), tiltsDeg: d.transducer.tiltsDeg, waterDepthM: d.transducer.waterDepthM, ahead: aheadOf(d, around).map(({ distanceMm, heightMm }) => ({ distanceMm, heightMm })) }) : null
+  if (tiltElement) for (const c of tiltElement.checks) checks.push(d.hull.angleMeasured ? { ...c, id: `beam-${c.id}` } : { ...c, id: `beam-${c.id}`, assumed: [...c.assumed, 'deadrise'] })
+  const drain = d.drain ? calculate(cockpitDrain, { ...d.drain, drainMm: Math.max(1, Math.min(d.skin.boreMm, d.tail?.boreMm ?? Infinity)) }) : null
+  if (drain) checks.push(...drain.checks)
+  if (d.plug) {
+    const p = d.plug
+    checks.push(plain('plug-held', 'Through-bolted to a block', p.throughBolted && p.block ? 'holds' : 'short', p.throughBolted ? (p.block ? 'Through-bolted to a backing block.' : 'Through-bolted, but on bare hull: a block behind it.') : 'Short screws let go at the first knock: through-bolt it to a block.', 'chapter 5.9'))
+    if (p.grounds) checks.push(plain('plug-flush', 'Flush where it grounds', p.flush ? 'holds' : 'short', p.flush ? 'Flush.' : 'She takes the ground here and it stands proud.', 'chapter 5.9'))
+  }
+  const placing = placingOf(d, around, clock?.sweepFree ?? null, units)
+  const open = unanswered(placing)
+  checks.push(open.length ? unproven({ id: 'placing', title: 'Must it exist, and here', unit: '', source: SOURCE, because: `${open.length} question${open.length > 1 ? 's' : ''} of the placing aid ${open.length > 1 ? 'are' : 'is'} open: ${open.slice(0, 3).map((q) => q.title.replace('?', '').toLowerCase()).join('; ')}${open.length > 3 ? ' \u2026' : ''}.` }) : plain('placing', 'Must it exist, and here', 'holds', 'Every question of the placing aid has its answer.'))
+  for (const id of d.findings) {
+    const f = FINDINGS.find((x) => x.id === id)
+    if (f) checks.push(plain(`found-${id}`, f.title, RISK_VERDICT[f.risk], `${f.costs} ${RISK_SAID[f.risk][0]!.toUpperCase()}${RISK_SAID[f.risk].slice(1)}. ${f.settle}`))
+  }
+  if (d.taperPlug) {
+    const t = taperPlugOf(d.taperPlug)
+    const decided = d.taperPlug.decision
+    checks.push(plain('taper-plug', 'Taper plug', t.advised === 'replace' ? (decided === 'recondition' && d.taperPlug.reason.trim() ? 'tight' : 'short') : 'holds', `${t.because}${decided ? ` Decided: ${decided}${d.taperPlug.reason ? `, ${d.taperPlug.reason}` : ''}.` : ' Not decided yet.'}`))
+  }
+
+  // What a calculator offers changes its own input; a fitting's remedies are made and judged on the design.
+  for (const c of checks) c.remedies = []
+  const counts = { short: 0, unproven: 0, tight: 0, holds: 0 }
+  for (const c of checks) counts[c.verdict]++
+  return {
+    verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, counts, tilt: { deg: tiltDeg, azimuthDeg }, wedges, wedge, stack, joints, clock, obstacles, kick, kickSchools, metals: material.lines,
+    anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
+    epoxy: mix ? { ml: mix.mixedMl, hardener: mix.hardener, potLifeMin: mix.potLifeMin, gelMin: mix.gelMin, sandH: mix.sandH, batches: mix.batches, fillerG: mix.fillerG, verdict: mix.verdict, because: mix.because } : null, placing, tiltElement, drain,
+  }
+}
+/** A school that cannot be asked with these figures is left out, not an error of the whole. */
+function attempt<T>(run: () => T): T | null {
+  try {
+    return run()
+  } catch (error) {
+    if (error instanceof CalcError) return null
+    throw error
+  }
+}

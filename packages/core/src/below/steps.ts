@@ -1,0 +1,129 @@
+import { cautionsFor, type Caution } from '../cautions'
+import { formatLength, formatVolume, type Units } from '../quantity/format'
+import { sealant } from '../materials/sealants'
+import { say } from '../verdict/check'
+import { BELOW_FAMILY } from './families'
+import { baseOf, plumb, type BelowJudgement } from './judge'
+import type { BelowDesign } from './design'
+
+export interface BelowStep {
+  id: string
+  text: string
+  hands: 1 | 2
+  /** must be ticked before what comes after it may start */
+  gate: boolean
+  /** how one person does it */
+  alone: string
+  caution: string
+  /** elapsed hours that nobody is needed for */
+  waitH: number | null
+}
+export interface BelowPart {
+  what: string
+  size: string
+  count: string
+  note: string
+}
+
+/** The order of the trade for this family: dry fit, trim, clock; bond the pad and let it cure; seal, fit; prove afloat; exercise for ever (chapter 5). */
+export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): BelowStep[] {
+  const out: BelowStep[] = []
+  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, ...more })
+  const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
+  const info = BELOW_FAMILY[d.family]
+  const s = j.stack
+  const below = d.place.zMm < 0
+  const bore = s?.holeMm ?? d.boredMm ?? d.skin.holeMm
+  add('must', `Ask once more whether this hole must exist; the placing aid\u2019s answers are on record.`, { gate: true })
+  add('survey', 'Look inside and out: what is behind, how thick, sound or wet. Drill a pilot from inside, measure the hull through it, keep the plug.', { gate: true, caution: 'Batteries off; know what is behind: tanks, wires, people.' })
+  if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured })
+  if (d.family === 'welded-stub') {
+    add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
+    add('weld', 'Weld inside and out, by a welder who holds the paper for it; tanks and wires behind looked at, a watch kept for an hour.', { hands: 2, gate: true, caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.' })
+    add('dye', 'Dye test the weld from inside; no mark outside.', { gate: true })
+  } else {
+    add('bore', `Bore ${mm(bore)} ${d.wedge.blocks !== 'none' ? 'along the plumb line, guided by the wedge as a jig' : 'square to the hull'}: from outside to half, then from inside, so that no skin tears.`, { hands: 1, alone: 'A pilot from inside comes out where it should; a screw in the pilot is found outside with a magnet.', caution: 'Hole saws grab: two hands, feet firm. The open hole goes on the board by the ladder.' })
+    add('bore-record', 'Record the hole as drilled, with its size, and hang the sign: nobody launches.', { gate: true })
+  }
+  if (d.hull.kind === 'cored') add('solid', `Make the core solid over ${mm(1.5 * d.skin.flangeMm)} round the hole, tapered 12:1.`, { gate: true, waitH: 24 })
+  if (j.wedge) add('wedge', `Cut the wedge block${d.wedge.blocks === 'both' ? 's' : ''}: ${say(j.wedge.saw.angleDeg)}\u00b0, ${(['outside', 'inside'] as const).flatMap((side) => (j.wedges[side] ? [`${side} thick ${mm(j.wedges[side]!.thickMm)}, thin ${mm(j.wedges[side]!.thinMm)}, from stock of ${mm(j.wedges[side]!.saw.stockMm)}`] : [])).join('; ')}; lay the 1:1 templates on both faces. Coat all raw faces with epoxy.`)
+  if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull; round its edge.`)
+  if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true })
+  if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
+  if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })
+  const last = j.sealants.find((q) => q.place === 'flange')
+  const pad = j.sealants.find((q) => q.place === 'pad')
+  if (d.pad && pad?.chosen) {
+    const epoxy = pad.chosen === 'epoxy-filled'
+    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. The tail, waxed, centres it; the nut pulls it down.`, { gate: true, alone: 'Waxed tail and nut clamp it: nobody has to hold it.', caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: epoxy ? (j.epoxy?.sandH ?? null) : pad.rimDays === null ? null : pad.rimDays * 24 })
+  }
+  add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true })
+  if (last?.chosen) {
+    const s2 = sealant(last.chosen)
+    add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.valve?.kind === 'screwed' || d.hold.method === 'nut' ? 'nut on' : 'seacock on its bedded flange'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: 'Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut, never the head.', caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '' })
+    if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || pad?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60 })
+    add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true })
+    add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.epoxy?.sandH ?? null) : last.rimDays * 24 })
+  }
+  if (d.valve && d.tail) add('tail', `Tail in with ${d.bedding.thread === 'ptfe' ? 'tape' : d.bedding.thread} on the thread, five turns at least; two spanners, so that the valve does not turn.`)
+  if (info.hose && d.hose) add('hose', `Hose on to the end of the barb, ${d.hose.clips} clips side by side, screws away from each other, bands clear of the end. Tug it.`, { gate: below })
+  if (d.plug) add('plug', `Through-bolt to the block${d.plug.choke ? ', the choke hole in the block bored and recorded' : ''}; bed; plug in hand-tight, its spare tied inside.`, { gate: true })
+  if (d.family === 'anode-stud') add('wire', 'Wire to what it protects, tinned, 4 mm\u00b2 or more (8.4 mm\u00b2 where a rule asks); read 0.1 \u03a9 or less by meter and record it.', { gate: true })
+  else if (d.metals.school === 'bond-all' && below && j.checks.some((c) => c.id === 'bond-path')) add('bond', 'Bonding wire on, tinned, 4 mm\u00b2 or more; meter from fitting to anode: 0.1 \u03a9 or less, recorded.', { gate: true })
+  if (info.valve) add('swing', 'Swing the handle open and shut, ten times; mark open. A soft plug of the right taper is tied beside it.', { gate: true })
+  if (d.drain) add('prove-dry', `Fill to ${mm(d.drain.waterMm)} and time it: ${j.drain ? `${Math.round(j.drain.timeS)} s by figures` : ''}.`)
+  else if (!below) add('prove-dry', 'Hose from outside, low to high, the inside watched dry with chalk.', { gate: true })
+  add('record', 'Record in the register: sizes, lots, orientation, trimmed length, tests, photos.', { gate: true })
+  if (below) {
+    add('launch', 'Bilge pump proven, plugs at hand, valve shut. Lower until it is just awash and stop.', { hands: 2, gate: true, caution: 'Nobody leaves her in the slings until every new fitting has been looked at.' })
+    for (const [id, when, h] of [['watch-now', 'At once', 0], ['watch-10', 'After 10 minutes', 1 / 6], ['watch-60', 'After an hour', 1], ['watch-day', 'After a day', 24], ['watch-week', 'After a week', 168]] as const) add(id, `${when}: look and feel round ${d.name}, dry tissue all round; note it.`, { gate: true, waitH: h })
+  }
+  if (info.valve) add('exercise', 'From then on: exercised every month in use, shut when leaving.')
+  return out
+}
+export const WATCH_STEPS = ['watch-now', 'watch-10', 'watch-60', 'watch-day', 'watch-week'] as const
+
+/** The first gate before a step that is not ticked; null where the way is free. */
+export function gateBefore(steps: BelowStep[], id: string, ticks: BelowDesign['ticks']): BelowStep | null {
+  const at = steps.findIndex((s) => s.id === id)
+  return steps.slice(0, at).find((s) => s.gate && !ticks[s.id]) ?? null
+}
+
+/** Everything to buy or make, counted. */
+export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): BelowPart[] {
+  const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
+  const out: BelowPart[] = [{ what: d.skin.title, size: `${mm(d.skin.tailMm)} tail`, count: '1', note: j.stack && j.stack.trimMm > 0 ? `trimmed to ${mm(j.stack.cutLengthMm)}` : '' }]
+  if (d.valve) out.push({ what: d.valve.title, size: `${d.valve.inlet.family.toUpperCase()} ${d.valve.inlet.size}`, count: '1', note: d.valve.kind === 'screwed' ? '' : `flange ${mm(d.valve.flangeMm)}` })
+  if (d.tail) out.push({ what: d.tail.title, size: `${d.tail.thread.family.toUpperCase()} ${d.tail.thread.size}`, count: '1', note: `barb ${mm(d.tail.barbMm)} by ${mm(d.tail.barbLengthMm)}` })
+  if (d.hose) out.push({ what: 'Hose, rated for below the waterline', size: mm(d.hose.boreMm), count: 'by length', note: '' }, { what: 'Hose clip, 316', size: `for ${mm(d.hose.boreMm)} hose`, count: `${d.hose.clips} + 1`, note: `band ${mm(d.hose.bandMm)}` })
+  if (d.pad) out.push({ what: `Pad, ${d.pad.material === 'g10' ? 'epoxy-glass sheet' : d.pad.material.replace('-', ' ')}`, size: `${mm(d.pad.diameterMm)} by ${mm(d.pad.thicknessMm)}`, count: '1', note: '' })
+  for (const side of ['outside', 'inside'] as const) {
+    const w = j.wedges[side]
+    if (w) out.push({ what: `Wedge block, ${side}`, size: `${mm(w.saw.outlineMm[0]!)} across, ${mm(w.thinMm)} to ${mm(w.thickMm)}`, count: '1', note: `${say(w.saw.angleDeg)}\u00b0, stock ${mm(w.saw.stockMm)}, or ${w.saw.layers} plies of cloth` })
+  }
+  if (d.valve && d.hold.method !== 'nut') out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head' : 'Bolt into the pad', size: d.hold.size, count: `${d.hold.bolts} + 1`, note: `${d.hold.grade}${d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
+  for (const s of j.sealants) if (s.chosen && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: s.chosen === 'epoxy-filled' ? '' : `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
+  if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min` : 'too cold for any hardener' })
+  if (d.valve && d.tail) out.push({ what: d.bedding.thread === 'ptfe' ? 'Thread tape' : 'Thread paste', size: '', count: '1', note: '' })
+  if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
+  if (d.metals.anode && j.anode) out.push({ what: `Anode, ${d.metals.anode.alloy}`, size: `${say(d.metals.anode.pieceKg)} kg`, count: String(j.anode.pieces ?? 1), note: `${say(j.anode.massKg)} kg needed` })
+  out.push({ what: 'Nitrile gloves, cloths, masking tape, check stick', size: '', count: '', note: 'gloves changed between resin and sealant' })
+  return out
+}
+
+export function belowCautions(d: BelowDesign): Caution[] {
+  const tags = ['drill', 'locker']
+  if (d.place.zMm < 0) tags.push('below')
+  if (d.pad || d.wedge.blocks !== 'none') tags.push('resin', 'grind')
+  if (d.bedding.flange) tags.push('solvent')
+  return cautionsFor(tags)
+}
+/** How it stands, in one line for the register. */
+export function belowOrientation(d: BelowDesign, j: BelowJudgement): string {
+  return [
+    j.clock ? `handle open at ${say(d.clock.wantedDeg)}\u00b0 (0 aft, 90 to starboard, seen from inside), shut at ${say(d.clock.wantedDeg + d.valve!.sweepDeg)}\u00b0` : '',
+    d.transducer ? `arrow ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}, element ${say(j.tiltElement?.tiltDeg ?? 0)}\u00b0` : '',
+    plumb(d) ? `plumb, wedges thick side ${say(j.wedge?.outsideThickAtDeg ?? 0)}\u00b0 outside` : `square to a hull of ${say(j.tilt.deg)}\u00b0`,
+    d.hold.method === 'nut' ? 'held by its nut' : `${d.hold.bolts} ${d.hold.size} ${d.hold.method === 'through' ? 'through the hull' : 'into the pad'}, flange ${say(baseOf(d))} mm`,
+  ].filter(Boolean).join('; ')
+}
