@@ -21,6 +21,7 @@ import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
 import { resumeRejudging } from './services/rejudge'
+import { belowRoutes } from './routes/below'
 import { closeSolver } from './solver/pool'
 
 export interface AppOptions {
@@ -75,7 +76,7 @@ export async function createApp(o: AppOptions) {
   })
   app.use('/api', accessRoutes(o.demo, limiter))
   app.use('/api', calcRoutes())
-  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), registerRoutes(), instrumentRoutes())
+  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), belowRoutes(), registerRoutes(), instrumentRoutes())
   await resumeRejudging()
   app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
 

@@ -6,8 +6,9 @@ import { up as yardKinds } from './migrations/003-yard-kinds'
 import { up as survey } from './migrations/004-survey'
 import { up as hardware } from './migrations/005-hardware'
 import { up as solver } from './migrations/006-solver'
+import { up as below } from './migrations/007-below'
 
-const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }, { name: '004-survey', sql: survey }, { name: '005-hardware', sql: hardware }, { name: '006-solver', sql: solver }]
+const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }, { name: '004-survey', sql: survey }, { name: '005-hardware', sql: hardware }, { name: '006-solver', sql: solver }, { name: '007-below', sql: below }]
 
 export function connect(url: string): Sequelize {
   return new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10, idle: 10_000, acquire: 10_000 }, define: { underscored: true, timestamps: false } })

@@ -56,9 +56,9 @@ export interface BelowJudgement {
 const SOURCE = 'chapter 5'
 const plain = (id: string, title: string, verdict: Verdict, because: string, source = SOURCE): Check => ({ ...check({ id, title, unit: '', source, demand: 0, capacity: 1, verdict, because }), demand: null, capacity: null, utilisation: null })
 const NO_LOG: BelowLog[] = []
-/** A reading in the log of one fitting that counts in its checks. */
+/** A line in the log of one fitting; what a meter read counts in its checks. */
 export interface BelowLog {
-  kind: 'bond' | 'anode' | 'look'
+  kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
   value: number | null
   note: string
   who: string

@@ -73,14 +73,17 @@ function lotGates(event: LifeFacts, kind: 'sealant' | 'epoxy', chemistry: string
   return out
 }
 
+const EPOXY_SET = 'epoxy-filled'
 function epoxyCure(events: LifeFacts[], at: number): Gate[] {
   const sealed = last(events, 'core sealed')
-  if (!sealed) return []
-  if (sealed.tempC === null || sealed.tempC === undefined) return [{ id: 'cure-unknown', text: 'No temperature was recorded when the core was sealed, so its cure cannot be told.' }]
+  return sealed ? epoxyHard(sealed, at, 'cure-core', 'The plugs') : []
+}
+function epoxyHard(sealed: LifeFacts, at: number, id: string, what: string): Gate[] {
+  if (sealed.tempC === null || sealed.tempC === undefined) return [{ id: 'cure-unknown', text: id === 'cure-core' ? 'No temperature was recorded when the core was sealed, so its cure cannot be told.' : 'No temperature was recorded when it was bedded, so its cure cannot be told.' }]
   const mix = epoxyBatchOf({ neededMl: 50, wasteFraction: 0, ratio: 2, tempC: Math.max(-20, Math.min(60, sealed.tempC)), workingMinutes: 1, use: 'peanut-butter', onePot: false, resinGPerMl: 1.15, hardenerGPerMl: 0.98 })
-  if (mix.sandH === null) return [{ id: 'cure-core', text: `At ${say(sealed.tempC)} \u00b0C no hardener cures: the plugs are not hard.` }]
+  if (mix.sandH === null) return [{ id, text: `At ${say(sealed.tempC)} \u00b0C no hardener cures: ${what.toLowerCase()} ${id === 'cure-core' ? 'are' : 'is'} not hard.` }]
   const ready = sealed.at + mix.sandH * HOUR
-  return at + 1000 < ready ? [{ id: 'cure-core', text: `The plugs need ${say(mix.sandH)} hours at ${say(sealed.tempC)} \u00b0C even with ${mix.hardener} hardener; they can be drilled from ${when(ready)} UTC.` }] : []
+  return at + 1000 < ready ? [{ id, text: `${what} need${id === 'cure-core' ? '' : 's'} ${say(mix.sandH)} hours at ${say(sealed.tempC)} \u00b0C even with ${mix.hardener} hardener: until ${when(ready)} UTC.` }] : []
 }
 
 /** Days until rim and middle of the bedding have cured, at the temperatures recorded; null where nothing cures or nothing is known. */
@@ -95,6 +98,7 @@ export function beddingCure(hole: HoleFacts, bedded: LifeFacts | undefined, path
 function sealantCure(hole: HoleFacts, events: LifeFacts[], at: number): Gate[] {
   const bedded = last(events, 'bedded')
   if (!bedded) return []
+  if (hole.sealant === EPOXY_SET) return epoxyHard(bedded, at, 'cure-bedding', 'The epoxy it is set in')
   const cure = beddingCure(hole, bedded)
   if (!cure) return []
   if (cure.days === null) return [{ id: 'cure-unknown', text: cure.because }]
@@ -125,7 +129,8 @@ export function gatesFor(hole: HoleFacts, events: LifeFacts[], event: LifeFacts)
   }
   if (event.state === 'dry fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
   if (event.state === 'bedded') {
-    if (hole.sealant) out.push(...lotGates(event, 'sealant', hole.sealant))
+    // What is set in epoxy is traced by its epoxy.
+    if (hole.sealant) out.push(...(hole.sealant === EPOXY_SET ? lotGates(event, 'epoxy', null) : lotGates(event, 'sealant', hole.sealant)))
     if (event.tempC == null || event.humidityPct == null) out.push({ id: 'no-temperature', text: 'Temperature and humidity are not given, so nobody can tell when it has cured.' })
   }
   if (event.state === 'cured' || (skipped.includes('cured') && event.state === 'proved')) out.push(...sealantCure(hole, events, event.at))

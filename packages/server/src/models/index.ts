@@ -1,3 +1,4 @@
+import type { BelowDesign, FloodPlan } from '@north-tide/core/below'
 import type { SolverAnswer } from '../solver/pool'
 import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
 import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
@@ -105,11 +106,42 @@ export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttrib
   declare updatedAt: Opt<Date>
   declare updatedBy: string
 }
+export class HullFitting extends Model<InferAttributes<HullFitting>, InferCreationAttributes<HullFitting>> {
+  declare id: Opt<string>
+  declare boatId: string
+  declare name: string
+  declare design: BelowDesign
+  declare verdict: Verdict
+  declare governing: string | null
+  declare replacesId: Opt<string | null>
+  declare recordedAt: Opt<Date | null>
+  declare version: Opt<number>
+  declare createdAt: Opt<Date>
+  declare updatedAt: Opt<Date>
+  declare updatedBy: string
+}
+export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttributes<HullLog>> {
+  declare id: Opt<string>
+  declare hullFittingId: string
+  declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
+  declare value: Opt<number | null>
+  declare note: Opt<string>
+  declare who: string
+  declare at: Opt<Date>
+}
+export class FloodPlanRow extends Model<InferAttributes<FloodPlanRow>, InferCreationAttributes<FloodPlanRow>> {
+  declare boatId: string
+  declare plan: FloodPlan
+  declare version: Opt<number>
+  declare updatedBy: string
+  declare updatedAt: Opt<Date>
+}
 export class Penetration extends Model<InferAttributes<Penetration>, InferCreationAttributes<Penetration>> {
   declare id: Opt<number>
   declare boatId: string
   declare number: number
   declare fittingId: string | null
+  declare hullFittingId: Opt<string | null>
   declare boltIndex: number | null
   declare whatFor: string
   declare zone: string
@@ -223,7 +255,11 @@ export function defineModels(sequelize: Sequelize) {
   StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal }), at('structures'))
   Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
   Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
-  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
+  const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
+  HullFitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), at('hull_fittings'))
+  HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, value: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
+  FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
+  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
   const words = { ...text, defaultValue: '' }
   const moment = { type: T.DATE, allowNull: false }

@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
 import { forbidden, notFound } from '../errors'
-import { Boat, Fitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { Boat, Fitting, HullFitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
@@ -49,13 +49,15 @@ export async function surroundings(boatId: string, transaction: Transaction | nu
 export async function boatPicture(who: Account, id: string) {
   mayRead(who, id)
   const boat = await boatById(id)
-  const [stations, zones, parts, fittings, holes, wet] = await Promise.all([
+  const [stations, zones, parts, fittings, holes, wet, below] = await Promise.all([
+
     stationsOf(id),
     zonesOf(id),
     partsOfBoat(id),
     Fitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
     holesOf(id),
     wetSpotsOf(id),
+    HullFitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
   ])
   return {
     ...summary(boat), zones, parts, wet,
@@ -65,8 +67,14 @@ export async function boatPicture(who: Account, id: string) {
       xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone,
     })),
     holes,
+    below: below.map(belowRow),
   }
 }
+/** A fitting through the hull as lists and the map show it. */
+export const belowRow = (f: HullFitting) => ({
+  id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, family: f.design.family, use: f.design.use, xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, zone: f.design.place.zone, flangeMm: f.design.skin.flangeMm,
+  existing: f.design.existing, ordered: f.design.ordered !== null, recorded: f.recordedAt != null, replacesId: f.replacesId ?? null, material: f.design.skin.material,
+})
 export const plainHoles = (holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state }))
 
 const lotTest = z.strictObject({ note: z.string().trim().min(1).max(300) })

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
 import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gatesFor, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, LifeEvent, Lot, Penetration } from '../models'
+import { Boat, Fitting, HullFitting, LifeEvent, Lot, Penetration } from '../models'
 import { mayPassGates, mayRead, mayWrite, type Account } from './access'
 
 export interface HoleRow {
@@ -10,6 +10,7 @@ export interface HoleRow {
   number: number
   label: string
   fittingId: string | null
+  hullFittingId: string | null
   whatFor: string
   zone: string
   xMm: number
@@ -35,7 +36,7 @@ export interface HoleRow {
 /** Every hole of a boat with where it stands in its life. */
 export async function holesOf(boatId: string): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
-    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
+    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
             p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
@@ -121,7 +122,8 @@ export async function hole(who: Account, id: number) {
   const bedded = [...known].reverse().find((e) => e.state === 'bedded')
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
   const b = f ? boundsOf('diameterMm' in f.design.base ? { diameterMm: f.design.base.diameterMm } : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm }) : null
-  const half = b ? Math.min(b.maxX, b.maxY) : null
+  const hull = p.hullFittingId ? await HullFitting.findByPk(p.hullFittingId) : null
+  const half = b ? Math.min(b.maxX, b.maxY) : hull ? hull.design.skin.flangeMm / 2 : null
   const rim = beddingCure(holeFacts, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(holeFacts, bedded, half) : null
   const row = (await holesOf(p.boatId)).find((h) => h.id === p.id)!

@@ -2,6 +2,7 @@ import { Op, QueryTypes } from 'sequelize'
 import { notFound } from '../errors'
 import { Boat, Fitting } from '../models'
 import { mayRead, type Account } from './access'
+import { rejudgeBelow } from './below'
 import { surroundings } from './boats'
 import { judgeByHand, judgeOn } from './verdict'
 
@@ -58,6 +59,7 @@ async function run(job: Job): Promise<void> {
   }
   await db().query('UPDATE rejudge_jobs SET total = :total, solver_left = :due, finished_at = now(), beat_at = now() WHERE id = :id', { replacements: { id: job.id, total: fittings.length, due } })
   if (due) solveDue(job.boatId, job.id)
+  await rejudgeBelow(job.boatId)
 }
 
 /** What is done to the verdicts of one boat is done one after another, so that no older look at its deck is written over a newer one. */

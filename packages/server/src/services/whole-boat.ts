@@ -3,8 +3,10 @@ import { z } from 'zod'
 import { LIFE_STATES, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_BOAT, PART_KINDS, REACH_KINDS } from '@north-tide/core'
 import { BaseError } from 'sequelize'
 import { ApiError, forbidden } from '../errors'
-import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { parseBelow, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
+import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, HullLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
+import { belowOf, rejudgeBelow } from './below'
 import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'
@@ -36,8 +38,13 @@ const file = z.strictObject({
   angles: z.array(z.strictObject({ role: z.enum(['reference', 'trim', 'station', 'recheck']), station: text, side: z.enum(['port', 'starboard']).nullable(), axis: z.enum(['across', 'along']).nullable(), leanDeg: maybe, afterCount: num.int().min(0).nullable(), degrees: num.min(-90).max(90), instrument: text, who: text, takenAt: when })),
   lots: z.array(z.strictObject({ code: z.string().min(1), title: text, chemistry: text, kind: z.enum(['sealant', 'epoxy']), openedOn: z.string().nullable(), expiresOn: z.string(), storedHot: z.boolean(), testedOn: z.string().nullable(), testNote: text })),
   fittings: z.array(z.strictObject({ key: z.string().min(1), design: z.unknown(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text })),
+  hull: z.array(z.strictObject({
+    key: z.string().min(1), design: z.unknown(), replaces: z.string().nullable(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text,
+    log: z.array(z.strictObject({ kind: z.enum(['bond', 'anode', 'look', 'order', 'tick']), value: num.min(0).nullable(), note: text, who: text, at: when })),
+  })).default([]),
+  flooding: z.unknown().default(null),
   holes: z.array(z.strictObject({
-    number: num.int().positive(), fitting: z.string().nullable(), boltIndex: num.int().min(0).nullable(), whatFor: text, zone: text, xMm: num, yMm: num, zMm: num, diameterMm: num.positive(), acrossMm: num.positive().nullable(), foundKind: text.nullable(), through: text, fastener: text, plate: text,
+    number: num.int().positive(), fitting: z.string().nullable(), hull: z.string().nullable().default(null), boltIndex: num.int().min(0).nullable(), whatFor: text, zone: text, xMm: num, yMm: num, zMm: num, diameterMm: num.positive(), acrossMm: num.positive().nullable(), foundKind: text.nullable(), through: text, fastener: text, plate: text,
     coreSchool: text, sealant: text.nullable(), belowWaterline: z.boolean(), found: z.boolean(), measuredFrom: text, createdAt: when,
     events: z.array(z.strictObject({ seq: num.int().positive(), state: z.enum(LIFE_STATES), note: text, who: text, happenedAt: when, recordedAt: when, sizeMm: num.positive().nullable(), tempC: maybe, humidityPct: num.min(0).max(100).nullable(), lot: z.string().nullable(), evidence: text, gatesPassed: z.array(z.string()), gateReason: text.nullable(), corrects: num.int().positive().nullable() })).min(1),
   })),
@@ -57,6 +64,10 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     ZoneLayer.findAll({ where: { zoneId: zones.map((z0) => z0.id) }, order: [['seq', 'ASC']] }), LifeEvent.findAll({ where: { penetrationId: holes.map((h) => h.id) }, order: [['seq', 'ASC']] }),
     withPhotos ? Photo.findAll({ where: { boatId: id }, order: [['id', 'ASC']], attributes: ['subject', 'subjectId', 'caption', 'who', 'takenAt', 'original'] }) : [],
   ])
+  const hull = await belowOf(id)
+  const logs = await HullLog.findAll({ where: { hullFittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
+  const hullKeys = new Map(hull.map((h, i) => [h.id, `h${i + 1}`]))
+  const flood = await FloodPlanRow.findByPk(id)
   const lots = await Lot.findAll({ where: { id: [...new Set(events.map((e) => e.lotId).filter((l) => l !== null))] }, order: [['code', 'ASC']] })
   const codes = new Map(zones.map((z0) => [z0.id, z0.code]))
   const keys = new Map(fittings.map((f, i) => [f.id, `f${i + 1}`]))
@@ -82,8 +93,10 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     angles: angles.map((a) => ({ role: a.role, station: a.station, side: a.side, axis: a.axis, leanDeg: a.leanDeg, afterCount: a.afterCount, degrees: a.degrees, instrument: a.instrument, who: a.who, takenAt: a.takenAt.toISOString() })),
     lots: lots.map((l) => ({ code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn, testNote: l.testNote })),
     fittings: fittings.map((f) => ({ key: keys.get(f.id)!, design: parseDesign(f.design), recordedAt: f.recordedAt?.toISOString() ?? null, createdAt: f.createdAt.toISOString(), updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy })),
+    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseBelow(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, value: l.value ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
+    flooding: flood ? parseFloodPlan(flood.plan) : null,
     holes: holes.map((h) => ({
-      number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, through: h.through, fastener: h.fastener, plate: h.plate,
+      number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, through: h.through, fastener: h.fastener, plate: h.plate,
       coreSchool: h.coreSchool, sealant: h.sealant, belowWaterline: h.belowWaterline, found: h.found, measuredFrom: h.measuredFrom, createdAt: h.createdAt.toISOString(),
       events: of(h.id).map((e) => ({ seq: e.seq, state: e.state as (typeof LIFE_STATES)[number], note: e.note, who: e.who, happenedAt: e.happenedAt.toISOString(), recordedAt: e.recordedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : (lots.find((l) => l.id === e.lotId)?.code ?? null), evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
     })),
@@ -111,7 +124,13 @@ function checkLinks(v: z.output<typeof file>) {
   v.readings.forEach((r, i) => {
     if (r.zone !== null && !zones.has(r.zone)) throw bad(`readings.${i}.zone`, `"${r.zone}" is no zone of this file`)
   })
+  const hulls = once(v.hull.map((h) => h.key), 'hull', 'Fitting')
+  v.hull.forEach((h, i) => {
+    const at = h.replaces === null ? -1 : v.hull.findIndex((o) => o.key === h.replaces)
+    if (h.replaces !== null && (at < 0 || at >= i)) throw bad(`hull.${i}.replaces`, `"${h.replaces}" is no fitting that stands before it in this file`)
+  })
   v.holes.forEach((h, i) => {
+    if (h.hull !== null && !hulls.has(h.hull)) throw bad(`holes.${i}.hull`, `"${h.hull}" is no fitting of this file`)
     if (h.fitting !== null && !keys.has(h.fitting)) throw bad(`holes.${i}.fitting`, `"${h.fitting}" is no fitting of this file`)
     h.events.forEach((e, k) => {
       if (e.seq !== k + 1) throw bad(`holes.${i}.events.${k}.seq`, `${e.seq} was given; events are numbered from 1 without a gap`)
@@ -140,6 +159,21 @@ export async function importBoat(who: Account, raw: unknown) {
       throw error
     }
   })
+  const belowDesigns = v.hull.map((f, i) => {
+    try {
+      return parseBelow(f.design)
+    } catch (error) {
+      if (error instanceof CalcError) throw new CalcError(error.code, `hull.${i}.design${error.path ? `.${error.path}` : ''}`, error.message)
+      throw error
+    }
+  })
+  let flood: FloodPlan | null = null
+  try {
+    flood = v.flooding === null ? null : parseFloodPlan(v.flooding)
+  } catch (error) {
+    if (error instanceof CalcError) throw new CalcError(error.code, `flooding${error.path ? `.${error.path}` : ''}`, error.message)
+    throw error
+  }
   const looks: ({ original: Buffer } & Awaited<ReturnType<typeof lookInto>>)[] = []
   for (const [i, p] of v.photos.entries()) {
     const original = Buffer.from(p.base64, 'base64')
@@ -175,9 +209,16 @@ export async function importBoat(who: Account, raw: unknown) {
         const made = await Fitting.create({ boatId, name: d.name, design: d, verdict: j.verdict, governing: j.governing, stale: j.stale, solverDue: j.solverDue, recordedAt: f.recordedAt ? new Date(f.recordedAt) : null, createdAt: new Date(f.createdAt), updatedAt: new Date(f.updatedAt), updatedBy: f.updatedBy }, t)
         fittingIds.set(f.key, made.id)
       }
+      const hullIds = new Map<string, string>()
+      for (const [i, h] of v.hull.entries()) {
+        const made = await HullFitting.create({ boatId, name: belowDesigns[i]!.name, design: belowDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
+        hullIds.set(h.key, made.id)
+        await HullLog.bulkCreate(h.log.map((l) => ({ ...l, at: new Date(l.at), hullFittingId: made.id })), t)
+      }
+      if (flood) await FloodPlanRow.create({ boatId, plan: flood, updatedBy: who.name }, t)
       const holeIds = new Map<number, number>()
-      for (const { events, fitting, createdAt, ...h } of v.holes) {
-        const p = await Penetration.create({ ...h, boatId, fittingId: fitting === null ? null : fittingIds.get(fitting)!, createdAt: new Date(createdAt) }, t)
+      for (const { events, fitting, hull, createdAt, ...h } of v.holes) {
+        const p = await Penetration.create({ ...h, boatId, fittingId: fitting === null ? null : fittingIds.get(fitting)!, hullFittingId: hull === null ? null : hullIds.get(hull)!, createdAt: new Date(createdAt) }, t)
         holeIds.set(h.number, p.id)
         await LifeEvent.bulkCreate(events.map(({ lot, happenedAt, recordedAt, ...e }) => ({ ...e, penetrationId: p.id, happenedAt: new Date(happenedAt), recordedAt: new Date(recordedAt), lotId: lot === null ? null : lotIds.get(lot)! })), t)
       }
@@ -188,6 +229,7 @@ export async function importBoat(who: Account, raw: unknown) {
       }
       return { id: boatId, name: boat.name, fittings: v.fittings.length, holes: v.holes.length }
     })
+    await rejudgeBelow(made.id)
     solveDue(made.id)
     return made
   } catch (error) {

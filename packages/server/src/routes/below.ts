@@ -1,0 +1,65 @@
+import { Router } from 'express'
+import Papa from 'papaparse'
+import { TEMPLATE_LAYERS, toSvg } from '@north-tide/core'
+import { BELOW_CATALOGUE, BELOW_TEMPLATES, belowDrill, belowSection, belowTemplate, belowTemplates, belowToFile, type BelowTemplate } from '@north-tide/core/below'
+import { toDxf } from '@north-tide/core/dxf'
+import { safeCell } from '../csv'
+import { ApiError } from '../errors'
+import { templateSheet } from '../pdf/template-sheet'
+import { belowDesignFor, floodPlanOf, importBelow, logBelow, orderBelow, placeBelow, readBelow, recordBelow, removeBelow, replaceBelow, saveBelow, saveFloodPlan, tickBelow, unorderBelow } from '../services/below'
+import { boatById } from '../services/boats'
+import { attachment } from './files'
+
+export function belowRoutes(): Router {
+  const r = Router()
+  r.get('/below-catalogue', (_req, res) => void res.json(BELOW_CATALOGUE))
+  r.post('/boats/:id/below', async (req, res) => void res.status(201).json(await placeBelow(req.session.account!, req.params.id, req.body)))
+  r.post('/boats/:id/below/import', async (req, res) => void res.status(201).json(await importBelow(req.session.account!, req.params.id, req.body)))
+  r.get('/boats/:id/flooding', async (req, res) => void res.json(await floodPlanOf(req.session.account!, req.params.id)))
+  r.put('/boats/:id/flooding', async (req, res) => void res.json(await saveFloodPlan(req.session.account!, req.params.id, req.body)))
+  r.get('/below/:id', async (req, res) => void res.json(await readBelow(req.session.account!, req.params.id)))
+  r.put('/below/:id', async (req, res) => void res.json(await saveBelow(req.session.account!, req.params.id, req.body)))
+  r.delete('/below/:id', async (req, res) => {
+    await removeBelow(req.session.account!, req.params.id)
+    res.status(204).end()
+  })
+  r.post('/below/:id/order', async (req, res) => void res.json(await orderBelow(req.session.account!, req.params.id, req.body ?? {})))
+  r.delete('/below/:id/order', async (req, res) => void res.json(await unorderBelow(req.session.account!, req.params.id)))
+  r.post('/below/:id/tick', async (req, res) => void res.json(await tickBelow(req.session.account!, req.params.id, req.body)))
+  r.post('/below/:id/log', async (req, res) => void res.status(201).json(await logBelow(req.session.account!, req.params.id, req.body)))
+  r.post('/below/:id/record', async (req, res) => void res.status(201).json({ holes: await recordBelow(req.session.account!, req.params.id) }))
+  r.post('/below/:id/replace', async (req, res) => void res.status(201).json(await replaceBelow(req.session.account!, req.params.id, req.body)))
+  r.get('/below/:id/design.json', async (req, res) => {
+    const { f, d } = await belowDesignFor(req.session.account!, req.params.id)
+    attachment(res, `${f.name}.json`, 'application/json').send(JSON.stringify(belowToFile(d), null, 2))
+  })
+  r.get('/below/:id/section.svg', async (req, res) => {
+    const { f, d, j } = await belowDesignFor(req.session.account!, req.params.id)
+    attachment(res, `${f.name} section.svg`, 'image/svg+xml').send(toSvg(belowSection(d, j, (await boatById(f.boatId)).units)))
+  })
+  r.get('/below/:id/template.:kind', async (req, res, next) => {
+    const { f, d, j } = await belowDesignFor(req.session.account!, req.params.id)
+    const units = req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : (await boatById(f.boatId)).units
+    const there = belowTemplates(d, j)
+    const asked = typeof req.query.what === 'string' ? req.query.what : there[0]
+    if (!(BELOW_TEMPLATES as readonly string[]).includes(asked ?? '')) throw new ApiError(400, 'invalid-input', `"${asked ?? ''}" was given; one of ${BELOW_TEMPLATES.join(', ')} is accepted`, 'what')
+    const what = asked as BelowTemplate
+    if (!there.includes(what)) throw new ApiError(409, 'no-template', `This fitting has no ${what.replace('-', ' ')} to cut`, 'what')
+    const drawing = belowTemplate(d, j, what, units)
+    const name = `${f.name} ${what}`
+    switch (req.params.kind) {
+      case 'svg':
+        return void attachment(res, `${name}.svg`, 'image/svg+xml').send(toSvg(drawing))
+      case 'dxf':
+        return void attachment(res, `${name}.dxf`, 'image/vnd.dxf').send(toDxf(drawing, TEMPLATE_LAYERS, (s) => s.role ?? 'MARK'))
+      case 'pdf':
+        attachment(res, `${name}.pdf`, 'application/pdf')
+        return void templateSheet(drawing, req.query.paper === 'letter' ? 'LETTER' : 'A4', belowDrill(d, j), units).pipe(res)
+      case 'csv':
+        return void attachment(res, `${f.name} drilling.csv`, 'text/csv; charset=utf-8').send(`${Papa.unparse(belowDrill(d, j).map((row) => Object.fromEntries(Object.entries(row).map(([k, v]) => [k, safeCell(v)]))), { newline: '\n' })}\n`)
+      default:
+        next()
+    }
+  })
+  return r
+}

@@ -1,0 +1,183 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { withChange } from '@north-tide/core'
+import { VALVES, type BelowDesign } from '@north-tide/core/below'
+import { HullLog } from '../src/models'
+import { Someone, startApp } from './harness'
+
+let app: Awaited<ReturnType<typeof startApp>>
+let fitter: Someone
+let apprentice: Someone
+let owner: Someone
+beforeAll(async () => {
+  app = await startApp('below')
+  fitter = await new Someone(app.base).signIn('fitter')
+  apprentice = await new Someone(app.base).signIn('apprentice')
+  owner = await new Someone(app.base).signIn('owner')
+}, 60_000)
+afterAll(() => app.stop())
+
+const F = '/api/boats/fulmars-reach'
+interface Row { id: string; name: string; verdict: string; governing: string | null; ordered: boolean; recorded: boolean; replacesId: string | null }
+interface Saved extends Row { version: number; design: BelowDesign }
+interface Open extends Saved { log: { kind: string; value: number | null; note: string }[]; holes: { id: number; label: string; whatFor: string; diameterMm: number }[]; others: { name: string }[]; hullNow: { thicknessMm: number } | null; replacedBy: string | null }
+const rows = async (boat = F) => (await fitter.ask<{ below: Row[] }>('GET', boat)).body.below
+const named = async (name: string) => (await rows()).find((r) => r.name === name)!
+const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/below/${id}`)).body
+const place = async (over: object = {}) => (await fitter.ask<Saved>('POST', `${F}/below`, { catalogueId: 'MV-S1', xMm: 5000, yMm: -400, zMm: -420, zone: 'bottom', deadriseDeg: 17, ...over })).body
+const save = async (f: { id: string; version: number; design: BelowDesign }, change: Record<string, unknown>) => fitter.ask<Saved & { error: { code: string; path: string } }>('PUT', `/api/below/${f.id}`, { version: f.version, design: withChange(f.design, change) })
+
+describe('placing', () => {
+  it('takes hull, deadrise and duty from the boat, and is judged with its neighbours', async () => {
+    const f = await place()
+    expect(f.design.hull).toMatchObject({ kind: 'solid', thicknessMm: 14, measured: true, deadriseDeg: 17, angleMeasured: true })
+    expect(f.design.wedge.blocks).toBe('both')
+    const o = await open(f.id)
+    expect(o.others.map((x) => x.name)).toContain('Wet-lab intake')
+    expect(o.others.map((x) => x.name)).not.toContain(f.name)
+  })
+  it.each([
+    [{ catalogueId: 'MV-NONE' }, 'catalogueId'], [{ catalogueId: 'MV-S1', yMm: 1, zMm: -1 }, 'xMm'], [{ catalogueId: 'MV-S1', xMm: 1, yMm: 1, zone: 'moon' }, 'zone'], [{ catalogueId: 'MV-S1', xMm: 1, yMm: 1, deadriseDeg: 85 }, 'deadriseDeg'], [{ catalogueId: 'MV-S1', holeId: 99999 }, 'holeId'],
+  ])('refuses %j at its field', async (body, path) => {
+    const a = await fitter.ask<{ error: { path: string } }>('POST', `${F}/below`, body)
+    expect([a.status, a.body.error.path]).toEqual([400, path])
+  })
+  it('an owner reads his own boat and writes nothing', async () => {
+    const f = (await rows())[0]!
+    expect((await owner.ask('GET', `/api/below/${f.id}`)).status).toBe(200)
+    expect((await owner.ask('POST', `${F}/below`, { catalogueId: 'MV-S1', xMm: 1, yMm: 1 })).status).toBe(403)
+    expect((await owner.ask('GET', `/api/boats/tarn-runner/flooding`)).status).toBe(403)
+    expect((await owner.ask('POST', `/api/below/${f.id}/log`, { kind: 'look', note: 'dry' })).status).toBe(403)
+  })
+  it('saves under a version check and names the field that is wrong', async () => {
+    const f = await place()
+    const now = await save(f, { 'pad.thicknessMm': 25 })
+    expect(now.body.version).toBe(f.version + 1)
+    expect((await save(f, { 'pad.thicknessMm': 30 })).body.error.code).toBe('stale')
+    expect((await save(now.body, { 'hose.clips': 9 })).body.error.path).toBe('design.hose.clips')
+  })
+  it('goes out as a file and comes in again, without its order', async () => {
+    const f = await place({ name: 'To copy' })
+    const file = (await fitter.ask<object>('GET', `/api/below/${f.id}/design.json`)).body
+    const again = (await fitter.ask<Saved>('POST', `${F}/below/import`, file)).body
+    expect(again.design).toEqual({ ...f.design, ordered: null })
+    expect((await fitter.ask('POST', `${F}/below/import`, { design: { name: 'x' } })).status).toBe(400)
+  })
+})
+
+describe('ordering', () => {
+  it('the demo\u2019s wrong valve is found, and is ordered only with a reason that stays on record', async () => {
+    const wash = await named('Deck-wash intake, renewed')
+    const refused = await fitter.ask<{ error: { code: string; message: string; path: string } }>('POST', `/api/below/${wash.id}/order`, {})
+    expect([refused.status, refused.body.error.code, refused.body.error.path]).toEqual([409, 'chain', 'reason'])
+    expect(refused.body.error.message).toContain('of different systems')
+    expect((await open(wash.id)).design.ordered).toBeNull()
+    expect((await apprentice.ask('POST', `/api/below/${wash.id}/order`, { reason: 'in a hurry' })).status).toBe(403)
+    const f = await open(wash.id)
+    const right = (await save(f, { valve: VALVES.find((v) => v.id === 'MV-B34') })).body
+    const done = (await fitter.ask<Open>('POST', `/api/below/${right.id}/order`, {})).body
+    expect(done.design.ordered).toMatchObject({ reason: '', by: 'Tam Corrigall' })
+    expect(done.design.ordered!.what).toContain('MV-B34')
+    // An order does not come and go by saving.
+    expect((await save(done, { ordered: null, 'pad.thicknessMm': 12 })).body.design.ordered).not.toBeNull()
+    expect((await fitter.ask('POST', `/api/below/${right.id}/order`, {})).status).toBe(409)
+    expect((await fitter.ask<Open>('DELETE', `/api/below/${right.id}/order`)).body.design.ordered).toBeNull()
+    expect((await open(right.id)).log.filter((l) => l.kind === 'order')).toHaveLength(2)
+  })
+  it('a reason lets a short chain be ordered, and is told', async () => {
+    const f = await place({ catalogueId: 'MV-B34' })
+    await save(f, { valve: VALVES.find((v) => v.id === 'MV-BN34') })
+    const done = (await fitter.ask<Open>('POST', `/api/below/${f.id}/order`, { reason: 'a made adaptor comes with it' })).body
+    expect(done.design.ordered!.reason).toBe('a made adaptor comes with it')
+    expect(done.log.at(-1)!.note).toContain('a made adaptor')
+  })
+})
+
+describe('work, log and register', () => {
+  it('gates are ticked in order; one is passed over only with a fitter\u2019s reason', async () => {
+    const f = await place()
+    const refused = await fitter.ask<{ error: { code: string; gates: { id: string }[] } }>('POST', `/api/below/${f.id}/tick`, { step: 'dry' })
+    expect([refused.status, refused.body.error.code, refused.body.error.gates[0]!.id]).toEqual([409, 'gate', 'must'])
+    expect((await apprentice.ask('POST', `/api/below/${f.id}/tick`, { step: 'dry', reason: 'done before' })).status).toBe(403)
+    await apprentice.ask('POST', `/api/below/${f.id}/tick`, { step: 'must' })
+    const after = (await fitter.ask<Open>('POST', `/api/below/${f.id}/tick`, { step: 'dry', reason: 'fitted last year' })).body
+    expect(after.design.ticks.dry!.note).toContain('fitted last year')
+    expect((await fitter.ask('POST', `/api/below/${f.id}/tick`, { step: 'must' })).status).toBe(409)
+    expect((await fitter.ask<{ error: { path: string } }>('POST', `/api/below/${f.id}/tick`, { step: 'watch-now', reason: 'x' })).body.error.path).toBe('note')
+    expect((await fitter.ask<{ error: { path: string } }>('POST', `/api/below/${f.id}/tick`, { step: 'dance' })).body.error.path).toBe('step')
+  })
+  it('a meter\u2019s reading turns the bond path, and the log is added to, never changed', async () => {
+    const f = await place()
+    await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 0.4 })
+    expect((await open(f.id)).verdict).toBe('short')
+    await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 0.05 })
+    expect((await open(f.id)).log.map((l) => l.value)).toEqual([0.4, 0.05])
+    expect((await open(f.id)).governing).not.toBe('bond-path')
+    await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/never edited/)
+    for (const bad of [{ kind: 'bond', value: -1 }, { kind: 'anode', value: 120 }, { kind: 'look', note: '' }]) expect((await fitter.ask('POST', `/api/below/${f.id}/log`, bad)).status).toBe(400)
+    expect((await fitter.ask('DELETE', `/api/below/${f.id}`)).status).toBe(409)
+  })
+  it('recording makes the bore a hole with its orientation, and bolts only where they go through', async () => {
+    const pad = await place({ name: 'Bolted into its pad' })
+    expect((await fitter.ask<{ holes: string[] }>('POST', `/api/below/${pad.id}/record`)).body.holes).toHaveLength(1)
+    const f = await place({ name: 'Bolted through', xMm: 4200 })
+    await save(f, { 'hold.method': 'through' })
+    const { holes } = (await fitter.ask<{ holes: string[] }>('POST', `/api/below/${f.id}/record`)).body
+    expect(holes).toHaveLength(4)
+    const o = await open(f.id)
+    const hole = (await fitter.ask<{ events: { note: string; state: string }[]; belowWaterline: boolean; through: string }>('GET', `/api/penetrations/${o.holes[0]!.id}`)).body
+    expect(hole).toMatchObject({ belowWaterline: true })
+    expect(hole.events[0]!.note).toContain('handle open at 0')
+    expect(hole.through).toContain('wedge both')
+    expect((await fitter.ask('POST', `/api/below/${f.id}/record`)).status).toBe(409)
+  })
+  it('an existing bad valve is surveyed, replaced in its own hole, and the hole keeps its number and history', async () => {
+    const bad = await named('Engine intake')
+    expect(bad.verdict).toBe('short')
+    const old = await open(bad.id)
+    expect(old.design).toMatchObject({ existing: true, boredMm: 43 })
+    expect(old.holes).toHaveLength(1)
+    const fresh = (await fitter.ask<Saved>('POST', `/api/below/${bad.id}/replace`, { catalogueId: 'MV-S114' })).body
+    expect(fresh.design).toMatchObject({ use: 'engine-intake', replaces: 'Engine intake', boredMm: 43, existing: false })
+    expect((await fitter.ask('POST', `/api/below/${bad.id}/replace`, { catalogueId: 'MV-S114' })).status).toBe(409)
+    expect((await open(fresh.id)).others.map((o) => o.name)).not.toContain('Engine intake')
+    const before = old.holes[0]!
+    expect((await fitter.ask<{ holes: string[] }>('POST', `/api/below/${fresh.id}/record`)).body.holes[0]).toBe(before.label)
+    const hole = (await fitter.ask<{ whatFor: string; hullFittingId: string; events: { note: string; sizeMm: number | null }[] }>('GET', `/api/penetrations/${before.id}`)).body
+    expect(hole.hullFittingId).toBe(fresh.id)
+    expect(hole.events.length).toBeGreaterThan(1)
+    expect(hole.events.at(-1)!.note).toContain('Engine intake')
+    expect((await open(bad.id)).replacedBy).toBe(fresh.id)
+  })
+})
+
+describe('templates and flooding', () => {
+  it('wedge faces, taper and bolt circle go out at 1:1 as SVG, DXF and PDF', async () => {
+    const f = await place()
+    for (const what of ['wedge-outside', 'wedge-inside', 'taper', 'pad']) {
+      const svg = (await fitter.ask('GET', `/api/below/${f.id}/template.svg?what=${what}`)).text
+      expect(svg).toMatch(/^<svg[^>]+width="[\d.]+mm"/)
+      expect((await fitter.ask('GET', `/api/below/${f.id}/template.dxf?what=${what}`)).text).toContain('CUT')
+      expect((await fitter.ask('GET', `/api/below/${f.id}/template.pdf?what=${what}`)).text).toMatch(/^%PDF/)
+    }
+    expect((await fitter.ask('GET', `/api/below/${f.id}/template.csv`)).text.trim().split('\n')).toHaveLength(2 + f.design.hold.bolts)
+    expect((await fitter.ask('GET', `/api/below/${f.id}/section.svg`)).text).toContain('<svg')
+    await save(f, { 'wedge.blocks': 'none' })
+    expect((await fitter.ask('GET', `/api/below/${f.id}/template.svg?what=taper`)).status).toBe(409)
+    expect((await fitter.ask('GET', `/api/below/${f.id}/template.svg?what=hat`)).status).toBe(400)
+  })
+  it('the flooding plan of a boat is an estimate until it is saved, under a version check', async () => {
+    const pipit = (await fitter.ask<{ plan: { compartments: { areaM2: number }[] }; version: number; estimated: boolean }>('GET', '/api/boats/pipit/flooding')).body
+    expect(pipit).toMatchObject({ version: 0, estimated: true })
+    expect((await fitter.ask<object>('PUT', '/api/boats/pipit/flooding', { version: 0, plan: pipit.plan })).body).toMatchObject({ version: 1, estimated: false })
+    expect((await fitter.ask('PUT', '/api/boats/pipit/flooding', { version: 0, plan: pipit.plan })).status).toBe(409)
+    const a = await fitter.ask<{ error: { path: string } }>('PUT', '/api/boats/pipit/flooding', { version: 1, plan: { ...pipit.plan, compartments: [{ ...pipit.plan.compartments[0], areaM2: -1 }] } })
+    expect([a.status, a.body.error.path]).toEqual([400, 'plan.compartments.0.areaM2'])
+  })
+  it('a zone measured thinner is told where the fitting still believes the old', async () => {
+    const f = await place()
+    const zones = (await fitter.ask<{ zones: { id: number; code: string; version: number; title: string; face: string; kind: string; zMm: number; outline: object[]; layers: { material: string }[]; reach: string; state: string }[] }>('GET', F)).body.zones
+    const z = zones.find((q) => q.code === 'bottom')!
+    await fitter.ask('PUT', `${F}/zones/${z.id}`, { title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outline: z.outline, reach: z.reach, state: z.state, version: z.version, layers: [{ material: 'woven', thicknessMm: 12.5, measured: true, measuredBy: 'ultrasonic' }] })
+    expect((await open(f.id)).hullNow).toMatchObject({ thicknessMm: 12.5 })
+  })
+})
