@@ -2,7 +2,7 @@
 import { computed, onMounted, onUnmounted, ref, watch, watchEffect } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CircleDot, Hash } from 'lucide-vue-next'
+import { Anchor, BookOpen, Box, CircleDot, Droplet, Hash } from 'lucide-vue-next'
 import { PLACES } from './router'
 import { useBench } from './stores/bench'
 import { useBoats } from './stores/boats'
@@ -11,7 +11,7 @@ import FindAnything from './pieces/FindAnything.vue'
 import KeyHelp from './pieces/KeyHelp.vue'
 import { formatTemperature } from '@north-tide/core'
 
-const ICONS = { boat: Anchor, bench: Hash, stores: Box, register: CircleDot, reference: BookOpen }
+const ICONS = { boat: Anchor, bench: Hash, below: Droplet, stores: Box, register: CircleDot, reference: BookOpen }
 const session = useSession()
 const boats = useBoats()
 const bench = useBench()
@@ -70,7 +70,7 @@ const typing = (e: KeyboardEvent) => (e.target as HTMLElement).closest('input, t
 useEventListener('keydown', (e: KeyboardEvent) => {
   if (!inside.value) return
   if (e.altKey && !e.ctrlKey && /^Digit[1-7]$/.test(e.code)) {
-    const place = PLACES.find((p) => p.key === e.code.at(-1))
+    const place = PLACES.find((p) => p.key !== '' && p.key === e.code.at(-1))
     if (place) {
       e.preventDefault()
       void router.push(to(place.name))
@@ -117,7 +117,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey') }" :title="`Alt+${p.key}`">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), under: p.name === 'below' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />
@@ -151,6 +151,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
 .rail a, .foot { display: flex; align-items: center; gap: 9px; min-height: 42px; padding: 0 4px 0 14px; color: var(--ink-soft); text-decoration: none; border-left: 4px solid transparent; font-weight: 600; }
 .rail a.here { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
 .rail svg { flex: none; }
+.rail a.under { padding-left: 26px; font-size: 14px; min-height: 38px; }
 .gap { flex: 1; }
 .foot { min-height: var(--touch); font-weight: 400; font-size: var(--text-small); width: 100%; color: var(--ink); }
 .foot kbd { font-family: var(--figures); border: 1px solid var(--line-strong); padding: 0 4px; border-radius: 2px; }

@@ -4,6 +4,7 @@ import { useSession } from './stores/session'
 export const PLACES = [
   { key: '1', name: 'boat', title: 'Boat', path: '/boat' },
   { key: '2', name: 'bench', title: 'Bench', path: '/bench' },
+  { key: '', name: 'below', title: 'Below', path: '/below' },
   { key: '4', name: 'stores', title: 'Stores', path: '/stores' },
   { key: '5', name: 'register', title: 'Register', path: '/register' },
   { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
@@ -17,6 +18,7 @@ export const router = createRouter({
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     { path: '/boat/:id/:tab(build|readings|found|angles|files)', name: 'survey', component: () => import('./places/boat/SurveyPlace.vue') },
     { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/BenchPlace.vue') },
+    { path: '/below/:id?', name: 'below', component: () => import('./places/below/BelowPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
     { path: '/reference/sums/:sum?', name: 'sums', component: () => import('./places/reference/sums/QuickSum.vue') },

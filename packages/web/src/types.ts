@@ -1,3 +1,4 @@
+import type { BelowDesign, BelowFamily, BelowLog, Neighbour } from '@north-tide/core/below'
 import type { BoatPart, BoatZone, Design, Duty, Family, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
 
 export interface Account {
@@ -26,6 +27,7 @@ export interface Hole {
   number: number
   label: string
   fittingId: string | null
+  hullFittingId: string | null
   whatFor: string
   zone: string
   xMm: number
@@ -46,6 +48,44 @@ export interface Hole {
   since: string
   who: string
   gatesPassed: number
+}
+export interface PlanBelow {
+  id: string
+  name: string
+  verdict: Verdict
+  governing: string | null
+  family: BelowFamily
+  use: string
+  xMm: number
+  yMm: number
+  zMm: number
+  zone: string | null
+  flangeMm: number
+  existing: boolean
+  ordered: boolean
+  recorded: boolean
+  replacesId: string | null
+  material: string
+}
+export interface SavedBelow {
+  id: string
+  boatId: string
+  name: string
+  version: number
+  design: BelowDesign
+  verdict: Verdict
+  governing: string | null
+  replacesId: string | null
+  recorded: boolean
+  updatedAt: string
+  updatedBy: string
+}
+export interface OpenBelow extends SavedBelow {
+  others: Neighbour[]
+  log: BelowLog[]
+  hullNow: { thicknessMm: number; measured: boolean; how: string } | null
+  holes: Hole[]
+  replacedBy: string | null
 }
 export interface PlanFitting {
   id: string
@@ -72,6 +112,7 @@ export interface BoatPicture extends BoatSummary {
   stations: { xMm: number; halfBreadthMm: number; sheerMm: number; keelMm: number }[]
   fittings: PlanFitting[]
   holes: Hole[]
+  below: PlanBelow[]
 }
 export interface SavedFitting {
   id: string

@@ -19,10 +19,10 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   const shapes: Shape[] = []
   const reach = v.handleMm + 15
   const rim = reach * 1.22
-  const textMm = reach / 9.5
+  const textMm = reach / 7.2
   for (const [from, to] of c.freeWanted) shapes.push({ kind: 'area', points: sector(from!, to!, rim, rim * 1.07), tone: 'epoxy-glass', role: 'free', label: `free from ${say(Math.round(from!))}\u00b0 to ${say(Math.round(to!))}\u00b0` })
   // What it sweeps from open to shut.
-  for (const arm of v.handle === 'tee' ? [0, 180] : [0]) shapes.push({ kind: 'area', points: [{ x: 0, y: 0 }, ...arc(d.clock.wantedDeg + arm, d.clock.wantedDeg + arm + v.sweepDeg, reach)], tone: c.sweepFree ? 'plastic' : 'bedding', role: 'sweep', label: c.sweepFree ? 'swept, free' : 'swept, and something stands in it' })
+  for (const arm of v.handle === 'tee' ? [0, 180] : [0]) shapes.push({ kind: 'area', points: [{ x: 0, y: 0 }, ...arc(d.clock.wantedDeg + arm, d.clock.wantedDeg + arm + v.sweepDeg, reach)], tone: c.sweepFree ? 'plastic' : 'insert', role: 'sweep', label: c.sweepFree ? 'swept, free' : 'swept, and something stands in it' })
   shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: rim, weight: 'outline' }, { kind: 'ring', at: { x: 0, y: 0 }, r: d.skin.flangeMm / 2, weight: 'hidden' })
   for (let deg = 0; deg < 360; deg += 10) shapes.push({ kind: 'path', points: [at(deg, rim), at(deg, rim * (deg % 30 ? 0.97 : 0.93))], weight: 'dimension' })
   for (const [deg, text] of [[0, '0 aft'], [90, '90 stbd'], [180, '180 forward'], [270, '270 port']] as const) {
@@ -47,10 +47,10 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   }
   shapes.push({ kind: 'disc', at: { x: 0, y: 0 }, r: v.boreMm * 0.45, tone: 'bolt', role: 'valve', label: 'stem' })
   const names = [...new Set(j.obstacles.map((o) => o.what).filter(Boolean))]
-  const ext = Math.max(rim * 1.2, ...j.obstacles.flatMap((o) => [o.x1Mm, o.x2Mm, o.y1Mm, o.y2Mm].map(Math.abs)).filter((r) => r < rim * 2))
+  const ext = Math.max(rim * 1.2, ...j.obstacles.flatMap((o) => [o.x1Mm, o.x2Mm, o.y1Mm, o.y2Mm].map(Math.abs)).filter((r) => r < rim * 1.5))
   return {
     title: 'From inside, looking at the hull; bow left, starboard up', description: `Handle open at ${say(d.clock.wantedDeg)} degrees; ${c.sweepFree ? 'it swings free' : 'something stands in its way'}.${names.length ? ` Round it: ${names.join(', ')}.` : ''}`,
-    bounds: { minX: -ext - textMm * 5.5, maxX: ext + textMm * 3.5, minY: -ext - textMm, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
+    bounds: { minX: -ext - textMm * 7, maxX: ext + textMm * 4.2, minY: -ext - textMm, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
   }
 }
 /** What to turn, as marked with tape. */

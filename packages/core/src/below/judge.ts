@@ -239,7 +239,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   }
   const placing = placingOf(d, around, clock?.sweepFree ?? null, units)
   const open = unanswered(placing)
-  checks.push(open.length ? unproven({ id: 'placing', title: 'Must it exist, and here', unit: '', source: SOURCE, because: `${open.length} question${open.length > 1 ? 's' : ''} of the placing aid ${open.length > 1 ? 'are' : 'is'} open: ${open.slice(0, 3).map((q) => q.title.replace('?', '').toLowerCase()).join('; ')}${open.length > 3 ? ' \u2026' : ''}.` }) : plain('placing', 'Must it exist, and here', 'holds', 'Every question of the placing aid has its answer.'))
+  checks.push(open.length ? unproven({ id: 'placing', title: 'Must it exist, and here', unit: '', source: SOURCE, because: `${open.length} question${open.length > 1 ? 's' : ''} of the placing aid ${open.length > 1 ? 'are' : 'is'} open: ${open.slice(0, 3).map((q) => q.title.replace('?', '').toLowerCase()).join('; ')}${open.length > 3 ? ` and ${open.length - 3} more` : ''}.` }) : plain('placing', 'Must it exist, and here', 'holds', 'Every question of the placing aid has its answer.'))
   for (const id of d.findings) {
     const f = FINDINGS.find((x) => x.id === id)
     if (f) checks.push(plain(`found-${id}`, f.title, RISK_VERDICT[f.risk], `${f.costs} ${RISK_SAID[f.risk][0]!.toUpperCase()}${RISK_SAID[f.risk].slice(1)}. ${f.settle}`))
@@ -251,7 +251,11 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   }
 
   // What a calculator offers changes its own input; a fitting's remedies are made and judged on the design.
-  for (const c of checks) c.remedies = []
+  for (const c of checks) {
+    c.remedies = []
+    // Plain geometry has no margin to use up: 5 mm of 5 holds, and a figure beside it would only mislead.
+    if (/^(total-|tail-length|hole-clearance|solid-core|wedge-|beam-tilt)/.test(c.id)) c.utilisation = null
+  }
   const counts = { short: 0, unproven: 0, tight: 0, holds: 0 }
   for (const c of checks) counts[c.verdict]++
   return {

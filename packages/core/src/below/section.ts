@@ -161,11 +161,11 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
 
   const points = shapes.flatMap((q) => (q.kind === 'area' || q.kind === 'path' ? q.points : 'at' in q ? [q.at] : []))
   const ext = { minX: Math.min(...points.map((p) => p.x)), maxX: Math.max(...points.map((p) => p.x)), minY: Math.min(...points.map((p) => p.y)), maxY: Math.max(...points.map((p) => p.y)) }
-  const textMm = Math.max((ext.maxY - ext.minY) / 34, (ext.maxX - ext.minX) / 46, 3)
+  const textMm = Math.max((ext.maxY - ext.minY) / 26, (ext.maxX - ext.minX) / 38, 3)
   // The way things are: plumb, the hull's angle, inside and outside.
   if (theta > 0) {
-    const x = ext.minX - textMm
-    shapes.push({ kind: 'path', points: [{ x, y: ext.minY + textMm }, { x, y: ext.minY + textMm * 7 }], weight: 'hidden' }, { kind: 'text', at: { x, y: ext.minY - textMm * 0.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
+    const x = ext.maxX - textMm * 1.5
+    shapes.push({ kind: 'path', points: [{ x, y: ext.maxY - textMm * 6 }, { x, y: ext.maxY - textMm * 0.6 }], weight: 'hidden' }, { kind: 'text', at: { x, y: ext.maxY - textMm * 7.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
     const e = R({ x: W, y: hullLow + on(W) })
     shapes.push({ kind: 'path', points: [{ x: e.x - 46, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }, { x: e.x + 2, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }], weight: 'dimension' }, { kind: 'text', at: { x: e.x + 2, y: e.y - textMm * 1.6 }, text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`, size: textMm, anchor: 'end', weight: 'strong' })
     if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick + on(W * 0.94) }), axis: 'y', value: d.hull.deadriseDeg, per: 180 / Math.PI / (W * 0.94) / (upright ? 1 / Math.cos(theta) ** 2 : 1 / Math.cos(theta)), leastMm: 0 })

@@ -187,8 +187,8 @@ async function seedBelow(fitter: Account) {
   const wedge = { 'hull.angleMeasured': true, asks: answers }
   // The store's one 3/4 valve has an American taper thread; the order check is what finds it.
   const wrong = VALVES.find((v) => v.id === 'MV-BN34')!
-  await place(F, { catalogueId: 'MV-S114', name: 'Wet-lab intake', xMm: 6350, yMm: 520, zMm: -430, zone: 'bottom', use: 'lab-intake' }, { ...wedge, ...conditions, 'clock.obstacles': [{ x1Mm: -200, y1Mm: 175, x2Mm: 260, y2Mm: 175, what: 'longitudinal' }], 'clock.wantedDeg': 0, 'clock.measuredDeg': 0, 'hold.method': 'through', flowLpm: 30 })
-  await place(F, { catalogueId: 'MV-K112', name: 'Wet-lab overboard drain', xMm: 6800, yMm: 560, zMm: -180, zone: 'bottom', use: 'sink-drain' }, { 'bedding.flange': 'epoxy-filled', 'bedding.tail': 'epoxy-filled', 'wedge.blocks': 'none', ...conditions })
+  await place(F, { catalogueId: 'MV-S114', name: 'Wet-lab intake', xMm: 7190, yMm: 430, zMm: -430, zone: 'bottom', use: 'lab-intake' }, { ...wedge, ...conditions, 'clock.obstacles': [{ x1Mm: -200, y1Mm: 90, x2Mm: 260, y2Mm: 90, what: 'floor of the lab' }], 'clock.wantedDeg': 0, 'clock.measuredDeg': 0, 'hold.method': 'through', flowLpm: 30 })
+  await place(F, { catalogueId: 'MV-K112', name: 'Wet-lab overboard drain', xMm: 7260, yMm: 660, zMm: -180, zone: 'bottom', use: 'sink-drain' }, { 'bedding.flange': 'epoxy-filled', 'bedding.tail': 'epoxy-filled', 'wedge.blocks': 'none', ...conditions })
   await place(F, { catalogueId: 'MV-B34', name: 'Deck-wash intake, renewed', xMm: 3600, yMm: 380, zMm: -450, zone: 'bottom', use: 'deck-wash' }, { valve: wrong })
   const engine = await Penetration.findOne({ where: { boatId: F, whatFor: 'Engine intake' } })
   await place(F, { catalogueId: 'MV-B114', holeId: engine!.id, use: 'engine-intake' }, { valve: VALVES.find((v) => v.id === 'MV-BT114')!, pad: null, 'hose.clips': 1, findings: ['mixed-threads', 'yellow-brass', 'seized', 'one-clip'] })

@@ -187,7 +187,7 @@ async function takeFile(e: Event) {
     <div v-if="over" class="over" :style="{ left: over.left, top: over.top }"><input ref="overField" v-model="over.text" class="entry figure" aria-label="New dimension" :aria-invalid="refused ? 'true' : undefined" @keydown.enter.prevent="takeOver(true)" @keydown.esc.prevent="takeOver(false)" @blur="takeOver(false)" /><p v-if="refused" class="small" role="alert">{{ refused }}</p></div>
     <BenchTray v-model:tab="tab" :picked="picked" />
     <SizeIt v-if="sizing" @close="sizing = false" />
-    <ConflictDialog />
+    <ConflictDialog :mine="bench.design" :theirs="bench.conflict" @settle="bench.settle($event)" />
   </div>
 </template>
 

@@ -2,27 +2,28 @@
 import { computed } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { useBench } from '../../stores/bench'
 
-const bench = useBench()
+/** Of one fitting, on the deck or through the hull. */
+const props = defineProps<{ mine: object | null; theirs: { design: object; version: number; updatedBy: string } | null }>()
+const emit = defineEmits<{ settle: [mine: boolean] }>()
 /** Every leaf in which the two designs differ, in both versions. */
 function leaves(value: unknown, path = ''): [string, string][] {
   if (value === null || typeof value !== 'object') return [[path, JSON.stringify(value)]]
   return Object.entries(value).flatMap(([k, v]) => leaves(v, path ? `${path}.${k}` : k))
 }
 const rows = computed(() => {
-  const mine = new Map(leaves(bench.design))
-  const theirs = new Map(leaves(bench.conflict?.design))
+  const mine = new Map(leaves(props.mine))
+  const theirs = new Map(leaves(props.theirs?.design))
   return [...new Set([...mine.keys(), ...theirs.keys()])].filter((k) => mine.get(k) !== theirs.get(k)).map((k) => ({ k, mine: mine.get(k) ?? 'not there', theirs: theirs.get(k) ?? 'not there' }))
 })
 </script>
 
 <template>
-  <ElDialog :model-value="bench.conflict !== null" title="Two versions of this fitting" width="640px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
-    <template v-if="bench.conflict">
-      <p>{{ bench.conflict.updatedBy }} saved version {{ bench.conflict.version }} while you were changing it here. Nothing of either is lost until you choose.</p>
-      <div class="diff"><table class="rows"><thead><tr><th>Differs in</th><th>Yours</th><th>{{ bench.conflict.updatedBy }}</th></tr></thead><tbody><tr v-for="r in rows" :key="r.k"><td>{{ r.k }}</td><td class="figure">{{ r.mine }}</td><td class="figure">{{ r.theirs }}</td></tr></tbody></table></div>
-      <div class="acts"><button class="act" @click="bench.settle(false)">Take theirs</button><button class="act main" @click="bench.settle(true)">Keep mine</button></div>
+  <ElDialog :model-value="theirs !== null" title="Two versions of this fitting" width="640px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+    <template v-if="theirs">
+      <p>{{ theirs.updatedBy }} saved version {{ theirs.version }} while you were changing it here. Nothing of either is lost until you choose.</p>
+      <div class="diff"><table class="rows"><thead><tr><th>Differs in</th><th>Yours</th><th>{{ theirs.updatedBy }}</th></tr></thead><tbody><tr v-for="r in rows" :key="r.k"><td>{{ r.k }}</td><td class="figure">{{ r.mine }}</td><td class="figure">{{ r.theirs }}</td></tr></tbody></table></div>
+      <div class="acts"><button class="act" @click="emit('settle', false)">Take theirs</button><button class="act main" @click="emit('settle', true)">Keep mine</button></div>
     </template>
   </ElDialog>
 </template>

@@ -5,7 +5,9 @@ import 'element-plus/es/components/dialog/style/css'
 import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../stores/boats'
-import type { BoatPicture, SavedFitting } from '../../types'
+import { BELOW_CATALOGUE, BELOW_FAMILY, USES, USE_TITLES, hullAt, type BelowEntry, type Use } from '@north-tide/core/below'
+import type { BoatPicture, SavedBelow, SavedFitting } from '../../types'
+import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import MeasureField, { type Measured } from '../../pieces/MeasureField.vue'
 import type { Spot3 } from './PlanView.vue'
@@ -16,8 +18,31 @@ const emit = defineEmits<{ close: []; placed: [id: string] }>()
 const boats = useBoats()
 const x = ref(props.at.xMm)
 const y = ref(props.at.yMm)
-const z = ref(props.at.zMm ?? 0)
+const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
+/** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
+const through = ref(props.at.zone ? ['bottom', 'topsides'].includes(props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? '') : false)
+const deadrise = ref<number | null>(null)
+const use = ref<Use | ''>('')
+const below = computed(() => {
+  const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return BELOW_CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${BELOW_FAMILY[c.family].title} ${USE_TITLES[c.use]}`.toLowerCase().includes(w)))
+})
+const belowPicked = computed<BelowEntry | undefined>(() => below.value.find((c) => c.id === picked.value) ?? (below.value.length === 1 ? below.value[0] : undefined))
+const hull = computed(() => hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.title ?? null }))
+async function placeBelow() {
+  if (!belowPicked.value) return
+  busy.value = true
+  said.value = ''
+  try {
+    const made = await api<SavedBelow>('POST', `/boats/${props.boat.id}/below`, { catalogueId: belowPicked.value.id, xMm: x.value, yMm: y.value, zMm: z.value, ...(named.value ? { zone: named.value.code } : {}), ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }), ...(use.value ? { use: use.value } : {}), ...(name.value.trim() ? { name: name.value.trim() } : {}) })
+    emit('placed', `/below/${made.id}`)
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not placed'
+  } finally {
+    busy.value = false
+  }
+}
 const named = computed(() => (props.at.zone ? props.boat.zones.find((q) => q.code === props.at.zone) : undefined))
 function follow(m: Measured | null) {
   measured.value = m
@@ -62,21 +87,31 @@ async function place() {
 
 <template>
   <ElDialog :model-value="true" title="What goes here?" width="720px" top="7vh" @close="emit('close')">
-    <form class="place" @submit.prevent="place">
+    <form class="place" @submit.prevent="through ? placeBelow() : place()">
+      <div class="ways" role="radiogroup" aria-label="Where it goes"><label :class="{ on: !through }"><input v-model="through" type="radio" name="way" :value="false" /> on deck, roof, coaming or transom</label><label :class="{ on: through }"><input v-model="through" type="radio" name="way" :value="true" /> through the hull</label></div>
       <div class="where">
         <MeasureField :boat="boat" :units="units" @measured="follow" />
         <DimensionField v-model="x as number | null" label="x, aft of the stem" :units="units" :disabled="measured !== null" @update:model-value="x = $event ?? x" />
         <DimensionField v-model="y as number | null" label="y, to starboard" :units="units" :disabled="measured !== null" @update:model-value="y = $event ?? y" />
-        <DimensionField v-if="named" v-model="z as number | null" label="z, above the waterline" :units="units" @update:model-value="z = $event ?? z" />
-        <p><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
-        <p v-if="edge !== null" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>
-        <ul v-if="flags.length" class="flags"><li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li></ul>
-        <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120" :placeholder="entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
+        <DimensionField v-if="named || through" v-model="z as number | null" label="z, above the waterline" :units="units" @update:model-value="z = $event ?? z" />
+        <template v-if="through">
+          <DimensionField v-model="deadrise" label="Deadrise, measured" kind="angle" :units="units" :least="0" :most="79" optional :placeholder="String(hull.hull.deadriseDeg)" />
+          <ChoiceField v-model="use" label="For" :options="[{ value: '', title: belowPicked ? USE_TITLES[belowPicked.use] : 'as usual' }, ...USES.map((u) => ({ value: u, title: USE_TITLES[u] }))]" />
+          <p><strong>{{ hull.zone ?? 'No known hull here' }}.</strong> <span class="soft">{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~' }}{{ formatLength(hull.hull.thicknessMm, units) }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span></p>
+        </template>
+        <p v-if="!through"><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
+        <p v-if="edge !== null && !through" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>
+        <ul v-if="flags.length && !through" class="flags"><li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li></ul>
+        <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120"   :placeholder="through ? (belowPicked?.title.split(',')[0] ?? 'as you call it') : entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
       </div>
       <div class="what">
         <label for="what-goes" class="hidden-words">What goes here</label>
-        <input id="what-goes" ref="search" v-model="words" class="entry wide" type="search" placeholder="mooring cleat, stanchion, HG-C250 …" autocomplete="off" />
-        <ul class="entries" role="radiogroup" aria-label="Catalogue" tabindex="-1">
+        <input id="what-goes" ref="search" v-model="words" class="entry wide" type="search" :placeholder="through ? 'seacock, transducer, MV-S114 …' : 'mooring cleat, stanchion, HG-C250 …'" autocomplete="off" />
+        <ul v-if="through" class="entries" role="radiogroup" aria-label="Through-hull catalogue" tabindex="-1">
+          <li v-for="c in below" :key="c.id"><label :class="{ on: belowPicked?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="belowPicked?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ BELOW_FAMILY[c.family].title }}</small></span></label></li>
+          <li v-if="!below.length" class="soft none">Nothing is called “{{ words }}”. Try seacock, composite, sea chest, scupper, transducer, garboard, anode.</li>
+        </ul>
+        <ul v-else class="entries" role="radiogroup" aria-label="Catalogue" tabindex="-1">
           <li v-for="c in found" :key="c.id">
             <label :class="{ on: entry?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="entry?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.bolts.length }} × {{ c.sizes.join(' or ') }}</small></span></label>
           </li>
@@ -84,13 +119,17 @@ async function place() {
         </ul>
       </div>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <div class="acts"><button type="button" class="act" @click="emit('close')">Leave it</button><button type="submit" class="act main" :disabled="!entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))">{{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}</button></div>
+      <div class="acts"><button type="button" class="act" @click="emit('close')">Leave it</button><button v-if="through" type="submit" class="act main" :disabled="!belowPicked || busy">{{ belowPicked ? `Put ${belowPicked.id} there` : 'Choose a fitting' }}</button><button v-else type="submit" class="act main" :disabled="!entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))">{{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}</button></div>
     </form>
   </ElDialog>
 </template>
 
 <style scoped>
 .place { display: grid; grid-template-columns: 290px 1fr; gap: 16px 24px; }
+.ways { grid-column: 1 / -1; display: flex; gap: 10px; }
+.ways label { display: flex; gap: 8px; align-items: center; min-height: var(--touch); padding: 0 12px; border: 1px solid var(--line-strong); cursor: pointer; }
+.ways label.on { border-color: var(--tide); background: var(--tide-soft); font-weight: 600; }
+.ways input { accent-color: var(--tide); width: 18px; height: 18px; }
 .where, .what { display: grid; gap: 8px; align-content: start; min-width: 0; }
 .flags { margin: 0; padding: 8px 10px 8px 24px; background: var(--short-ground); color: var(--short); font-size: 14px; }
 .named { display: grid; gap: 2px; font-weight: 600; }

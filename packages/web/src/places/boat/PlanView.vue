@@ -11,7 +11,9 @@ import { wetPicture } from './wet-picture'
 
 const props = defineProps<{ boat: BoatPicture; units: Units; layers: Record<string, boolean>; cursor: Point; lit: Set<number> | null; litFittings: Set<string> | null }>()
 export interface Spot3 extends Point { zMm?: number; zone?: string }
-const emit = defineEmits<{ point: [p: Point | null]; side: [z: BoatZone | null]; move: [p: Point]; place: [p: Spot3]; fitting: [id: string]; hole: [id: number] }>()
+const emit = defineEmits<{ point: [p: Point | null]; side: [z: BoatZone | null]; move: [p: Point]; place: [p: Spot3]; fitting: [id: string]; below: [id: string]; hole: [id: number] }>()
+/** What goes through the hull stands in the profile, on whichever side; what was replaced is gone. */
+const below = computed(() => props.boat.below.filter((f) => !props.boat.below.some((o) => o.replacesId === f.id)))
 const survey = useSurvey()
 
 const host = ref<HTMLElement>()
@@ -213,6 +215,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <g v-if="layers.Wetness"><image v-for="w in wetPictures" :key="w.code" :href="w.href" :x="w.x" :y="w.y" :width="w.w" :height="w.h" preserveAspectRatio="none" /></g>
         <g v-if="layers.Structure">
           <path v-for="b in partsOf('knee')" :key="`k${b.id}`" :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}L${X(b.x1Mm)} ${Y(b.y1Mm)}`" class="knee" />
+          <path v-for="b in [...partsOf('sling'), ...partsOf('bunk')]" :key="`s${b.id}`" :d="b.kind === 'sling' ? `M${X(b.x0Mm)} ${Y(halfAt(b.x0Mm))}V${Y(-halfAt(b.x0Mm))}` : `M${X(b.x0Mm)} ${Y(b.y0Mm)}L${X(b.x1Mm)} ${Y(b.y1Mm)}`" class="lift"><title>{{ b.title }}</title></path>
           <path v-for="b in partsOf('cable')" :key="`c${b.id}`" :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}L${X(b.x1Mm)} ${Y(b.y1Mm)}`" class="cable"><title>{{ b.title }}</title></path>
           <rect v-for="b in [...partsOf('liner'), ...partsOf('headliner')]" :key="`h${b.id}`" :x="X(Math.min(b.x0Mm, b.x1Mm))" :y="Y(Math.max(b.y0Mm, b.y1Mm))" :width="Math.abs(X(b.x1Mm) - X(b.x0Mm))" :height="Math.abs(Y(b.y1Mm) - Y(b.y0Mm))" class="lining"><title>{{ b.title }}</title></rect>
           <path v-for="b in partsOf('beam')" :key="`b${b.id}`" :d="`M${X(b.x0Mm)} ${Y(halfAt(b.x0Mm))}V${Y(-halfAt(b.x0Mm))}`" class="hidden-line" />
@@ -237,6 +240,12 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <path :d="hull" class="deck" />
         <path :d="`M${X(-150)} ${Z(0)}H${X(boat.lengthMm + 150)}`" class="water" />
         <text :x="X(boat.lengthMm) - 4" :y="Z(0) - 5" text-anchor="end" class="label">waterline</text>
+        <g v-if="layers.Fittings">
+          <a v-for="f in below" :key="f.id" role="link" tabindex="0" :aria-label="`${f.name}, through the hull, ${f.verdict}`" class="fitting" :transform="`translate(${X(f.xMm)} ${Z(f.zMm)}) scale(${1 / k})`" @click.stop="emit('below', f.id)" @keydown.enter.stop="emit('below', f.id)">
+            <title>{{ f.name }}, {{ f.verdict }}</title>
+            <circle r="14" fill="transparent" /><path d="M0-12L5.5-3A6.4 6.4 0 1 1-5.5-3Z" :class="['drop', f.verdict]" />
+          </a>
+        </g>
         <g v-if="layers.Structure"><path v-for="b in partsOf('bulkhead')" :key="`p${b.title}`" :d="`M${X(b.x0Mm)} ${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.sheerMm)}V${Z(boat.stations.find((s) => s.xMm >= b.x0Mm)!.keelMm)}`" class="bulkhead" /></g>
        </g>
       </g>
@@ -254,6 +263,10 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 .host { position: relative; background: var(--sheet); overflow: hidden; }
 .plan { width: 100%; height: 100%; display: block; cursor: crosshair; touch-action: none; }
 .deck { fill: color-mix(in srgb, var(--laminate) 55%, var(--sheet)); stroke: var(--ink); stroke-width: calc(1.6px * var(--k)); }
+.drop { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.6; }
+.drop.short { stroke: var(--short); stroke-width: 2.6; }
+.drop.tight, .drop.unproven { stroke-dasharray: 3 2; }
+.lift { fill: none; stroke: var(--ink-soft); stroke-width: calc(3px * var(--k)); stroke-dasharray: calc(2px * var(--k)) calc(5px * var(--k)); }
 .zone { fill: transparent; stroke: var(--line-strong); stroke-width: calc(0.8px * var(--k)); }
 .zone.deck:not(.edge) { fill: color-mix(in srgb, var(--laminate) 35%, transparent); }
 .zone.roof { fill: var(--sheet); stroke: var(--ink); stroke-width: calc(1.1px * var(--k)); }

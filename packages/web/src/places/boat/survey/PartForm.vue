@@ -16,7 +16,7 @@ const survey = useSurvey()
 const { said, busy, attempt } = useAttempt()
 const kept = ref(false)
 const p = props.part
-const TITLES: Record<PartKind, string> = { beam: 'deck beam', longitudinal: 'longitudinal', bulkhead: 'Bulkhead', knee: 'Knee', tank: 'Tank', cable: 'Cable', liner: 'Liner', headliner: 'Headliner', wet: 'Wet patch seen' }
+const TITLES: Record<PartKind, string> = { beam: 'deck beam', longitudinal: 'longitudinal', bulkhead: 'Bulkhead', knee: 'Knee', tank: 'Tank', cable: 'Cable', liner: 'Liner', headliner: 'Headliner', wet: 'Wet patch seen', sling: 'Lifting sling', bunk: 'Trailer bunk' }
 const form = reactive({ kind: p?.kind ?? ('beam' as PartKind), title: p?.title ?? 'deck beam', x0Mm: (p?.x0Mm ?? 1000) as number | null, y0Mm: (p?.y0Mm ?? -1) as number | null, x1Mm: (p?.x1Mm ?? 1000) as number | null, y1Mm: (p?.y1Mm ?? 1) as number | null, belowMm: (p?.belowMm ?? null) as number | null, depthMm: (p?.depthMm ?? null) as number | null, widthMm: (p?.widthMm ?? null) as number | null })
 const setKind = (k: PartKind) => {
   if (form.title === TITLES[form.kind]) form.title = TITLES[k]

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import dayjs from 'dayjs'
+import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn } from '@north-tide/core'
+import { useBelow } from '../../stores/below'
+import { useBoats } from '../../stores/boats'
+import VerdictSign from '../../pieces/VerdictSign.vue'
+
+/** What each joint is bedded or bonded with, how much, when it has cured, and whether today is a day for it. */
+const below = useBelow()
+const boats = useBoats()
+const j = computed(() => below.judgement!)
+const d = computed(() => below.design!)
+const FIT = { fits: 'holds', 'fits-with-care': 'tight', refused: 'short' } as const
+const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
+</script>
+
+<template>
+  <div class="bed">
+    <div v-for="s in j.sealants" :key="s.place" class="joint" :data-joint="s.place">
+      <h3>{{ s.title }}</h3>
+      <p class="small">Bead {{ formatLength(s.beadMm, boats.units) }}{{ s.quantity ? `, ${formatVolume(s.quantity.volumeMl, boats.units)}` : '' }}{{ s.rimDays === null ? '' : `; rim and collar cured in ${s.rimDays.toFixed(1)} days at ${formatTemperature(d.bedding.tempC, boats.units)}` }}</p>
+      <ul><li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }"><button class="plain" :disabled="below.readOnly" :aria-pressed="c.id === s.chosen" @click="below.change({ [`bedding.${s.place}`]: c.id })"><VerdictSign :verdict="FIT[c.verdict]" :size="14" /> <span>{{ SEALANTS[c.id].title }} <span class="soft small">{{ c.reasons.filter((r) => r.effect !== 'note').map((r) => sayIn(r.text, boats.units)).join(' ') || (c.id === s.choice.best ? 'ranks first here' : '') }}</span></span></button></li></ul>
+    </div>
+    <div class="day">
+      <h3>Today</h3>
+      <p :data-verdict="dew.verdict"><VerdictSign :verdict="dew.verdict" :size="16" /> {{ sayIn(dew.because, boats.units) }}</p>
+      <p v-if="d.bedding.takenAt" class="soft small">Read {{ dayjs(d.bedding.takenAt).format('D MMM, HH:mm') }}.</p>
+      <template v-if="j.epoxy">
+        <h3>Epoxy</h3>
+        <p class="small">{{ formatVolume(j.epoxy.ml, boats.units) }} in {{ j.epoxy.batches }} pot{{ j.epoxy.batches > 1 ? 's' : '' }}, {{ j.epoxy.fillerG.toFixed(0) }} g of filler. {{ j.epoxy.hardener ? `${j.epoxy.hardener[0]!.toUpperCase()}${j.epoxy.hardener.slice(1)} hardener: ${Math.round(j.epoxy.potLifeMin!)} min in the pot.` : '' }} {{ sayIn(j.epoxy.because, boats.units) }}</p>
+        <p v-if="j.epoxy.gelMin !== null" data-test="gel"><strong>The valve goes on after {{ Math.round(j.epoxy.gelMin) }} min</strong>, when it has gelled; sanded after {{ j.epoxy.sandH?.toFixed(0) }} h.</p>
+      </template>
+      <p class="soft small">Schools: composite may be set in epoxy for good, or bedded so that it comes out again. Bronze and stainless are never set in epoxy: they could not come out. The inside is sealed too under the waterline.</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bed { display: grid; grid-template-columns: repeat(auto-fit, minmax(250px, 1fr)); gap: 22px; }
+ul { list-style: none; margin: 6px 0 0; padding: 0; }
+li button { display: flex; gap: 8px; text-align: left; width: 100%; padding: 5px 6px; min-height: 34px; align-items: flex-start; }
+li svg { margin-top: 3px; flex: none; }
+li.on { background: var(--tide-soft); font-weight: 600; }
+.day p { padding-bottom: 4px; }
+.day svg { vertical-align: -3px; }
+</style>

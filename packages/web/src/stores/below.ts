@@ -1,0 +1,86 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { CalcError, type BoatHole } from '@north-tide/core'
+import { belowWithRemedies, judgeBelow, type BelowAround, type BelowDesign, type BelowJudgement } from '@north-tide/core/below'
+import { api } from '../api'
+import type { OpenBelow, SavedBelow } from '../types'
+import { useBoats } from './boats'
+import { drafted } from './drafted'
+
+/** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
+const REMEDIES_AFTER_MS = 180
+
+/** One fitting through the hull, with its neighbours and its log. */
+export const useBelow = defineStore('below', () => {
+  const boats = useBoats()
+  const fitting = shallowRef<OpenBelow | null>(null)
+  const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body))
+  const { design } = draft
+  const around = computed<BelowAround>(() => ({
+    zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],
+    holes: (boats.picture?.holes ?? []).filter((h) => h.hullFittingId !== fitting.value?.id).map((h): BoatHole => ({ label: h.label, xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state })), others: fitting.value?.others ?? [],
+  }))
+  const judged = computed<{ j: BelowJudgement | null; problem: CalcError | null }>(() => {
+    if (!design.value || !fitting.value) return { j: null, problem: null }
+    try {
+      return { j: judgeBelow(design.value, around.value, fitting.value.log, boats.units), problem: null }
+    } catch (error) {
+      if (error instanceof CalcError) return { j: null, problem: error }
+      throw error
+    }
+  })
+  const remedied = shallowRef<{ of: BelowJudgement; j: BelowJudgement } | null>(null)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  watch(() => judged.value.j, (j) => {
+    clearTimeout(timer)
+    if (!j || draft.readOnly.value) return
+    timer = setTimeout(() => {
+      if (judged.value.j === j && design.value) remedied.value = { of: j, j: belowWithRemedies(design.value, j, around.value, fitting.value!.log) }
+    }, REMEDIES_AFTER_MS)
+  })
+  const last = shallowRef<BelowJudgement | null>(null)
+  /** While a figure makes no sense the last that did stays in view. */
+  const judgement = computed(() => {
+    const mine = judged.value.j
+    if (!mine) return last.value
+    const now = remedied.value?.of === mine ? remedied.value.j : mine
+    last.value = now
+    return now
+  })
+  const problem = computed(() => judged.value.problem)
+  const said = ref('')
+
+  function take(got: OpenBelow) {
+    fitting.value = got
+    last.value = null
+    draft.take(got)
+  }
+  async function open(id: string) {
+    if (fitting.value?.id !== id) await draft.flush()
+    const got = await api<OpenBelow>('GET', `/below/${encodeURIComponent(id)}`)
+    if (boats.picture?.id !== got.boatId) await boats.open(got.boatId)
+    take(got)
+  }
+  /** An order, a tick, a reading: doors of their own, after whatever waits has been saved. */
+  async function act(method: 'POST' | 'DELETE', path: string, body?: unknown): Promise<OpenBelow> {
+    await draft.flush()
+    const got = await api<OpenBelow>(method, `/below/${fitting.value!.id}/${path}`, body)
+    fitting.value = got
+    draft.follow(got)
+    void boats.refresh()
+    return got
+  }
+  async function record(): Promise<string[]> {
+    await draft.flush()
+    const { holes } = await api<{ holes: string[] }>('POST', `/below/${fitting.value!.id}/record`)
+    await Promise.all([open(fitting.value!.id), boats.refresh()])
+    return holes
+  }
+  async function replaceBy(catalogueId: string): Promise<string> {
+    await draft.flush()
+    const made = await api<SavedBelow>('POST', `/below/${fitting.value!.id}/replace`, { catalogueId })
+    await boats.refresh()
+    return made.id
+  }
+  return { ...draft, fitting, around, judgement, problem, said, open, act, record, replaceBy }
+})
