@@ -168,7 +168,9 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     shapes.push({ kind: 'path', points: [{ x, y: ext.maxY - textMm * 6 }, { x, y: ext.maxY - textMm * 0.6 }], weight: 'hidden' }, { kind: 'text', at: { x, y: ext.maxY - textMm * 7.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
     const e = R({ x: W, y: hullLow + on(W) })
     shapes.push({ kind: 'path', points: [{ x: e.x - 46, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }, { x: e.x + 2, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }], weight: 'dimension' }, { kind: 'text', at: { x: e.x + 2, y: e.y - textMm * 1.6 }, text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`, size: textMm, anchor: 'end', weight: 'strong' })
-    if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick + on(W * 0.94) }), axis: 'y', value: d.hull.deadriseDeg, per: 180 / Math.PI / (W * 0.94) / (upright ? 1 / Math.cos(theta) ** 2 : 1 / Math.cos(theta)), leastMm: 0 })
+    // How far the grabbed end climbs for a radian: its own swing, and the block outside that grows under it.
+    const rise = upright ? (W * 0.94 + wide(outside) / 2 + d.hull.thicknessMm * Math.sin(theta)) / Math.cos(theta) ** 2 : W * 0.94 * Math.cos(theta) - (hullLow + thick) * Math.sin(theta)
+    if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick + on(W * 0.94) }), axis: 'y', value: d.hull.deadriseDeg, per: 180 / Math.PI / rise, leastMm: 0 })
   } else if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick }), axis: 'y', value: 0, per: 180 / Math.PI / (W * 0.94), leastMm: 0 })
   // Labels stand in a column each side and never on each other.
   for (const right of [false, true]) {
