@@ -262,6 +262,8 @@ describe('placing', () => {
   it('the hull is read from its zone, the deadrise from the words there, as an estimate', () => {
     const zone: BoatZone = { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, stacking: 0, reach: '', state: 'deadrise 17\u00b0 amidships, 12\u00b0 aft', outline: [{ xMm: 0, yMm: -600 }, { xMm: 9000, yMm: -600 }, { xMm: 9000, yMm: 0 }], layers: [{ material: 'woven', thicknessMm: 14, measured: true, measuredBy: 'plug' }] }
     expect(hullAt([zone], { xMm: 1, yMm: 1, zMm: -300, zone: null })).toMatchObject({ zone: 'Bottom', hull: { thicknessMm: 14, deadriseDeg: 17, angleMeasured: false, measured: true } })
+    const deck: BoatZone = { ...zone, code: 'deck', title: 'Deck', face: 'deck', kind: 'sandwich', outline: [{ xMm: -9e3, yMm: -9e3 }, { xMm: 9e3, yMm: -9e3 }, { xMm: 9e3, yMm: 9e3 }, { xMm: -9e3, yMm: 9e3 }] }
+    expect(hullAt([deck, zone], { xMm: 1, yMm: 1, zMm: -300 }).zone).toBe('Bottom')
     expect(hullAt([], { xMm: 1, yMm: 1, zMm: -300 }).hull.measured).toBe(false)
   })
 })

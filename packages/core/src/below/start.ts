@@ -1,6 +1,6 @@
 import { calculate, parseInput } from '../calculator'
 import { seacockLoad } from '../hull/seacock-load'
-import { zoneOfPlace, type BoatZone, type Place3 } from '../boat/spot'
+import { type BoatZone, type Place3 } from '../boat/spot'
 import type { Duty } from '../verdict/factors'
 import { belowSchema, type BelowDesign } from './design'
 import type { BelowEntry } from './goods'
@@ -21,7 +21,8 @@ const STOCK_PAD = [6, 8, 10, 12, 15, 18, 20, 25, 30]
 /** The hull at a place as its zone says it is. Deadrise is read from the zone's words where it stands there, and stays an estimate until it is measured. */
 export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null }, slopeOfZone = 0): { zone: string | null; hull: BelowDesign['hull'] } {
   const side = zones.filter((z) => z.face === 'bottom' || z.face === 'topsides')
-  const zone = zoneOfPlace(zones, at) ?? (at.zMm < 0 ? side.find((z) => z.face === 'bottom') : side.find((z) => z.face === 'topsides')) ?? null
+  // Never the deck that lies over the same point of the plan.
+  const zone = side.find((z) => z.title === at.zone) ?? side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ?? null
   const total = zone?.layers.reduce((s, l) => s + l.thicknessMm, 0) ?? 12
   const words = /deadrise (\d+(?:\.\d+)?)\u00b0[^0-9]*(?:(\d+(?:\.\d+)?)\u00b0 aft)?/.exec(zone?.state ?? '')
   const deadrise = words ? Number(words[1]) : 0

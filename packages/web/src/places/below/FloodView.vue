@@ -105,7 +105,7 @@ const id = (n: number) => {
       <div class="switches">
         <label class="tick"><input v-model="pumpsOn" type="checkbox" /> pumps on</label>
         <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"><input v-model="o.open" type="checkbox" /> {{ o.title || `${o.a} to ${o.b}` }} open</label>
-        <label class="small" for="flood-hours">over <select id="flood-hours" v-model.number="hours" class="choice"><option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option></select></label>
+        <label class="small" for="flood-hours">over <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown"><option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option></select></label>
       </div>
       <div class="chart"><canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas></div>
       <p class="soft small">The boat’s own sinking is left out, and it makes things worse. Pumps at half their rating for lift, hose and voltage.<span v-if="answer"> {{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
