@@ -1,5 +1,6 @@
 import { CATALOGUE, fieldAround, judge, judgeWhole, patchFor, sizeIt, startDesign, withChange, type Design } from '../src'
 import { solverChecks } from '../src/fitting/solver'
+import { belowEntry, belowWithRemedies, floodAll, judgeBelow, startBelow } from '../src/below'
 import { runNamed } from '../src/registry'
 import { factorGrid } from '../src/plate/multifrontal'
 import { addPlate, sectionOf } from '../src/plate/section'
@@ -37,6 +38,16 @@ export function spreading() {
     runNamed('deck-patch', patchFor(changed, judge(changed), field))
   }, 2)
 }
+
+/** One fitting through the hull judged whole, and with its remedies; a day of flooding over three compartments with a door open. */
+const below = startBelow(belowEntry('MV-S114')!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake')
+const nobody = { zones: [], parts: [], holes: [], others: [] }
+export const through = () => timed(60, (i) => void judgeBelow(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody), 10)
+export const throughRemedies = () => timed(20, (i) => {
+  const d = withChange(below, { 'pad.diameterMm': 120 + i })
+  belowWithRemedies(d, judgeBelow(d, nobody), nobody)
+}, 4)
+export const floodDay = () => timed(9, (i) => void floodAll({ compartments: [0, 1, 2].map((k) => ({ id: `c${k}`, title: '', fromXMm: k, toXMm: k + 1, areaM2: 4 + k, floorZMm: -450 })), doors: [{ a: 'c0', b: 'c1', title: '', open: true, sillZMm: -400, areaCm2: 80 }, { a: 'c1', b: 'c2', title: '', open: true, sillZMm: -350, areaCm2: 120 }], pumps: [{ compartment: 'c1', title: '', ratedLpm: 100, derate: 0.5, startZMm: -400 }], marks: [{ compartment: 'c2', name: 'sole', zMm: -200 }], holes: [{ compartment: 'c0', name: '', diameterMm: 32 + i, zMm: -430 }], hours: 24 }), 2)
 
 const week = Object.fromEntries(['mon', 'tue', 'wed', 'thu', 'fri'].map((d) => [d, [['08:00', '12:00'], ['13:00', '17:00']]]))
 /** The heavy calculators, each with the aim it is held to, in ms. */

@@ -322,6 +322,11 @@ describe('drains, plugs, studs, flow', () => {
     expect(verdict(fit('MV-S1', { flowLpm: 60 }), 'bore')).toBe('short')
     expect(verdict(fit('MV-S1', { flowLpm: 45, use: 'bilge' }), 'bore')).toBe('holds')
   })
+  it('a sea chest feeds all its users through bore and half a strainer', () => {
+    expect(verdict(fit('MV-X2'), 'chest-bore')).toBe('holds')
+    const many = fit('MV-X2', { chest: { openMm2: 6500, users: [{ name: 'engine', flowLpm: 60 }, { name: 'fire pump', flowLpm: 180 }] } })
+    expect([verdict(many, 'chest-bore'), verdict(many, 'chest-strainer')]).toEqual(['short', 'short'])
+  })
   it('the beam of a transducer square to its hull leans with it, and stands plumb on wedges', () => {
     expect(judge(fit('MV-E55')).tiltElement).toMatchObject({ tiltDeg: 20, residualDeg: -3 })
     expect(verdict(fit('MV-E42'), 'beam-tilt')).toBe('short')

@@ -149,6 +149,8 @@ export interface LifeEventShown {
 }
 export interface HoleRecord extends Hole {
   next: LifeState[]
+  /** ticks, readings and orders of the fitting that stands in it */
+  log: BelowLog[]
   sizes: { at: string; sizeMm: number }[]
   cure: { rimDays: number | null; middleDays: number | null } | null
   events: LifeEventShown[]

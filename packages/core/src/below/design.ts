@@ -73,6 +73,8 @@ export const belowSchema = z.strictObject({
   transducer: z.strictObject({ kind: z.enum(['tilted', 'paddle', 'forward-looking', 'flat']), tiltsDeg: z.array(z.number().min(0).lt(60)).min(1).max(12), waterDepthM: positive().default(10), arrow: z.enum(['keel', 'forward']) }).nullable().default(null),
   plug: z.strictObject({ throughBolted: z.boolean(), block: z.boolean(), flush: z.boolean(), grounds: z.boolean(), choke: z.boolean() }).nullable().default(null),
   stud: z.strictObject({ wired: z.boolean(), clearOfBilge: z.boolean(), spannerRoom: z.boolean(), protects: words(120).default('') }).nullable().default(null),
+  /** who drinks from the chest, and how much of its strainer is open */
+  chest: z.strictObject({ openMm2: positive(), users: z.array(z.strictObject({ name: words(60), flowLpm: positive() })).max(12) }).nullable().default(null),
   drain: z.strictObject({ areaM2: positive(), waterMm: positive(), fallMm: nonNegative(), drains: z.number().int().min(1).max(20), limitS: positive().default(300) }).nullable().default(null),
   /** answers of the placing aid, by its question */
   asks: z.record(words(40), words()).default({}),

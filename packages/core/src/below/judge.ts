@@ -69,6 +69,7 @@ const PAD_BEAD_MM = 1.5
 const FLANGE_BEAD_MM = 1
 const SUCTION_MS = 1.5
 const DISCHARGE_MS = 2.5
+const STRAINER_MS = 0.6
 const BOND_OHM = 0.1
 
 /** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
@@ -227,6 +228,15 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
     const v = d.flowLpm / 60000 / ((Math.PI / 4) * (bore / 1000) ** 2)
     const limit = d.use.endsWith('intake') || d.use === 'deck-wash' || d.use === 'galley' ? SUCTION_MS : DISCHARGE_MS
     checks.push(check({ id: 'bore', title: 'Bore for the flow', unit: 'm/s', source: 'chapter 5.8', demand: v, capacity: limit, because: `${say(d.flowLpm)} L/min through ${say(bore)} mm, the narrowest of the train, run at ${say(v)} m/s; ${limit} m/s is the most. ${say(Math.sqrt((4 * d.flowLpm) / 60000 / (Math.PI * limit)) * 1000)} mm would do.` }))
+  }
+  if (d.chest) {
+    const all = d.chest.users.reduce((t, u) => t + u.flowLpm, 0) / 60000
+    const bore = (Math.PI / 4) * (Math.min(d.skin.boreMm, d.valve?.boreMm ?? Infinity) / 1000) ** 2
+    if (all > 0) {
+      checks.push(check({ id: 'chest-bore', title: 'Chest feeds all its users', unit: 'm/s', source: 'chapter 5.8', demand: all / bore, capacity: SUCTION_MS, because: `${d.chest.users.map((u) => u.name).join(', ')} draw ${say(all * 60000)} L/min together: ${say(all / bore)} m/s through the bore; ${SUCTION_MS} m/s is the most.` }))
+      // Half a strainer is weed and shell before anybody looks at it.
+      checks.push({ ...check({ id: 'chest-strainer', title: 'Strainer open enough', unit: 'm/s', source: 'chapter 5.8', demand: all / (0.5 * d.chest.openMm2 * 1e-6), capacity: STRAINER_MS, because: `With half of its ${say(d.chest.openMm2)} mm\u00b2 grown over the slots run at ${say(all / (0.5 * d.chest.openMm2 * 1e-6))} m/s; ${STRAINER_MS} m/s is typical, or it draws in weed.` }), assumed: ['half of the strainer grown over'] })
+    }
   }
   const tiltElement = d.transducer ? calculate(transducerTilt, { deadriseDeg: plumb(d) ? 0 : Math.min(59.9, d.hull.deadriseDeg), tiltsDeg: d.transducer.tiltsDeg, waterDepthM: d.transducer.waterDepthM, ahead: aheadOf(d, around).map(({ distanceMm, heightMm }) => ({ distanceMm, heightMm })) }) : null
   if (tiltElement) for (const c of tiltElement.checks) checks.push(d.hull.angleMeasured ? { ...c, id: `beam-${c.id}` } : { ...c, id: `beam-${c.id}`, assumed: [...c.assumed, 'deadrise'] })

@@ -47,6 +47,12 @@ export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>)
   if (bolt && (d.valve || d.family === 'drain-plug')) metals.push({ what: 'bolts', metal: bolt, areaMm2: d.hold.bolts * (Math.PI / 4) * (1.8 * SIZES[d.hold.size]!.diameterMm) ** 2, wet: below && d.hold.method === 'through' })
   if (d.hull.kind === 'aluminium' || d.hull.kind === 'steel') metals.push({ what: 'hull', metal: d.hull.kind === 'aluminium' ? 'al-5083' : 'mild-steel', areaMm2: 1e6, wet: below })
   const lines: MetalLine[] = []
+  // The bonding wire lands on the body over the bilge water, its lug tinned and kept dry.
+  const wired = below && d.metals.school === 'bond-all' ? metals.find((m) => m.what === 'skin fitting') : undefined
+  if (wired && d.hull.kind !== 'aluminium') {
+    const p = calculate(galvanicPair, { a: wired.metal, b: 'copper', place: 'dry' })
+    if (wired.metal !== 'copper') lines.push({ between: 'skin fitting and bonding wire', a: wired.metal, b: 'copper', place: 'dry', deltaV: p.deltaV, loser: p.loserMetal, verdict: p.verdict, because: p.because })
+  }
   for (let i = 0; i < metals.length; i++)
     for (let j = i + 1; j < metals.length; j++) {
       const [a, b] = [metals[i]!, metals[j]!]
@@ -55,7 +61,7 @@ export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>)
       const p = calculate(galvanicPair, { a: a.metal, b: b.metal, place, areaRatioAToB: Math.min(1e6, Math.max(1e-6, a.areaMm2 / b.areaMm2)), isolation: { sleeve: d.metals.isolated, washer: d.metals.isolated, sealant: d.metals.isolated } })
       lines.push({ between: `${a.what} and ${b.what}`, a: a.metal, b: b.metal, place, deltaV: p.deltaV, loser: p.loserMetal, verdict: p.verdict, because: p.because })
     }
-  if (metals.length > 1) {
+  if (lines.length || metals.length > 1) {
     const worst = lines.reduce<MetalLine | null>((m, l) => (!m || rank(l.verdict) < rank(m.verdict) ? l : m), null)
     checks.push(worst ? plain('pairs', 'Metals in the stack', worst.verdict, `${worst.between[0]!.toUpperCase()}${worst.between.slice(1)} (${POTENTIALS[worst.a]!.title}, ${POTENTIALS[worst.b]!.title}): ${worst.because}`, 'chapter 7.1') : plain('pairs', 'Metals in the stack', 'holds', `All of ${POTENTIALS[metals[0]!.metal]!.title}.`, 'chapter 7.1'))
   }

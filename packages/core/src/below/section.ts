@@ -146,6 +146,12 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     if (d.plug.choke) say2(0, seat, 'choke hole in the block')
     area(box(-s.boreMm * 0.45, bottom - 2, s.boreMm * 0.45, bottom + 16), 'hardware', 'plug', 'plug')
   }
+  if (d.family === 'sea-chest') {
+    const r = s.flangeMm * 0.62
+    area([{ x: -r, y: 0 }, { x: r, y: 0 }, { x: r * 0.8, y: bottom - 22 }, { x: -r * 0.8, y: bottom - 22 }], 'plastic', 'chest', 'strainer')
+    for (const k of [-0.6, -0.3, 0, 0.3, 0.6]) path([{ x: k * r, y: bottom - 4 }, { x: k * r * 0.9, y: bottom - 18 }], 'outline')
+    say2(r * 0.8, bottom - 12, 'strainer')
+  }
   if (d.family === 'anode-stud') area(box(-48, bottom - 26, 48, bottom), 'bolt', 'skin', 'anode')
   if (d.transducer) {
     // The element's beam is what has to be plumb; a fitting square to the hull leans, and the element leans back.

@@ -51,6 +51,7 @@ export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place'
     metals: { school: composite ? 'isolate-each' : 'bond-all' },
     transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
     plug: entry.family === 'drain-plug' ? { throughBolted: true, block: true, flush: true, grounds: false, choke: true } : null,
+    chest: entry.family === 'sea-chest' ? { openMm2: 6500, users: [{ name: 'engine', flowLpm: 60 }, { name: 'deck wash', flowLpm: 35 }] } : null,
     stud: entry.family === 'anode-stud' ? { wired: true, clearOfBilge: false, spannerRoom: false, protects: '' } : null,
     drain: entry.family === 'scupper' ? { areaM2: 3.2, waterMm: 200, fallMm: 150, drains: 2, limitS: 300 } : null,
   })

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
 import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gatesFor, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, HullFitting, LifeEvent, Lot, Penetration } from '../models'
+import { Boat, Fitting, HullFitting, HullLog, LifeEvent, Lot, Penetration } from '../models'
 import { mayPassGates, mayRead, mayWrite, type Account } from './access'
 
 export interface HoleRow {
@@ -129,6 +129,7 @@ export async function hole(who: Account, id: number) {
   const row = (await holesOf(p.boatId)).find((h) => h.id === p.id)!
   return {
     ...row, next: nextStates(holeFacts, known), sizes: events.filter((e) => e.sizeMm !== null).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
+    log: p.hullFittingId ? (await HullLog.findAll({ where: { hullFittingId: p.hullFittingId }, order: [['id', 'ASC']] })).map((l) => ({ kind: l.kind, value: l.value ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) : [],
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
     events: events.map((e, i) => ({ seq: e.seq, state: e.state, note: e.note, who: e.who, at: e.happenedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: known[i]!.lot?.code ?? null, evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
   }

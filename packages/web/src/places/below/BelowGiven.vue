@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { GRADES, SEALANTS, SIZES, formatVolume, type SealantId } from '@north-tide/core'
 import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, SKINS, TAILS, USES, USE_TITLES, VALVES } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
@@ -25,6 +25,12 @@ const sealantOptions = [{ value: '', title: 'not chosen' }, ...Object.entries(SE
 const PADS = [{ value: 'none', title: 'none' }, { value: 'g10', title: 'epoxy-glass sheet' }, { value: 'glass-epoxy', title: 'laid-up epoxy-glass' }, { value: 'composite', title: 'moulded composite' }, { value: 'plywood', title: 'plywood' }] as const
 const setPad = (v: string) => set('pad', v === 'none' ? null : { material: v, thicknessMm: d.value.pad?.thicknessMm ?? 18, diameterMm: d.value.pad?.diameterMm ?? Math.ceil(((d.value.valve?.flangeMm ?? d.value.skin.flangeMm) + 40) / 10) * 10, bondMPa: d.value.pad?.bondMPa ?? 12 })
 const takeAir = (r: InstrumentReading) => below.change({ 'bedding.airC': r.airC ?? null, 'bedding.surfaceC': r.surfaceC ?? null, ...(r.humidityPct === undefined ? {} : { 'bedding.humidityPct': r.humidityPct }), ...(r.surfaceC === undefined ? {} : { 'bedding.tempC': r.surfaceC }), 'bedding.takenAt': new Date().toISOString() })
+const user = ref('')
+function addUser() {
+  if (!user.value.trim()) return
+  set('chest.users', [...(d.value.chest?.users ?? []), { name: user.value.trim(), flowLpm: 30 }])
+  user.value = ''
+}
 const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?.volumeMl ?? 0), 0) ?? 0)
 </script>
 
@@ -70,6 +76,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <template v-if="d.plug"><label v-for="[k, t] in [['throughBolted', 'through-bolted'], ['block', 'backing block behind'], ['grounds', 'she may ground here'], ['flush', 'flush outside'], ['choke', 'choke hole in the block']] as const" :key="k" class="tick"><input type="checkbox" :checked="d.plug[k]" :disabled="off" @change="set(`plug.${k}`, ($event.target as HTMLInputElement).checked)" /> {{ t }}</label></template>
     <template v-if="d.stud"><label v-for="[k, t] in [['wired', 'wired to what it protects'], ['clearOfBilge', 'clear of standing bilge water'], ['spannerRoom', 'room for a spanner']] as const" :key="k" class="tick"><input type="checkbox" :checked="d.stud[k]" :disabled="off" @change="set(`stud.${k}`, ($event.target as HTMLInputElement).checked)" /> {{ t }}</label></template>
     <template v-if="d.transducer"><ChoiceField label="Arrow" :model-value="d.transducer.arrow" :options="[{ value: 'keel', title: 'to the keel' }, { value: 'forward', title: 'forward' }] as const" :disabled="off" @update:model-value="set('transducer.arrow', $event)" /><p class="soft small">Made for {{ d.transducer.tiltsDeg.join('°, ') }}°; {{ j?.tiltElement ? `${j.tiltElement.tiltDeg}° fits best, ${j.tiltElement.residualDeg.toFixed(1)}° left, ${Math.abs(j.tiltElement.offsetM).toFixed(2)} m off at ${d.transducer.waterDepthM} m` : '' }}.</p></template>
+    <template v-if="d.chest"><DimensionField label="Strainer, open" kind="number" unit="mm²" :model-value="d.chest.openMm2" :units="u" above :disabled="off" @update:model-value="set('chest.openMm2', $event)" /><DimensionField v-for="(q, i) in d.chest.users" :key="q.name" :label="`For the ${q.name}`" kind="number" unit="l/min" :model-value="q.flowLpm" :units="u" above :disabled="off" @update:model-value="set('chest.users', d.chest!.users.map((x, k) => (k === i && $event !== null ? { ...x, flowLpm: $event } : x)))" /><form v-if="!off" class="another" @submit.prevent="addUser"><label class="hidden-words" for="chest-user">Another user of the chest</label><input id="chest-user" v-model="user" class="entry" maxlength="60" placeholder="another user" /><button class="act" :disabled="!user.trim() || d.chest.users.some((x) => x.name === user.trim())">Add</button></form></template>
     <template v-if="d.drain"><DimensionField label="Cockpit, m²" kind="number" unit="m²" :model-value="d.drain.areaM2" :units="u" above :disabled="off" @update:model-value="set('drain.areaM2', $event)" /><DimensionField label="Filled to" :model-value="d.drain.waterMm" :units="u" above :disabled="off" @update:model-value="set('drain.waterMm', $event)" /><DimensionField label="Fall" :model-value="d.drain.fallMm" :units="u" :least="0" :disabled="off" @update:model-value="set('drain.fallMm', $event)" /><DimensionField label="Drains" kind="number" :model-value="d.drain.drains" :units="u" :least="1" :most="20" :disabled="off" @update:model-value="set('drain.drains', Math.max(1, Math.round($event ?? 1)))" /><p v-if="j?.drain" class="soft small">Empty in {{ Math.round(j.drain.timeS) }} s{{ j.drain.oneBlockedS === null ? '' : `, ${Math.round(j.drain.oneBlockedS)} s with one blocked` }}.</p></template>
 
     <template v-if="d.family !== 'anode-stud'">
@@ -100,6 +107,8 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
 
 <style scoped>
 .given { overflow-y: auto; padding: 12px 16px 30px 18px; scrollbar-gutter: stable; }
+
+.another { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 6px; }
 .gap { margin-top: 18px; }
 .layer { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: start; gap: 4px; }
 .measured { display: flex; align-items: center; min-height: 30px; }

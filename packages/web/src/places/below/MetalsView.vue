@@ -33,6 +33,7 @@ const bonds = computed(() => below.fitting!.log.filter((l) => l.kind === 'bond')
 const weighed = computed(() => below.fitting!.log.filter((l) => l.kind === 'anode' && l.value !== null))
 const projected = computed(() => (weighed.value.length ? calculate(anodeLife, { readings: weighed.value.map((l) => ({ date: l.at.slice(0, 10), percentLeft: l.value! })) }) : null))
 const schools = schoolsFor('Underwater metals')
+const bodies = schoolsFor('Through-hull material')
 const setAnode = (v: string) => set('metals.anode', v === '' ? null : { alloy: v, wettedM2: d.value.metals.anode?.wettedM2 ?? 0.1, finish: d.value.metals.anode?.finish ?? 'bare-bronze', years: 1, pieceKg: d.value.metals.anode?.pieceKg ?? 0.5 })
 </script>
 
@@ -46,6 +47,8 @@ const setAnode = (v: string) => set('metals.anode', v === '' ? null : { alloy: v
       <p v-if="!j.metals.length" class="soft">One metal, or none: no pair stands in this stack.</p>
       <label class="tick"><input type="checkbox" :checked="d.metals.isolated" :disabled="below.readOnly" @change="set('metals.isolated', ($event.target as HTMLInputElement).checked)" /> sleeve, washer and sealant keep them apart, all three</label>
       <p v-for="c in j.checks.filter((q) => q.id === 'one-metal' || q.id === 'hull-metal')" :key="c.id" class="small"><strong>{{ c.title }}.</strong> {{ sayIn(c.because, boats.units) }}</p>
+      <h3>Schools</h3>
+      <div v-for="s in bodies" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}</div>
       <div v-for="s in schools" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }}</div>
     </div>
     <div class="col">
@@ -61,6 +64,7 @@ const setAnode = (v: string) => set('metals.anode', v === '' ? null : { alloy: v
       <template v-if="d.metals.anode">
         <DimensionField label="Wetted metal" kind="number" unit="m²" :model-value="d.metals.anode.wettedM2" :units="boats.units" above :disabled="below.readOnly" @update:model-value="set('metals.anode.wettedM2', $event)" />
         <DimensionField label="One anode" kind="number" unit="kg" :model-value="d.metals.anode.pieceKg" :units="boats.units" above :disabled="below.readOnly" @update:model-value="set('metals.anode.pieceKg', $event)" />
+        <DimensionField label="To last" kind="number" unit="years" :model-value="d.metals.anode.years" :units="boats.units" above :disabled="below.readOnly" @update:model-value="set('metals.anode.years', $event)" />
         <p v-if="j.anode" class="small">{{ sayIn(j.anode.because, boats.units) }} {{ j.anode.pieces }} of {{ d.metals.anode.pieceKg }} kg.</p>
         <h3>Depletion log</h3>
         <form v-if="!below.readOnly" class="log" @submit.prevent="log('anode', percent)"><DimensionField v-model="percent" label="Left" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional /><button class="act" :disabled="percent === null">Take reading</button></form>

@@ -47,7 +47,7 @@ const mayRecord = computed(() => session.account?.role !== 'owner')
 const mayPass = computed(() => session.account?.role !== 'apprentice')
 const options = computed(() => (hole.value?.next ?? []).map((s) => ({ value: s, title: s })))
 const wantsLot = computed(() => form.state === 'core sealed' || form.state === 'bedded')
-const lotOptions = computed(() => [{ value: '', title: 'no lot named' }, ...lots.value.filter((l) => (form.state === 'core sealed' ? l.kind === 'epoxy' : l.kind === 'sealant')).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < dayjs().format('YYYY-MM-DD') ? ' (past)' : ''}` }))])
+const lotOptions = computed(() => [{ value: '', title: 'no lot named' }, ...lots.value.filter((l) => (form.state === 'core sealed' || hole.value?.sealant === 'epoxy-filled' ? l.kind === 'epoxy' : l.kind === 'sealant')).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < dayjs().format('YYYY-MM-DD') ? ' (past)' : ''}` }))])
 const treatment = computed(() => (hole.value ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ?? CORES[hole.value.coreSchool as CoreId]?.title ?? hole.value.coreSchool) : ''))
 
 function takeAir(r: InstrumentReading) {
@@ -87,7 +87,7 @@ async function send() {
     <header><h2 class="title">{{ hole?.label ?? '…' }}</h2><button class="act" @click="emit('close')">Close</button></header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
-      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink></p>
+      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink><RouterLink v-else-if="hole.hullFittingId" :to="`/below/${hole.hullFittingId}`">on the bench</RouterLink></p>
       <dl>
         <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
         <template v-if="hole.measuredFrom"><dt>Measured</dt><dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template>
@@ -113,6 +113,10 @@ async function send() {
           </div>
         </li>
       </ol>
+      <template v-if="hole.log.length">
+        <h3>Ticks, readings and orders</h3>
+        <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ l.kind === 'bond' ? `bond path ${l.value} Ω` : l.kind === 'anode' ? `anode ${l.value} % left` : l.kind }}{{ l.note ? `: ${l.note}` : '' }} <span class="soft">{{ l.who }}</span></li></ul>
+      </template>
 
       <form v-if="mayRecord && options.length" @submit.prevent="send">
         <h3>What happened next</h3>
@@ -148,6 +152,7 @@ dd { margin: 0; }
 .events { list-style: none; margin: 6px 0 18px; padding: 0; }
 .events li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
 .events svg { margin-top: 2px; }
+.log { list-style: none; margin: 4px 0 18px; padding: 0; display: grid; gap: 4px; }
 .passed { color: var(--buoy); font-weight: 600; }
 form { display: grid; gap: 7px; border-top: 2px solid var(--ink); padding-top: 12px; }
 form .act { justify-self: start; margin-top: 6px; }
