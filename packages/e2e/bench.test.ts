@@ -14,6 +14,9 @@ test('a stanchion on the cored side deck: the base tips, the plate solver stands
   await enter(page)
   await place(page, 'HG-S25', '4800', '-1400', 'Stanchion of the journey')
   await expect(page.getByText(/The base tips: \d+ % of it presses/)).toBeVisible()
+  // The solver's checks stand among the others as soon as it has answered.
+  await expect(check(page, 'spread-core-shear')).toBeVisible()
+  await expect(page.locator('[data-test=solver-asked]')).toHaveCount(0)
   await tray(page, 'Spread')
   await expect(page.getByRole('img', { name: /^Deflection, as designed: greatest/ })).toBeVisible()
   await expect(page.locator('[data-test=spread-time]')).toHaveText(/solved in \d+ ms, \d+ × \d+ elements/)

@@ -340,6 +340,24 @@ describe('drains, plugs, studs, flow', () => {
     const dxf = toDxf(belowTemplate(through, judge(through), 'pad', 'metric'), ['CUT', 'DRILL', 'MARK', 'TEXT'], (s) => s.role ?? 'MARK')
     expect(dxf.match(/CIRCLE/g)!.length).toBeGreaterThanOrEqual(4)
   })
+  it('the thick side of a wedge stands where the hull says: outboard is up to starboard and down to port, seen from inside', () => {
+    const thick = (yMm: number, slope: number) => {
+      const d = fit('MV-S1', { 'place.yMm': yMm }, { slopeDeg: slope })
+      const t = belowTemplate(d, judge(d), 'wedge-outside', 'metric').shapes.find((s) => s.kind === 'text' && s.text === 'THICK')!
+      return 'at' in t ? t.at : { x: 0, y: 0 }
+    }
+    expect(thick(400, 0).y).toBeGreaterThan(20)
+    expect(thick(-400, 0).y).toBeLessThan(-20)
+    expect(thick(400, 10).x).toBeGreaterThan(5)
+    expect(Math.abs(thick(400, 0).x)).toBeLessThan(1)
+  })
+  it('bolts through the hull get their own clearance, inserts theirs', () => {
+    const finish = (method: string) => {
+      const d = fit('MV-S1', { 'hold.method': method })
+      return belowDrill(d, judge(d))[1]!.finishMm
+    }
+    expect([finish('insert'), finish('through')]).toEqual([12, 9])
+  })
   it('has no two skins, valves or tails of one id', () => {
     for (const list of [SKINS, VALVES, TAILS]) expect(new Set(list.map((x) => x.id)).size).toBe(list.length)
   })

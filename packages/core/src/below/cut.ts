@@ -15,6 +15,8 @@ const ring = (r: number): Pt[] => Array.from({ length: 97 }, (_, i) => ({ x: r *
 /** Which templates this design has. */
 export const belowTemplates = (d: BelowDesign, j: BelowJudgement): BelowTemplate[] => BELOW_TEMPLATES.filter((t) => (t === 'pad' ? d.pad !== null || d.hold.method === 'through' : t === 'taper' ? j.wedge !== null : t === 'wedge-outside' ? j.wedges.outside !== null : j.wedges.inside !== null))
 
+/** An insert's own hole where the bolts stand in the pad, else the bolt's clearance. */
+const boltHole = (d: BelowDesign) => (d.hold.method === 'insert' && d.hold.insertMm !== null ? d.hold.insertMm : SIZES[d.hold.size]!.clearanceMm)
 /** Bolts on their circle, the first straight aft. */
 export function belowBolts(d: BelowDesign): { xMm: number; yMm: number }[] {
   const c = d.valve?.boltCircleMm ?? (d.family === 'drain-plug' ? d.skin.flangeMm * 0.76 : null)
@@ -47,17 +49,19 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
     shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: hole / 2, weight: 'outline', role: 'DRILL' })
     cross({ x: 0, y: 0 }, 6)
     const thick = what === 'wedge-outside' ? w.outsideThickAtDeg! : w.insideThickAtDeg!
-    const at = (deg: number, q: number) => ({ x: q * Math.cos((deg * Math.PI) / 180), y: q * Math.sin((deg * Math.PI) / 180) })
-    // 0 is straight outboard on the hull: here to the right; the fall of the block is drawn along it.
+    // Azimuths run from straight outboard towards aft. Seen from inside with the bow left, outboard is up on the starboard side and down on the port side.
+    const side = d.place.yMm < 0 ? -1 : 1
+    const at = (deg: number, q: number) => ({ x: q * Math.sin((deg * Math.PI) / 180), y: side * q * Math.cos((deg * Math.PI) / 180) })
     line([at(thick, r), at(thick + 180, r)], 'MARK', 'hidden')
     text({ x: at(thick, r * 0.78).x, y: at(thick, r * 0.78).y + 2 }, 'THICK', 'middle')
     text({ x: at(thick + 180, r * 0.78).x, y: at(thick + 180, r * 0.78).y + 2 }, 'thin', 'middle')
-    text({ x: r + 3, y: 0 }, 'outboard')
+    text({ x: 0, y: side > 0 ? r - 9 : -r + 6 }, 'outboard', 'middle')
+    text({ x: r + 3, y: 0 }, 'aft')
     // Where the plumb bore meets the sloped face it is an ellipse.
     line(Array.from({ length: 49 }, (_, i) => {
       const [a, b] = [(w.ellipseMm[1]! / 2) * Math.cos((i * Math.PI) / 24), (w.ellipseMm[0]! / 2) * Math.sin((i * Math.PI) / 24)]
-      const t = (thick * Math.PI) / 180
-      return { x: a * Math.cos(t) - b * Math.sin(t), y: a * Math.sin(t) + b * Math.cos(t) }
+      const [u, v] = [at(thick, 1), at(thick + 90, 1)]
+      return { x: a * u.x + b * v.x, y: a * u.y + b * v.y }
     }), 'MARK', 'dimension')
   } else {
     const r = (d.pad?.diameterMm ?? (d.valve?.flangeMm ?? d.skin.flangeMm) + 20) / 2
@@ -67,7 +71,7 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
     cross({ x: 0, y: 0 }, 6)
     belowBolts(d).forEach((b, i) => {
       const p = { x: b.xMm, y: b.yMm }
-      shapes.push({ kind: 'ring', at: p, r: (d.hold.insertMm ?? SIZES[d.hold.size]!.clearanceMm) / 2, weight: 'outline', role: 'DRILL' })
+      shapes.push({ kind: 'ring', at: p, r: boltHole(d) / 2, weight: 'outline', role: 'DRILL' })
       cross(p, 4)
       text({ x: p.x + 6, y: p.y + 5 }, String(i + 1))
     })
@@ -76,7 +80,7 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
   const pts = shapes.flatMap((s) => (s.kind === 'path' ? s.points : s.kind === 'ring' ? [{ x: s.at.x - s.r, y: s.at.y - s.r }, { x: s.at.x + s.r, y: s.at.y + s.r }] : []))
   const b = { minX: Math.min(...pts.map((p) => p.x)), maxX: Math.max(...pts.map((p) => p.x)), minY: Math.min(...pts.map((p) => p.y)), maxY: Math.max(...pts.map((p) => p.y)) }
   text({ x: b.minX, y: b.maxY + 8 }, `${d.name}: ${BELOW_TEMPLATE_TITLES[what]}`, 'start', TEXT * 1.25)
-  text({ x: b.minX, y: b.maxY + 3 }, what === 'taper' ? '' : 'seen from inside, bow left', 'start')
+  text({ x: b.minX, y: b.maxY + 3 }, what === 'taper' ? 'cut across, along the fall of the block' : `seen from inside, bow left${what === 'wedge-outside' ? '; turned over for the face that lies on the hull' : ''}`, 'start')
   const y = b.minY - 16
   line([{ x: b.minX, y }, { x: b.minX + CHECK_BAR_MM, y }], 'MARK')
   for (const x of [0, 50, 100]) line([{ x: b.minX + x, y: y - 2.5 }, { x: b.minX + x, y: y + 2.5 }], 'MARK')
@@ -85,5 +89,5 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
 }
 export const belowDrill = (d: BelowDesign, j: BelowJudgement): DrillRow[] => [
   { bolt: 0, xMm: 0, yMm: 0, pilotMm: 4, boreMm: null, finishMm: j.stack?.holeMm ?? d.skin.holeMm, order: 'pilot from inside, bore from outside to half, then from inside', from: 'both sides' },
-  ...belowBolts(d).map((b, i): DrillRow => ({ bolt: i + 1, xMm: b.xMm, yMm: b.yMm, pilotMm: 3, boreMm: null, finishMm: d.hold.insertMm ?? SIZES[d.hold.size]!.clearanceMm, order: d.hold.method === 'through' ? 'through pad and hull, countersunk outside' : 'into the pad only, with a stop on the drill', from: 'inside' })),
+  ...belowBolts(d).map((b, i): DrillRow => ({ bolt: i + 1, xMm: b.xMm, yMm: b.yMm, pilotMm: 3, boreMm: null, finishMm: boltHole(d), order: d.hold.method === 'through' ? 'through pad and hull, countersunk outside' : 'into the pad only, with a stop on the drill', from: 'inside' })),
 ]

@@ -155,12 +155,14 @@ const ISOLATED = { sleeve: true, washer: true, sealant: true }
 /** What the plate solver finds of a design that the hand checks let through. It is slow beside them, so only the best few are asked about. */
 export type AskSolver = (d: Design, j: Judgement) => Check[]
 const MOST_ASKED = 5
-/** Larger and thicker by a step, for what bends the deck too far. */
-function grown(d: Design, from: Design, room: Room | null): Design | null {
+/** Larger and thicker by as much as the deck bends too far: for a little one step, for much four. */
+function grown(d: Design, from: Design, room: Room | null, utilisation: number): Design | null {
   const p = from.plate
   if (!p) return null
-  const reach = REACHES.find((r) => plateFor(d, r).lengthMm > p.lengthMm * 1.12)
-  const thicknessMm = STOCK_THICKNESS.find((t) => t > p.thicknessMm)
+  const steps = utilisation <= 1.05 ? 1 : utilisation <= 1.25 ? 2 : utilisation <= 1.6 ? 3 : 4
+  const reaches = REACHES.filter((r) => plateFor(d, r).lengthMm > p.lengthMm * 1.05)
+  const thicker = STOCK_THICKNESS.filter((t) => t > p.thicknessMm)
+  const [reach, thicknessMm] = [reaches[Math.min(steps, reaches.length) - 1], thicker[Math.min(steps, thicker.length) - 1]]
   if (reach === undefined || thicknessMm === undefined) return null
   const plan = plateFor(d, reach)
   return withChange(from, { plate: { ...p, ...plan, thicknessMm, outline: clipped(plan, room) } })
@@ -240,29 +242,37 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
   let refused: Check | null = null
   let asked = 0
   const nearly: Found[] = []
-  const passes = (f: Found): Found | null => {
-    if (asked >= MOST_ASKED) return null
+  /** What the solver says to one: the design if it passes, else how far past it is. */
+  const solve = (f: Found): Found | number => {
     asked++
     const judgement = withSolver(f.judgement, { checks: ask!(f.design, f.judgement) })
     if (acceptable(judgement.checks, untouchable, level)) return { ...f, judgement }
     if (acceptable(judgement.checks, untouchable, 'tight')) nearly.push({ ...f, judgement })
     const bad = judgement.checks.filter((c) => c.id.startsWith('spread-')).reduce((a, b) => ((b.utilisation ?? 0) > (a.utilisation ?? 0) ? b : a))
     if (!refused || (bad.utilisation ?? 0) < (refused.utilisation ?? 0)) refused = bad
-    return null
+    return bad.utilisation ?? 9
   }
   const few = unbeaten(proven)
   const held: Found[] = []
+  let bareBends = false
   // Those that others beat are asked about only while nothing has passed: what is heavier or dearer may bend less.
   for (const f of ask === null ? [] : [...few, ...proven.filter((f) => !few.includes(f))]) {
-    if (held.length && !few.includes(f)) break
-    const now = passes(f)
-    if (now) held.push(now)
-    if (now || !f.design.plate) continue
-    const larger = grown(d, f.design, room)
-    const j = larger && asked < MOST_ASKED ? tryJudge(larger, yard) : null
-    const whole = larger && j && acceptable(j.checks, untouchable, level) ? judge(larger, false, yard) : null
-    const again = larger && whole ? passes({ design: larger, mass: massOf(larger, whole), judgement: whole }) : null
-    if (again) held.push(again)
+    if (asked >= MOST_ASKED || (held.length && !few.includes(f))) break
+    // Washers alone spread nothing: where one such design bends the deck too far, they all do.
+    if (!f.design.plate && bareBends) continue
+    let now: Found | null = f
+    while (now && asked < MOST_ASKED) {
+      const said: Found | number = solve(now)
+      if (typeof said !== 'number') {
+        held.push(said)
+        break
+      }
+      if (!now.design.plate) bareBends = true
+      const larger: Design | null = grown(d, now.design, room, said)
+      const quick = larger ? tryJudge(larger, yard) : null
+      const whole = larger && quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard) : null
+      now = larger && whole ? { design: larger, mass: massOf(larger, whole), judgement: whole } : null
+    }
   }
   if (ask === null) held.push(...proven)
   if (!held.length && nearly.length) {

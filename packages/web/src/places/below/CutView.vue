@@ -41,4 +41,5 @@ figure { margin: 0; min-height: 0; }
 .take { display: grid; gap: 6px; align-content: start; }
 .links a { margin-right: 8px; display: inline-block; min-height: 28px; }
 table { align-self: start; }
+.cut td.number { white-space: nowrap; }
 </style>

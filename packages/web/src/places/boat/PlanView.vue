@@ -294,7 +294,8 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 .lining { fill: none; stroke: var(--ink-soft); stroke-opacity: 0.5; stroke-width: calc(0.8px * var(--k)); stroke-dasharray: calc(1px * var(--k)) calc(5px * var(--k)); }
 .tip { position: absolute; left: 50%; top: 8px; transform: translateX(-50%); background: var(--sheet); border: 1px solid var(--ink); padding: 4px 10px; pointer-events: none; font-weight: 600; white-space: nowrap; }
 .reach-key, .wet-key { position: absolute; left: 12px; bottom: 34px; list-style: none; margin: 0; padding: 4px 8px; display: flex; gap: 12px; background: var(--sheet); pointer-events: none; }
-.reach-key + .wet-key { bottom: 60px; }
+.wet-key { left: 232px; bottom: 6px; }
+@media (max-width: 1180px) { .wet-key { left: 12px; bottom: 34px; } .reach-key + .wet-key { bottom: 60px; } }
 .reach-key li, .wet-key li { display: flex; gap: 5px; align-items: center; }
 .k { width: 22px; height: 14px; border: 1px solid var(--ink); display: inline-block; }
 .wet-k { background: var(--water); border-bottom: 3px double var(--water-ink); }
