@@ -17,6 +17,7 @@ await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).waitFo
 await shot('sign-in')
 await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
 await page.getByRole('heading', { name: 'Plan' }).waitFor()
+await page.getByText('not read near enough').waitFor()
 await shot('boat')
 for (const [tab, ready] of [['readings', 'Working deck: '], ['build', 'Working deck'], ['angles', 'Heel'], ['found', 'Enter keeps']] as const) {
   await page.goto(`${base}/boat/fulmars-reach/${tab}`)

@@ -112,6 +112,8 @@ describe('work, log and register', () => {
     await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 0.05 })
     expect((await open(f.id)).log.map((l) => l.value)).toEqual([0.4, 0.05])
     expect((await open(f.id)).governing).not.toBe('bond-path')
+    // A reading is no change of the design: whoever is at it is not in conflict with it.
+    expect((await open(f.id)).version).toBe(f.version)
     await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/never edited/)
     for (const bad of [{ kind: 'bond', value: -1 }, { kind: 'anode', value: 120 }, { kind: 'look', note: '' }]) expect((await fitter.ask('POST', `/api/below/${f.id}/log`, bad)).status).toBe(400)
     expect((await fitter.ask('DELETE', `/api/below/${f.id}`)).status).toBe(409)

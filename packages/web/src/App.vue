@@ -117,7 +117,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), under: p.name === 'below' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), sub: p.name === 'below' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />
@@ -151,7 +151,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
 .rail a, .foot { display: flex; align-items: center; gap: 9px; min-height: 42px; padding: 0 4px 0 14px; color: var(--ink-soft); text-decoration: none; border-left: 4px solid transparent; font-weight: 600; }
 .rail a.here { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
 .rail svg { flex: none; }
-.rail a.under { padding-left: 26px; font-size: 14px; min-height: 38px; }
+.rail a.sub { padding-left: 26px; font-size: 14px; min-height: 38px; }
 .gap { flex: 1; }
 .foot { min-height: var(--touch); font-weight: 400; font-size: var(--text-small); width: 100%; color: var(--ink); }
 .foot kbd { font-family: var(--figures); border: 1px solid var(--line-strong); padding: 0 4px; border-radius: 2px; }

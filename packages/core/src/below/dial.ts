@@ -19,13 +19,13 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   const shapes: Shape[] = []
   const reach = v.handleMm + 15
   const rim = reach * 1.22
-  const textMm = reach / 7.2
+  const textMm = reach / 5.8
   for (const [from, to] of c.freeWanted) shapes.push({ kind: 'area', points: sector(from!, to!, rim, rim * 1.07), tone: 'epoxy-glass', role: 'free', label: `free from ${say(Math.round(from!))}\u00b0 to ${say(Math.round(to!))}\u00b0` })
   // What it sweeps from open to shut.
   for (const arm of v.handle === 'tee' ? [0, 180] : [0]) shapes.push({ kind: 'area', points: [{ x: 0, y: 0 }, ...arc(d.clock.wantedDeg + arm, d.clock.wantedDeg + arm + v.sweepDeg, reach)], tone: c.sweepFree ? 'plastic' : 'insert', role: 'sweep', label: c.sweepFree ? 'swept, free' : 'swept, and something stands in it' })
   shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: rim, weight: 'outline' }, { kind: 'ring', at: { x: 0, y: 0 }, r: d.skin.flangeMm / 2, weight: 'hidden' })
   for (let deg = 0; deg < 360; deg += 10) shapes.push({ kind: 'path', points: [at(deg, rim), at(deg, rim * (deg % 30 ? 0.97 : 0.93))], weight: 'dimension' })
-  for (const [deg, text] of [[0, '0 aft'], [90, '90 stbd'], [180, '180 forward'], [270, '270 port']] as const) {
+  for (const [deg, text] of [[0, '0 aft'], [90, '90 stbd'], [180, '180 fwd'], [270, '270 port']] as const) {
     const p = at(deg, rim * 1.13)
     shapes.push({ kind: 'text', at: { x: p.x, y: p.y - (deg === 90 ? 0 : deg === 270 ? textMm : textMm * 0.35) }, text, size: textMm, anchor: deg === 0 ? 'start' : deg === 180 ? 'end' : 'middle' })
   }
@@ -37,7 +37,7 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   arm(d.clock.wantedDeg, 'clock.wantedDeg', `open at ${say(d.clock.wantedDeg)}\u00b0`, v.boreMm * 0.22)
   if (v.handle === 'tee') arm(d.clock.wantedDeg + 180, 'clock.wantedDeg', 'second arm', v.boreMm * 0.22)
   const open = at(d.clock.wantedDeg, v.handleMm * 0.72)
-  shapes.push({ kind: 'text', at: { x: open.x, y: open.y - textMm * 0.35 }, text: 'open', size: textMm * 0.9, anchor: 'middle', weight: 'strong' })
+  shapes.push({ kind: 'text', at: { x: open.x, y: open.y - textMm * 0.35 }, text: 'open', size: textMm, anchor: 'middle', weight: 'strong' })
   const shut = at(d.clock.wantedDeg + v.sweepDeg, v.handleMm * 0.72)
   shapes.push({ kind: 'text', at: { x: shut.x, y: shut.y - textMm * 0.35 }, text: 'shut', size: textMm * 0.9, anchor: 'middle' })
   if (d.clock.measuredDeg !== null && c.needed) {
@@ -47,10 +47,10 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   }
   shapes.push({ kind: 'disc', at: { x: 0, y: 0 }, r: v.boreMm * 0.45, tone: 'bolt', role: 'valve', label: 'stem' })
   const names = [...new Set(j.obstacles.map((o) => o.what).filter(Boolean))]
-  const ext = Math.max(rim * 1.2, ...j.obstacles.flatMap((o) => [o.x1Mm, o.x2Mm, o.y1Mm, o.y2Mm].map(Math.abs)).filter((r) => r < rim * 1.5))
+  const ext = rim * 1.16
   return {
     title: 'From inside, looking at the hull; bow left, starboard up', description: `Handle open at ${say(d.clock.wantedDeg)} degrees; ${c.sweepFree ? 'it swings free' : 'something stands in its way'}.${names.length ? ` Round it: ${names.join(', ')}.` : ''}`,
-    bounds: { minX: -ext - textMm * 7, maxX: ext + textMm * 4.2, minY: -ext - textMm, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
+    bounds: { minX: -ext - textMm * 4.4, maxX: ext + textMm * 3.6, minY: -ext - textMm * 0.6, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
   }
 }
 /** What to turn, as marked with tape. */

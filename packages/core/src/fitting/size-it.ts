@@ -154,12 +154,17 @@ const ISOLATED = { sleeve: true, washer: true, sealant: true }
 
 /** What the plate solver finds of a design that the hand checks let through. It is slow beside them, so only the best few are asked about. */
 export type AskSolver = (d: Design, j: Judgement) => Check[]
-const MOST_ASKED = 5
-/** Larger and thicker by as much as the deck bends too far: for a little one step, for much four. */
+/** While nothing has passed; once something has, two more for the others of the best few. */
+const MOST_ASKED = 7
+const MOST_AFTER = 1
+/** Where the best so far bends the deck so much too far, a few tries are enough to say so. */
+const HOPELESS = 1.8
+const FEW_ASKED = 5
+/** Larger and thicker by as much as the deck bends too far: for a little one step, for much three. */
 function grown(d: Design, from: Design, room: Room | null, utilisation: number): Design | null {
   const p = from.plate
   if (!p) return null
-  const steps = utilisation <= 1.05 ? 1 : utilisation <= 1.25 ? 2 : utilisation <= 1.6 ? 3 : 4
+  const steps = utilisation <= 1.05 ? 1 : utilisation <= 1.3 ? 2 : 3
   const reaches = REACHES.filter((r) => plateFor(d, r).lengthMm > p.lengthMm * 1.05)
   const thicker = STOCK_THICKNESS.filter((t) => t > p.thicknessMm)
   const [reach, thicknessMm] = [reaches[Math.min(steps, reaches.length) - 1], thicker[Math.min(steps, thicker.length) - 1]]
@@ -255,16 +260,30 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
   const few = unbeaten(proven)
   const held: Found[] = []
   let bareBends = false
+  const most = () => (held.length ? MOST_ASKED + MOST_AFTER : (refused?.utilisation ?? 0) > HOPELESS ? FEW_ASKED : MOST_ASKED)
+  let grew: { plan: { lengthMm: number; widthMm: number }; thicker: number } | null = null
+  /** What one plate had to grow to is where the next begins. */
+  const learnt = (f: Found): Found => {
+    const p = f.design.plate
+    if (!grew || !p || p.lengthMm >= grew.plan.lengthMm) return f
+    const thicknessMm = STOCK_THICKNESS.find((t) => t >= p.thicknessMm * grew!.thicker)
+    if (thicknessMm === undefined) return f
+    const larger = withChange(f.design, { plate: { ...p, ...grew.plan, thicknessMm, outline: clipped(grew.plan, room) } })
+    const quick = tryJudge(larger, yard)
+    const whole = quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard) : null
+    return whole ? { design: larger, mass: massOf(larger, whole), judgement: whole } : f
+  }
   // Those that others beat are asked about only while nothing has passed: what is heavier or dearer may bend less.
   for (const f of ask === null ? [] : [...few, ...proven.filter((f) => !few.includes(f))]) {
-    if (asked >= MOST_ASKED || (held.length && !few.includes(f))) break
+    if (asked >= most() || (held.length && !few.includes(f))) break
     // Washers alone spread nothing: where one such design bends the deck too far, they all do.
     if (!f.design.plate && bareBends) continue
-    let now: Found | null = f
-    while (now && asked < MOST_ASKED) {
+    let now: Found | null = learnt(f)
+    while (now && asked < most()) {
       const said: Found | number = solve(now)
       if (typeof said !== 'number') {
         held.push(said)
+        if (said.design.plate && f.design.plate && said.design !== f.design) grew ??= { plan: { lengthMm: said.design.plate.lengthMm, widthMm: said.design.plate.widthMm }, thicker: said.design.plate.thicknessMm / f.design.plate.thicknessMm }
         break
       }
       if (!now.design.plate) bareBends = true
@@ -279,6 +298,7 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
     level = 'tight'
     held.push(...nearly)
   }
+  held.sort((a, b) => Number(a.design.core.school !== first) - Number(b.design.core.school !== first) || a.mass - b.mass)
   const top = held[0]
   if (!top && refused !== null) {
     const bad: Check = refused

@@ -85,7 +85,7 @@ export function roomAround(d: Design, parts: BoatPart[]): Room | null {
 
 const BASE_E: Record<string, number> = { stainless: 193000, aluminium: 70000, bronze: 105000, steel: 205000 }
 /** Elements a side, before lines are added at every edge: the readings off the edges move by under a tenth beyond it, and it follows a hand. */
-const MESH = 24
+const MESH = 20
 const square = (side: number) => ({ lengthMm: side, widthMm: side })
 
 /** The governing direction as forces on the fitting's own field of deck: each bolt's pull on its washer, the deck's push under the pressed side. */

@@ -152,8 +152,9 @@ async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kin
   await HullFitting.sequelize!.transaction(async (transaction) => {
     const now = (await HullFitting.findByPk(f.id, { transaction, lock: transaction.LOCK.UPDATE }))!
     await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at }, { transaction })
-    const design = change(parseBelow(now.design), at.toISOString())
-    if (design !== now.design) await now.update({ design, version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
+    const before = parseBelow(now.design)
+    const design = change(before, at.toISOString())
+    if (design !== before) await now.update({ design, version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
   })
   await rejudgeBelow(f.boatId)
   return readBelow(who, f.id)

@@ -42,7 +42,13 @@ export function judgeByHand(asked: Design, { zones, parts, yard }: Surroundings,
 export async function judgeOn(design: Design, around: Surroundings, kept: SolverAnswer | null = null): Promise<Judged> {
   const { ask, ...byHand } = judgeByHand(design, around, kept)
   if (!ask) return byHand
-  const solver = await askSolver(ask.design, ask.judgement, ask.question)
+  let solver: SolverAnswer
+  try {
+    solver = await askSolver(ask.design, ask.judgement, ask.question)
+  } catch {
+    // Nothing typed is lost over a solver that fell over: the verdict stays by hand checks, due, and is asked for again.
+    return byHand
+  }
   const j = withSolver(ask.judgement, solver)
   return { ...byHand, verdict: j.verdict, governing: j.governing, solver, solverDue: false }
 }

@@ -14,7 +14,7 @@ const REMEDIES_AFTER_MS = 180
 export const useBelow = defineStore('below', () => {
   const boats = useBoats()
   const fitting = shallowRef<OpenBelow | null>(null)
-  const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body))
+  const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body), (mine, theirs) => (JSON.stringify([mine.ordered, mine.ticks]) === JSON.stringify([theirs.ordered, theirs.ticks]) ? mine : { ...mine, ordered: theirs.ordered, ticks: theirs.ticks }))
   const { design } = draft
   const around = computed<BelowAround>(() => ({
     zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],
@@ -64,9 +64,10 @@ export const useBelow = defineStore('below', () => {
   /** An order, a tick, a reading: doors of their own, after whatever waits has been saved. */
   async function act(method: 'POST' | 'DELETE', path: string, body?: unknown): Promise<OpenBelow> {
     await draft.flush()
+    const since = draft.design.value
     const got = await api<OpenBelow>(method, `/below/${fitting.value!.id}/${path}`, body)
     fitting.value = got
-    draft.follow(got)
+    draft.follow(got, since)
     void boats.refresh()
     return got
   }

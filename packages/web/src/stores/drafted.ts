@@ -20,8 +20,8 @@ const RETRY_MS = 3000
 const ONE_STEP_MS = 1200
 const MOST_UNDO = 200
 
-/** A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and two versions never lost in one another. */
-export function drafted<D extends object, S extends Saved<D>>(prefix: string, put: (id: string, body: { version: number; design: D }) => Promise<S>) {
+/** A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and two versions never lost in one another. `adopt` takes over what the server keeps by other doors. */
+export function drafted<D extends object, S extends Saved<D>>(prefix: string, put: (id: string, body: { version: number; design: D }) => Promise<S>, adopt?: (mine: D, theirs: D) => D) {
   const session = useSession()
   const draftKey = (id: string) => `north-tide:${prefix}:${id}`
   const openId = ref<string | null>(null)
@@ -63,6 +63,7 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
       if (design.value === sent) {
         localStorage.removeItem(draftKey(id))
         saving.value = 'saved'
+        if (adopt) design.value = adopt(sent, answer.design)
       } else {
         keepDraft()
         schedule()
@@ -145,9 +146,10 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
     }
   }
   /** What the server changed by another door (an order, a tick) is taken up without losing the steps of undo. */
-  function follow(got: S) {
+  function follow(got: S, since: D | null) {
     version.value = got.version
-    design.value = got.design
+    // What was typed while the answer was on its way stays.
+    design.value = design.value === since || !design.value || !adopt ? got.design : adopt(design.value, got.design)
   }
   /** Whatever waits to be saved is sent now. */
   async function flush() {

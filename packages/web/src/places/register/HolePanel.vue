@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
@@ -12,6 +12,8 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
+
+const SurveyHole = defineAsyncComponent(() => import('./SurveyHole.vue'))
 
 const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
@@ -118,6 +120,7 @@ async function send() {
         <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ l.kind === 'bond' ? `bond path ${l.value} Ω` : l.kind === 'anode' ? `anode ${l.value} % left` : l.kind }}{{ l.note ? `: ${l.note}` : '' }} <span class="soft">{{ l.who }}</span></li></ul>
       </template>
 
+      <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
       <form v-if="mayRecord && options.length" @submit.prevent="send">
         <h3>What happened next</h3>
         <ChoiceField v-model="form.state as string" label="State" :options="options" />

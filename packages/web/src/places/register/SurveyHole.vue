@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { BELOW_CATALOGUE } from '@north-tide/core/below'
+import { api } from '../../api'
+import { useBoats } from '../../stores/boats'
+import type { HoleRecord, SavedBelow } from '../../types'
+
+/** A hole that was found with something in it: what stands there is looked at on the bench, and keeps this number. */
+const props = defineProps<{ hole: HoleRecord }>()
+const boats = useBoats()
+const router = useRouter()
+const entry = ref('MV-B114')
+const said = ref('')
+async function begin() {
+  said.value = ''
+  try {
+    const made = await api<SavedBelow>('POST', `/boats/${boats.picture!.id}/below`, { catalogueId: entry.value, holeId: props.hole.id })
+    await boats.refresh()
+    await router.push(`/below/${made.id}`)
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not begun'
+  }
+}
+</script>
+
+<template>
+  <form class="survey" @submit.prevent="begin">
+    <h3>What stands in it</h3>
+    <label for="stands-in">Nearest to<select id="stands-in" v-model="entry" class="choice"><option v-for="e in BELOW_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
+    <button class="act" type="submit">Survey it on the bench</button>
+    <p v-if="said" class="said" role="alert">{{ said }}</p>
+  </form>
+</template>
+
+<style scoped>
+.survey { display: grid; gap: 8px; justify-items: start; padding-bottom: 16px; }
+label { display: grid; gap: 2px; font-weight: 600; }
+select { max-width: 320px; }
+.said { color: var(--short); }
+</style>
