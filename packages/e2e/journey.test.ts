@@ -30,7 +30,8 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   await page.getByRole('button', { name: /Size it/ }).click()
   await page.getByRole('button', { name: 'Use this design' }).click()
   await expect(page.locator('[data-verdict=short]')).toHaveCount(0)
-  await expect(page.locator('[data-test=counts]')).toHaveText(/^\d+ hold$/)
+  await expect(page.locator('[data-check=spread-core-shear]')).toBeVisible()
+  await expect(page.locator('[data-test=counts]')).toHaveText(/^(\d+ tight · )?\d+ hold$/)
   expect(await page.getByRole('group', { name: /Section through/ }).innerHTML()).not.toBe(before)
   await saved(page)
 

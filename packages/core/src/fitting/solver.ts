@@ -13,7 +13,7 @@ export interface SolverQuestion {
   key: string
 }
 /** Counts up when the way of asking or reading changes, so that kept answers are asked for again. */
-const WAY = 2
+const WAY = 3
 export function questionFor(d: Design, j: Judgement, zone: BoatZone | null, parts: BoatPart[]): SolverQuestion {
   const field = fieldAround(d, zone, parts)
   const input = patchFor(d, j, field)

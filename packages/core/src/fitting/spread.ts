@@ -142,8 +142,8 @@ export interface SpreadSaid {
   warning: string | null
 }
 const QUARTER = 0.25
-/** Stress is read this part of the deck's thickness away from the edge of an added plate, as at a weld's toe: nearer, it is as sharp as the mesh is fine. */
-const TOE = 0.5
+/** Stress is read one deck's thickness away from the edge of an added plate, as at a weld's toe: nearer, it is as sharp as the mesh is fine, while bevel, rounded corners and filler spread the real step over about that width. */
+const TOE = 1
 
 /** The greatest of a field outside the strip along the edges of base and plate, with where it stands. */
 function readOff(input: PatchInput, f: NonNullable<DeckPatch['fields']>, grids: number[][][]): { value: number; xMm: number; yMm: number } {
