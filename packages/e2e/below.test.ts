@@ -223,4 +223,12 @@ test('an existing bad valve is surveyed and replaced in its own hole; the hole a
   await page.getByRole('link', { name: 'In the register: P-012' }).click()
   await expect(page.getByText(/Hole too big, 49 mm: filled/)).toBeVisible()
   await expect(page.getByText(/is replaced by Engine intake, renewed/)).toBeVisible()
+  // What stands in another hole that was found is surveyed from its record, and keeps its number.
+  await page.getByLabel('Find in the register').fill('Deck wash intake')
+  await page.getByRole('link', { name: 'P-013' }).click()
+  await page.getByLabel('Nearest to').selectOption('MV-B1')
+  await page.getByRole('button', { name: 'Survey it on the bench' }).click()
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Deck wash intake')
+  await expect(page.getByRole('link', { name: 'In the register: P-013' })).toBeVisible()
+  await expect(field(page, 'Bored to')).toHaveValue('33')
 })

@@ -50,7 +50,7 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   const ext = rim * 1.16
   return {
     title: 'From inside, looking at the hull; bow left, starboard up', description: `Handle open at ${say(d.clock.wantedDeg)} degrees; ${c.sweepFree ? 'it swings free' : 'something stands in its way'}.${names.length ? ` Round it: ${names.join(', ')}.` : ''}`,
-    bounds: { minX: -ext - textMm * 4.4, maxX: ext + textMm * 3.6, minY: -ext - textMm * 0.6, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
+    bounds: { minX: -ext - textMm * 4.4, maxX: ext + textMm * 3.6, minY: -ext - textMm * 1.3, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
   }
 }
 /** What to turn, as marked with tape. */

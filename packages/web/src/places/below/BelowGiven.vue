@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { GRADES, SEALANTS, SIZES, formatVolume, type SealantId } from '@north-tide/core'
+import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } from '@north-tide/core'
 import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, SKINS, TAILS, USES, USE_TITLES, VALVES } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -58,7 +58,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
       <DimensionField label="Tail, from under the head" :model-value="d.skin.tailMm" :units="u" above :disabled="off" @update:model-value="set('skin.tailMm', $event)" />
       <DimensionField label="Tail diameter" :model-value="d.skin.tailOdMm" :units="u" above optional placeholder="unknown" :disabled="off" @update:model-value="set('skin.tailOdMm', $event)" />
     </template>
-    <DimensionField label="Bored to" :model-value="d.boredMm" :units="u" above optional :placeholder="String(d.skin.holeMm)" :disabled="off" @update:model-value="set('boredMm', $event)" />
+    <DimensionField label="Bored to" :model-value="d.boredMm" :units="u" above optional :placeholder="lengthText(d.skin.holeMm, u)" :disabled="off" @update:model-value="set('boredMm', $event)" />
     <DimensionField label="Bead" :model-value="d.beddingMm" :units="u" :least="0" :disabled="off" @update:model-value="set('beddingMm', $event)" />
     <template v-if="info.valve">
       <ChoiceField label="Valve" :model-value="d.valve?.id ?? ''" :options="options(VALVES, d.valve, null)" :disabled="off" @update:model-value="pickFrom(VALVES, 'valve')($event)" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CORES, CORE_IDS, CORE_SCHOOLS, FACES, GRADES, GRADE_IDS, LINES, LINE_IDS, PLATES, PLATE_IDS, SCHOOLS, SEALANTS, SEALANT_IDS, formatForce, sizesFor, type CoreId, type Design, type Measurable } from '@north-tide/core'
+import { CORES, CORE_IDS, CORE_SCHOOLS, FACES, GRADES, GRADE_IDS, LINES, LINE_IDS, PLATES, PLATE_IDS, SCHOOLS, SEALANTS, SEALANT_IDS, formatForce, formatLength, lengthText, sizesFor, type CoreId, type Design, type Measurable } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -99,13 +99,13 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       <DimensionField label="Width" :model-value="d.plate.widthMm" :units="boats.units" above :disabled="off" @update:model-value="set('plate.widthMm', $event)" />
       <DimensionField label="Plate thickness" :model-value="d.plate.thicknessMm" :units="boats.units" above :disabled="off" @update:model-value="set('plate.thicknessMm', $event)" />
       <DimensionField label="Filler bed" :model-value="d.plate.bedGapMm" :units="boats.units" :least="0" :disabled="off" @update:model-value="set('plate.bedGapMm', $event)" />
-      <p v-if="j?.plate" class="soft small rule">Rule of thumb: {{ j.plate.rule.thicknessMm.toFixed(0) }} mm thick, {{ j.plate.rule.reachMm.toFixed(0) }} mm past the bolts: {{ j.plate.rule.thicknessMet && j.plate.rule.reachMet ? 'met' : 'not met' }}. Calculated: {{ j.plate.requiredThicknessMm.toFixed(1) }} mm. The rule knows neither load nor strength.</p>
+      <p v-if="j?.plate" class="soft small rule">Rule of thumb: {{ formatLength(Math.round(j.plate.rule.thicknessMm), boats.units) }} thick, {{ formatLength(Math.round(j.plate.rule.reachMm), boats.units) }} past the bolts: {{ j.plate.rule.thicknessMet && j.plate.rule.reachMet ? 'met' : 'not met' }}. Calculated: {{ formatLength(Number(j.plate.requiredThicknessMm.toFixed(1)), boats.units) }}. The rule knows neither load nor strength.</p>
     </template>
 
     <div class="group gap"><h2>Keeping water out</h2><span class="soft small">school</span></div>
     <ChoiceField label="Core" :model-value="d.core.school" :options="schoolOptions" :disabled="off" :hint="school.reason" @update:model-value="set('core.school', $event)" />
-    <DimensionField v-if="d.core.school === 'bore-fill'" label="Bore" :model-value="d.core.boreMm" :units="boats.units" above optional :placeholder="String(j?.core?.boreMm ?? 'least')" :disabled="off" :problem="problemAt('boreMm')" @update:model-value="set('core.boreMm', $event)" />
-    <DimensionField v-if="d.core.school === 'reef'" label="Hooked back" :model-value="d.core.undercutMm" :units="boats.units" above optional :placeholder="String(j?.core?.undercutMm ?? 'least')" :disabled="off" @update:model-value="set('core.undercutMm', $event)" />
+    <DimensionField v-if="d.core.school === 'bore-fill'" label="Bore" :model-value="d.core.boreMm" :units="boats.units" above optional :placeholder="j?.core?.boreMm ? lengthText(j.core.boreMm, boats.units) : 'least'" :disabled="off" :problem="problemAt('boreMm')" @update:model-value="set('core.boreMm', $event)" />
+    <DimensionField v-if="d.core.school === 'reef'" label="Hooked back" :model-value="d.core.undercutMm" :units="boats.units" above optional :placeholder="j?.core?.undercutMm ? lengthText(j.core.undercutMm, boats.units) : 'least'" :disabled="off" @update:model-value="set('core.undercutMm', $event)" />
     <DimensionField v-if="d.structure.kind === 'sandwich'" label="Chamfer" :model-value="d.core.chamferMm" :units="boats.units" above optional placeholder="flat" :disabled="off" @update:model-value="set('core.chamferMm', $event)" />
     <label v-if="d.structure.kind === 'sandwich'" class="tick"><input type="checkbox" :checked="d.core.torn" :disabled="off" @change="set('core.torn', ($event.target as HTMLInputElement).checked)" /> core torn or wicking</label>
     <label v-if="d.core.school === 'seal-wall'" class="tick"><input type="checkbox" :checked="d.core.lightLoad" :disabled="off" @change="set('core.lightLoad', ($event.target as HTMLInputElement).checked)" /> the load is light</label>
@@ -116,7 +116,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
     <ChoiceField label="Fitting of" :model-value="d.bedding.baseFace" :options="faceOptions" :disabled="off" @update:model-value="set('bedding.baseFace', $event)" />
     <ChoiceField label="On" :model-value="d.bedding.deckFace" :options="faceOptions" :disabled="off" @update:model-value="set('bedding.deckFace', $event)" />
     <DimensionField label="Apart again in" kind="number" unit="years" :model-value="d.bedding.serviceAgainYears" :units="boats.units" above optional placeholder="never" :disabled="off" @update:model-value="set('bedding.serviceAgainYears', $event)" />
-    <DimensionField label="Bead" :model-value="d.bedding.beadMm" :units="boats.units" above optional :placeholder="d.bedding.sealant === 'butyl' ? '2' : '1.5'" :disabled="off" @update:model-value="set('bedding.beadMm', $event)" />
+    <DimensionField label="Bead" :model-value="d.bedding.beadMm" :units="boats.units" above optional :placeholder="lengthText(d.bedding.sealant === 'butyl' ? 2 : 1.5, boats.units)" :disabled="off" @update:model-value="set('bedding.beadMm', $event)" />
     <DimensionField label="Surface" kind="temperature" :model-value="d.bedding.tempC" :units="boats.units" :least="-30" :most="60" :disabled="off" @update:model-value="set('bedding.tempC', $event)" />
     <DimensionField label="Humidity" kind="number" unit="%" :model-value="d.bedding.humidityPct" :units="boats.units" :least="0" :most="100" :disabled="off" @update:model-value="set('bedding.humidityPct', $event)" />
     <ChoiceField label="Tighten" :model-value="d.bedding.tightening" :options="[{ value: 'once', title: 'once, full' }, { value: 'two-step', title: 'in two steps' }]" :disabled="off" @update:model-value="set('bedding.tightening', $event)" />
