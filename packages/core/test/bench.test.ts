@@ -272,6 +272,12 @@ describe('the solver in the verdict', () => {
 })
 
 describe('size it, the best few', () => {
+  it('proposes nothing that any check calls short: a place too near an edge is settled first', () => {
+    const p = sizeIt(fit('HG-C250', undefined, { 'place.edgeMm': 20 }))
+    expect(p).toMatchObject({ found: false, choices: [], design: null })
+    expect(p.because).toMatch(/^Nothing passes: whatever the size, .*edge/)
+    expect(p.remaining.map((r) => r.verdict)).toEqual(p.remaining.map(() => 'short'))
+  })
   it.each(['HG-C250', 'HG-B160', 'HG-W200', 'HG-LP90', 'HG-TR4I'])('%s: none that any check calls short, lightest first in its school, no one beaten in everything', (id) => {
     const p = sizeIt(fit(id))
     expect(p.found).toBe(true)

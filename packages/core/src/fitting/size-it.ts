@@ -319,6 +319,13 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
     }
   }
   const j = top.judgement
+  // What no size can help is settled first: nothing that any check calls short is proposed.
+  const whatever = j.checks.filter((c) => c.verdict === 'short')
+  if (whatever.length)
+    return {
+      found: false, tried, design: null, changes: [], massKg: null, massBeforeKg, verdict: 'short', governing: whatever[0]!.id, choices: [], remaining: whatever.map((c) => ({ title: c.title, verdict: c.verdict, because: c.because })),
+      because: `Nothing passes: whatever the size, ${whatever.map((c) => `\u201c${c.title.toLowerCase()}\u201d`).join(' and ')} stay${whatever.length > 1 ? '' : 's'} short. Settle that first; the rest can then be sized.`,
+    }
   return {
     found: true, tried, design: top.design, changes: changesOf(d, top.design, before), massKg: top.mass, massBeforeKg, verdict: j.verdict, governing: j.governing,
     remaining: j.checks.filter((c) => c.verdict !== 'holds').map((c) => ({ title: c.title, verdict: c.verdict, because: c.because })),
