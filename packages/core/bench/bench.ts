@@ -47,7 +47,7 @@ export const throughRemedies = () => timed(20, (i) => {
   const d = withChange(below, { 'pad.diameterMm': 120 + i })
   belowWithRemedies(d, judgeBelow(d, nobody), nobody)
 }, 4)
-export const floodDay = () => timed(9, (i) => void floodAll({ compartments: [0, 1, 2].map((k) => ({ id: `c${k}`, title: '', fromXMm: k, toXMm: k + 1, areaM2: 4 + k, floorZMm: -450 })), doors: [{ a: 'c0', b: 'c1', title: '', open: true, sillZMm: -400, areaCm2: 80 }, { a: 'c1', b: 'c2', title: '', open: true, sillZMm: -350, areaCm2: 120 }], pumps: [{ compartment: 'c1', title: '', ratedLpm: 100, derate: 0.5, startZMm: -400 }], marks: [{ compartment: 'c2', name: 'sole', zMm: -200 }], holes: [{ compartment: 'c0', name: '', diameterMm: 32 + i, zMm: -430 }], hours: 24 }), 2)
+export const floodDay = () => timed(9, (i) => void floodAll({ compartments: [0, 1, 2].map((k) => ({ id: `c${k}`, title: 'Space', fromXMm: k, toXMm: k + 1, areaM2: 4 + k, floorZMm: -450 })), doors: [{ a: 'c0', b: 'c1', title: '', open: true, sillZMm: -400, areaCm2: 80 }, { a: 'c1', b: 'c2', title: '', open: true, sillZMm: -350, areaCm2: 120 }], pumps: [{ compartment: 'c1', title: '', ratedLpm: 100, derate: 0.5, startZMm: -400 }], marks: [{ compartment: 'c2', name: 'sole', zMm: -200 }], holes: [{ compartment: 'c0', name: '', diameterMm: 32 + i, zMm: -430 }], hours: 24 }), 2)
 
 const week = Object.fromEntries(['mon', 'tue', 'wed', 'thu', 'fri'].map((d) => [d, [['08:00', '12:00'], ['13:00', '17:00']]]))
 /** The heavy calculators, each with the aim it is held to, in ms. */

@@ -155,7 +155,7 @@ const ISOLATED = { sleeve: true, washer: true, sealant: true }
 /** What the plate solver finds of a design that the hand checks let through. It is slow beside them, so only the best few are asked about. */
 export type AskSolver = (d: Design, j: Judgement) => Check[]
 /** While nothing has passed; once something has, two more for the others of the best few. */
-const MOST_ASKED = 6
+const MOST_ASKED = 5
 const MOST_AFTER = 1
 /** Where the best so far bends the deck so much too far, a few tries are enough to say so. */
 const HOPELESS = 1.8
