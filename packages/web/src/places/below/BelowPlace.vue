@@ -8,6 +8,7 @@ import { api } from '../../api'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import type { SavedBelow } from '../../types'
+import HeldText from '../../pieces/HeldText.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import { pickedFile, readJson } from '../../pieces/files'
@@ -119,7 +120,7 @@ const takeFile = (e: Event) => {
   <div v-else class="bench">
     <header class="top">
       <div class="title">
-        <h1><label class="hidden-words" for="below-title">Name of the fitting</label><input id="below-title" class="rename" :value="open.name" maxlength="120" :title="open.name" :readonly="below.readOnly" @change="($event.target as HTMLInputElement).value.trim() ? below.change({ name: ($event.target as HTMLInputElement).value.trim() }) : (($event.target as HTMLInputElement).value = open.name)" /></h1>
+        <h1><label class="hidden-words" for="below-title">Name of the fitting</label><HeldText id="below-title" class="rename" :model-value="open.name" maxlength="120" :title="open.name" :readonly="below.readOnly" @update:model-value="$event.trim() && below.change({ name: $event.trim() })" /></h1>
         <p class="soft where">{{ where }} · <span data-test="saved" :class="{ alarm: ['offline', 'refused', 'conflict'].includes(below.saving) }">{{ SAVED[below.saving] }}{{ below.refusal && below.saving === 'refused' ? `: ${below.refusal}` : '' }}</span></p>
       </div>
       <div class="acts no-print">

@@ -4,6 +4,7 @@ import { sayIn } from '@north-tide/core'
 import { clockDial, turnSaid } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
+import HeldText from '../../pieces/HeldText.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 
@@ -59,7 +60,7 @@ const neighbours = computed(() => [...new Set(j.value.obstacles.filter((o) => o.
       <p v-if="!obstacles.length" class="soft small">Nothing yet. Measure from the stem of the valve: aft and to starboard are positive.</p>
       <table v-if="obstacles.length" class="rows" aria-label="What stands round it"><thead><tr><th>What</th><th>From x, aft</th><th>y, stbd</th><th>To x, aft</th><th>y, stbd</th><th></th></tr></thead>
         <tbody><tr v-for="(o, i) in obstacles" :key="i">
-          <td><label class="hidden-words" :for="`what-${i}`">What it is</label><input :id="`what-${i}`" class="entry what" :value="o.what" maxlength="60" :readonly="below.readOnly" @change="put(obstacles.map((q, k) => (k === i ? { ...q, what: ($event.target as HTMLInputElement).value } : q)))" /></td>
+          <td><label class="hidden-words" :for="`what-${i}`">What it is</label><HeldText :id="`what-${i}`" class="entry what" :model-value="o.what" maxlength="60" :readonly="below.readOnly" @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))" /></td>
           <td v-for="[key, label] in ENDS" :key="key"><DimensionField :label="`${label}, ${o.what}`" :model-value="o[key]" :units="boats.units" :disabled="below.readOnly" @update:model-value="edit(i, key, $event)" /></td>
           <td><button v-if="!below.readOnly" class="act" :aria-label="`Take away ${o.what || 'this'}`" @click="put(obstacles.filter((_, k) => k !== i))">×</button></td>
         </tr></tbody></table>

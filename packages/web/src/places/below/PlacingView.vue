@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { sayIn } from '@north-tide/core'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
+import HeldText from '../../pieces/HeldText.vue'
 
 /** Must it exist, and is this the place: what the map knows, and what only the fitter does. */
 const below = useBelow()
@@ -25,7 +26,7 @@ const answer = (id: string, text: string) => {
         <td><label :for="`ask-${q.id}`"><strong>{{ q.title }}</strong></label></td>
         <td class="word">{{ q.answer ? 'answered' : WORD[q.state] }}</td>
         <td class="small">{{ sayIn(q.found, boats.units) }}</td>
-        <td><input :id="`ask-${q.id}`" class="entry wide" :value="q.answer" maxlength="300" :readonly="below.readOnly" :placeholder="q.state === 'fine' ? 'nothing to say' : q.state === 'look' ? 'why it goes here all the same' : 'say what you found'" @change="answer(q.id, ($event.target as HTMLInputElement).value)" /></td>
+        <td><HeldText :id="`ask-${q.id}`" class="entry wide" :model-value="q.answer" maxlength="300" :readonly="below.readOnly" :placeholder="q.state === 'fine' ? 'nothing to say' : q.state === 'look' ? 'why it goes here all the same' : 'say what you found'" @update:model-value="answer(q.id, $event)" /></td>
       </tr>
     </tbody>
   </table>

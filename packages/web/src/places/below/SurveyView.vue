@@ -5,6 +5,7 @@ import { sayIn } from '@north-tide/core'
 import { BELOW_CATALOGUE, RISK_SAID, findingsFor, seenInFigures, taperPlugOf } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
+import HeldText from '../../pieces/HeldText.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 
 /** What is wrong with one that is in the boat already: quick to tick, what each costs, and what becomes of it. */
@@ -60,7 +61,7 @@ async function replace() {
         <p data-test="taper"><strong>{{ advice!.advised === 'replace' ? 'Replace it.' : 'It can be lapped in.' }}</strong> <span class="small">{{ sayIn(advice!.because, boats.units) }}</span></p>
         <ol class="small"><li v-for="s in advice!.steps" :key="s">{{ s }}</li></ol>
         <div v-if="!below.readOnly" class="acts"><button class="act" :aria-pressed="plug.decision === 'recondition'" @click="below.change({ 'taperPlug.decision': 'recondition' })">Decide: recondition</button><button class="act" :aria-pressed="plug.decision === 'replace'" @click="below.change({ 'taperPlug.decision': 'replace' })">Decide: replace</button></div>
-        <label v-if="plug.decision" for="taper-why" class="small">Why<input id="taper-why" class="entry wide" :value="plug.reason" maxlength="300" :readonly="below.readOnly" @change="below.change({ 'taperPlug.reason': ($event.target as HTMLInputElement).value.trim() })" /></label>
+        <label v-if="plug.decision" for="taper-why" class="small">Why<HeldText id="taper-why" class="entry wide" :model-value="plug.reason" maxlength="300" :readonly="below.readOnly" @update:model-value="below.change({ 'taperPlug.reason': $event.trim() })" /></label>
       </template>
       <button v-else-if="!below.readOnly" class="act" @click="below.change({ taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80, decision: null, reason: '' } })">Measure pits and contact</button>
     </div>

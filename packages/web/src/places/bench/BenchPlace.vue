@@ -7,6 +7,7 @@ import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import type { SavedFitting } from '../../types'
+import HeldText from '../../pieces/HeldText.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import BenchTray from './BenchTray.vue'
@@ -151,7 +152,7 @@ async function takeFile(e: Event) {
   <div v-else class="bench">
     <header class="top">
       <div class="title">
-        <h1><label class="hidden-words" for="fitting-title">Name of the fitting</label><input id="fitting-title" class="rename" :value="open.name" maxlength="120" :title="open.name" :readonly="bench.readOnly" @change="($event.target as HTMLInputElement).value.trim() ? bench.change({ name: ($event.target as HTMLInputElement).value.trim() }) : (($event.target as HTMLInputElement).value = open.name)" /></h1>
+        <h1><label class="hidden-words" for="fitting-title">Name of the fitting</label><HeldText id="fitting-title" class="rename" :model-value="open.name" maxlength="120" :title="open.name" :readonly="bench.readOnly" @update:model-value="$event.trim() && bench.change({ name: $event.trim() })" /></h1>
         <p class="soft where">{{ where }} · <span data-test="saved" :class="{ alarm: ['offline', 'refused', 'conflict'].includes(bench.saving) }">{{ SAVED[bench.saving] }}{{ bench.refusal && bench.saving === 'refused' ? `: ${bench.refusal}` : '' }}</span></p>
       </div>
       <div class="acts no-print">

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { FAMILY, type Design } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
+import HeldText from '../../pieces/HeldText.vue'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import { BASES, onBasis, withField } from './load-fields'
@@ -66,7 +67,7 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
     <button v-for="(c, i) in cases" :key="i" type="button" class="plain case" :aria-pressed="at === i" @click="at = i">{{ c.name }}<span v-if="cases.length > 1 && result(i)" class="figure"> {{ result(i)!.utilisation?.toFixed(2) ?? result(i)!.verdict }}</span></button>
     <button v-if="!off && cases.length < 13" type="button" class="plain case add" @click="addCase">add a case</button>
   </div>
-  <div v-if="cases.length > 1" class="naming"><label class="hidden-words" for="case-name">Name of this case</label><input id="case-name" class="entry" maxlength="60" :value="cases[at]!.name" :readonly="off" @change="rename(($event.target as HTMLInputElement).value)" /><button v-if="at > 0 && !off" type="button" class="plain small" @click="dropCase">take it away</button></div>
+  <div v-if="cases.length > 1" class="naming"><label class="hidden-words" for="case-name">Name of this case</label><HeldText id="case-name" class="entry" maxlength="60" :model-value="cases[at]!.name" :readonly="off" @update:model-value="rename($event)" /><button v-if="at > 0 && !off" type="button" class="plain small" @click="dropCase">take it away</button></div>
   <ChoiceField label="Basis" :model-value="load.basis" :options="basisOptions" :disabled="off" @update:model-value="put(onBasis(load, $event))" />
   <ChoiceField v-if="load.basis === 'line' || load.basis === 'shroud'" label="Line" :model-value="line ?? 'polyester-3'" :options="lineOptions" :disabled="off" @update:model-value="setLine($event)" />
   <ChoiceField v-if="line === 'chain'" label="Chain" :model-value="String(value('grade') ?? 40)" :options="CHAINS" :disabled="off" @update:model-value="set('grade', Number($event))" />
