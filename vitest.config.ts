@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['packages/core/test/**/*.test.ts'] } },
+      { test: { name: 'core', include: ['packages/core/test/**/*.test.ts'], testTimeout: 60_000 } },
       { test: { name: 'server', include: ['packages/server/test/**/*.test.ts'], globalSetup: ['packages/server/test/global-setup.ts'], fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 } },
     ],
   },

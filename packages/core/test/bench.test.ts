@@ -268,7 +268,7 @@ describe('the solver in the verdict', () => {
     if (!p.found) expect(p.because).toMatch(/^Nothing passes/)
     for (const c of p.choices) expect(ask(c.design, judge(c.design)).map((k) => k.verdict)).not.toContain('short')
     expect(p.choices.length > 0).toBe(p.found)
-  }, 30_000)
+  })
 })
 
 describe('size it, the best few', () => {
