@@ -1,6 +1,6 @@
 import { calculate } from '../calculator'
 import { threadFit } from '../hull/thread-fit'
-import { check, say, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { check, say, type Check, type Verdict } from '../verdict/check'
 import { BELOW_FAMILY } from './families'
 import type { BelowDesign } from './design'
 
@@ -72,4 +72,4 @@ export const chainChecks = (d: BelowDesign, joints: Joint[]): Check[] => [
 /** What would be ordered, as one line a part. */
 export const orderList = (d: BelowDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')
 /** Joints that forbid an order without a reason on record. */
-export const orderBlocked = (joints: Joint[]): Joint[] => joints.filter((j) => worstVerdict([j.verdict]) === 'short')
+export const orderBlocked = (joints: Joint[]): Joint[] => joints.filter((j) => j.verdict === 'short')

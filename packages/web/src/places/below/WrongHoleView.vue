@@ -31,7 +31,7 @@ async function record(w: WayOut) {
   said.value = ''
   const words = `${form.what === 'too-big' ? 'Hole too big' : form.what === 'wrong-place' ? 'Hole in the wrong place' : 'Old hole'}, ${formatLength(form.holeMm!, boats.units)}: ${w.record}`
   try {
-    await api('POST', `/penetrations/${hole.value.id}/events`, { state: STATE[w.id], note: words, ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }), gateReason: 'mended on the way' })
+    await api('POST', `/penetrations/${hole.value.id}/events`, { state: STATE[w.id], note: words, ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }) })
     if (w.id === 'use') below.change({ boredMm: form.holeMm })
     if (w.id === 'refill') below.change({ boredMm: null })
     await below.flush()
