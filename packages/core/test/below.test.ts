@@ -2,20 +2,13 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate, rank, toSvg, withChange, type BoatPart, type BoatZone } from '../src'
 import {
-  BELOW_CATALOGUE, BELOW_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, belowBolts, belowCautions, belowDrill, belowEntry, belowFromFile, belowOrientation, belowParts, belowSection, belowSteps, belowTemplate, belowTemplates, belowToFile, belowWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
-  floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, startBelow, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type FloodRun,
+  BELOW_CATALOGUE, BELOW_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, belowBolts, belowCautions, belowDrill, belowFromFile, belowOrientation, belowParts, belowSection, belowSteps, belowTemplate, belowTemplates, belowToFile, belowWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
+  floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type FloodRun,
 } from '../src/below'
 import { flooding } from '../src/hull/flooding'
 import { toDxf } from '../src/drawing/dxf'
+import { NOBODY, finite, fit, judge, neighbour, verdict } from './below-hands'
 
-const NOBODY: BelowAround = { zones: [], parts: [], holes: [], others: [] }
-const HULL: BelowDesign['hull'] = { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }
-const fit = (id: string, change: Record<string, unknown> = {}, hull: Partial<BelowDesign['hull']> = {}): BelowDesign =>
-  parseBelow(withChange(startBelow(belowEntry(id)!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { ...HULL, ...hull }, duty: 'coastal' }, id), change))
-const judge = (d: BelowDesign, around: Partial<BelowAround> = {}) => judgeBelow(d, { ...NOBODY, ...around })
-const verdict = (d: BelowDesign, id: string, around: Partial<BelowAround> = {}) => judge(d, around).checks.find((c) => c.id === id)?.verdict
-const neighbour = (d: BelowDesign, place: Partial<BelowDesign['place']>, name = 'Neighbour') => ({ id: 'n', name, design: { ...d, name, place: { ...d.place, ...place } } })
-const finite = (v: unknown): boolean => (typeof v === 'number' ? Number.isFinite(v) : v && typeof v === 'object' ? Object.values(v).every(finite) : true)
 
 describe('families', () => {
   it('every one is in the catalogue, and starts as a design that can be drawn, cut and worked', () => {

@@ -1,7 +1,8 @@
 import { calculate } from '../calculator'
 import { threadFit } from '../hull/thread-fit'
-import { check, say, type Check, type Verdict } from '../verdict/check'
+import { say, type Check, type Verdict } from '../verdict/check'
 import { BELOW_FAMILY } from './families'
+import { plain } from './plain'
 import type { BelowDesign } from './design'
 
 /** One joint of the train from the skin fitting to the hose, as it is checked before anything is ordered. */
@@ -66,8 +67,8 @@ export function chainOf(d: BelowDesign, standingMm: number): Joint[] {
 }
 
 export const chainChecks = (d: BelowDesign, joints: Joint[]): Check[] => [
-  ...joints.map((j) => ({ ...check({ id: `joint-${j.id}`, title: j.title, unit: '', source: 'chapter 5.1', demand: 0, capacity: 1, verdict: j.verdict, because: j.because }), demand: null, capacity: null, utilisation: null })),
-  ...(BELOW_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water' ? [{ ...check({ id: 'joint-missing', title: 'Hose and tail', unit: '', source: 'chapter 5.1', demand: 0, capacity: 1, verdict: 'unproven' as const, because: 'No tail or hose is chosen yet: the chain ends in the air.' }), demand: null, capacity: null, utilisation: null }] : []),
+  ...joints.map((j) => plain(`joint-${j.id}`, j.title, j.verdict, j.because, 'chapter 5.1')),
+  ...(BELOW_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water' ? [plain('joint-missing', 'Hose and tail', 'unproven', 'No tail or hose is chosen yet: the chain ends in the air.', 'chapter 5.1')] : []),
 ]
 /** What would be ordered, as one line a part. */
 export const orderList = (d: BelowDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')

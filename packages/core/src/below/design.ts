@@ -4,6 +4,7 @@ import { SEALANT_IDS } from '../materials/sealants'
 import { THREAD_SIZES } from '../hull/thread-fit'
 import { measureSchema } from '../survey/where'
 import { dutySchema, nonNegative, positive } from '../schema'
+import { THREAD_WAYS } from './thread-ways'
 import { BELOW_FAMILIES, BODY_MATERIALS, USES } from './families'
 
 const words = (most = 300) => z.string().max(most)
@@ -60,7 +61,7 @@ export const belowSchema = z.strictObject({
   hold: z.strictObject({ method: z.enum(['through', 'insert', 'nut']), bolts: z.number().int().min(3).max(12).default(3), size: z.enum(SIZE_IDS), grade: z.enum(GRADE_IDS), insertMm: positive().nullable().default(null), engagedMm: positive().nullable().default(null) }),
   clock: z.strictObject({ measuredDeg: z.number().min(-360).max(720).nullable(), wantedDeg: z.number().min(-360).max(720), toleranceDeg: nonNegative().default(5), obstacles: z.array(segment).max(40).default([]) }),
   bedding: z.strictObject({
-    flange: sealantOrNone, pad: sealantOrNone, tail: sealantOrNone, thread: z.enum(['ptfe', 'paste', 'hemp', 'none']).default('ptfe'),
+    flange: sealantOrNone, pad: sealantOrNone, tail: sealantOrNone, thread: z.enum(THREAD_WAYS).default('ptfe'),
     serviceAgainYears: positive().nullable().default(null), tempC: z.number().min(-30).max(60), humidityPct: z.number().min(0).max(100), surfaceC: z.number().min(-30).max(60).nullable().default(null), airC: z.number().min(-30).max(60).nullable().default(null),
     takenAt: words(40).default(''), hardener: z.enum(['fast', 'medium', 'slow', 'extra-slow']).nullable().default(null), ratio: z.number().min(1).max(10).default(2),
   }),

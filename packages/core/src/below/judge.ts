@@ -19,8 +19,10 @@ import { chainChecks, chainOf, type Joint } from './chain'
 import { BELOW_FAMILY, BODY_FACE } from './families'
 import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
 import { metalChecks, type MetalLine } from './metals'
+import { plain } from './plain'
 import { aheadOf, placingOf, unanswered, type BelowAround, type Question } from './placing'
 import type { BelowDesign } from './design'
+import { threadSeals, threadVerdict, type ThreadSeal } from './threads'
 
 type Out<C> = C extends { run: (v: never) => infer O } ? O : never
 export type Stack = Out<typeof throughHullStack>
@@ -45,6 +47,7 @@ export interface BelowJudgement {
   kick: Kick | null
   kickSchools: { method: 'through' | 'insert' | 'nut'; verdict: Verdict; utilisation: number | null; governing: string }[]
   metals: MetalLine[]
+  threads: ThreadSeal[]
   anode: { massKg: number; pieces: number | null; because: string } | null
   sealants: { place: 'flange' | 'pad' | 'tail'; title: string; choice: SealantChoice; chosen: SealantId | null; quantity: SealantQuantity | null; beadMm: number; rimDays: number | null }[]
   epoxy: { ml: number; hardener: string | null; potLifeMin: number | null; gelMin: number | null; sandH: number | null; batches: number; fillerG: number; verdict: Verdict; because: string } | null
@@ -54,12 +57,18 @@ export interface BelowJudgement {
 }
 
 const SOURCE = 'chapter 5'
-const plain = (id: string, title: string, verdict: Verdict, because: string, source = SOURCE): Check => ({ ...check({ id, title, unit: '', source, demand: 0, capacity: 1, verdict, because }), demand: null, capacity: null, utilisation: null })
 const NO_LOG: BelowLog[] = []
 /** A line in the log of one fitting; what a meter read counts in its checks. */
 export interface BelowLog {
   kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
+  /** the step that was ticked, or taken back */
+  step?: string
   value: number | null
+  /** code of the lot that went in */
+  lot?: string | null
+  tempC?: number | null
+  humidityPct?: number | null
+  sizeMm?: number | null
   note: string
   who: string
   at: string
@@ -215,6 +224,9 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
 
   const sealants = sealantsOf(d, stack)
   for (const s of sealants) checks.push(sealantCheck(s))
+  const threads = threadSeals(d, joints)
+  const tight = threadVerdict(threads, d.bedding.thread)
+  if (tight) checks.push(plain('sealant-thread', 'On the threads', tight.verdict, tight.because, 'chapter 5.1'))
   const dew = d.bedding.surfaceC === null || d.bedding.airC === null || d.bedding.humidityPct <= 0 ? null : surfaceWindowOf({ airC: d.bedding.airC, humidityPct: d.bedding.humidityPct, surfaceC: d.bedding.surfaceC, minimumC: 5, trend: 'steady' })
   checks.push(dew ? plain('dew-point', 'Surface fit to bond', dew.verdict, dew.because, 'chapter 4.4') : unproven({ id: 'dew-point', title: 'Surface fit to bond', unit: 'K', source: 'chapter 4.4', because: 'No reading of surface, air and humidity: take one before the bead goes on.' }))
   const padMl = sealants.find((s) => s.place === 'pad' && s.chosen === 'epoxy-filled')?.quantity?.volumeMl ?? 0
@@ -270,7 +282,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   for (const c of checks) counts[c.verdict]++
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, counts, tilt: { deg: tiltDeg, azimuthDeg }, wedges, wedge, stack, joints, clock, obstacles, kick, kickSchools, metals: material.lines,
-    anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
+    threads, anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
     epoxy: mix ? { ml: mix.mixedMl, hardener: mix.hardener, potLifeMin: mix.potLifeMin, gelMin: mix.gelMin, sandH: mix.sandH, batches: mix.batches, fillerG: mix.fillerG, verdict: mix.verdict, because: mix.because } : null, placing, tiltElement, drain,
   }
 }

@@ -2,10 +2,11 @@ import { calculate } from '../calculator'
 import { galvanicPair } from '../galvanic/galvanic-pair'
 import { SIZES } from '../materials/fasteners'
 import { COPPER_ALLOYS, POTENTIALS } from '../materials/potentials'
-import { check, rank, type Check, type Verdict } from '../verdict/check'
+import { rank, type Check, type Verdict } from '../verdict/check'
 import { BODY_METAL, BODY_TITLES, type BodyMaterial } from './families'
 import type { BelowDesign } from './design'
 import type { BelowAround } from './placing'
+import { plain } from './plain'
 
 /** One pair of metals in the stack. */
 export interface MetalLine {
@@ -19,7 +20,6 @@ export interface MetalLine {
   because: string
 }
 const OF_GRADE: Record<string, string> = { 'A2-70': 'ss-304', 'A4-70': 'ss-316', 'A4-80': 'ss-316', 'duplex-2205': 'duplex-2205', 'steel-8.8': 'mild-steel', 'brass-CW614N': 'brass', 'silicon-bronze': 'silicon-bronze', 'nickel-copper-400': 'nickel-copper-400' }
-const plain = (id: string, title: string, verdict: Verdict, because: string, source: string): Check => ({ ...check({ id, title, unit: '', source, demand: 0, capacity: 1, verdict, because }), demand: null, capacity: null, utilisation: null })
 
 /** The metals of one stack against each other, against the hull, and the schools of 5.2. */
 export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>): { checks: Check[]; lines: MetalLine[]; needsBond: boolean } {

@@ -6,6 +6,7 @@ import type { BelowDesign } from './design'
 import { SKINS, TAILS, VALVES } from './goods'
 import { judgeBelow, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowAround } from './placing'
+import { THREAD_WAYS, THREAD_WAY_TITLES } from './thread-ways'
 
 const PADS = [10, 12, 15, 18, 20, 25, 30]
 interface Try {
@@ -49,6 +50,7 @@ function tries(d: BelowDesign, j: BelowJudgement): Try[] {
   const best = j.clock?.bestDeg
   if (best != null && Math.abs(best - d.clock.wantedDeg) > 0.5) add('turn', `the handle open at ${Math.round(best)}\u00b0`, { 'clock.wantedDeg': Math.round(best) }, ['handle-swing'])
   for (const s of j.sealants) if (s.choice.best && s.choice.best !== s.chosen) add(`sealant-${s.place}`, `${s.choice.best.replaceAll('-', ' ')} for it`, { [`bedding.${s.place}`]: s.choice.best satisfies SealantId }, [`sealant-${s.place}`])
+  for (const way of THREAD_WAYS.filter((w) => w !== d.bedding.thread && w !== 'none')) add(`thread-${way}`, `${THREAD_WAY_TITLES[way]} on the threads`, { 'bedding.thread': way }, ['sealant-thread'])
   if (!d.metals.isolated) add('isolate', 'sleeve, washer and sealant between the metals', { 'metals.isolated': true }, ['pairs'])
   if (d.hold.method !== 'nut' && d.hold.grade !== 'silicon-bronze' && d.skin.material === 'bronze') add('bronze-bolts', 'bolts of silicon bronze', { 'hold.grade': 'silicon-bronze' }, ['pairs'])
   if (d.bedding.hardener) add('hardener', 'the hardener that suits the day', { 'bedding.hardener': null }, ['epoxy-mix'])

@@ -47,7 +47,7 @@ export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place'
     valve, tail: entry.tail, hose: entry.hose,
     hold: { method: entry.method, bolts: 3, size: 'M8', grade: metalHull ? 'A4-70' : composite ? 'A4-70' : 'silicon-bronze', insertMm: entry.method === 'insert' ? 12 : null, engagedMm: null },
     clock: { measuredDeg: null, wantedDeg: 0, toleranceDeg: 5, obstacles: [] },
-    bedding: { flange: composite || metalHull ? 'hybrid' : 'polysulfide', pad: 'epoxy-filled', tail: composite || metalHull ? 'hybrid' : 'polysulfide', thread: 'ptfe', serviceAgainYears: null, tempC: 16, humidityPct: 65 },
+    bedding: { flange: composite || metalHull ? 'hybrid' : 'polysulfide', pad: 'epoxy-filled', tail: composite || metalHull ? 'hybrid' : 'polysulfide', thread: 'paste', serviceAgainYears: null, tempC: 16, humidityPct: 65 },
     metals: { school: composite ? 'isolate-each' : 'bond-all' },
     transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
     plug: entry.family === 'drain-plug' ? { throughBolted: true, block: true, flush: true, grounds: false, choke: true } : null,

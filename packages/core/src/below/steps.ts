@@ -1,9 +1,14 @@
+import { surfaceWindowOf } from '../bedding/surface-window'
 import { cautionsFor, type Caution } from '../cautions'
-import { formatLength, formatVolume, type Units } from '../quantity/format'
-import { sealant } from '../materials/sealants'
+import { SIZES } from '../materials/fasteners'
+import { sealant, type SealantId } from '../materials/sealants'
+import { formatLength, formatTemperature, formatVolume, type Units } from '../quantity/format'
+import { lotGates, utcMinute, type Gate, type LifeState, type LotFacts } from '../register/life'
 import { say } from '../verdict/check'
+import { belowBolts } from './cut'
+import { THREAD_WAY_TITLES } from './thread-ways'
 import { BELOW_FAMILY } from './families'
-import { baseOf, plumb, type BelowJudgement } from './judge'
+import { baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowDesign } from './design'
 
 export interface BelowStep {
@@ -17,7 +22,17 @@ export interface BelowStep {
   caution: string
   /** elapsed hours that nobody is needed for */
   waitH: number | null
+  /** what its tick writes into the life of the hole, and of the bolts' holes (chapter 11.3) */
+  records: LifeState[]
+  boltRecords: LifeState[]
+  /** what the tick asks for: the size, the lot, temperature and humidity, how it was proved, what was seen */
+  asks: StepAsk[]
+  /** what the lot that is named has to be */
+  lot: SealantId | 'epoxy' | null
+  /** no earlier than so many hours after another step, and why */
+  after: { step: string; hours: number; what: string } | null
 }
+export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen'
 export interface BelowPart {
   what: string
   size: string
@@ -28,7 +43,7 @@ export interface BelowPart {
 /** The order of the trade for this family: dry fit, trim, clock; bond the pad and let it cure; seal, fit; prove afloat; exercise for ever (chapter 5). */
 export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): BelowStep[] {
   const out: BelowStep[] = []
-  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, ...more })
+  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, records: [], boltRecords: [], asks: [], lot: null, after: null, ...more })
   const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
   const info = BELOW_FAMILY[d.family]
   const s = j.stack
@@ -39,44 +54,52 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured })
   if (d.family === 'welded-stub') {
     add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
-    add('weld', 'Weld inside and out, by a welder who holds the paper for it; tanks and wires behind looked at, a watch kept for an hour.', { hands: 2, gate: true, caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.' })
-    add('dye', 'Dye test the weld from inside; no mark outside.', { gate: true })
+    add('bore', `Cut the hole, ${mm(bore)}, to the stub with a gap for the root; round every corner of the doubler.`, { caution: 'Sparks and swarf: nothing that burns behind, eyes and ears covered.' })
+    add('bore-record', 'Record the hole as cut, with its size, and hang the sign: nobody launches.', { gate: true, records: ['drilled'], asks: ['size'] })
+    add('weld', 'Weld inside and out, by a welder who holds the paper for it; tanks and wires behind looked at, a watch kept for an hour.', { hands: 2, gate: true, records: ['dry fitted', 'bedded'], caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.' })
+    add('dye', 'Dye test the weld from inside; no mark outside.', { gate: true, records: ['proved'], asks: ['proof'] })
   } else {
     add('bore', `Bore ${mm(bore)} ${d.wedge.blocks !== 'none' ? 'along the plumb line, guided by the wedge as a jig' : 'square to the hull'}: from outside to half, then from inside, so that no skin tears.`, { hands: 1, alone: 'A pilot from inside comes out where it should; a screw in the pilot is found outside with a magnet.', caution: 'Hole saws grab: two hands, feet firm. The open hole goes on the board by the ladder.' })
-    add('bore-record', 'Record the hole as drilled, with its size, and hang the sign: nobody launches.', { gate: true })
+    add('bore-record', 'Record the hole as drilled, with its size, and hang the sign: nobody launches.', { gate: true, records: ['drilled'], asks: ['size'] })
   }
-  if (d.hull.kind === 'cored') add('solid', `Make the core solid over ${mm(1.5 * d.skin.flangeMm)} round the hole, tapered 12:1.`, { gate: true, waitH: 24 })
+  if (d.hull.kind === 'cored') add('solid', `Make the core solid over ${mm(1.5 * d.skin.flangeMm)} round the hole, tapered 12:1.`, { gate: true, waitH: 24, records: ['core sealed'], asks: ['lot', 'air'], lot: 'epoxy' })
   if (j.wedge) add('wedge', `Cut the wedge block${d.wedge.blocks === 'both' ? 's' : ''}: ${say(j.wedge.saw.angleDeg)}\u00b0, ${(['outside', 'inside'] as const).flatMap((side) => (j.wedges[side] ? [`${side} thick ${mm(j.wedges[side]!.thickMm)}, thin ${mm(j.wedges[side]!.thinMm)}, from stock of ${mm(j.wedges[side]!.saw.stockMm)}`] : [])).join('; ')}; lay the 1:1 templates on both faces. Coat all raw faces with epoxy.`)
   if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull; round its edge.`)
-  if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true })
+  if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true, records: ['dry fitted'] })
   if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
+  const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? belowBolts(d).length : 0
+  if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
   if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })
   const last = j.sealants.find((q) => q.place === 'flange')
+  const seat = j.sealants.find((q) => q.place === 'tail')
   const pad = j.sealants.find((q) => q.place === 'pad')
+  let padH: number | null = null
   if (d.pad && pad?.chosen) {
     const epoxy = pad.chosen === 'epoxy-filled'
-    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. The tail, waxed, centres it; the nut pulls it down.`, { gate: true, alone: 'Waxed tail and nut clamp it: nobody has to hold it.', caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: epoxy ? (j.epoxy?.sandH ?? null) : pad.rimDays === null ? null : pad.rimDays * 24 })
+    padH = epoxy ? (j.epoxy?.sandH ?? null) : pad.rimDays === null ? null : pad.rimDays * 24
+    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. The tail, waxed, centres it; the nut pulls it down.`, { gate: true, alone: 'Waxed tail and nut clamp it: nobody has to hold it.', caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: padH, asks: ['lot', 'air'], lot: pad.chosen })
   }
-  add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true })
+  if (d.family !== 'welded-stub') add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true, asks: ['air'], after: padH === null ? null : { step: 'pad-bond', hours: padH, what: 'The pad\u2019s bond' } })
   if (last?.chosen) {
     const s2 = sealant(last.chosen)
-    add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.valve?.kind === 'screwed' || d.hold.method === 'nut' ? 'nut on' : 'seacock on its bedded flange'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: 'Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut, never the head.', caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '' })
-    if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || pad?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60 })
+    add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.valve?.kind === 'screwed' || d.hold.method === 'nut' ? 'nut on' : 'seacock on its bedded flange'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: 'Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut, never the head.', caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
+    if (seat?.chosen && seat.chosen !== last.chosen) add('seat', `Under the seacock\u2019s flange it is ${sealant(seat.chosen).title}: clean with ${sealant(seat.chosen).cleans}, its own lot on record.`, { gate: true, asks: ['lot'], lot: seat.chosen })
+    if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || seat?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60, after: { step: 'bed', hours: j.epoxy.gelMin / 60, what: 'The epoxy\u2019s gel' } })
     add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true })
-    add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.epoxy?.sandH ?? null) : last.rimDays * 24 })
+    add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.epoxy?.sandH ?? null) : last.rimDays * 24, records: ['cured'], boltRecords: ['cured'] })
   }
-  if (d.valve && d.tail) add('tail', `Tail in with ${d.bedding.thread === 'ptfe' ? 'tape' : d.bedding.thread} on the thread, five turns at least; two spanners, so that the valve does not turn.`)
+  if (d.valve && d.tail) add('tail', `Tail in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; two spanners, so that the valve does not turn.`)
   if (info.hose && d.hose) add('hose', `Hose on to the end of the barb, ${d.hose.clips} clips side by side, screws away from each other, bands clear of the end. Tug it.`, { gate: below })
   if (d.plug) add('plug', `Through-bolt to the block${d.plug.choke ? ', the choke hole in the block bored and recorded' : ''}; bed; plug in hand-tight, its spare tied inside.`, { gate: true })
   if (d.family === 'anode-stud') add('wire', 'Wire to what it protects, tinned, 4 mm\u00b2 or more (8.4 mm\u00b2 where a rule asks); read 0.1 \u03a9 or less by meter and record it.', { gate: true })
   else if (d.metals.school === 'bond-all' && below && j.checks.some((c) => c.id === 'bond-path')) add('bond', 'Bonding wire on, tinned, 4 mm\u00b2 or more; meter from fitting to anode: 0.1 \u03a9 or less, recorded.', { gate: true })
   if (info.valve) add('swing', 'Swing the handle open and shut, ten times; mark open. A soft plug of the right taper is tied beside it.', { gate: true })
-  if (d.drain) add('prove-dry', `Fill to ${mm(d.drain.waterMm)} and time it: ${j.drain ? `${Math.round(j.drain.timeS)} s by figures` : ''}.`)
-  else if (!below) add('prove-dry', 'Hose from outside, low to high, the inside watched dry with chalk.', { gate: true })
-  add('record', 'Record in the register: sizes, lots, orientation, trimmed length, tests, photos.', { gate: true })
+  if (d.drain) add('prove-dry', `Fill to ${mm(d.drain.waterMm)} and time it: ${j.drain ? `${Math.round(j.drain.timeS)} s by figures` : ''}.`, { gate: true, records: ['proved'], boltRecords: ['proved'], asks: ['proof'] })
+  else if (!below) add('prove-dry', 'Hose from outside, low to high, the inside watched dry with chalk.', { gate: true, records: ['proved'], boltRecords: ['proved'], asks: ['proof'] })
+  add('record', 'Look through its record in the register: sizes, lots, orientation, trimmed length, tests, photos.', { gate: true, ...(below ? {} : { records: ['in service'], boltRecords: ['in service'] }) })
   if (below) {
     add('launch', 'Bilge pump proven, plugs at hand, valve shut. Lower until it is just awash and stop.', { hands: 2, gate: true, caution: 'Nobody leaves her in the slings until every new fitting has been looked at.' })
-    for (const [id, when, h] of [['watch-now', 'At once', 0], ['watch-10', 'After 10 minutes', 1 / 6], ['watch-60', 'After an hour', 1], ['watch-day', 'After a day', 24], ['watch-week', 'After a week', 168]] as const) add(id, `${when}: look and feel round ${d.name}, dry tissue all round; note it.`, { gate: true, waitH: h })
+    for (const [id, when, h] of [['watch-now', 'At once', 0], ['watch-10', 'After 10 minutes', 1 / 6], ['watch-60', 'After an hour', 1], ['watch-day', 'After a day', 24], ['watch-week', 'After a week', 168]] as const) add(id, `${when}: look and feel round ${d.name}, dry tissue all round; note it.`, { gate: true, waitH: h, asks: ['seen'], after: h > 0 ? { step: 'launch', hours: h, what: 'The water' } : null, ...(id === 'watch-60' ? { records: ['proved'], boltRecords: ['proved'] } : id === 'watch-week' ? { records: ['in service'], boltRecords: ['in service'] } : {}) })
   }
   if (info.valve) add('exercise', 'From then on: exercised every month in use, shut when leaving.')
   return out
@@ -87,6 +110,40 @@ export const WATCH_STEPS = ['watch-now', 'watch-10', 'watch-60', 'watch-day', 'w
 export function gateBefore(steps: BelowStep[], id: string, ticks: BelowDesign['ticks']): BelowStep | null {
   const at = steps.findIndex((s) => s.id === id)
   return steps.slice(0, at).find((s) => s.gate && !ticks[s.id]) ?? null
+}
+
+/** What somebody says when he ticks a step. */
+export interface StepFacts {
+  /** milliseconds since 1970 */
+  at: number
+  lot: LotFacts | null
+  /** of the surface */
+  tempC: number | null
+  airC: number | null
+  humidityPct: number | null
+}
+/** What stands in the way of ticking a step, besides what the register itself asks of a hole's life: a gate before it, time that has not passed, a surface that takes no bond, a lot that cannot be traced. */
+export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ticks'], facts: StepFacts): Gate[] {
+  const s = steps.find((x) => x.id === id)
+  if (!s) return []
+  const out: Gate[] = []
+  const before = gateBefore(steps, id, ticks)
+  if (before) out.push({ id: before.id, text: `Before this: ${before.text}` })
+  const since = s.after && ticks[s.after.step]
+  if (s.after && since) {
+    const ready = Date.parse(since.at) + s.after.hours * 3_600_000
+    if (facts.at + 1000 < ready) out.push({ id: 'too-early', text: `${s.after.what} needs ${say(s.after.hours)} h: until ${utcMinute(ready)} UTC.` })
+  }
+  if (id === 'dew') {
+    if (facts.tempC === null || facts.airC === null || !facts.humidityPct) out.push({ id: 'no-reading', text: 'Surface, air and humidity are not all given, so nobody can tell whether dew lies on it.' })
+    else {
+      const w = surfaceWindowOf({ airC: facts.airC, humidityPct: facts.humidityPct, surfaceC: facts.tempC, minimumC: 5, trend: 'steady' })
+      if (w.verdict === 'short') out.push({ id: 'dew-point', text: w.because })
+    }
+  }
+  // Where a life event is written the register asks for the lot itself.
+  if (s.lot && !s.records.length) out.push(...lotGates(facts, s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? 'epoxy' : 'sealant', s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? null : s.lot))
+  return out
 }
 
 /** Everything to buy or make, counted. */
@@ -104,13 +161,19 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (d.valve && d.hold.method !== 'nut') out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head' : 'Bolt into the pad', size: d.hold.size, count: `${d.hold.bolts} + 1`, note: `${d.hold.grade}${d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
   for (const s of j.sealants) if (s.chosen && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: s.chosen === 'epoxy-filled' ? '' : `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
   if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min` : 'too cold for any hardener' })
-  if (d.valve && d.tail) out.push({ what: d.bedding.thread === 'ptfe' ? 'Thread tape' : 'Thread paste', size: '', count: '1', note: '' })
+  if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${THREAD_WAY_TITLES[d.bedding.thread][0]!.toUpperCase()}${THREAD_WAY_TITLES[d.bedding.thread].slice(1)}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
   if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
   if (d.metals.anode && j.anode) out.push({ what: `Anode, ${d.metals.anode.alloy}`, size: `${say(d.metals.anode.pieceKg)} kg`, count: String(j.anode.pieces ?? 1), note: `${say(j.anode.massKg)} kg needed` })
   out.push({ what: 'Nitrile gloves, cloths, masking tape, check stick', size: '', count: '', note: 'gloves changed between resin and sealant' })
   return out
 }
 
+/** A line of the log, in words. */
+export const logSaid = (l: BelowLog, units: Units): string => {
+  const what = l.kind === 'bond' ? `bond path ${l.value} \u03a9` : l.kind === 'anode' ? `anode ${l.value} % left` : l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step}` : l.kind
+  const given = [l.sizeMm == null ? '' : formatLength(l.sizeMm, units), l.lot ? `lot ${l.lot}` : '', l.tempC == null ? '' : formatTemperature(l.tempC, units), l.humidityPct == null ? '' : `${l.humidityPct} %`].filter(Boolean).join(', ')
+  return [given ? `${what}, ${given}` : what, l.note].filter(Boolean).join(': ')
+}
 export function belowCautions(d: BelowDesign): Caution[] {
   const tags = ['drill', 'locker']
   if (d.place.zMm < 0) tags.push('below')

@@ -12,7 +12,7 @@ import { sealant as sealantRow } from '../materials/sealants'
 import { fullThickness } from '../materials/structure'
 import { withYardValues, yardLine, yardPlate, yardSealants, type YardValue } from '../materials/yard'
 import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
-import { check, governing, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { check, governing, inWords, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { designLoadOf, type LoadDirection } from '../load/design-load'
 import type { Design } from './design'
 import { shareLoads, type CaseShared, type Shared } from './loads'
@@ -122,7 +122,7 @@ function leverCheck(s: Shared, loadN: number): Check | null {
 
 function coreCheck(core: CorePlugOutput): Check {
   const shape = { id: 'core-dry', title: 'Core kept dry', unit: 'mm', source: 'chapter 3.6', because: core.because, working: core.working }
-  if (core.wallMm === null || core.wallLeastMm === null) return { ...check({ ...shape, demand: 0, capacity: 1, verdict: core.verdict }), demand: null, capacity: null, utilisation: null }
+  if (core.wallMm === null || core.wallLeastMm === null) return inWords({ ...shape, verdict: core.verdict })
   return check({ ...shape, demand: core.wallLeastMm, capacity: core.wallMm, verdict: core.verdict })
 }
 
@@ -187,7 +187,7 @@ function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { g
     return { grip, gripCheck: { ...check({ ...shape, demand: grip.requiredMm, capacity: grip.lengthMm, verdict, because, working: grip.working }), utilisation: null } }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
-    return { grip: null, gripCheck: { ...check({ ...shape, demand: 0, capacity: 1, verdict: 'short', because: `${error.message}.` }), demand: null, capacity: null, utilisation: null } }
+    return { grip: null, gripCheck: inWords({ ...shape, verdict: 'short', because: `${error.message}.` }) }
   }
 }
 
@@ -215,10 +215,7 @@ function sealantCheck(d: Design, choice: SealantChoice): Check {
   const verdict: Verdict = mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight'
   const why = mine.reasons.filter((r) => r.effect === (mine.verdict === 'refused' ? 'refuse' : 'care')).map((r) => r.text).join(' ')
   const better = choice.best && choice.best !== mine.id ? ` ${sealantRow(choice.best).title} ranks first here.` : ''
-  return {
-    ...check({ ...shape, demand: 0, capacity: 1, verdict, because: verdict === 'holds' ? `${title} fits this joint.${better}` : `${title}: ${why}${verdict === 'short' ? better : ''}` }),
-    demand: null, capacity: null, utilisation: null,
-  }
+  return inWords({ ...shape, verdict, because: verdict === 'holds' ? `${title} fits this joint.${better}` : `${title}: ${why}${verdict === 'short' ? better : ''}` })
 }
 
 /** Which estimates a check leans on, in words a fitter knows. */

@@ -1,7 +1,7 @@
 import { galvanicPair } from '../galvanic/galvanic-pair'
 import { SIZES, type GradeId } from '../materials/fasteners'
 import { POTENTIALS } from '../materials/potentials'
-import { check, rank, say, type Check } from '../verdict/check'
+import { inWords, rank, say, type Check } from '../verdict/check'
 import { areaOf } from '../geometry/outline'
 import type { Design } from './design'
 
@@ -46,5 +46,5 @@ export function metalsCheck(d: Design): Check | null {
   if (!pairs.length) return null
   const worst = pairs.reduce((w, p) => (rank(p.verdict) < rank(w.verdict) ? p : w))
   const rest = pairs.length > 1 && worst.verdict !== 'holds' ? ` ${say(pairs.length)} pairs were looked at.` : ''
-  return { ...check({ id: 'metals', title: 'Metals that meet', unit: '', source: 'chapter 7.1', demand: 0, capacity: 1, verdict: worst.verdict, because: `${worst.because}${rest}` }), demand: null, capacity: null, utilisation: null }
+  return inWords({ id: 'metals', title: 'Metals that meet', unit: '', source: 'chapter 7.1', verdict: worst.verdict, because: `${worst.because}${rest}` })
 }

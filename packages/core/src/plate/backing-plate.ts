@@ -6,7 +6,7 @@ import { SIZES, SIZE_IDS } from '../materials/fasteners'
 import { PLATES, PLATE_IDS, STOCK_THICKNESS, stockThickness } from '../materials/plates'
 import { structureSchema } from '../materials/structure'
 import { checkSchema, dutySchema, factorsSchema, nonNegative, positive, verdictSchema } from '../schema'
-import { check, governing, say, step, worstVerdict, type Check } from '../verdict/check'
+import { check, governing, inWords, say, step, worstVerdict, type Check } from '../verdict/check'
 import { factorsFor } from '../verdict/factors'
 import { footprintChecks, plugSchema, refusePlugWithoutCore } from '../deck/footprint'
 
@@ -130,7 +130,7 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
     v.plate.material === 'plastic' && v.structural ? 'Plastic sheet creeps under bolt load and will not bond: not for anything structural.'
     : v.plate.material === 'plywood' && v.belowWaterline ? 'Plywood rots where it is wet and unseen: never under the waterline.'
     : null
-  if (objection) out.push({ ...check({ id: 'material', title: 'Plate material', unit: '', source: 'chapter 3.5', demand: 0, capacity: 1, verdict: 'short', because: objection }), demand: null, capacity: null, utilisation: null })
+  if (objection) out.push(inWords({ id: 'material', title: 'Plate material', unit: '', source: 'chapter 3.5', verdict: 'short', because: objection }))
   return out
 }
 

@@ -58,6 +58,9 @@ export function check(parts: Parts & { demand: number; capacity: number; verdict
   return out
 }
 
+/** A verdict that is a matter of words, not of a figure against another: there is nothing to use up. */
+export const inWords = (parts: Parts & { verdict: Verdict }): Check => ({ ...check({ ...parts, demand: 0, capacity: 1 }), demand: null, capacity: null, utilisation: null })
+
 /** A check that cannot be made, because an input is missing. */
 export function unproven(parts: Parts & { capacity?: number }): Check {
   return { working: [], assumed: [], remedies: [], because: '', capacity: null, ...parts, factor: parts.factor ?? 1, demand: null, utilisation: null, verdict: 'unproven' }

@@ -124,7 +124,12 @@ export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttrib
   declare id: Opt<string>
   declare hullFittingId: string
   declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
+  declare step: Opt<string>
   declare value: Opt<number | null>
+  declare lotId: Opt<number | null>
+  declare tempC: Opt<number | null>
+  declare humidityPct: Opt<number | null>
+  declare sizeMm: Opt<number | null>
   declare note: Opt<string>
   declare who: string
   declare at: Opt<Date>
@@ -257,7 +262,7 @@ export function defineModels(sequelize: Sequelize) {
   Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
   const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
   HullFitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), at('hull_fittings'))
-  HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, value: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
+  HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
   FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
   Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }

@@ -6,7 +6,9 @@ import { toDxf } from '@north-tide/core/dxf'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
 import { templateSheet } from '../pdf/template-sheet'
-import { belowDesignFor, floodPlanOf, importBelow, logBelow, orderBelow, placeBelow, readBelow, recordBelow, removeBelow, replaceBelow, saveBelow, saveFloodPlan, tickBelow, unorderBelow } from '../services/below'
+import { belowDesignFor, importBelow, placeBelow, readBelow, removeBelow, replaceBelow, saveBelow } from '../services/below'
+import { logBelow, orderBelow, recordBelow, tickBelow, unorderBelow, untickBelow } from '../services/below-work'
+import { floodPlanOf, saveFloodPlan } from '../services/flooding'
 import { boatById } from '../services/boats'
 import { attachment } from './files'
 
@@ -26,6 +28,7 @@ export function belowRoutes(): Router {
   r.post('/below/:id/order', async (req, res) => void res.json(await orderBelow(req.session.account!, req.params.id, req.body ?? {})))
   r.delete('/below/:id/order', async (req, res) => void res.json(await unorderBelow(req.session.account!, req.params.id)))
   r.post('/below/:id/tick', async (req, res) => void res.json(await tickBelow(req.session.account!, req.params.id, req.body)))
+  r.post('/below/:id/tick/:step/back', async (req, res) => void res.json(await untickBelow(req.session.account!, req.params.id, req.params.step, req.body ?? {})))
   r.post('/below/:id/log', async (req, res) => void res.status(201).json(await logBelow(req.session.account!, req.params.id, req.body)))
   r.post('/below/:id/record', async (req, res) => void res.status(201).json({ holes: await recordBelow(req.session.account!, req.params.id) }))
   r.post('/below/:id/replace', async (req, res) => void res.status(201).json(await replaceBelow(req.session.account!, req.params.id, req.body)))

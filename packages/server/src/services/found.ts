@@ -7,7 +7,8 @@ import { Boat, LifeEvent, Penetration } from '../models'
 import { mayWrite, type Account } from './access'
 import { zonesOf } from './boats'
 import { pointOf } from './fittings'
-import { blank, holesOf } from './register'
+import { blank } from './life'
+import { holesOf } from './register'
 
 /** Holes that were there before anyone kept a record: age unknown, state found. */
 export const FOUND_KINDS = ['old fastener', 'filled hole', 'cut-off rivet', 'oval hole', 'open hole', 'mystery bolt'] as const

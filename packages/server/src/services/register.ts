@@ -1,9 +1,11 @@
 import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
-import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gatesFor, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
+import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type LifeState } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, HullFitting, HullLog, LifeEvent, Lot, Penetration } from '../models'
-import { mayPassGates, mayRead, mayWrite, type Account } from './access'
+import { Boat, Fitting, HullFitting, LifeEvent, Lot, Penetration } from '../models'
+import { mayRead, mayWrite, type Account } from './access'
+import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
+import { logOfHole, logsOfHoles } from './hull-log'
 
 export interface HoleRow {
   id: number
@@ -11,6 +13,7 @@ export interface HoleRow {
   label: string
   fittingId: string | null
   hullFittingId: string | null
+  boltIndex: number | null
   whatFor: string
   zone: string
   xMm: number
@@ -36,7 +39,7 @@ export interface HoleRow {
 /** Every hole of a boat with where it stands in its life. */
 export async function holesOf(boatId: string): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
-    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
+    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.bolt_index AS "boltIndex", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
             p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
@@ -98,38 +101,28 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
   })
 }
 
-export const blank = { note: '', sizeMm: null, tempC: null, humidityPct: null, lotId: null, evidence: '', gatesPassed: [] as string[], gateReason: null, corrects: null }
-
-const lotFacts = (l: Lot | null | undefined) => (l ? { code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn } : null)
-
-async function facts(events: LifeEvent[]): Promise<LifeFacts[]> {
-  const lots = new Map((await Lot.findAll({ where: { id: [...new Set(events.map((e) => e.lotId).filter((id) => id !== null))] } })).map((l) => [l.id, l]))
-  return events.map((e) => ({ state: e.state as LifeState, at: e.happenedAt.getTime(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : lotFacts(lots.get(e.lotId)), evidence: e.evidence, note: e.note }))
-}
-
 async function load(who: Account, id: number) {
   const p = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Penetration.findByPk(id) : null
   if (!p) throw notFound('hole')
   mayRead(who, p.boatId)
-  const events = await LifeEvent.findAll({ where: { penetrationId: p.id }, order: [['seq', 'ASC']] })
-  return { p, events }
+  return { p, events: await eventsOf(p.id) }
 }
 
 export async function hole(who: Account, id: number) {
   const { p, events } = await load(who, id)
   const known = await facts(events)
-  const holeFacts = { coreSchool: p.coreSchool, sealant: p.sealant, diameterMm: p.diameterMm }
-  const bedded = [...known].reverse().find((e) => e.state === 'bedded')
+  const mine = holeFacts(p)
+  const bedded = standing(known).findLast((e) => e.state === 'bedded')
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
   const b = f ? boundsOf('diameterMm' in f.design.base ? { diameterMm: f.design.base.diameterMm } : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm }) : null
   const hull = p.hullFittingId ? await HullFitting.findByPk(p.hullFittingId) : null
   const half = b ? Math.min(b.maxX, b.maxY) : hull ? hull.design.skin.flangeMm / 2 : null
-  const rim = beddingCure(holeFacts, bedded, RIM_PATH_MM)
-  const middle = half ? beddingCure(holeFacts, bedded, half) : null
+  const rim = beddingCure(mine, bedded, RIM_PATH_MM)
+  const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId)).find((h) => h.id === p.id)!
   return {
-    ...row, next: nextStates(holeFacts, known), sizes: events.filter((e) => e.sizeMm !== null).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
-    log: p.hullFittingId ? (await HullLog.findAll({ where: { hullFittingId: p.hullFittingId }, order: [['id', 'ASC']] })).map((l) => ({ kind: l.kind, value: l.value ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) : [],
+    ...row, next: nextStates(mine, known), sizes: events.filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq)).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
+    log: await logOfHole(p.boatId, p.hullFittingId ?? null),
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
     events: events.map((e, i) => ({ seq: e.seq, state: e.state, note: e.note, who: e.who, at: e.happenedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: known[i]!.lot?.code ?? null, evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
   }
@@ -148,34 +141,20 @@ const eventBody = z.strictObject({
   gateReason: optional(z.string().max(500)),
   corrects: optional(z.number().int().positive().max(2 ** 31 - 1)),
 })
-const CLOCK_SLACK_MS = 120_000
 
 /** Adds the next event of a hole's life. Missing evidence is a gate: refused with its reasons, unless a fitter passes it with one of his own. */
 export async function addEvent(who: Account, id: number, body: unknown) {
   const b = parseInput(eventBody, body)
-  const sequelize = Penetration.sequelize!
   const { p } = await load(who, id)
   mayWrite(who, p.boatId)
-  await sequelize.transaction(async (transaction) => {
+  await Penetration.sequelize!.transaction(async (transaction) => {
     await Penetration.findByPk(p.id, { transaction, lock: transaction.LOCK.UPDATE })
-    const events = await LifeEvent.findAll({ where: { penetrationId: p.id }, order: [['seq', 'ASC']], transaction })
-    const lot = b.lotId ? await Lot.findByPk(b.lotId, { transaction }) : null
-    if (b.lotId && !lot) throw new ApiError(400, 'invalid-input', `There is no lot ${b.lotId}`, 'lotId')
-    const happenedAt = b.at ? new Date(b.at) : new Date()
-    const before = events.at(-1)
-    if (happenedAt.getTime() > Date.now() + CLOCK_SLACK_MS) throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'at')
-    if (before && happenedAt < before.happenedAt) throw new ApiError(400, 'invalid-input', `The last event was ${before.happenedAt.toISOString()}; a later time is accepted`, 'at')
-    if (b.corrects && !events.some((e) => e.seq === b.corrects)) throw new ApiError(400, 'invalid-input', `This hole has no event ${b.corrects} to correct`, 'corrects')
-    const event: LifeFacts = { state: b.state, at: happenedAt.getTime(), sizeMm: b.sizeMm ?? null, tempC: b.tempC ?? null, humidityPct: b.humidityPct ?? null, lot: lotFacts(lot), evidence: b.evidence, note: b.note }
-    if (b.corrects && !b.note.trim()) throw new ApiError(400, 'invalid-input', 'Say what was wrong; a correction explains itself', 'note')
-    const gates: Gate[] = b.corrects ? [] : gatesFor({ coreSchool: p.coreSchool, sealant: p.sealant, diameterMm: p.diameterMm }, await facts(events), event)
+    const events = await eventsOf(p.id, transaction)
+    const next: NextEvent = { state: b.state, at: b.at ? new Date(b.at) : new Date(), note: b.note, evidence: b.evidence, sizeMm: b.sizeMm ?? null, tempC: b.tempC ?? null, humidityPct: b.humidityPct ?? null, lot: await lotNamed(b.lotId, transaction), corrects: b.corrects ?? null }
+    const gates = weigh(p, events, next, await facts(events, transaction))
     const reason = b.gateReason?.trim() ?? ''
-    if (gates.length && !reason) throw new ApiError(409, 'gate', gates.map((g) => g.text).join(' '), 'gateReason', { gates })
-    if (gates.length) mayPassGates(who)
-    await LifeEvent.create(
-      { penetrationId: p.id, seq: (before?.seq ?? 0) + 1, state: b.state, note: b.note, who: who.name, happenedAt, sizeMm: event.sizeMm ?? null, tempC: event.tempC ?? null, humidityPct: event.humidityPct ?? null, lotId: lot?.id ?? null, evidence: b.evidence, gatesPassed: gates.map((g) => g.id), gateReason: gates.length ? reason : null, corrects: b.corrects ?? null },
-      { transaction },
-    )
+    passOrRefuse(who, gates, reason)
+    await write(who, p, (events.at(-1)?.seq ?? 0) + 1, next, gates, reason, transaction)
   })
   return hole(who, id)
 }
@@ -184,5 +163,7 @@ export async function addEvent(who: Account, id: number, body: unknown) {
 export async function registerExport(who: Account, boatId: string) {
   const rows = await register(who, boatId)
   const events = await LifeEvent.findAll({ where: { penetrationId: rows.map((r) => r.id) }, order: [['penetrationId', 'ASC'], ['seq', 'ASC']] })
-  return rows.map((r) => ({ ...r, events: events.filter((e) => e.penetrationId === r.id).map((e) => ({ seq: e.seq, state: e.state, at: e.happenedAt.toISOString(), who: e.who, note: e.note, sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lotId: e.lotId, evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })) }))
+  const lots = new Map((await Lot.findAll({ where: { id: [...new Set(events.map((e) => e.lotId).filter((id) => id !== null))] } })).map((l) => [l.id, l.code]))
+  const logs = await logsOfHoles(boatId, rows.flatMap((r) => (r.hullFittingId ? [r.hullFittingId] : [])))
+  return rows.map((r) => ({ ...r, log: r.hullFittingId && r.boltIndex === null ? (logs.get(r.hullFittingId) ?? []) : [], events: events.filter((e) => e.penetrationId === r.id).map((e) => ({ seq: e.seq, state: e.state, at: e.happenedAt.toISOString(), who: e.who, note: e.note, sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : (lots.get(e.lotId) ?? null), evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })) }))
 }

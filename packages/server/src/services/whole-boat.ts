@@ -40,7 +40,7 @@ const file = z.strictObject({
   fittings: z.array(z.strictObject({ key: z.string().min(1), design: z.unknown(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text })),
   hull: z.array(z.strictObject({
     key: z.string().min(1), design: z.unknown(), replaces: z.string().nullable(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text,
-    log: z.array(z.strictObject({ kind: z.enum(['bond', 'anode', 'look', 'order', 'tick']), value: num.min(0).nullable(), note: text, who: text, at: when })),
+    log: z.array(z.strictObject({ kind: z.enum(['bond', 'anode', 'look', 'order', 'tick']), step: z.string().max(40).default(''), value: num.min(0).nullable(), lot: z.string().nullable().default(null), tempC: maybe.default(null), humidityPct: num.min(0).max(100).nullable().default(null), sizeMm: num.positive().nullable().default(null), note: text, who: text, at: when })),
   })).default([]),
   flooding: z.unknown().default(null),
   holes: z.array(z.strictObject({
@@ -68,7 +68,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
   const logs = await HullLog.findAll({ where: { hullFittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
   const hullKeys = new Map(hull.map((h, i) => [h.id, `h${i + 1}`]))
   const flood = await FloodPlanRow.findByPk(id)
-  const lots = await Lot.findAll({ where: { id: [...new Set(events.map((e) => e.lotId).filter((l) => l !== null))] }, order: [['code', 'ASC']] })
+  const lots = await Lot.findAll({ where: { id: [...new Set([...events, ...logs].map((e) => e.lotId).filter((l) => l != null))] }, order: [['code', 'ASC']] })
   const codes = new Map(zones.map((z0) => [z0.id, z0.code]))
   const keys = new Map(fittings.map((f, i) => [f.id, `f${i + 1}`]))
   const eventsBy = new Map<number, LifeEvent[]>()
@@ -93,7 +93,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     angles: angles.map((a) => ({ role: a.role, station: a.station, side: a.side, axis: a.axis, leanDeg: a.leanDeg, afterCount: a.afterCount, degrees: a.degrees, instrument: a.instrument, who: a.who, takenAt: a.takenAt.toISOString() })),
     lots: lots.map((l) => ({ code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn, testNote: l.testNote })),
     fittings: fittings.map((f) => ({ key: keys.get(f.id)!, design: parseDesign(f.design), recordedAt: f.recordedAt?.toISOString() ?? null, createdAt: f.createdAt.toISOString(), updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy })),
-    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseBelow(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, value: l.value ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
+    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseBelow(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
     flooding: flood ? parseFloodPlan(flood.plan) : null,
     holes: holes.map((h) => ({
       number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, through: h.through, fastener: h.fastener, plate: h.plate,
@@ -128,6 +128,9 @@ function checkLinks(v: z.output<typeof file>) {
   v.hull.forEach((h, i) => {
     const at = h.replaces === null ? -1 : v.hull.findIndex((o) => o.key === h.replaces)
     if (h.replaces !== null && (at < 0 || at >= i)) throw bad(`hull.${i}.replaces`, `"${h.replaces}" is no fitting that stands before it in this file`)
+    h.log.forEach((l, k) => {
+      if (l.lot !== null && !lots.has(l.lot)) throw bad(`hull.${i}.log.${k}.lot`, `"${l.lot}" is no lot of this file`)
+    })
   })
   v.holes.forEach((h, i) => {
     if (h.hull !== null && !hulls.has(h.hull)) throw bad(`holes.${i}.hull`, `"${h.hull}" is no fitting of this file`)
@@ -213,7 +216,7 @@ export async function importBoat(who: Account, raw: unknown) {
       for (const [i, h] of v.hull.entries()) {
         const made = await HullFitting.create({ boatId, name: belowDesigns[i]!.name, design: belowDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
         hullIds.set(h.key, made.id)
-        await HullLog.bulkCreate(h.log.map((l) => ({ ...l, at: new Date(l.at), hullFittingId: made.id })), t)
+        await HullLog.bulkCreate(h.log.map(({ lot, ...l }) => ({ ...l, lotId: lot === null ? null : lotIds.get(lot)!, at: new Date(l.at), hullFittingId: made.id })), t)
       }
       if (flood) await FloodPlanRow.create({ boatId, plan: flood, updatedBy: who.name }, t)
       const holeIds = new Map<number, number>()

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import dayjs from 'dayjs'
 import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn } from '@north-tide/core'
+import { THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -21,6 +22,11 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
       <h3>{{ s.title }}</h3>
       <p class="small">Bead {{ formatLength(s.beadMm, boats.units) }}{{ s.quantity ? `, ${formatVolume(s.quantity.volumeMl, boats.units)}` : '' }}{{ s.rimDays === null ? '' : `; rim and collar cured in ${s.rimDays.toFixed(1)} days at ${formatTemperature(d.bedding.tempC, boats.units)}` }}</p>
       <ul><li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }"><button class="plain" :disabled="below.readOnly" :aria-pressed="c.id === s.chosen" @click="below.change({ [`bedding.${s.place}`]: c.id })"><VerdictSign :verdict="FIT[c.verdict]" :size="14" /> <span>{{ SEALANTS[c.id].title }} <span class="soft small">{{ c.reasons.filter((r) => r.effect !== 'note').map((r) => sayIn(r.text, boats.units)).join(' ') || (c.id === s.choice.best ? 'ranks first here' : '') }}</span></span></button></li></ul>
+    </div>
+    <div v-if="j.threads.length" class="joint" data-joint="thread">
+      <h3>On the threads</h3>
+      <p class="small">{{ j.threads.map((t) => `${t.title}: ${t.seal === 'face' ? 'parallel, seals on its face' : 'taper, seals on its thread'}`).join('; ') }}. Tape for all of it: {{ formatLength(Math.round(j.threads.reduce((s, t) => s + t.tapeMm, 0)), boats.units) }}, eight layers.</p>
+      <ul><li v-for="w in THREAD_WAYS" :key="w" :class="{ on: w === d.bedding.thread }"><button class="plain" :disabled="below.readOnly" :aria-pressed="w === d.bedding.thread" @click="below.change({ 'bedding.thread': w })"><VerdictSign :verdict="threadVerdict(j.threads, w)!.verdict" :size="14" /> <span>{{ THREAD_WAY_TITLES[w] }} <span class="soft small">{{ threadVerdict(j.threads, w)!.because }}</span></span></button></li></ul>
     </div>
     <div class="day">
       <h3>Today</h3>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } from '@north-tide/core'
-import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, SKINS, TAILS, USES, USE_TITLES, VALVES } from '@north-tide/core/below'
+import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, SKINS, TAILS, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, VALVES } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import type { InstrumentReading } from '../../types'
@@ -95,7 +95,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <ChoiceField v-if="d.family !== 'welded-stub'" label="In the hull" :model-value="d.bedding.flange ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.flange', ($event || null) as SealantId | null)" />
     <ChoiceField v-if="d.pad" label="Pad’s bond" :model-value="d.bedding.pad ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.pad', ($event || null) as SealantId | null)" />
     <ChoiceField v-if="d.valve && d.valve.kind !== 'screwed'" label="Under the flange" :model-value="d.bedding.tail ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.tail', ($event || null) as SealantId | null)" />
-    <ChoiceField v-if="d.tail && d.valve" label="On the thread" :model-value="d.bedding.thread" :options="[{ value: 'ptfe', title: 'thread tape' }, { value: 'paste', title: 'paste' }, { value: 'hemp', title: 'hemp and paste' }, { value: 'none', title: 'nothing' }] as const" :disabled="off" @update:model-value="set('bedding.thread', $event)" />
+    <ChoiceField v-if="below.judgement?.threads.length" label="On the threads" :model-value="d.bedding.thread" :options="THREAD_WAYS.map((value) => ({ value, title: THREAD_WAY_TITLES[value] }))" :disabled="off" @update:model-value="set('bedding.thread', $event)" />
     <DimensionField label="Apart again in" kind="number" unit="years" :model-value="d.bedding.serviceAgainYears" :units="u" above optional placeholder="never" :disabled="off" @update:model-value="set('bedding.serviceAgainYears', $event)" />
     <DimensionField label="Air" kind="temperature" :model-value="d.bedding.airC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="set('bedding.airC', $event)" />
     <DimensionField label="Surface" kind="temperature" :model-value="d.bedding.surfaceC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="below.change({ 'bedding.surfaceC': $event, ...($event === null ? {} : { 'bedding.tempC': $event }) })" />

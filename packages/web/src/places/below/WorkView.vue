@@ -2,10 +2,11 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
-import { WATCH_STEPS, belowCautions, belowParts, belowSteps, gateBefore, type BelowStep } from '@north-tide/core/below'
+import { belowCautions, belowParts, belowSteps, gateBefore, type BelowStep } from '@north-tide/core/below'
 import { ApiRefusal } from '../../api'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
+import TickForm from './TickForm.vue'
 
 /** The steps in the trade's order with their gates, the watch after launch, and what to buy. */
 const below = useBelow()
@@ -16,24 +17,35 @@ const steps = computed(() => belowSteps(d.value, j.value, boats.units))
 const parts = computed(() => belowParts(d.value, j.value, boats.units))
 const cautions = computed(() => belowCautions(d.value))
 const next = computed(() => steps.value.find((s) => s.gate && !d.value.ticks[s.id])?.id ?? null)
-const asking = ref<{ step: BelowStep; text: string } | null>(null)
-const note = ref('')
-const reason = ref('')
+const asking = ref<{ id: string; gates: { id: string; text: string }[] } | null>(null)
+const back = ref<{ id: string; reason: string } | null>(null)
 const said = ref('')
-const watch = (id: string) => (WATCH_STEPS as readonly string[]).includes(id)
-function begin(s: BelowStep) {
+const busy = ref('')
+const lastTicked = computed(() => steps.value.findLast((s) => d.value.ticks[s.id])?.id ?? null)
+/** Where nothing is asked and nothing stands before it, one press does; else the form says what is wanted. */
+async function begin(s: BelowStep) {
   said.value = ''
-  const open = gateBefore(steps.value, s.id, d.value.ticks)
-  if (!open && !watch(s.id)) return void send(s)
-  note.value = reason.value = ''
-  asking.value = { step: s, text: open ? `Before this stands: ${open.text}` : '' }
-}
-async function send(s: BelowStep) {
+  back.value = null
+  if (s.asks.length || gateBefore(steps.value, s.id, d.value.ticks)) return void (asking.value = { id: s.id, gates: [] })
+  busy.value = s.id
   try {
-    await below.act('POST', 'tick', { step: s.id, note: note.value.trim(), reason: reason.value.trim() })
+    await below.act('POST', 'tick', { step: s.id })
     asking.value = null
   } catch (error) {
-    said.value = error instanceof ApiRefusal ? error.refusal.message : error instanceof Error ? error.message : 'It was not ticked'
+    if (error instanceof ApiRefusal && error.refusal.code === 'gate') asking.value = { id: s.id, gates: error.refusal.gates ?? [] }
+    else said.value = error instanceof Error ? error.message : 'It was not ticked'
+  } finally {
+    busy.value = ''
+  }
+}
+async function takeBack() {
+  if (!back.value?.reason.trim()) return
+  said.value = ''
+  try {
+    await below.act('POST', `tick/${back.value.id}/back`, { reason: back.value.reason.trim() })
+    back.value = null
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not taken back'
   }
 }
 </script>
@@ -44,10 +56,11 @@ async function send(s: BelowStep) {
       <li v-for="(s, i) in steps" :key="s.id" :class="{ done: d.ticks[s.id], next: s.id === next }" :data-step="s.id">
         <span class="n figure">{{ i + 1 }}</span>
         <div><p>{{ sayIn(s.text, boats.units) }} <span v-if="s.hands === 2" class="two small">two people</span></p><p v-if="s.alone" class="soft small">Alone: {{ s.alone }}</p><p v-if="s.caution" class="caution small">{{ s.caution }}</p><p v-if="d.ticks[s.id]" class="soft small">{{ dayjs(d.ticks[s.id]!.at).format('D MMM HH:mm') }}, {{ d.ticks[s.id]!.by }}{{ d.ticks[s.id]!.note ? `: ${d.ticks[s.id]!.note}` : '' }}</p>
-          <form v-if="asking?.step.id === s.id" class="asking" @submit.prevent="send(s)"><p v-if="asking.text" class="caution small">{{ sayIn(asking.text, boats.units) }}</p><label v-if="asking.text" :for="`why-${s.id}`">Why it is passed over<input :id="`why-${s.id}`" v-model="reason" class="entry" maxlength="300" /></label><label v-if="watch(s.id)" :for="`saw-${s.id}`">What was seen<input :id="`saw-${s.id}`" v-model="note" class="entry" maxlength="300" placeholder="dry all round" /></label><button class="act main" :disabled="(asking.text !== '' && !reason.trim()) || (watch(s.id) && !note.trim())">Tick it</button><button type="button" class="act" @click="asking = null">Leave it</button></form>
+          <TickForm v-if="asking?.id === s.id" :step="s" :gates="asking.gates" @done="asking = null" @leave="asking = null" />
+          <form v-if="back?.id === s.id" class="asking" @submit.prevent="takeBack"><label :for="`back-${s.id}`">Why it is taken back<input :id="`back-${s.id}`" v-model="back.reason" class="entry" maxlength="300" /></label><button class="act main" :disabled="!back.reason.trim()">Take it back</button><button type="button" class="act" @click="back = null">Leave it</button></form>
         </div>
-        <button v-if="s.gate && !d.ticks[s.id] && !below.readOnly && asking?.step.id !== s.id" class="act" :class="{ main: s.id === next }" :aria-label="`Tick: ${s.text}`" @click="begin(s)">Tick</button>
-        <span v-else-if="d.ticks[s.id]" class="ok" aria-label="done">✓</span>
+        <button v-if="s.gate && !d.ticks[s.id] && !below.readOnly && asking?.id !== s.id" class="act" :disabled="busy === s.id" :class="{ main: s.id === next }" :aria-label="`Tick: ${s.text}`" @click="begin(s)">Tick</button>
+        <span v-else-if="d.ticks[s.id]" class="ok"><span aria-label="done" role="img">✓</span><button v-if="s.id === lastTicked && !below.readOnly && back?.id !== s.id" class="plain back small" @click="back = { id: s.id, reason: '' }">take back</button></span>
       </li>
     </ol>
     <aside>
@@ -69,10 +82,10 @@ async function send(s: BelowStep) {
 .two { border: 1px solid var(--line-strong); padding: 0 5px; white-space: nowrap; }
 .caution { color: var(--buoy); font-weight: 600; }
 .asking { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; padding-top: 5px; }
-.asking .caution { flex-basis: 100%; }
 .asking label { display: grid; gap: 2px; }
 .asking .entry { width: 220px; }
-.ok { color: var(--holds); font-weight: 700; padding: 4px 12px; }
+.ok { color: var(--holds); font-weight: 700; padding: 4px 12px; display: grid; justify-items: end; gap: 2px; }
+.back { color: var(--tide); text-decoration: underline; font-weight: 400; }
 h3 { margin: 8px 0 2px; }
 aside td:first-child { min-width: 150px; }
 aside td.number { white-space: normal; max-width: 130px; }

@@ -2,14 +2,16 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { CORES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
+import { logSaid } from '@north-tide/core/below'
+import { CORES, LIFE_STATES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
-import type { HoleRecord, InstrumentReading, Lot } from '../../types'
+import type { HoleRecord, InstrumentReading } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
+import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
@@ -20,11 +22,10 @@ const emit = defineEmits<{ close: []; changed: [] }>()
 const boats = useBoats()
 const session = useSession()
 const hole = ref<HoleRecord | null>(null)
-const lots = ref<Lot[]>([])
 const said = ref('')
 const gates = ref<{ id: string; text: string }[]>([])
 const busy = ref(false)
-const blank = { state: '' as LifeState | '', note: '', evidence: '', sizeMm: null as number | null, tempC: null as number | null, humidityPct: null as number | null, lotId: '', reason: '', at: '' }
+const blank = { state: '' as LifeState | '', note: '', evidence: '', sizeMm: null as number | null, tempC: null as number | null, humidityPct: null as number | null, lotId: '', reason: '', at: '', corrects: null as number | null }
 /** What is typed survives a reload, until it is recorded. */
 const draft = useLocalStorage(`north-tide:event:${props.id}`, { ...blank }, { mergeDefaults: true })
 const form = reactive(draft.value)
@@ -32,8 +33,8 @@ watch(form, (f) => (draft.value = { ...f }))
 
 async function load() {
   try {
-    ;[hole.value, lots.value] = await Promise.all([api<HoleRecord>('GET', `/penetrations/${props.id}`), session.account?.role === 'owner' ? Promise.resolve([]) : api<Lot[]>('GET', '/lots')])
-    if (!form.state || !hole.value.next.includes(form.state)) form.state = hole.value.next[0] ?? ''
+    hole.value = await api<HoleRecord>('GET', `/penetrations/${props.id}`)
+    if (form.corrects === null && (!form.state || !hole.value.next.includes(form.state))) form.state = hole.value.next[0] ?? ''
     if (form.sizeMm === null) form.sizeMm = hole.value.diameterMm
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It cannot be read'
@@ -47,9 +48,14 @@ watch(() => form.state, () => {
 
 const mayRecord = computed(() => session.account?.role !== 'owner')
 const mayPass = computed(() => session.account?.role !== 'apprentice')
-const options = computed(() => (hole.value?.next ?? []).map((s) => ({ value: s, title: s })))
+const options = computed(() => (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({ value: s, title: s })))
+const wrong = computed(() => hole.value?.events.find((e) => e.seq === form.corrects) ?? null)
+const corrected = (seq: number) => hole.value!.events.find((e) => e.corrects === seq) ?? null
+/** What was written stays; the right one is written after it and names it. */
+function correct(e: HoleRecord['events'][number]) {
+  Object.assign(form, { ...blank, corrects: e.seq, state: e.state, sizeMm: e.sizeMm ?? hole.value!.diameterMm, tempC: e.tempC, humidityPct: e.humidityPct, evidence: e.evidence })
+}
 const wantsLot = computed(() => form.state === 'core sealed' || form.state === 'bedded')
-const lotOptions = computed(() => [{ value: '', title: 'no lot named' }, ...lots.value.filter((l) => (form.state === 'core sealed' || hole.value?.sealant === 'epoxy-filled' ? l.kind === 'epoxy' : l.kind === 'sealant')).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < dayjs().format('YYYY-MM-DD') ? ' (past)' : ''}` }))])
 const treatment = computed(() => (hole.value ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ?? CORES[hole.value.coreSchool as CoreId]?.title ?? hole.value.coreSchool) : ''))
 
 function takeAir(r: InstrumentReading) {
@@ -69,6 +75,7 @@ async function send() {
       ...(wantsLot.value && form.tempC !== null ? { tempC: form.tempC } : {}),
       ...(form.state === 'bedded' && form.humidityPct !== null ? { humidityPct: form.humidityPct } : {}),
       ...(wantsLot.value && form.lotId ? { lotId: Number(form.lotId) } : {}),
+      ...(form.corrects === null ? {} : { corrects: form.corrects }),
       ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
       ...(gates.value.length && form.reason.trim() ? { gateReason: form.reason.trim() } : {}),
     })
@@ -105,32 +112,35 @@ async function send() {
       <PhotoStrip subject="hole" :subject-id="hole.id" />
       <h3>Life</h3>
       <ol class="events">
-        <li v-for="e in hole.events" :key="e.seq">
+        <li v-for="e in hole.events" :key="e.seq" :class="{ gone: corrected(e.seq) }">
           <LifeSign :state="e.state" />
           <div>
-            <p><strong>{{ e.state }}</strong> <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span></p>
+            <p><strong>{{ e.state }}</strong><span v-if="e.corrects" class="small"> corrects {{ hole.events.find((o) => o.seq === e.corrects)?.state }} of {{ dayjs(hole.events.find((o) => o.seq === e.corrects)?.at).format('D MMM HH:mm') }}</span> <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span></p>
             <p v-if="e.note || e.evidence" class="small">{{ [e.note, e.evidence].filter(Boolean).join(' · ') }}</p>
             <p v-if="e.sizeMm || e.lot || e.tempC !== null" class="soft small figure">{{ [e.sizeMm ? formatLength(e.sizeMm, boats.units) : '', e.lot ? `lot ${e.lot}` : '', e.tempC !== null ? formatTemperature(e.tempC, boats.units) : '', e.humidityPct !== null ? `${e.humidityPct} %` : ''].filter(Boolean).join(' · ') }}</p>
             <p v-if="e.gatesPassed.length" class="passed small">Gate passed ({{ e.gatesPassed.join(', ') }}): {{ e.gateReason }}</p>
           </div>
+          <span v-if="corrected(e.seq)" class="soft small">corrected</span>
+          <button v-else-if="mayRecord && e.seq > 1" class="plain fix small" :aria-label="`Correct ${e.state} of ${dayjs(e.at).format('D MMM HH:mm')}`" @click="correct(e)">correct</button>
         </li>
       </ol>
       <template v-if="hole.log.length">
         <h3>Ticks, readings and orders</h3>
-        <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ l.kind === 'bond' ? `bond path ${l.value} Ω` : l.kind === 'anode' ? `anode ${l.value} % left` : l.kind }}{{ l.note ? `: ${l.note}` : '' }} <span class="soft">{{ l.who }}</span></li></ul>
+        <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ logSaid(l, boats.units) }} <span class="soft">{{ l.who }}</span></li></ul>
       </template>
 
       <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
       <form v-if="mayRecord && options.length" @submit.prevent="send">
-        <h3>What happened next</h3>
+        <h3>{{ wrong ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}` : 'What happened next' }}</h3>
+        <p v-if="wrong" class="soft small">What was written stays on record; this is added, and counts instead. <button type="button" class="plain fix" @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })">Leave it as it was</button></p>
         <ChoiceField v-model="form.state as string" label="State" :options="options" />
         <DimensionField v-if="form.state === 'drilled'" v-model="form.sizeMm" label="Drilled to" :units="boats.units" above optional />
-        <ChoiceField v-if="wantsLot" v-model="form.lotId" label="Lot" :options="lotOptions" />
+        <LotChoice v-if="wantsLot" v-model="form.lotId" :kind="form.state === 'core sealed' || hole.sealant === 'epoxy-filled' ? 'epoxy' : 'sealant'" :chemistry="hole.sealant" />
         <DimensionField v-if="wantsLot" v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
         <DimensionField v-if="form.state === 'bedded'" v-model="form.humidityPct" label="Humidity" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional placeholder="measure" />
         <TakeReading v-if="wantsLot" kind="hygrometer" @take="takeAir" />
         <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence">{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed' }}<input id="event-evidence" v-model="form.evidence" class="entry" maxlength="2000" :placeholder="form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'" /></label>
-        <label class="long" for="event-note">Note<input id="event-note" v-model="form.note" class="entry" maxlength="2000" /></label>
+        <label class="long" for="event-note">{{ wrong ? 'What was wrong with it' : 'Note' }}<input id="event-note" v-model="form.note" class="entry" maxlength="2000" /></label>
         <label class="long" for="event-at">When, if not now<input id="event-at" v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>
         <div v-if="gates.length" class="gates" role="alert">
           <p><strong>A gate stands before “{{ form.state }}”.</strong></p>
@@ -138,7 +148,7 @@ async function send() {
           <template v-if="mayPass"><label class="long" for="gate-reason">Reason to pass it all the same; it stays on the record<input id="gate-reason" v-model="form.reason" class="entry" maxlength="500" /></label></template>
           <p v-else>An apprentice records, but a fitter passes the gate.</p>
         </div>
-        <button class="act main" type="submit" :disabled="busy || (gates.length > 0 && (!mayPass || !form.reason.trim()))">{{ gates.length ? 'Pass the gate and record' : `Record as ${form.state}` }}</button>
+        <button class="act main" type="submit" :disabled="busy || (wrong !== null && !form.note.trim()) || (gates.length > 0 && (!mayPass || !form.reason.trim()))">{{ gates.length ? 'Pass the gate and record' : wrong ? `Correct to ${form.state}` : `Record as ${form.state}` }}</button>
       </form>
     </template>
   </section>
@@ -156,6 +166,9 @@ dd { margin: 0; }
 .events li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
 .events svg { margin-top: 2px; }
 .log { list-style: none; margin: 4px 0 18px; padding: 0; display: grid; gap: 4px; }
+.events li > div { flex: 1; }
+.gone strong { text-decoration: line-through; }
+.fix { color: var(--tide); text-decoration: underline; align-self: start; }
 .passed { color: var(--buoy); font-weight: 600; }
 form { display: grid; gap: 7px; border-top: 2px solid var(--ink); padding-top: 12px; }
 form .act { justify-self: start; margin-top: 6px; }
