@@ -174,6 +174,15 @@ describe('templates and flooding', () => {
     expect((await fitter.ask('PUT', '/api/boats/pipit/flooding', { version: 0, plan: pipit.plan })).status).toBe(409)
     const a = await fitter.ask<{ error: { path: string } }>('PUT', '/api/boats/pipit/flooding', { version: 1, plan: { ...pipit.plan, compartments: [{ ...pipit.plan.compartments[0], areaM2: -1 }] } })
     expect([a.status, a.body.error.path]).toEqual([400, 'plan.compartments.0.areaM2'])
+    const door = await fitter.ask('PUT', '/api/boats/pipit/flooding', { version: 1, plan: { ...pipit.plan, doors: [{ a: 'hull', b: 'hull', open: true, sillZMm: -100, areaCm2: 5 }] } })
+    expect([door.status, door.body.error.path]).toEqual([400, 'plan.doors.0.b'])
+  })
+  it('of eight who write a boat\u2019s first plan at once one does; the others are shown what stands', async () => {
+    const plan = { compartments: [{ id: 'c', title: 'All of her', fromXMm: 0, toXMm: 8000, areaM2: 7, floorZMm: -300 }], doors: [], pumps: [], marks: [] }
+    const all = await Promise.all(Array.from({ length: 8 }, (_, i) => fitter.ask<{ plan: typeof plan }>('PUT', '/api/boats/tarn-runner/flooding', { version: 0, plan: { ...plan, compartments: [{ ...plan.compartments[0]!, areaM2: 7 + i }] } })))
+    expect(all.map((a) => a.status).sort()).toEqual([200, ...Array<number>(7).fill(409)])
+    const won = all.find((a) => a.status === 200)!.body.plan
+    for (const a of all.filter((x) => x.status === 409)) expect(a.body.error.current).toMatchObject({ version: 1, plan: won })
   })
   it('a zone measured thinner is told where the fitting still believes the old', async () => {
     const f = await place()

@@ -2,16 +2,10 @@ import { z } from 'zod'
 import { parseInput } from '../calculator'
 import { invalid } from '../errors'
 import { positive } from '../schema'
+import { checkFloodPlan, floodPlanSchema } from './flood-plan'
 
 /** Several holes and compartments of one boat (chapter 5.7): heights in mm over the waterline, the boat's own sinking left out. */
 const id = z.string().trim().min(1).max(60)
-export const floodPlanSchema = z.strictObject({
-  compartments: z.array(z.strictObject({ id, title: z.string().trim().min(1).max(80), fromXMm: z.number(), toXMm: z.number(), areaM2: positive(), floorZMm: z.number() })).min(1).max(12),
-  doors: z.array(z.strictObject({ a: id, b: id, title: z.string().max(80).default(''), open: z.boolean(), sillZMm: z.number(), areaCm2: positive() })).max(20).default([]),
-  pumps: z.array(z.strictObject({ compartment: id, title: z.string().max(80).default(''), ratedLpm: positive(), derate: positive().max(1).default(0.5), startZMm: z.number() })).max(20).default([]),
-  marks: z.array(z.strictObject({ compartment: id, name: z.string().trim().min(1).max(80), zMm: z.number() })).max(20).default([]),
-})
-export type FloodPlan = z.output<typeof floodPlanSchema>
 const runSchema = floodPlanSchema.extend({
   holes: z.array(z.strictObject({ compartment: id, name: z.string().max(120).default(''), diameterMm: positive(), zMm: z.number(), cd: positive().max(1).default(0.6) })).min(1).max(40),
   pumpsOn: z.boolean().default(true), hours: positive().max(72).default(6),
@@ -38,16 +32,12 @@ const CALM = 0.4
 /** Steps small enough that a level never jumps by more than a millimetre or two, large enough that a day takes no time. */
 export function floodAll(raw: FloodRun): FloodAnswer {
   const v = parseInput(runSchema, raw)
-  const index = new Map(v.compartments.map((c, i) => [c.id, i]))
+  const index = checkFloodPlan(v)
   const at = (name: string, path: string) => {
     const i = index.get(name)
     if (i === undefined) throw invalid(path, `"${name}" is no compartment; ${[...index.keys()].join(', ')} are`)
     return i
   }
-  v.compartments.forEach((c, i) => {
-    if (c.floorZMm >= 0) throw invalid(`compartments.${i}.floorZMm`, `${c.floorZMm} was given; a bilge that lies above the waterline does not flood. A height below 0 is accepted`)
-    if (index.get(c.id) !== i) throw invalid(`compartments.${i}.id`, `"${c.id}" is there twice`)
-  })
   const area = v.compartments.map((c) => c.areaM2)
   const floor = v.compartments.map((c) => c.floorZMm / 1000)
   const holes = v.holes.map((h, i) => ({ c: at(h.compartment, `holes.${i}.compartment`), k: h.cd * (Math.PI / 4) * (h.diameterMm / 1000) ** 2 * Math.sqrt(2 * G), z: h.zMm / 1000 }))
@@ -124,6 +114,3 @@ export function floodAll(raw: FloodRun): FloodAnswer {
     chokeMm: deepest.z < 0 ? Math.sqrt(((4 / Math.PI) * pumpM3) / (cd * Math.sqrt(2 * G * -deepest.z))) * 1000 : 0, endZMm: level.map((z) => z * 1000), steps,
   }
 }
-export const parseFloodPlan = (raw: unknown): FloodPlan => parseInput(floodPlanSchema, raw)
-/** The compartment that a place lies in. */
-export const compartmentAt = (plan: FloodPlan, xMm: number) => plan.compartments.find((c) => xMm >= c.fromXMm && xMm <= c.toXMm) ?? plan.compartments[0]!

@@ -1,19 +1,29 @@
+import { UniqueConstraintError } from 'sequelize'
 import { z } from 'zod'
 import { CalcError, parseInput } from '@north-tide/core'
-import { parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
+import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
 import { ApiError } from '../errors'
 import { FloodPlanRow } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById } from './boats'
 
 /** What a boat is for water that comes in: compartments by their floor area, pumps, doors, marks. Estimated from her lines until somebody says better. */
-export async function floodPlanOf(who: Account, boatId: string): Promise<{ plan: FloodPlan; version: number; estimated: boolean }> {
+export async function floodPlanOf(who: Account, boatId: string): Promise<{ plan: FloodPlan; version: number; estimated: boolean; updatedBy: string }> {
   mayRead(who, boatId)
   const boat = await boatById(boatId)
   const row = await FloodPlanRow.findByPk(boatId)
-  if (row) return { plan: parseFloodPlan(row.plan), version: row.version, estimated: false }
-  const half = boat.lengthMm
-  return { plan: { compartments: [{ id: 'hull', title: 'Whole hull', fromXMm: 0, toXMm: half, areaM2: Math.round(0.45 * (boat.lengthMm / 1000) * (boat.beamMm / 1000) * 10) / 10, floorZMm: -300 }], doors: [], pumps: [], marks: [] }, version: 0, estimated: true }
+  if (row) return { plan: parseInput(floodPlanSchema, row.plan), version: row.version, estimated: false, updatedBy: row.updatedBy }
+  return { plan: { compartments: [{ id: 'hull', title: 'Whole hull', fromXMm: 0, toXMm: boat.lengthMm, areaM2: Math.round(0.45 * (boat.lengthMm / 1000) * (boat.beamMm / 1000) * 10) / 10, floorZMm: -300 }], doors: [], pumps: [], marks: [] }, version: 0, estimated: true, updatedBy: '' }
+}
+/** The first plan of a boat is written by whoever comes first. */
+async function firstPlan(row: { boatId: string; plan: FloodPlan; updatedBy: string }): Promise<boolean> {
+  try {
+    await FloodPlanRow.create(row)
+    return true
+  } catch (error) {
+    if (error instanceof UniqueConstraintError) return false
+    throw error
+  }
 }
 const flooding = z.strictObject({ version: z.number().int().min(0), plan: z.unknown() })
 export async function saveFloodPlan(who: Account, boatId: string, body: unknown) {
@@ -27,9 +37,9 @@ export async function saveFloodPlan(who: Account, boatId: string, body: unknown)
     if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `plan.${error.path}` : 'plan', error.message)
     throw error
   }
-  const row = await FloodPlanRow.findByPk(boatId)
-  if ((row?.version ?? 0) !== b.version) throw new ApiError(409, 'stale', `${row?.updatedBy ?? 'Somebody'} changed this meanwhile; yours started from version ${b.version}`, 'version')
-  if (row) await row.update({ plan, version: b.version + 1, updatedBy: who.name, updatedAt: new Date() })
-  else await FloodPlanRow.create({ boatId, plan, version: 1, updatedBy: who.name })
-  return floodPlanOf(who, boatId)
+  const [changed] = await FloodPlanRow.update({ plan, version: b.version + 1, updatedBy: who.name, updatedAt: new Date() }, { where: { boatId, version: b.version } })
+  const made = changed === 0 && b.version === 0 && (await firstPlan({ boatId, plan, updatedBy: who.name }))
+  const now = await floodPlanOf(who, boatId)
+  if (changed === 0 && !made) throw new ApiError(409, 'stale', `${now.updatedBy} changed this meanwhile; yours started from version ${b.version}`, 'version', { current: now })
+  return now
 }

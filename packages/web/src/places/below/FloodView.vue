@@ -2,36 +2,40 @@
 import { computed, onMounted, onUnmounted, reactive, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { formatLength } from '@north-tide/core'
-import { compartmentAt, type FloodAnswer, type FloodPlan, type FloodRun } from '@north-tide/core/below'
-import { api } from '../../api'
+import { compartmentAt, type BelowDesign, type FloodAnswer, type FloodPlan, type FloodRun } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
-import DimensionField from '../../pieces/DimensionField.vue'
+import { useFlood } from '../../stores/flood'
+import FloodPlanEditor from './FloodPlanEditor.vue'
 
 /** If it lets go: the rise of water in each compartment, with pumps and doors, in a worker. */
 const below = useBelow()
 const boats = useBoats()
-const plan = ref<FloodPlan | null>(null)
-const version = ref(0)
-const estimated = ref(true)
-const saved = ref('')
+const flood = useFlood()
+const plan = computed(() => (flood.boatId === boats.picture?.id ? flood.plan : null))
 const failed = ref('')
 const pumpsOn = ref(true)
 const hours = ref(6)
 const also = reactive<Record<string, boolean>>({})
+/** Doors tried open or shut here; how they stand as a rule is the boat’s. */
+const tried = reactive<Record<string, boolean>>({})
+const key = (o: FloodPlan['doors'][number]) => `${o.a} ${o.b} ${o.title}`
+const opened = (o: FloodPlan['doors'][number]) => tried[key(o)] ?? o.open
 const answer = shallowRef<FloodAnswer | null>(null)
 const ms = ref(0)
 const canvas = ref<HTMLCanvasElement>()
 const worker = new Worker(new URL('../../workers/flood-worker.ts', import.meta.url), { type: 'module' })
 const remote: Remote<{ flood: (run: FloodRun) => { answer?: FloodAnswer; ms?: number; error?: string } }> = wrap(worker)
 const d = computed(() => below.design!)
-const bore = computed(() => d.value.skin.boreMm || (d.value.boredMm ?? d.value.skin.holeMm))
-const others = computed(() => below.around.others.filter((o) => o.design.place.zMm < 0 && (o.design.skin.boreMm > 0 || o.design.boredMm)))
+/** What stands open once it is gone: its bore, or the whole hole where it has none. */
+const boreOf = (x: BelowDesign) => x.skin.boreMm || (x.boredMm ?? x.skin.holeMm)
+const bore = computed(() => boreOf(d.value))
+const others = computed(() => below.around.others.filter((o) => o.design.place.zMm < 0))
 const run = computed<FloodRun | null>(() => {
   const p = plan.value
   if (!p || d.value.place.zMm >= 0) return null
   const hole = (name: string, x: number, z: number, size: number) => ({ compartment: compartmentAt(p, x).id, name, diameterMm: size, zMm: z, cd: 0.6 })
-  return { ...p, holes: [hole(d.value.name, d.value.place.xMm, d.value.place.zMm, bore.value), ...others.value.filter((o) => also[o.id]).map((o) => hole(o.name, o.design.place.xMm, o.design.place.zMm, o.design.skin.boreMm || o.design.boredMm!))], pumpsOn: pumpsOn.value, hours: hours.value }
+  return { ...p, doors: p.doors.map((o) => ({ ...o, open: opened(o) })), holes: [hole(d.value.name, d.value.place.xMm, d.value.place.zMm, bore.value), ...others.value.filter((o) => also[o.id]).map((o) => hole(o.name, o.design.place.xMm, o.design.place.zMm, boreOf(o.design)))], pumpsOn: pumpsOn.value, hours: hours.value }
 })
 let turn = 0
 watch(run, async (r) => {
@@ -48,14 +52,12 @@ watch(run, async (r) => {
 })
 onMounted(async () => {
   try {
-    const got = await api<{ plan: FloodPlan; version: number; estimated: boolean }>('GET', `/boats/${boats.picture!.id}/flooding`)
-    plan.value = got.plan
-    version.value = got.version
-    estimated.value = got.estimated
+    await flood.open(boats.picture!.id)
   } catch (error) {
     failed.value = error instanceof Error ? error.message : 'It could not be fetched'
   }
 })
+const mine = computed(() => (plan.value ? compartmentAt(plan.value, d.value.place.xMm) : null))
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 let chart: { destroy: () => void } | null = null
 const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]]
@@ -80,22 +82,6 @@ onUnmounted(() => {
   worker.terminate()
 })
 const time = (min: number | null) => (min === null ? `not within ${hours.value} h` : min === 0 ? 'at once' : min < 90 ? `${Math.round(min)} min` : `${(min / 60).toFixed(1)} h`)
-async function save() {
-  saved.value = failed.value = ''
-  try {
-    const got = await api<{ plan: FloodPlan; version: number; estimated: boolean }>('PUT', `/boats/${boats.picture!.id}/flooding`, { version: version.value, plan: plan.value })
-    version.value = got.version
-    estimated.value = got.estimated
-    saved.value = 'Kept for the whole boat.'
-  } catch (error) {
-    failed.value = error instanceof Error ? error.message : 'It was not kept'
-  }
-}
-const id = (n: number) => {
-  let k = n + 1
-  while (plan.value!.compartments.some((c) => c.id === `c${k}`)) k++
-  return `c${k}`
-}
 </script>
 
 <template>
@@ -104,45 +90,32 @@ const id = (n: number) => {
     <div class="chart-col">
       <div class="switches">
         <label class="tick"><input v-model="pumpsOn" type="checkbox" /> pumps on</label>
-        <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"><input v-model="o.open" type="checkbox" /> {{ o.title || `${o.a} to ${o.b}` }} open</label>
+        <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"><input type="checkbox" :checked="opened(o)" @change="tried[key(o)] = ($event.target as HTMLInputElement).checked" /> {{ o.title || `${o.a} to ${o.b}` }} open</label>
         <label class="small" for="flood-hours">over <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown"><option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option></select></label>
       </div>
       <div class="chart"><canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas></div>
-      <p class="soft small">The boat’s own sinking is left out, and it makes things worse. Pumps at half their rating for lift, hose and voltage.<span v-if="answer"> {{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
+      <p class="soft small">The boat’s own sinking is left out, and it makes things worse. Pumps at the share of their rating given below, for lift, hose and voltage.<span v-if="answer">&#32;{{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
+      <div v-if="others.length" class="switches"><strong>And if these go too:</strong><label v-for="o in others" :key="o.id" class="tick"><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label></div>
     </div>
     <div v-if="answer" class="said-col">
+      <p v-if="mine && !mine.sure" class="bad small">No compartment is drawn where it stands; it is taken to flood {{ mine.title }}, the nearest.</p>
       <p><strong class="figure">{{ Math.round(answer.initialLpm) }} L/min</strong> comes in at first through {{ formatLength(bore, boats.units) }}; pumps carry <strong class="figure">{{ pumpsOn ? Math.round(answer.pumpLpm) : 0 }} L/min</strong>.</p>
-      <table class="rows" aria-label="Marks"><tbody><tr v-for="m in answer.marks" :key="`${m.compartment}${m.name}`"><td>{{ m.name }} <span class="soft small">{{ plan!.compartments.find((c) => c.id === m.compartment)?.title }}</span></td><td class="number">{{ time(m.atMin) }}</td></tr></tbody></table>
+      <table class="rows" aria-label="Marks"><tbody><tr v-for="m in answer.marks" :key="`${m.compartment}${m.name}`"><td>{{ m.name }} <span class="soft small">{{ plan!.compartments.find((c) => c.id === m.compartment)?.title }}</span></td><td class="number when">{{ time(m.atMin) }}</td></tr></tbody></table>
       <p data-test="choke">The largest hole its compartment’s pumps hold for ever: <strong class="figure">{{ answer.chokeMm ? formatLength(Number(answer.chokeMm.toFixed(1)), boats.units) : 'none, no pump there' }}</strong>{{ d.family === 'drain-plug' ? '; the choke hole in the block is no larger' : '' }}.</p>
       <p class="small">Soft plug tied beside it: {{ formatLength(Number((0.6 * bore).toFixed(0)), boats.units) }} to {{ formatLength(Number((1.2 * bore).toFixed(0)), boats.units) }}.</p>
-      <template v-if="others.length"><h3>And if these go too</h3><label v-for="o in others" :key="o.id" class="tick"><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label></template>
     </div>
-    <div v-if="plan" class="plan-col">
-      <h3>Compartments <span v-if="estimated" class="soft small">estimated from her lines</span></h3>
-      <table class="rows" aria-label="Compartments"><thead><tr><th>Name</th><th>Area, m²</th><th>Floor z</th><th>From x</th><th>To x</th></tr></thead>
-        <tbody><tr v-for="(c, i) in plan.compartments" :key="c.id"><td><label class="hidden-words" :for="`comp-${i}`">Name of the compartment</label><input :id="`comp-${i}`" v-model="c.title" class="entry name" maxlength="80" :readonly="below.readOnly" /></td><td><DimensionField v-model="c.areaM2 as number | null" :label="`Area of ${c.title}`" kind="number" :units="boats.units" above :disabled="below.readOnly" /></td><td><DimensionField v-model="c.floorZMm as number | null" :label="`Floor of ${c.title}`" :units="boats.units" :disabled="below.readOnly" /></td><td><DimensionField v-model="c.fromXMm as number | null" :label="`From, ${c.title}`" :units="boats.units" :disabled="below.readOnly" /></td><td><DimensionField v-model="c.toXMm as number | null" :label="`To, ${c.title}`" :units="boats.units" :disabled="below.readOnly" /></td></tr></tbody></table>
-      <table v-if="plan.pumps.length" class="rows" aria-label="Pumps"><thead><tr><th>Pump</th><th>Rated, L/min</th><th>Starts z</th></tr></thead>
-        <tbody><tr v-for="(p, i) in plan.pumps" :key="i"><td><label class="hidden-words" :for="`pump-${i}`">Name of the pump</label><input :id="`pump-${i}`" v-model="p.title" class="entry name" maxlength="80" :readonly="below.readOnly" /></td><td><DimensionField v-model="p.ratedLpm as number | null" :label="`Rating of ${p.title}`" kind="number" :units="boats.units" above :disabled="below.readOnly" /></td><td><DimensionField v-model="p.startZMm as number | null" :label="`Start of ${p.title}`" :units="boats.units" :disabled="below.readOnly" /></td></tr></tbody></table>
-      <div v-if="!below.readOnly" class="acts"><button class="act" @click="plan.compartments.push({ id: id(plan.compartments.length), title: 'Another', fromXMm: 0, toXMm: boats.picture!.lengthMm, areaM2: 2, floorZMm: -300 })">Add a compartment</button><button class="act" @click="plan.pumps.push({ compartment: compartmentAt(plan, d.place.xMm).id, title: 'Pump', ratedLpm: 60, derate: 0.5, startZMm: -250 })">Add a pump</button><button class="act main" @click="save">Keep for the boat</button></div>
-      <p v-if="saved" class="soft small" role="status">{{ saved }}</p>
-    </div>
+    <FloodPlanEditor v-if="plan && mine" class="plan" :compartment="mine.id" />
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
   </div>
 </template>
 
 <style scoped>
-.flood { display: grid; grid-template-columns: minmax(0, 1fr) 250px 420px; gap: 20px; }
+.flood { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 12px 20px; }
+.plan { grid-column: 1 / -1; }
 .switches { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: center; }
 .chart { position: relative; height: 200px; }
 .tick { display: flex; gap: 7px; align-items: center; min-height: 32px; }
-.said-col, .plan-col { display: grid; gap: 5px; align-content: start; }
-.plan-col :deep(.dimension) { display: block; }
-.plan-col :deep(.dimension > label) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.plan-col :deep(.entry:not(.name)) { width: 62px; }
-.plan-col :deep(.unit) { display: none; }
-.plan-col .name { width: 100%; min-width: 96px; text-align: left; font-family: var(--words); }
-.plan-col td { padding-right: 6px; }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; padding-top: 4px; }
+.said-col { display: grid; gap: 5px; align-content: start; }
+td.when { white-space: nowrap; }
 .bad { grid-column: 1 / -1; color: var(--short); font-weight: 600; }
-@media (max-width: 1180px) { .flood { grid-template-columns: minmax(0, 1fr) 260px; } .plan-col { grid-column: 1 / -1; } }
 </style>

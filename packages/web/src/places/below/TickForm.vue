@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { sayIn, type LotFacts } from '@north-tide/core'
@@ -31,6 +31,11 @@ const start = () => ({
 const draft = useLocalStorage(`north-tide:tick:${below.fitting!.id}:${props.step.id}`, start(), { mergeDefaults: true })
 const form = reactive({ ...draft.value })
 watch(form, (f) => (draft.value = { ...f }))
+const root = ref<HTMLFormElement>()
+onMounted(() => {
+  root.value?.scrollIntoView({ block: 'nearest' })
+  root.value?.querySelector<HTMLElement>('input, select')?.focus({ preventScroll: true })
+})
 const lot = ref<LotFacts | null>(null)
 const said = ref('')
 const refusedBy = ref<{ id: string; text: string }[]>(props.gates ?? [])
@@ -73,10 +78,10 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
 </script>
 
 <template>
-  <form class="ticking" :aria-label="`Ticking: ${step.text}`" @submit.prevent="send()">
+  <form ref="root" class="ticking" :aria-label="`Ticking ${step.id}`" @submit.prevent="send()">
     <p v-if="step.records.length || step.boltRecords.length" class="soft small">Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ') }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.</p>
     <div class="fields">
-      <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional />
+      <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null" />
       <LotChoice v-if="asks('lot')" v-model="form.lotId" :kind="kind" :chemistry="step.lot" class="lot" @lot="takeLot" />
       <template v-if="asks('air')">
         <DimensionField v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />

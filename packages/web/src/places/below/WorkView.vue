@@ -87,6 +87,7 @@ async function takeBack() {
 .ok { color: var(--holds); font-weight: 700; padding: 4px 12px; display: grid; justify-items: end; gap: 2px; }
 .back { color: var(--tide); text-decoration: underline; font-weight: 400; }
 h3 { margin: 8px 0 2px; }
-aside td:first-child { min-width: 150px; }
-aside td.number { white-space: normal; max-width: 130px; }
+aside td:first-child { min-width: 120px; }
+aside td.number { white-space: normal; max-width: 190px; }
+aside td:last-child { max-width: 76px; }
 </style>

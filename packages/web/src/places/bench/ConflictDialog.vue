@@ -4,7 +4,7 @@ import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 
 /** Of one fitting, on the deck or through the hull. */
-const props = defineProps<{ mine: object | null; theirs: { design: object; version: number; updatedBy: string } | null }>()
+const props = defineProps<{ /** this fitting, if nothing else is said */ what?: string; mine: object | null; theirs: { design: object; version: number; updatedBy: string } | null }>()
 const emit = defineEmits<{ settle: [mine: boolean] }>()
 /** Every leaf in which the two designs differ, in both versions. */
 function leaves(value: unknown, path = ''): [string, string][] {
@@ -19,7 +19,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <ElDialog :model-value="theirs !== null" title="Two versions of this fitting" width="640px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+  <ElDialog :model-value="theirs !== null" :title="`Two versions of ${what ?? 'this fitting'}`" width="640px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
     <template v-if="theirs">
       <p>{{ theirs.updatedBy }} saved version {{ theirs.version }} while you were changing it here. Nothing of either is lost until you choose.</p>
       <div class="diff"><table class="rows"><thead><tr><th>Differs in</th><th>Yours</th><th>{{ theirs.updatedBy }}</th></tr></thead><tbody><tr v-for="r in rows" :key="r.k"><td>{{ r.k }}</td><td class="figure">{{ r.mine }}</td><td class="figure">{{ r.theirs }}</td></tr></tbody></table></div>
