@@ -5,7 +5,8 @@ import { useBoats } from '../../stores/boats'
 import { useFlood } from '../../stores/flood'
 import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
-import ConflictDialog from '../bench/ConflictDialog.vue'
+import ConflictDialog from '../../pieces/ConflictDialog.vue'
+import SavedWord from '../../pieces/SavedWord.vue'
 
 /** What the boat is for water that comes in: compartments, what joins them, pumps, and what is looked at. It saves itself. */
 const flood = useFlood()
@@ -26,12 +27,11 @@ function addDoor() {
 }
 const addPump = () => next({ pumps: [...plan.value.pumps, { compartment: props.compartment, title: 'Pump', ratedLpm: 60, derate: 0.5, startZMm: floorOf(props.compartment) + 50 }] })
 const addMark = () => next({ marks: [...plan.value.marks, { compartment: props.compartment, name: 'Mark', zMm: Math.round(floorOf(props.compartment) / 2) }] })
-const SAID = { saved: 'saved', waiting: 'draft kept', saving: 'saving …', offline: 'no connection: draft kept here, tried again', refused: 'not saved', conflict: 'two versions' } as const
 </script>
 
 <template>
   <div class="editor">
-    <div class="head"><h3>The boat <span v-if="flood.estimated" class="soft small">estimated from her lines until you say better</span></h3><span class="soft small" data-test="flood-saved" :class="{ alarm: ['offline', 'refused', 'conflict'].includes(flood.saving) }">{{ SAID[flood.saving] }}{{ flood.saving === 'refused' && flood.refusal ? `: ${flood.refusal}` : '' }}</span>
+    <div class="head"><h3>The boat <span v-if="flood.estimated" class="soft small">estimated from her lines until you say better</span></h3><SavedWord class="soft small" data-test="flood-saved" :saving="flood.saving" :refusal="flood.refusal" />
       <span v-if="!off" class="steps"><button class="act" :disabled="!flood.past.length" aria-label="Undo, the boat’s water" @click="flood.undo()">↶</button><button class="act" :disabled="!flood.future.length" aria-label="Redo, the boat’s water" @click="flood.redo()">↷</button></span>
     </div>
     <ul v-if="warnings.length" class="small warn" aria-label="Worth a second look"><li v-for="w in warnings" :key="w">{{ w }}</li></ul>
@@ -80,7 +80,6 @@ const SAID = { saved: 'saved', waiting: 'draft kept', saving: 'saving …', offl
 .editor { display: grid; gap: 6px; border-top: 1px solid var(--line-strong); padding-top: 8px; }
 .head { display: flex; gap: 14px; align-items: center; }
 .steps { display: flex; gap: 6px; margin-left: auto; }
-.alarm { color: var(--buoy); font-weight: 600; }
 .warn { margin: 0; padding-left: 18px; color: var(--buoy); columns: 2; }
 .tables { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 14px 28px; align-items: start; }
 .tables > div { display: grid; gap: 6px; justify-items: start; }
