@@ -47,7 +47,10 @@ export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: J
     const input = patchFor(design, judgement, field, withPlate)
     const t = performance.now()
     progress.value = 0
-    const got = await remote!.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (mine === turn && (progress.value = p))))
+    // What the worker tells comes by a door of its own, and its last word may come after the answer.
+    let running = true
+    const got = await remote!.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (running && mine === turn && (progress.value = p))))
+    running = false
     if (mine !== turn) return null
     progress.value = null
     failed.value = got.error ?? ''
