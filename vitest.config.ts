@@ -1,3 +1,4 @@
+import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
@@ -5,6 +6,7 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', include: ['packages/core/test/**/*.test.ts'], testTimeout: 60_000 } },
       { test: { name: 'server', include: ['packages/server/test/**/*.test.ts'], globalSetup: ['packages/server/test/global-setup.ts'], fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 } },
+      { plugins: [vue()], test: { name: 'web', include: ['packages/web/test/**/*.test.ts'], environment: 'happy-dom', server: { deps: { inline: ['element-plus'] } }, testTimeout: 30_000 } },
     ],
   },
 })

@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// Everything CI runs: lint, types, import rules, core and server tests, build, the journeys in a browser.
+// Everything CI runs: lint, types, import rules, core, server and screen tests, build, the journeys in a browser.
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -55,7 +55,7 @@ await step('import rules', bin('depcruise'), ['--config', '.dependency-cruiser.c
 
 await step('docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check'])
 
-say('core and server tests')
+say('core, server and screen tests')
 const unit = join(reports, 'unit.json')
 const unitCode = await run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile=${unit}`])
 const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests])

@@ -31,6 +31,8 @@ function take(value: string) {
 </script>
 
 <template>
-  <ChoiceField :model-value="chosen" label="Lot" :options="options" @update:model-value="take" />
-  <p v-if="failed" class="small" role="alert">{{ failed }}</p>
+  <div>
+    <ChoiceField :model-value="chosen" label="Lot" :options="options" @update:model-value="take" />
+    <p v-if="failed" class="small" role="alert">{{ failed }}</p>
+  </div>
 </template>
