@@ -112,6 +112,10 @@ describe('work, log and register', () => {
     await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 0.05 })
     expect((await open(f.id)).log.map((l) => l.value)).toEqual([0.4, 0.05])
     expect((await open(f.id)).governing).not.toBe('bond-path')
+    // One of last year, written down today, is not the last.
+    await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 9, at: '2025-01-02T12:00:00Z' })
+    expect((await open(f.id)).governing).not.toBe('bond-path')
+    expect((await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 9, at: '2999-01-02T12:00:00Z' })).body.error.path).toBe('at')
     // A reading is no change of the design: whoever is at it is not in conflict with it.
     expect((await open(f.id)).version).toBe(f.version)
     await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/never edited/)

@@ -212,7 +212,8 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
 
   const material = metalChecks(d, around)
   checks.push(...material.checks)
-  const bond = [...log].reverse().find((l) => l.kind === 'bond' && l.value !== null)
+  // The last that was read, not the last that was written down.
+  const bond = log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<BelowLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
   if (material.needsBond) checks.push(bond ? check({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', demand: bond.value!, capacity: BOND_OHM, verdict: bond.value! <= BOND_OHM + 1e-9 ? 'holds' : 'short', because: `${say(bond.value!)} \u03a9 by meter, ${bond.at.slice(0, 10)}; up to ${BOND_OHM} \u03a9 counts as bonded.` }) : unproven({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', because: 'Bonded, and no meter has been on it: take a reading from fitting to anode.' }))
   const a = d.metals.anode
   const life = a ? calculate(anodeLife, { water: d.metals.water, alloy: a.alloy, items: [{ areaM2: a.wettedM2, finish: a.finish }], years: a.years, pieceKg: a.pieceKg }) : null

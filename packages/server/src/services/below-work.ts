@@ -14,11 +14,11 @@ import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture,
 
 /** The work on a fitting through the hull: ordered, ticked step by step, read with a meter, looked at, recorded. What is said once goes into the log and into the hole’s life together. */
 /** Changes the design and writes the log in one go; whoever saved meanwhile is not overwritten, for only this part changes. */
-async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null }, change: (d: BelowDesign, at: string) => BelowDesign) {
+async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: BelowDesign, at: string) => BelowDesign) {
   const at = new Date()
   await HullFitting.sequelize!.transaction(async (transaction) => {
     const now = (await HullFitting.findByPk(f.id, { transaction, lock: transaction.LOCK.UPDATE }))!
-    await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at }, { transaction })
+    await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
     const before = parseBelow(now.design)
     const design = change(before, at.toISOString())
     if (design !== before) await now.update({ design, version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
@@ -189,16 +189,19 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
   return readBelow(who, id)
 }
 
+const when = z.iso.datetime({ offset: true }).nullish()
 const logging = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('bond'), value: z.number().min(0).max(1e7), note: z.string().trim().max(300).default('') }),
-  z.strictObject({ kind: z.literal('anode'), value: z.number().min(0).max(100), note: z.string().trim().max(300).default('') }),
-  z.strictObject({ kind: z.literal('look'), note: z.string().trim().min(1).max(300) }),
+  z.strictObject({ kind: z.literal('bond'), value: z.number().min(0).max(1e7), note: z.string().trim().max(300).default(''), at: when }),
+  z.strictObject({ kind: z.literal('anode'), value: z.number().min(0).max(100), note: z.string().trim().max(300).default(''), at: when }),
+  z.strictObject({ kind: z.literal('look'), note: z.string().trim().min(1).max(300), at: when }),
 ])
 export async function logBelow(who: Account, id: string, body: unknown) {
   const l = parseInput(logging, body)
   const f = await findBelow(id)
   mayWrite(who, f.boatId)
-  return withLog(who, f, { kind: l.kind, note: l.note, value: 'value' in l ? l.value : null }, (d) => d)
+  const at = l.at ? new Date(l.at) : new Date()
+  refuseFuture(at)
+  return withLog(who, f, { kind: l.kind, note: l.note, value: 'value' in l ? l.value : null, at }, (d) => d)
 }
 
 /** What the register says of it, from the design as it stands. */

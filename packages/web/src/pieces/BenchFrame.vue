@@ -24,7 +24,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
     <header class="top">
       <div class="title">
         <h1><label class="hidden-words" for="fitting-title">Name of the fitting</label><HeldText id="fitting-title" class="rename" :model-value="name" maxlength="120" :title="name" :readonly="draft.readOnly" @update:model-value="rename" /></h1>
-        <p class="soft where">{{ where }} · <SavedWord data-test="saved" :saving="draft.saving" :refusal="draft.refusal" /></p>
+        <p class="soft where"><span class="place" :title="where">{{ where }}</span><span>&nbsp;·&nbsp;</span><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" /></p>
       </div>
       <div class="acts no-print">
         <slot name="choose" />
@@ -54,7 +54,9 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 .title { min-width: 0; flex: 1; }
 .rename { font: 700 var(--title)/1.2 var(--words); color: var(--ink); border: 0; background: transparent; padding: 0; width: 100%; text-overflow: ellipsis; border-bottom: 1px solid transparent; }
 .rename:hover:not([readonly]) { border-bottom-color: var(--line-strong); }
-.where { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 14px; }
+.where { display: flex; white-space: nowrap; font-size: 14px; min-width: 0; }
+.place { overflow: hidden; text-overflow: ellipsis; min-width: 60px; }
+.state { flex: 0 1 auto; overflow: hidden; text-overflow: ellipsis; min-width: 46px; }
 .acts { display: flex; gap: 8px; flex: none; align-items: center; }
 .acts :deep(.act) { padding: 0 12px; }
 .files { position: relative; }

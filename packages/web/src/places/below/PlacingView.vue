@@ -22,7 +22,7 @@ const answer = (id: string, text: string) => {
   <table class="rows placing" aria-label="Placing aid">
     <thead><tr><th>Asked</th><th></th><th>What the map and the figures say</th><th>Your answer</th></tr></thead>
     <tbody>
-      <tr v-for="q in asked" :key="q.id" :class="q.state" :data-ask="q.id">
+      <tr v-for="q in asked" :key="q.id" :class="[q.state, { answered: q.answer }]" :data-ask="q.id">
         <td><label :for="`ask-${q.id}`"><strong>{{ q.title }}</strong></label></td>
         <td class="word">{{ q.answer ? 'answered' : WORD[q.state] }}</td>
         <td class="small">{{ sayIn(q.found, boats.units) }}</td>
@@ -37,5 +37,6 @@ const answer = (id: string, text: string) => {
 .placing td:first-child { width: 190px; }
 .word { white-space: nowrap; font-weight: 600; color: var(--holds); }
 .look .word, .ask .word { color: var(--buoy); }
+.answered .word { color: var(--ink); }
 .wide { width: 100%; min-width: 200px; }
 </style>
