@@ -229,6 +229,20 @@ test('the order with the wrong thread is stopped, mended by a remedy, and goes o
   await page.getByLabel('Valve', { exact: true }).selectOption('MV-BN34')
   await expect(page.getByText(/The design has changed since: ordered was/)).toBeVisible()
   await saved(page)
+  // The valve that lies on the bench is measured: it loses its number, and is kept under one of the yard's own.
+  await tray(page, 'Parts')
+  const valve = page.locator('[data-part=valve]')
+  await valve.getByLabel('Inlet thread').selectOption('bspp')
+  await expect(page.getByLabel('Name of the valve')).toHaveValue(/, as measured$/)
+  await valve.getByLabel('Outlet thread').selectOption('rp')
+  await valve.getByLabel('Inlet depth').fill('21')
+  await valve.getByLabel('Keep it for the yard as').fill('OWN-34')
+  await valve.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('OWN-34 is in the yard’s list.')).toBeVisible()
+  await expect(page.getByLabel('Valve', { exact: true })).toHaveValue('OWN-34')
+  await tray(page, 'Chain')
+  await expect(page.locator('[data-joint=skin-valve]')).toHaveAttribute('data-verdict', 'holds')
+  await saved(page)
 })
 
 test('an existing bad valve is surveyed and replaced in its own hole; the hole as it is decides what becomes of it', async ({ page }) => {

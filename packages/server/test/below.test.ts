@@ -196,3 +196,34 @@ describe('templates and flooding', () => {
     expect((await open(f.id)).hullNow).toMatchObject({ thicknessMm: 12.5 })
   })
 })
+
+describe('parts of the yard\u2019s own', () => {
+  const part = { ...VALVES.find((v) => v.id === 'MV-B34')!, id: 'OWN-1', title: 'Ball valve of the harbour store' }
+  const list = async () => (await fitter.ask<{ kind: string; part: { id: string } }[]>('GET', '/api/hull-goods')).body
+  it('are kept by a fitter, changed under their number, and go without touching the fittings that have them', async () => {
+    expect((await apprentice.ask('PUT', '/api/hull-goods', { kind: 'valve', part })).status).toBe(403)
+    expect((await owner.ask('POST', '/api/hull-goods/import', {})).status).toBe(403)
+    await fitter.ask('PUT', '/api/hull-goods', { kind: 'valve', part })
+    await fitter.ask('PUT', '/api/hull-goods', { kind: 'valve', part: { ...part, handleMm: 77 } })
+    expect(await list()).toEqual([{ kind: 'valve', part: { ...part, handleMm: 77 } }])
+    const f = await place({ catalogueId: 'MV-B34' })
+    const used = (await save(f, { valve: { ...part, handleMm: 77 } })).body
+    expect((await fitter.ask('DELETE', '/api/hull-goods/OWN-1')).status).toBe(200)
+    expect((await fitter.ask('DELETE', '/api/hull-goods/OWN-1')).status).toBe(404)
+    expect((await open(used.id)).design.valve).toMatchObject({ id: 'OWN-1', handleMm: 77 })
+  })
+  it.each([
+    [{ kind: 'valve', part: { ...part, id: 'MV-B34' } }, 409, 'part.id'], [{ kind: 'valve', part: { ...part, boreMm: -1 } }, 400, 'part.boreMm'], [{ kind: 'hat', part }, 400, 'kind'], [{ kind: 'tail', part }, 400, 'part'],
+  ])('%j is refused', async (body, status, path) => {
+    const a = await fitter.ask('PUT', '/api/hull-goods', body)
+    expect([a.status, a.body.error.path]).toEqual([status, expect.stringContaining(path)])
+  })
+  it('come in from a file all or none', async () => {
+    const goods = [{ kind: 'valve', part }, { kind: 'valve', part: { ...part, id: 'OWN-2' } }]
+    const twice = await fitter.ask('POST', '/api/hull-goods/import', { format: 'north-tide-hull-goods', version: 1, goods: [...goods, goods[0]] })
+    expect([twice.status, twice.body.error.path, (await list()).length]).toEqual([400, 'goods.2.part.id', 0])
+    await fitter.ask('POST', '/api/hull-goods/import', { format: 'north-tide-hull-goods', version: 1, goods })
+    expect(JSON.parse((await fitter.ask('GET', '/api/hull-goods.json')).text)).toEqual({ format: 'north-tide-hull-goods', version: 1, goods })
+    expect((await fitter.ask('PUT', '/api/hull-goods', { kind: 'tail', part: { id: 'OWN-1', title: 'x', material: 'bronze', thread: { family: 'bspt', size: '1' }, engagedMm: 14, barbMm: 25, barbLengthMm: 45, boreMm: 20 } })).body.error.code).toBe('taken')
+  })
+})

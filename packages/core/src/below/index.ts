@@ -1,6 +1,7 @@
 export * from './families'
 export * from './design'
 export * from './goods'
+export * from './own-goods'
 export * from './start'
 export * from './chain'
 export * from './thread-ways'

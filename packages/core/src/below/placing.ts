@@ -3,6 +3,7 @@ import { distanceToSegment } from '../geometry/outline'
 import { formatLength, type Units } from '../quantity/format'
 import { BELOW_FAMILY, DISCHARGES, INTAKES, USE_TITLES } from './families'
 import type { BelowDesign } from './design'
+import type { OwnGoods } from './own-goods'
 
 /** Another fitting through the same hull. */
 export interface Neighbour {
@@ -11,6 +12,8 @@ export interface Neighbour {
   design: BelowDesign
 }
 export interface BelowAround {
+  /** skin fittings, valves and tails of the yard's own, for what is offered */
+  goods?: OwnGoods[]
   zones: BoatZone[]
   parts: BoatPart[]
   holes: BoatHole[]

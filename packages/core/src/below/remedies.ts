@@ -3,7 +3,7 @@ import { CalcError } from '../errors'
 import type { SealantId } from '../materials/sealants'
 import { quietly, rank, type Check } from '../verdict/check'
 import type { BelowDesign } from './design'
-import { SKINS, TAILS, VALVES } from './goods'
+import { skinsWith, tailsWith, valvesWith, type OwnGoods } from './own-goods'
 import { judgeBelow, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowAround } from './placing'
 import { THREAD_WAYS, THREAD_WAY_TITLES } from './thread-ways'
@@ -17,7 +17,8 @@ interface Try {
   helps: string[]
 }
 
-function tries(d: BelowDesign, j: BelowJudgement): Try[] {
+function tries(d: BelowDesign, j: BelowJudgement, own: OwnGoods[]): Try[] {
+  const [SKINS, VALVES, TAILS] = [skinsWith(own), valvesWith(own), tailsWith(own)]
   const out: Try[] = []
   const add = (id: string, text: string, change: Record<string, unknown>, helps: string[]) => out.push({ id, text, change, helps })
   if (d.pad) {
@@ -64,7 +65,7 @@ export function belowWithRemedies(d: BelowDesign, j: BelowJudgement, around: Bel
   const weak = j.checks.filter((c) => c.verdict === 'short' || c.verdict === 'tight' || c.id === 'joint-missing')
   if (!weak.length) return j
   const offers = new Map<string, Check['remedies']>()
-  for (const t of tries(d, j)) {
+  for (const t of tries(d, j, around.goods ?? [])) {
     const mine = weak.filter((c) => t.helps.some((h) => c.id.startsWith(h)) && (offers.get(c.id)?.length ?? 0) < MOST)
     if (!mine.length) continue
     let after: BelowJudgement

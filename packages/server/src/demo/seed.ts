@@ -196,7 +196,7 @@ async function seedBelow(fitter: Account) {
   const engine = await Penetration.findOne({ where: { boatId: F, whatFor: 'Engine intake' } })
   await place(F, { catalogueId: 'MV-B114', holeId: engine!.id, use: 'engine-intake' }, { valve: VALVES.find((v) => v.id === 'MV-BT114')!, pad: null, 'hose.clips': 1, findings: ['mixed-threads', 'yellow-brass', 'seized', 'one-clip'] })
   await place(F, { catalogueId: 'MV-E55', name: 'Echo-sounder', xMm: 4700, yMm: 320, zMm: -480, zone: 'bottom', use: 'instrument' }, { 'hull.angleMeasured': true, ...conditions })
-  await place(F, { catalogueId: 'MV-E90', name: 'Current profiler', xMm: 5400, yMm: -300, zMm: -480, zone: 'bottom', use: 'instrument' }, { 'wedge.blocks': 'both', 'skin.tailMm': 140, 'skin.greatestTotalMm': 130 })
+  await place(F, { catalogueId: 'MV-E90', name: 'Current profiler', xMm: 5400, yMm: -300, zMm: -480, zone: 'bottom', use: 'instrument' }, { 'wedge.blocks': 'both', 'skin.id': null, 'skin.title': 'Profiler, bronze housing, long tail', 'skin.tailMm': 140, 'skin.greatestTotalMm': 130 })
   await place(F, { catalogueId: 'MV-G25', name: 'Garboard drain', xMm: 10900, yMm: 90, zMm: -330, zone: 'bottom', use: 'drain', deadriseDeg: 12 }, { 'plug.grounds': true })
   const stud = await place(F, { catalogueId: 'MV-A10', name: 'Anode stud, shaft', xMm: 10300, yMm: 150, zMm: -380, zone: 'bottom', use: 'protection', deadriseDeg: 12 }, { 'stud.clearOfBilge': true, 'stud.spannerRoom': true, 'stud.protects': 'shaft and propeller', 'metals.anode': { alloy: 'zinc', wettedM2: 0.35, finish: 'bare-bronze', years: 1, pieceKg: 1.2 } })
   await place('tarn-runner', { catalogueId: 'MV-W114', name: 'Sea-water intake', xMm: 5600, yMm: 350, zMm: -280, zone: 'bottom', use: 'engine-intake', deadriseDeg: 8 })

@@ -1,4 +1,4 @@
-import type { BelowDesign, FloodPlan } from '@north-tide/core/below'
+import type { BelowDesign, FloodPlan, OwnGoods } from '@north-tide/core/below'
 import type { SolverAnswer } from '../solver/pool'
 import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
 import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
@@ -134,6 +134,13 @@ export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttrib
   declare who: string
   declare at: Opt<Date>
 }
+export class HullGoods extends Model<InferAttributes<HullGoods>, InferCreationAttributes<HullGoods>> {
+  declare id: string
+  declare kind: OwnGoods['kind']
+  declare part: OwnGoods['part']
+  declare madeBy: string
+  declare madeAt: Opt<Date>
+}
 export class FloodPlanRow extends Model<InferAttributes<FloodPlanRow>, InferCreationAttributes<FloodPlanRow>> {
   declare boatId: string
   declare plan: FloodPlan
@@ -263,6 +270,7 @@ export function defineModels(sequelize: Sequelize) {
   const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
   HullFitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), at('hull_fittings'))
   HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
+  HullGoods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt }), at('hull_goods'))
   FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
   Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }

@@ -1,13 +1,14 @@
 import { Router } from 'express'
 import Papa from 'papaparse'
 import { TEMPLATE_LAYERS, toSvg } from '@north-tide/core'
-import { BELOW_CATALOGUE, BELOW_TEMPLATES, belowDrill, belowSection, belowTemplate, belowTemplates, belowToFile, type BelowTemplate } from '@north-tide/core/below'
+import { BELOW_CATALOGUE, BELOW_TEMPLATES, belowDrill, belowSection, belowTemplate, belowTemplates, belowToFile, goodsToFile, type BelowTemplate } from '@north-tide/core/below'
 import { toDxf } from '@north-tide/core/dxf'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
 import { templateSheet } from '../pdf/template-sheet'
 import { belowDesignFor, importBelow, placeBelow, readBelow, removeBelow, replaceBelow, saveBelow } from '../services/below'
 import { logBelow, orderBelow, recordBelow, tickBelow, unorderBelow, untickBelow } from '../services/below-work'
+import { dropGoods, importGoods, keepGoods, ownGoods } from '../services/hull-goods'
 import { floodPlanOf, saveFloodPlan } from '../services/flooding'
 import { boatById } from '../services/boats'
 import { attachment } from './files'
@@ -15,6 +16,11 @@ import { attachment } from './files'
 export function belowRoutes(): Router {
   const r = Router()
   r.get('/below-catalogue', (_req, res) => void res.json(BELOW_CATALOGUE))
+  r.get('/hull-goods', async (_req, res) => void res.json(await ownGoods()))
+  r.get('/hull-goods.json', async (_req, res) => void attachment(res, 'through-hull parts.json', 'application/json').send(JSON.stringify(goodsToFile(await ownGoods()), null, 2)))
+  r.put('/hull-goods', async (req, res) => void res.json(await keepGoods(req.session.account!, req.body)))
+  r.post('/hull-goods/import', async (req, res) => void res.json(await importGoods(req.session.account!, req.body)))
+  r.delete('/hull-goods/:id', async (req, res) => void res.json(await dropGoods(req.session.account!, req.params.id)))
   r.post('/boats/:id/below', async (req, res) => void res.status(201).json(await placeBelow(req.session.account!, req.params.id, req.body)))
   r.post('/boats/:id/below/import', async (req, res) => void res.status(201).json(await importBelow(req.session.account!, req.params.id, req.body)))
   r.get('/boats/:id/flooding', async (req, res) => void res.json(await floodPlanOf(req.session.account!, req.params.id)))

@@ -17,7 +17,7 @@ export const useBelow = defineStore('below', () => {
   const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body), (mine, theirs) => (JSON.stringify([mine.ordered, mine.ticks]) === JSON.stringify([theirs.ordered, theirs.ticks]) ? mine : { ...mine, ordered: theirs.ordered, ticks: theirs.ticks }))
   const { design } = draft
   const around = computed<BelowAround>(() => ({
-    zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],
+    goods: boats.goods, zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],
     holes: (boats.picture?.holes ?? []).filter((h) => h.hullFittingId !== fitting.value?.id).map((h): BoatHole => ({ label: h.label, xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state })), others: fitting.value?.others ?? [],
   }))
   const judged = computed<{ j: BelowJudgement | null; problem: CalcError | null }>(() => {

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
+import type { OwnGoods } from '@north-tide/core/below'
 import { api } from '../api'
 import type { BoatPicture, BoatSummary, TodayReading } from '../types'
 
@@ -14,10 +15,12 @@ export const useBoats = defineStore('boats', () => {
   const yard = shallowRef<YardValue[]>([])
   const catalogue = shallowRef<CatalogueEntry[]>(CATALOGUE)
   const habits = shallowRef<Habits>({})
+  /** skin fittings, valves and tails of the yard’s own */
+  const goods = shallowRef<OwnGoods[]>([])
   const today = ref<TodayReading | null>(null)
   const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
   return {
-    list, picture, units, yard, catalogue, habits, today, lastId, lastFitting,
+    list, picture, units, yard, catalogue, habits, goods, today, lastId, lastFitting,
     async loadList() {
       list.value = await api<BoatSummary[]>('GET', '/boats')
     },
@@ -26,13 +29,22 @@ export const useBoats = defineStore('boats', () => {
       lastId.value = id
     },
     async loadYard() {
-      ;[yard.value, catalogue.value, habits.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits')])
+      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<OwnGoods[]>('GET', '/hull-goods')])
     },
     async replaceValue(v: Omit<YardValue, 'measuredBy'>) {
       yard.value = await api<YardValue[]>('PUT', '/yard-values', v)
     },
     async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
       yard.value = await api<YardValue[]>('DELETE', '/yard-values', v)
+    },
+    async keepGoods(g: OwnGoods) {
+      goods.value = await api<OwnGoods[]>('PUT', '/hull-goods', g)
+    },
+    async readGoods(file: unknown) {
+      goods.value = await api<OwnGoods[]>('POST', '/hull-goods/import', file)
+    },
+    async dropGoods(id: string) {
+      goods.value = await api<OwnGoods[]>('DELETE', `/hull-goods/${encodeURIComponent(id)}`)
     },
     async setHabit(question: string, school: string | null) {
       habits.value = await api<Habits>('PUT', '/habits', { question, school })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } from '@north-tide/core'
-import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, SKINS, TAILS, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, VALVES } from '@north-tide/core/below'
+import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import type { InstrumentReading } from '../../types'
@@ -18,8 +18,15 @@ const u = computed(() => boats.units)
 const off = computed(() => below.readOnly)
 const info = computed(() => BELOW_FAMILY[d.value.family])
 const set = (path: string, v: unknown) => below.change({ [path]: v })
-const pickFrom = <T extends { id: string | null }>(list: T[], path: string) => (id: string) => set(path, id === '' ? null : list.find((x) => x.id === id))
-const options = (list: { id: string | null; title: string }[], now: { id: string | null; title: string } | null, none: string | null) => [...(none === null ? [] : [{ value: '', title: none }]), ...(now && !list.some((x) => x.id === now.id) ? [{ value: now.id ?? '?', title: now.title }] : []), ...list.map((x) => ({ value: x.id!, title: x.title }))]
+const own = (kind: PartKind, change: Record<string, unknown>) => below.change(asMeasured(d.value, kind, change))
+const skins = computed(() => skinsWith(boats.goods))
+const valves = computed(() => valvesWith(boats.goods))
+const tails = computed(() => tailsWith(boats.goods))
+/** What was measured by hand has no number to be picked by. */
+const OWN = '?'
+const named = (part: { id: string | null } | null) => (part ? (part.id ?? OWN) : '')
+const pickFrom = <T extends { id: string | null }>(list: T[], path: string) => (id: string) => id !== OWN && set(path, id === '' ? null : list.find((x) => x.id === id))
+const options = (list: { id: string | null; title: string }[], now: { id: string | null; title: string } | null, none: string | null) => [...(none === null ? [] : [{ value: '', title: none }]), ...(now && !list.some((x) => x.id === now.id) ? [{ value: named(now), title: now.title }] : []), ...list.map((x) => ({ value: x.id!, title: x.title }))]
 const METHODS = (['through', 'insert', 'nut'] as const).map((value) => ({ value, title: METHOD_TITLE[value] }))
 const sealantOptions = [{ value: '', title: 'not chosen' }, ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title }))]
 const PADS = [{ value: 'none', title: 'none' }, { value: 'g10', title: 'epoxy-glass sheet' }, { value: 'glass-epoxy', title: 'laid-up epoxy-glass' }, { value: 'composite', title: 'moulded composite' }, { value: 'plywood', title: 'plywood' }] as const
@@ -52,20 +59,20 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <DimensionField v-if="d.hull.kind === 'cored'" label="Solid across" :model-value="d.hull.solidMm" :units="u" above optional placeholder="not yet" :disabled="off" @update:model-value="set('hull.solidMm', $event)" />
 
     <div class="group gap"><h2>Fitting</h2><span class="soft small">{{ BODY_TITLES[d.skin.material] }}</span></div>
-    <ChoiceField v-if="d.skin.thread && d.family !== 'welded-stub'" label="Skin fitting" :model-value="d.skin.id ?? ''" :options="options(SKINS, d.skin, null)" :disabled="off" @update:model-value="set('skin', { ...SKINS.find((s) => s.id === $event)!, nutMm: d.skin.nutMm, windowMm: d.skin.windowMm })" />
-    <ChoiceField label="Material" :model-value="d.skin.material" :options="BODY_MATERIALS.map((v) => ({ value: v, title: BODY_TITLES[v] }))" :disabled="off" @update:model-value="set('skin.material', $event)" />
+    <ChoiceField v-if="d.skin.thread && d.family !== 'welded-stub'" label="Skin fitting" :model-value="named(d.skin)" :options="options(skins, d.skin, null)" :disabled="off" @update:model-value="$event !== OWN && set('skin', { ...skins.find((s) => s.id === $event)!, nutMm: d.skin.nutMm, windowMm: d.skin.windowMm })" />
+    <ChoiceField label="Material" :model-value="d.skin.material" :options="BODY_MATERIALS.map((v) => ({ value: v, title: BODY_TITLES[v] }))" :disabled="off" @update:model-value="own('skin', { material: $event })" />
     <template v-if="info.stack">
-      <DimensionField label="Tail, from under the head" :model-value="d.skin.tailMm" :units="u" above :disabled="off" @update:model-value="set('skin.tailMm', $event)" />
-      <DimensionField label="Tail diameter" :model-value="d.skin.tailOdMm" :units="u" above optional placeholder="unknown" :disabled="off" @update:model-value="set('skin.tailOdMm', $event)" />
+      <DimensionField label="Tail, from under the head" :model-value="d.skin.tailMm" :units="u" above :disabled="off" @update:model-value="own('skin', { tailMm: $event })" />
+      <DimensionField label="Tail diameter" :model-value="d.skin.tailOdMm" :units="u" above optional placeholder="unknown" :disabled="off" @update:model-value="own('skin', { tailOdMm: $event })" />
     </template>
     <DimensionField label="Bored to" :model-value="d.boredMm" :units="u" above optional :placeholder="lengthText(d.skin.holeMm, u)" :disabled="off" @update:model-value="set('boredMm', $event)" />
     <DimensionField label="Bead" :model-value="d.beddingMm" :units="u" :least="0" :disabled="off" @update:model-value="set('beddingMm', $event)" />
     <template v-if="info.valve">
-      <ChoiceField label="Valve" :model-value="d.valve?.id ?? ''" :options="options(VALVES, d.valve, null)" :disabled="off" @update:model-value="pickFrom(VALVES, 'valve')($event)" />
-      <ChoiceField label="Handle" :model-value="d.valve?.handle ?? 'lever'" :options="[{ value: 'lever', title: 'lever' }, { value: 'tee', title: 'tee' }] as const" :disabled="off || !d.valve" @update:model-value="set('valve.handle', $event)" />
+      <ChoiceField label="Valve" :model-value="named(d.valve)" :options="options(valves, d.valve, null)" :disabled="off" @update:model-value="pickFrom(valves, 'valve')($event)" />
+      <ChoiceField label="Handle" :model-value="d.valve?.handle ?? 'lever'" :options="[{ value: 'lever', title: 'lever' }, { value: 'tee', title: 'tee' }] as const" :disabled="off || !d.valve" @update:model-value="own('valve', { handle: $event })" />
     </template>
     <template v-if="info.hose">
-      <ChoiceField label="Hose tail" :model-value="d.tail?.id ?? ''" :options="options(TAILS, d.tail, 'none yet')" :disabled="off" @update:model-value="pickFrom(TAILS, 'tail')($event)" />
+      <ChoiceField label="Hose tail" :model-value="named(d.tail)" :options="options(tails, d.tail, 'none yet')" :disabled="off" @update:model-value="pickFrom(tails, 'tail')($event)" />
       <template v-if="d.hose">
         <DimensionField label="Hose bore" :model-value="d.hose.boreMm" :units="u" above :disabled="off" @update:model-value="set('hose.boreMm', $event)" />
         <DimensionField label="Clips" kind="number" unit="of 316" :model-value="d.hose.clips" :units="u" :least="0" :most="4" :disabled="off" @update:model-value="set('hose.clips', Math.round($event ?? 0))" />
