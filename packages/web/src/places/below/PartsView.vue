@@ -58,7 +58,7 @@ const readFile = (e: Event) => {
 
 <template>
   <div class="parts">
-    <section v-for="k in kinds" :key="k" :data-part="k" :aria-label="PART_TITLES[k]">
+    <section v-for="k in kinds" :key="k" :data-part="k" :aria-label="`Figures of the ${PART_TITLES[k].toLowerCase()}`">
       <h3>{{ PART_TITLES[k] }} <span class="soft small">{{ kept(k) ? `${kept(k)}${isOwn(kept(k)) ? ', the yard’s own' : ''}` : 'measured here' }}</span></h3>
       <label class="hidden-words" :for="`title-${k}`">Name of the {{ PART_TITLES[k].toLowerCase() }}</label><HeldText :id="`title-${k}`" class="entry name" :model-value="d[k]!.title" maxlength="120" :readonly="off" @update:model-value="rename(k, $event)" />
       <form v-if="!off && kept(k) === null" class="keep" @submit.prevent="keep(k)"><label :for="`number-${k}`">Keep it for the yard as</label><input :id="`number-${k}`" v-model="number[k]" class="entry" maxlength="39" placeholder="number of your own" /><button class="act" :disabled="!number[k].trim()">Keep</button><p v-if="isListed(number[k].trim())" class="small soft">That number stands in the list.</p></form>
