@@ -64,8 +64,9 @@ describe('ticks and the life of the hole', () => {
     // A moisture cure needs its days: the register asks for them here as it does by hand.
     const early = await tick(f.id, 'cure', { at: daysAgo(30.9) })
     expect([early.status, early.body.error.code, early.body.error.gates!.map((g) => g.id)]).toEqual([409, 'gate', ['cure-bedding']])
-    await work(f.id, [['cure'], ['hose'], ['bond'], ['swing'], ['record'], ['launch'], ['watch-now', { note: 'dry all round' }]], 16)
+    await work(f.id, [['cure'], ['hose'], ['bond', { ohm: 0.05, note: 'brush clean' }], ['swing'], ['record'], ['launch'], ['watch-now', { note: 'dry all round' }]], 16)
     expect((await hole(o.holes[0]!.id)).state).toBe('cured')
+    expect((await open(f.id)).log.find((l) => l.kind === 'bond')).toMatchObject({ value: 0.05, note: 'brush clean' })
     const tooSoon = await tick(f.id, 'watch-10', { at: daysAgo(11 - 1e-4), note: 'dry' })
     expect(tooSoon.body.error.gates!.map((g) => g.id)).toEqual(['too-early'])
     await work(f.id, [['watch-10', { note: 'dry' }], ['watch-60', { note: 'tissue dry' }], ['watch-day', { note: 'dry' }]], 9)

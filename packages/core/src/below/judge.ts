@@ -15,6 +15,7 @@ import { wedgeBlock } from '../hull/wedge-block'
 import { sealant, type SealantId } from '../materials/sealants'
 import type { Units } from '../quantity/format'
 import { check, governing, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf, type Joint } from './chain'
 import { BELOW_FAMILY, BODY_FACE } from './families'
 import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
@@ -48,6 +49,8 @@ export interface BelowJudgement {
   kickSchools: { method: 'through' | 'insert' | 'nut'; verdict: Verdict; utilisation: number | null; governing: string }[]
   metals: MetalLine[]
   threads: ThreadSeal[]
+  /** how long the bolts are, those of one length together */
+  bolts: BoltGroup[]
   anode: { massKg: number; pieces: number | null; because: string } | null
   sealants: { place: 'flange' | 'pad' | 'tail'; title: string; choice: SealantChoice; chosen: SealantId | null; quantity: SealantQuantity | null; beadMm: number; rimDays: number | null }[]
   epoxy: { ml: number; hardener: string | null; potLifeMin: number | null; gelMin: number | null; sandH: number | null; batches: number; fillerG: number; verdict: Verdict; because: string } | null
@@ -73,13 +76,16 @@ export interface BelowLog {
   who: string
   at: string
 }
+/** The last that was read, not the last that was written down. */
+const lastBondOf = (log: BelowLog[]) => log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<BelowLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
+export const lastBond = (log: BelowLog[]): number | null => lastBondOf(log)?.value ?? null
 const SEAT_DEG = 3
 const PAD_BEAD_MM = 1.5
 const FLANGE_BEAD_MM = 1
 const SUCTION_MS = 1.5
 const DISCHARGE_MS = 2.5
 const STRAINER_MS = 0.6
-const BOND_OHM = 0.1
+export const BOND_OHM = 0.1
 
 /** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
 function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
@@ -210,10 +216,15 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   if (d.pad && d.valve && d.valve.kind !== 'screwed' && d.pad.diameterMm < d.valve.flangeMm) checks.push(plain('pad-size', 'Pad larger than the flange', 'short', `The pad is ${say(d.pad.diameterMm)} mm across and the flange ${say(d.valve.flangeMm)} mm.`, 'chapter 5.6'))
   if (d.pad?.material === 'plywood' && d.place.zMm < 0) checks.push(plain('pad-material', 'Pad that cannot go soft', 'short', 'Plywood under the waterline goes soft the day its coating is broken: epoxy-glass.', 'chapter 5'))
 
+  const bolts = d.family === 'welded-stub' || !(d.valve || d.plug) ? [] : boltLengths(d, { wedges, tilt: { deg: tiltDeg, azimuthDeg } })
+  if (bolts.length) {
+    const flange = d.valve ? FLANGE_THICK_MM.valve : FLANGE_THICK_MM.plug
+    const none = bolts.some((b) => b.lengthMm === null)
+    checks.push({ ...plain('bolt-length', 'Bolts long enough', none ? 'tight' : 'holds', none ? (d.hold.method === 'through' ? `No bolt of the stock lengths reaches ${say(Math.max(...bolts.map((b) => b.requiredMm)))} mm: threaded rod of the same grade, or a thinner pack.` : `No bolt of the stock lengths is as short as ${say(bolts[0]!.requiredMm)} mm: cut one, or a thicker pad.`) : `${boltsSaid(d, bolts, (v) => `${say(v)} mm`)}${d.hold.method === 'insert' ? `; longer than ${say(bolts[0]!.requiredMm)} mm they would bottom in the pad` : ''}.`, 'chapter 2.4'), assumed: [`flange ${flange} mm thick`] })
+  }
   const material = metalChecks(d, around)
   checks.push(...material.checks)
-  // The last that was read, not the last that was written down.
-  const bond = log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<BelowLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
+  const bond = lastBondOf(log)
   if (material.needsBond) checks.push(bond ? check({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', demand: bond.value!, capacity: BOND_OHM, verdict: bond.value! <= BOND_OHM + 1e-9 ? 'holds' : 'short', because: `${say(bond.value!)} \u03a9 by meter, ${bond.at.slice(0, 10)}; up to ${BOND_OHM} \u03a9 counts as bonded.` }) : unproven({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', because: 'Bonded, and no meter has been on it: take a reading from fitting to anode.' }))
   const a = d.metals.anode
   const life = a ? calculate(anodeLife, { water: d.metals.water, alloy: a.alloy, items: [{ areaM2: a.wettedM2, finish: a.finish }], years: a.years, pieceKg: a.pieceKg }) : null
@@ -283,7 +294,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   for (const c of checks) counts[c.verdict]++
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, counts, tilt: { deg: tiltDeg, azimuthDeg }, wedges, wedge, stack, joints, clock, obstacles, kick, kickSchools, metals: material.lines,
-    threads, anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
+    threads, bolts, anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
     epoxy: mix ? { ml: mix.mixedMl, hardener: mix.hardener, potLifeMin: mix.potLifeMin, gelMin: mix.gelMin, sandH: mix.sandH, batches: mix.batches, fillerG: mix.fillerG, verdict: mix.verdict, because: mix.because } : null, placing, tiltElement, drain,
   }
 }

@@ -8,7 +8,8 @@ import { say } from '../verdict/check'
 import { belowBolts } from './cut'
 import { THREAD_WAY_TITLES } from './thread-ways'
 import { BELOW_FAMILY } from './families'
-import { baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
+import { boltsSaid } from './bolts'
+import { BOND_OHM, baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowDesign } from './design'
 
 export interface BelowStep {
@@ -32,7 +33,7 @@ export interface BelowStep {
   /** no earlier than so many hours after another step, and why */
   after: { step: string; hours: number; what: string } | null
 }
-export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen'
+export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm'
 export interface BelowPart {
   what: string
   size: string
@@ -40,6 +41,8 @@ export interface BelowPart {
   note: string
 }
 
+/** Under this it is drilled, not sawn. */
+const SMALL_MM = 20
 /** The order of the trade for this family: dry fit, trim, clock; bond the pad and let it cure; seal, fit; prove afloat; exercise for ever (chapter 5). */
 export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): BelowStep[] {
   const out: BelowStep[] = []
@@ -59,16 +62,16 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
     add('weld', 'Weld inside and out, by a welder who holds the paper for it; tanks and wires behind looked at, a watch kept for an hour.', { hands: 2, gate: true, records: ['dry fitted', 'bedded'], caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.' })
     add('dye', 'Dye test the weld from inside; no mark outside.', { gate: true, records: ['proved'], asks: ['proof'] })
   } else {
-    add('bore', `Bore ${mm(bore)} ${d.wedge.blocks !== 'none' ? 'along the plumb line, guided by the wedge as a jig' : 'square to the hull'}: from outside to half, then from inside, so that no skin tears.`, { hands: 1, alone: 'A pilot from inside comes out where it should; a screw in the pilot is found outside with a magnet.', caution: 'Hole saws grab: two hands, feet firm. The open hole goes on the board by the ladder.' })
+    add('bore', bore < SMALL_MM ? `Drill ${mm(bore)} square to the hull, the pilot first; masking tape outside keeps the skin from breaking out.` : `Bore ${mm(bore)} ${d.wedge.blocks !== 'none' ? 'along the plumb line, guided by the wedge as a jig' : 'square to the hull'}: from outside to half, then from inside, so that no skin tears.`, { hands: 1, alone: 'A pilot from inside comes out where it should; a screw in the pilot is found outside with a magnet.', caution: `${bore < SMALL_MM ? '' : 'Hole saws grab: two hands, feet firm. '}The open hole goes on the board by the ladder.` })
     add('bore-record', 'Record the hole as drilled, with its size, and hang the sign: nobody launches.', { gate: true, records: ['drilled'], asks: ['size'] })
   }
   if (d.hull.kind === 'cored') add('solid', `Make the core solid over ${mm(1.5 * d.skin.flangeMm)} round the hole, tapered 12:1.`, { gate: true, waitH: 24, records: ['core sealed'], asks: ['lot', 'air'], lot: 'epoxy' })
   if (j.wedge) add('wedge', `Cut the wedge block${d.wedge.blocks === 'both' ? 's' : ''}: ${say(j.wedge.saw.angleDeg)}\u00b0, ${(['outside', 'inside'] as const).flatMap((side) => (j.wedges[side] ? [`${side} thick ${mm(j.wedges[side]!.thickMm)}, thin ${mm(j.wedges[side]!.thinMm)}, from stock of ${mm(j.wedges[side]!.saw.stockMm)}`] : [])).join('; ')}; lay the 1:1 templates on both faces. Coat all raw faces with epoxy.`)
-  if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull; round its edge.`)
+  if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull${d.plug?.choke ? ', the choke hole in it to the figure of the flooding' : ''}; round its edge.`)
   if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true, records: ['dry fitted'] })
   if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
   const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? belowBolts(d).length : 0
-  if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
+  if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry${j.bolts.length ? `: ${boltsSaid(d, j.bolts, mm)}` : ''}.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
   if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })
   const last = j.sealants.find((q) => q.place === 'flange')
   const seat = j.sealants.find((q) => q.place === 'tail')
@@ -77,12 +80,12 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (d.pad && pad?.chosen) {
     const epoxy = pad.chosen === 'epoxy-filled'
     padH = epoxy ? (j.epoxy?.sandH ?? null) : pad.rimDays === null ? null : pad.rimDays * 24
-    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. The tail, waxed, centres it; the nut pulls it down.`, { gate: true, alone: 'Waxed tail and nut clamp it: nobody has to hold it.', caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: padH, asks: ['lot', 'air'], lot: pad.chosen })
+    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. ${d.plug ? 'The bolts, waxed, hold it down.' : 'The tail, waxed, centres it; the nut pulls it down.'}`, { gate: true, alone: `${d.plug ? 'Waxed bolts' : 'Waxed tail and nut'} clamp it: nobody has to hold it.`, caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: padH, asks: ['lot', 'air'], lot: pad.chosen })
   }
   if (d.family !== 'welded-stub') add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true, asks: ['air'], after: padH === null ? null : { step: 'pad-bond', hours: padH, what: 'The pad\u2019s bond' } })
   if (last?.chosen) {
     const s2 = sealant(last.chosen)
-    add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.valve?.kind === 'screwed' || d.hold.method === 'nut' ? 'nut on' : 'seacock on its bedded flange'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: 'Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut, never the head.', caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
+    add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.plug ? 'bolts through the block, nuts drawn up in turn' : d.valve && d.valve.kind !== 'screwed' && d.hold.method !== 'nut' ? 'seacock on its bedded flange' : 'nut on'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: `Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut${d.plug ? 's, never the bolts' : ', never the head'}.`, caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
     if (seat?.chosen && seat.chosen !== last.chosen) add('seat', `Under the seacock\u2019s flange it is ${sealant(seat.chosen).title}: clean with ${sealant(seat.chosen).cleans}, its own lot on record.`, { gate: true, asks: ['lot'], lot: seat.chosen })
     if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || seat?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60, after: { step: 'bed', hours: j.epoxy.gelMin / 60, what: 'The epoxy\u2019s gel' } })
     add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true })
@@ -90,15 +93,15 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   }
   if (d.valve && d.tail) add('tail', `Tail in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; two spanners, so that the valve does not turn.`)
   if (info.hose && d.hose) add('hose', `Hose on to the end of the barb, ${d.hose.clips} clips side by side, screws away from each other, bands clear of the end. Tug it.`, { gate: below })
-  if (d.plug) add('plug', `Through-bolt to the block${d.plug.choke ? ', the choke hole in the block bored and recorded' : ''}; bed; plug in hand-tight, its spare tied inside.`, { gate: true })
-  if (d.family === 'anode-stud') add('wire', 'Wire to what it protects, tinned, 4 mm\u00b2 or more (8.4 mm\u00b2 where a rule asks); read 0.1 \u03a9 or less by meter and record it.', { gate: true })
-  else if (d.metals.school === 'bond-all' && below && j.checks.some((c) => c.id === 'bond-path')) add('bond', 'Bonding wire on, tinned, 4 mm\u00b2 or more; meter from fitting to anode: 0.1 \u03a9 or less, recorded.', { gate: true })
+  if (d.plug) add('plug', `Plug in hand-tight on its own washer, its spare tied inside${d.plug.choke ? '; the choke hole in the block is free, its size on record' : ''}.`, { gate: true })
+  if (d.family === 'anode-stud') add('wire', 'Wire to what it protects, tinned, 4 mm\u00b2 or more (8.4 mm\u00b2 where a rule asks); 0.1 \u03a9 or less by meter.', { gate: true, asks: ['ohm'] })
+  else if (d.metals.school === 'bond-all' && below && j.checks.some((c) => c.id === 'bond-path')) add('bond', 'Bonding wire on, tinned, 4 mm\u00b2 or more; meter from fitting to anode: 0.1 \u03a9 or less.', { gate: true, asks: ['ohm'] })
   if (info.valve) add('swing', 'Swing the handle open and shut, ten times; mark open. A soft plug of the right taper is tied beside it.', { gate: true })
   if (d.drain) add('prove-dry', `Fill to ${mm(d.drain.waterMm)} and time it: ${j.drain ? `${Math.round(j.drain.timeS)} s by figures` : ''}.`, { gate: true, records: ['proved'], boltRecords: ['proved'], asks: ['proof'] })
   else if (!below) add('prove-dry', 'Hose from outside, low to high, the inside watched dry with chalk.', { gate: true, records: ['proved'], boltRecords: ['proved'], asks: ['proof'] })
   add('record', 'Look through its record in the register: sizes, lots, orientation, trimmed length, tests, photos.', { gate: true, ...(below ? {} : { records: ['in service'], boltRecords: ['in service'] }) })
   if (below) {
-    add('launch', 'Bilge pump proven, plugs at hand, valve shut. Lower until it is just awash and stop.', { hands: 2, gate: true, caution: 'Nobody leaves her in the slings until every new fitting has been looked at.' })
+    add('launch', `Bilge pump proven, soft plugs at hand${info.valve ? ', valve shut' : d.plug ? ', drain plug in' : ''}. Lower until it is just awash and stop.`, { hands: 2, gate: true, caution: 'Nobody leaves her in the slings until every new fitting has been looked at.' })
     for (const [id, when, h] of [['watch-now', 'At once', 0], ['watch-10', 'After 10 minutes', 1 / 6], ['watch-60', 'After an hour', 1], ['watch-day', 'After a day', 24], ['watch-week', 'After a week', 168]] as const) add(id, `${when}: look and feel round ${d.name}, dry tissue all round; note it.`, { gate: true, waitH: h, asks: ['seen'], after: h > 0 ? { step: 'launch', hours: h, what: 'The water' } : null, ...(id === 'watch-60' ? { records: ['proved'], boltRecords: ['proved'] } : id === 'watch-week' ? { records: ['in service'], boltRecords: ['in service'] } : {}) })
   }
   if (info.valve) add('exercise', 'From then on: exercised every month in use, shut when leaving.')
@@ -121,6 +124,8 @@ export interface StepFacts {
   tempC: number | null
   airC: number | null
   humidityPct: number | null
+  /** by meter, now or the last time that one was on it */
+  ohm?: number | null
 }
 /** What stands in the way of ticking a step, besides what the register itself asks of a hole's life: a gate before it, time that has not passed, a surface that takes no bond, a lot that cannot be traced. */
 export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ticks'], facts: StepFacts): Gate[] {
@@ -141,6 +146,10 @@ export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ti
       if (w.verdict === 'short') out.push({ id: 'dew-point', text: w.because })
     }
   }
+  if (s.asks.includes('ohm')) {
+    if (facts.ohm == null) out.push({ id: 'no-meter', text: 'No meter has been on it, so nobody can tell whether it is bonded.' })
+    else if (facts.ohm > BOND_OHM + 1e-9) out.push({ id: 'bond-high', text: `${say(facts.ohm)} \u03a9 by meter; up to ${BOND_OHM} \u03a9 counts as bonded.` })
+  }
   // Where a life event is written the register asks for the lot itself.
   if (s.lot && !s.records.length) out.push(...lotGates(facts, s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? 'epoxy' : 'sealant', s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? null : s.lot))
   return out
@@ -152,17 +161,18 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   const out: BelowPart[] = [{ what: d.skin.title, size: `${mm(d.skin.tailMm)} tail`, count: '1', note: j.stack && j.stack.trimMm > 0 ? `trimmed to ${mm(j.stack.cutLengthMm)}` : '' }]
   if (d.valve) out.push({ what: d.valve.title, size: `${d.valve.inlet.family.toUpperCase()} ${d.valve.inlet.size}`, count: '1', note: d.valve.kind === 'screwed' ? '' : `flange ${mm(d.valve.flangeMm)}` })
   if (d.tail) out.push({ what: d.tail.title, size: `${d.tail.thread.family.toUpperCase()} ${d.tail.thread.size}`, count: '1', note: `barb ${mm(d.tail.barbMm)} by ${mm(d.tail.barbLengthMm)}` })
-  if (d.hose) out.push({ what: 'Hose, rated for below the waterline', size: mm(d.hose.boreMm), count: 'by length', note: '' }, { what: 'Hose clip, 316', size: `for ${mm(d.hose.boreMm)} hose`, count: `${d.hose.clips} + 1`, note: `band ${mm(d.hose.bandMm)}` })
+  if (d.hose) out.push({ what: d.hose.belowRated ? 'Hose, rated for below the waterline' : 'Hose', size: mm(d.hose.boreMm), count: 'by length', note: '' }, { what: 'Hose clip, 316', size: `for ${mm(d.hose.boreMm)} hose`, count: `${d.hose.clips} + 1`, note: `band ${mm(d.hose.bandMm)}` })
   if (d.pad) out.push({ what: `Pad, ${d.pad.material === 'g10' ? 'epoxy-glass sheet' : d.pad.material.replace('-', ' ')}`, size: `${mm(d.pad.diameterMm)} by ${mm(d.pad.thicknessMm)}`, count: '1', note: '' })
   for (const side of ['outside', 'inside'] as const) {
     const w = j.wedges[side]
     if (w) out.push({ what: `Wedge block, ${side}`, size: `${mm(w.saw.outlineMm[0]!)} across, ${mm(w.thinMm)} to ${mm(w.thickMm)}`, count: '1', note: `${say(w.saw.angleDeg)}\u00b0, stock ${mm(w.saw.stockMm)}, or ${w.saw.layers} plies of cloth` })
   }
-  if (d.valve && d.hold.method !== 'nut') out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head' : 'Bolt into the pad', size: d.hold.size, count: `${d.hold.bolts} + 1`, note: `${d.hold.grade}${d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
+  for (const g of j.bolts) out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head, nut and washer' : 'Bolt into the pad', size: g.lengthMm === null ? `${d.hold.size}, ${mm(Math.ceil(g.requiredMm))}, no stock length` : `${d.hold.size} \u00d7 ${mm(g.lengthMm)}`, count: `${g.bolts.length} + 1`, note: `${d.hold.grade}${d.hold.method === 'insert' && d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
   for (const s of j.sealants) if (s.chosen && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: s.chosen === 'epoxy-filled' ? '' : `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
-  if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min` : 'too cold for any hardener' })
+  if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min; ${j.epoxy.fillerG.toFixed(0)} g of filler` : 'too cold for any hardener' })
   if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${THREAD_WAY_TITLES[d.bedding.thread][0]!.toUpperCase()}${THREAD_WAY_TITLES[d.bedding.thread].slice(1)}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
   if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
+  if (d.family === 'anode-stud' || j.checks.some((c) => c.id === 'bond-path')) out.push({ what: 'Bonding wire, tinned, and its two lugs', size: '4 mm\u00b2', count: 'by length', note: '8.4 mm\u00b2 where a rule asks' })
   if (d.metals.anode && j.anode) out.push({ what: `Anode, ${d.metals.anode.alloy}`, size: `${say(d.metals.anode.pieceKg)} kg`, count: String(j.anode.pieces ?? 1), note: `${say(j.anode.massKg)} kg needed` })
   out.push({ what: 'Nitrile gloves, cloths, masking tape, check stick', size: '', count: '', note: 'gloves changed between resin and sealant' })
   return out

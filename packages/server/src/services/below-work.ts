@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { CreationAttributes, Transaction } from 'sequelize'
 import { SIZES, WELDED, formatLength, formatTemperature, hasReached, holeLabel, parseInput, type Gate, type LifeState } from '@north-tide/core'
 import {
-  METHOD_TITLE, belowBolts, belowOrientation, belowSteps, judgeBelow, orderBlocked, orderList, parseBelow, stepGates,
+  METHOD_TITLE, belowBolts, belowOrientation, belowSteps, boltsSaid, judgeBelow, lastBond, orderBlocked, orderList, parseBelow, stepGates,
   type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog, type BelowStep,
 } from '@north-tide/core/below'
 import { ApiError } from '../errors'
@@ -54,7 +54,7 @@ export async function unorderBelow(who: Account, id: string) {
 const measured = (lo: number, hi: number) => z.number().min(lo).max(hi).nullish()
 const ticking = z.strictObject({
   step: z.string().max(40), note: z.string().trim().max(300).default(''), reason: z.string().trim().max(300).default(''), at: z.iso.datetime({ offset: true }).nullish(),
-  sizeMm: z.number().positive().max(1000).nullish(), lotId: z.number().int().positive().max(2 ** 31 - 1).nullish(), tempC: measured(-30, 60), airC: measured(-30, 60), humidityPct: measured(0, 100), proof: z.string().trim().max(2000).default(''),
+  ohm: z.number().min(0).max(1e7).nullish(), sizeMm: z.number().positive().max(1000).nullish(), lotId: z.number().int().positive().max(2 ** 31 - 1).nullish(), tempC: measured(-30, 60), airC: measured(-30, 60), humidityPct: measured(0, 100), proof: z.string().trim().max(2000).default(''),
   /** a look that found it wet: it is not ticked, and its hole becomes suspect */
   wet: z.boolean().default(false),
 })
@@ -121,7 +121,8 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
     }
     const proof = step.asks.includes('proof') ? t.proof : seen ? `${step.text.split(':')[0]}: ${t.note}` : ''
     const events = await lifeOfTick(id, step, { at, note: seen ? '' : t.note, evidence: proof, tempC: given.tempC, humidityPct: given.humidityPct, lot }, sizeMm, transaction)
-    const mine = stepGates(steps, step.id, d.ticks, { at: at.getTime(), lot: lotFacts(lot), ...given })
+    const ohm = step.asks.includes('ohm') ? (t.ohm ?? lastBond(log)) : null
+    const mine = stepGates(steps, step.id, d.ticks, { at: at.getTime(), lot: lotFacts(lot), ...given, ohm })
     const gates = [...mine, ...events.flatMap((e) => e.gates)]
     passOrRefuse(who, gates.filter((g, i) => gates.findIndex((o) => o.id === g.id) === i), t.reason, 'reason')
     for (const e of events) {
@@ -130,6 +131,7 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
     }
     const note = [t.note, t.proof && step.asks.includes('proof') ? t.proof : '', mine.length ? `${mine.map((g) => g.id).join(', ')} passed over: ${t.reason}` : ''].filter(Boolean).join('; ')
     const said = [sizeMm === null ? '' : formatLength(sizeMm, boat.units), lot ? `lot ${lot.code}` : '', given.tempC === null ? '' : formatTemperature(given.tempC, boat.units), given.humidityPct === null ? '' : `${given.humidityPct} %`, note].filter(Boolean).join('; ')
+    if (step.asks.includes('ohm') && t.ohm != null) await HullLog.create({ hullFittingId: id, kind: 'bond', value: t.ohm, note: t.note, who: who.name, at }, { transaction })
     await HullLog.create(entry(note), { transaction })
     const design = parseBelow({
       ...d, ticks: { ...d.ticks, [step.id]: { at: at.toISOString(), by: who.name, note: said.slice(0, 300) } },
@@ -210,7 +212,7 @@ const asMade = (d: BelowDesign, j: BelowJudgement, boat: Boat) => ({
     through: `${d.hull.kind} ${formatLength(d.hull.thicknessMm, boat.units)}${d.hull.measured ? '' : ' (estimate)'}${d.pad ? `, pad ${formatLength(d.pad.thicknessMm, boat.units)}` : ''}${j.wedge ? `, wedge ${d.wedge.blocks}` : ''}`,
     plate: d.pad ? `pad ${d.pad.material}, ${formatLength(d.pad.thicknessMm, boat.units)}` : '', sealant: d.family === 'welded-stub' ? WELDED : d.bedding.flange,
   },
-  fastener: d.hold.method === 'nut' ? 'its own nut' : `${d.hold.bolts} ${d.hold.size} ${d.hold.grade}, ${METHOD_TITLE[d.hold.method]}`,
+  fastener: d.hold.method === 'nut' ? 'its own nut' : `${d.hold.bolts} ${d.hold.size} ${d.hold.grade}, ${METHOD_TITLE[d.hold.method]}${j.bolts.length ? `: ${boltsSaid(d, j.bolts, (v) => formatLength(v, boat.units))}` : ''}`,
   bolt: `${d.hold.size} ${d.hold.grade}`,
 })
 /** The bore, and the bolts that go through the hull, become holes of the register. Where it replaces another, the old hole goes on under its own number, with its history. */

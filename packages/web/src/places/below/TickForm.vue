@@ -3,7 +3,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { sayIn, type LotFacts } from '@north-tide/core'
-import { belowSteps, stepGates, type BelowStep } from '@north-tide/core/below'
+import { belowSteps, lastBond, stepGates, type BelowStep } from '@north-tide/core/below'
 import { ApiRefusal } from '../../api'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -24,7 +24,7 @@ const asks = (what: BelowStep['asks'][number]) => props.step.asks.includes(what)
 const dew = computed(() => props.step.id === 'dew')
 const readToday = d.value.bedding.takenAt !== '' && dayjs(d.value.bedding.takenAt).isSame(dayjs(), 'day')
 const start = () => ({
-  note: '', proof: '', reason: '', at: '', lotId: '', sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
+  note: '', proof: '', reason: '', at: '', lotId: '', ohm: null as number | null, sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
   tempC: readToday ? d.value.bedding.surfaceC : null, airC: readToday ? d.value.bedding.airC : null, humidityPct: readToday ? d.value.bedding.humidityPct : null,
 })
 /** What is typed survives a reload, until it is ticked. */
@@ -44,10 +44,10 @@ const mayPass = computed(() => session.account?.role !== 'apprentice')
 const kind = computed(() => (props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const)))
 /** The work's own gates are seen as one types; what the register asks for besides, it says when it is asked. */
 const gates = computed(() => {
-  const mine = stepGates(belowSteps(d.value, below.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null })
+  const mine = stepGates(belowSteps(d.value, below.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(below.fitting!.log) })
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
 })
-watch(() => [form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at], () => (refusedBy.value = []))
+watch(() => [form.ohm, form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at], () => (refusedBy.value = []))
 const takeLot = (l: Lot | null) => (lot.value = l)
 function takeAir(r: InstrumentReading) {
   form.tempC = r.surfaceC ?? null
@@ -61,7 +61,7 @@ async function send(wet = false) {
   try {
     await below.act('POST', 'tick', {
       step: props.step.id, note: form.note.trim(), reason: gates.value.length ? form.reason.trim() : '', wet, ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
-      ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
+      ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
     })
     draft.value = null as never
     emit('done')
@@ -82,6 +82,7 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
     <p v-if="step.records.length || step.boltRecords.length" class="soft small">Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ') }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.</p>
     <div class="fields">
       <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null" />
+      <DimensionField v-if="asks('ohm')" v-model="form.ohm" label="By meter" kind="number" unit="Ω" :units="boats.units" :least="0" optional :placeholder="lastBond(below.fitting!.log) === null ? 'measure' : String(lastBond(below.fitting!.log))" />
       <LotChoice v-if="asks('lot')" v-model="form.lotId" :kind="kind" :chemistry="step.lot" class="lot" @lot="takeLot" />
       <template v-if="asks('air')">
         <DimensionField v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
