@@ -59,7 +59,9 @@ export const belowSchema = z.strictObject({
   tail: tailSchema.nullable(),
   hose: hoseSchema.nullable(),
   hold: z.strictObject({ method: z.enum(['through', 'insert', 'nut']), bolts: z.number().int().min(3).max(12).default(3), size: z.enum(SIZE_IDS), grade: z.enum(GRADE_IDS), insertMm: positive().nullable().default(null), engagedMm: positive().nullable().default(null) }),
-  clock: z.strictObject({ measuredDeg: z.number().min(-360).max(720).nullable(), wantedDeg: z.number().min(-360).max(720), toleranceDeg: nonNegative().default(5), obstacles: z.array(segment).max(40).default([]) }),
+  clock: z.strictObject({ measuredDeg: z.number().min(-360).max(720).nullable(), wantedDeg: z.number().min(-360).max(720), toleranceDeg: nonNegative().default(5), obstacles: z.array(segment).max(40).default([]),
+    /** what the map has there, and does not stand in the handle's plane */
+    ignored: z.array(words(80)).max(40).default([]) }),
   bedding: z.strictObject({
     flange: sealantOrNone, pad: sealantOrNone, tail: sealantOrNone, thread: z.enum(THREAD_WAYS).default('ptfe'),
     serviceAgainYears: positive().nullable().default(null), tempC: z.number().min(-30).max(60), humidityPct: z.number().min(0).max(100), surfaceC: z.number().min(-30).max(60).nullable().default(null), airC: z.number().min(-30).max(60).nullable().default(null),

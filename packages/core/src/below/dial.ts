@@ -29,7 +29,7 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
     const p = at(deg, rim * 1.13)
     shapes.push({ kind: 'text', at: { x: p.x, y: p.y - (deg === 90 ? 0 : deg === 270 ? textMm : textMm * 0.35) }, text, size: textMm, anchor: deg === 0 ? 'start' : deg === 180 ? 'end' : 'middle' })
   }
-  for (const o of j.obstacles) shapes.push({ kind: 'path', points: [{ x: o.x1Mm, y: o.y1Mm }, { x: o.x2Mm, y: o.y2Mm }], weight: o.neighbour ? 'outline' : 'load', role: o.what })
+  for (const o of j.obstacles) shapes.push({ kind: 'path', points: [{ x: o.x1Mm, y: o.y1Mm }, { x: o.x2Mm, y: o.y2Mm }], weight: o.neighbour || o.map ? 'outline' : 'load', role: o.what })
   const arm = (deg: number, role: string, label: string, w: number) => {
     const [p, q, n] = [at(deg, v.handleMm), at(deg, -v.boreMm * 0.3), at(deg + 90, w)]
     shapes.push({ kind: 'area', points: [{ x: q.x + n.x, y: q.y + n.y }, { x: p.x + n.x * 0.7, y: p.y + n.y * 0.7 }, { x: p.x - n.x * 0.7, y: p.y - n.y * 0.7 }, { x: q.x - n.x, y: q.y - n.y }], tone: 'hardware', role, label })

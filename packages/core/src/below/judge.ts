@@ -20,6 +20,7 @@ import { chainChecks, chainOf, type Joint } from './chain'
 import { BELOW_FAMILY, BODY_FACE } from './families'
 import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
 import { metalChecks, type MetalLine } from './metals'
+import { mapObstacles, neighbourObstacles, type Obstacle } from './obstacles'
 import { plain } from './plain'
 import { aheadOf, placingOf, unanswered, type BelowAround, type Question } from './placing'
 import type { BelowDesign } from './design'
@@ -44,7 +45,7 @@ export interface BelowJudgement {
   joints: Joint[]
   clock: Clocked | null
   /** everything in the handle's plane, the neighbours' handles too */
-  obstacles: (BelowDesign['clock']['obstacles'][number] & { neighbour?: boolean })[]
+  obstacles: Obstacle[]
   kick: Kick | null
   kickSchools: { method: 'through' | 'insert' | 'nut'; verdict: Verdict; utilisation: number | null; governing: string }[]
   metals: MetalLine[]
@@ -111,25 +112,6 @@ function stackOf(d: BelowDesign, wedges: BelowJudgement['wedges']): Stack | null
   })
 }
 
-const CIRCLE = 12
-/** A neighbouring valve as segments in this one's frame: its body, and its handle open and shut. */
-export function neighbourObstacles(d: BelowDesign, around: Pick<BelowAround, 'others'>): BelowJudgement['obstacles'] {
-  if (!d.valve) return []
-  return around.others.flatMap((o) => {
-    const v = o.design.valve
-    const [x, y] = [o.design.place.xMm - d.place.xMm, o.design.place.yMm - d.place.yMm]
-    if (!v || Math.hypot(x, y) > d.valve!.handleMm + v.handleMm + 60) return []
-    const r = v.boreMm * 0.8
-    const body = Array.from({ length: CIRCLE }, (_, i) => {
-      const at = (k: number) => [x + r * Math.cos((2 * Math.PI * k) / CIRCLE), y + r * Math.sin((2 * Math.PI * k) / CIRCLE)] as const
-      const [[x1, y1], [x2, y2]] = [at(i), at(i + 1)]
-      return { x1Mm: x1, y1Mm: y1, x2Mm: x2, y2Mm: y2, what: o.name, neighbour: true }
-    })
-    const arm = (deg: number) => ({ x1Mm: x, y1Mm: y, x2Mm: x + v.handleMm * Math.cos((deg * Math.PI) / 180), y2Mm: y + v.handleMm * Math.sin((deg * Math.PI) / 180), what: `${o.name}, handle`, neighbour: true })
-    return [...body, arm(o.design.clock.wantedDeg), arm(o.design.clock.wantedDeg + v.sweepDeg)]
-  })
-}
-
 function kickOf(d: BelowDesign, method: 'through' | 'insert' | 'nut'): Kick | null {
   if (!d.valve) return null
   const v = d.valve
@@ -192,7 +174,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   const joints = chainOf(d, standing)
   checks.push(...chainChecks(d, joints))
 
-  const obstacles: BelowJudgement['obstacles'] = [...d.clock.obstacles, ...neighbourObstacles(d, around)]
+  const obstacles = [...d.clock.obstacles, ...mapObstacles(d, around.parts).filter((o) => !d.clock.ignored.includes(o.what)), ...neighbourObstacles(d, around)]
   const clock = d.valve && info.valve ? calculate(valveClocking, {
     measuredDeg: d.clock.measuredDeg ?? d.clock.wantedDeg, wantedDeg: d.clock.wantedDeg, toleranceDeg: d.clock.toleranceDeg, flangeMm: d.skin.flangeMm, pitchMm: d.skin.thread ? 25.4 / (d.skin.thread.size === '1/2' || d.skin.thread.size === '3/4' ? 14 : d.skin.thread.family.startsWith('np') ? 11.5 : 11) : 2.31,
     handleMm: d.valve.handleMm, handle: d.valve.handle, base: d.valve.kind === 'screwed' ? 'screw' : 'flange', sweepDeg: d.valve.sweepDeg, obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),

@@ -57,6 +57,9 @@ export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place'
   })
 }
 
+/** A pad of a material where there was none, or another material for the one that is there. */
+export const padOf = (d: BelowDesign, material: NonNullable<BelowDesign['pad']>['material']): NonNullable<BelowDesign['pad']> => (d.pad ? { ...d.pad, material } : { material, thicknessMm: 18, diameterMm: roundUp((d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : d.skin.flangeMm) + 40, 10), bondMPa: 12 })
+
 export const parseBelow = (raw: unknown): BelowDesign => parseInput(belowSchema, raw)
 export const belowToFile = (design: BelowDesign) => ({ format: 'north-tide-through-hull', version: 1, design })
 export function belowFromFile(raw: unknown): BelowDesign {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } from '@north-tide/core'
-import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
+import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, padOf, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import type { InstrumentReading } from '../../types'
@@ -30,7 +30,7 @@ const options = (list: { id: string | null; title: string }[], now: { id: string
 const METHODS = (['through', 'insert', 'nut'] as const).map((value) => ({ value, title: METHOD_TITLE[value] }))
 const sealantOptions = [{ value: '', title: 'not chosen' }, ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title }))]
 const PADS = [{ value: 'none', title: 'none' }, { value: 'g10', title: 'epoxy-glass sheet' }, { value: 'glass-epoxy', title: 'laid-up epoxy-glass' }, { value: 'composite', title: 'moulded composite' }, { value: 'plywood', title: 'plywood' }] as const
-const setPad = (v: string) => set('pad', v === 'none' ? null : { material: v, thicknessMm: d.value.pad?.thicknessMm ?? 18, diameterMm: d.value.pad?.diameterMm ?? Math.ceil(((d.value.valve?.flangeMm ?? d.value.skin.flangeMm) + 40) / 10) * 10, bondMPa: d.value.pad?.bondMPa ?? 12 })
+const setPad = (v: (typeof PADS)[number]['value']) => set('pad', v === 'none' ? null : padOf(d.value, v))
 const takeAir = (r: InstrumentReading) => below.change({ 'bedding.airC': r.airC ?? null, 'bedding.surfaceC': r.surfaceC ?? null, ...(r.humidityPct === undefined ? {} : { 'bedding.humidityPct': r.humidityPct }), ...(r.surfaceC === undefined ? {} : { 'bedding.tempC': r.surfaceC }), 'bedding.takenAt': new Date().toISOString() })
 const user = ref('')
 function addUser() {

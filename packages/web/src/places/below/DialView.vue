@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sayIn } from '@north-tide/core'
-import { clockDial, turnSaid } from '@north-tide/core/below'
+import { asMeasured, clockDial, mapObstacles, turnSaid } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import HeldText from '../../pieces/HeldText.vue'
@@ -20,26 +20,9 @@ const obstacles = computed(() => d.value.clock.obstacles)
 const put = (list: typeof obstacles.value) => set('clock.obstacles', list)
 const edit = (i: number, key: 'x1Mm' | 'y1Mm' | 'x2Mm' | 'y2Mm', v: number | null) => v !== null && put(obstacles.value.map((o, k) => (k === i ? { ...o, [key]: v } : o)))
 const ENDS = [['x1Mm', 'From x'], ['y1Mm', 'From y'], ['x2Mm', 'To x'], ['y2Mm', 'To y']] as const
-/** Beams, longitudinals, bulkheads and tanks of the map that come within reach, as segments in the valve's frame. */
-const fromMap = computed(() => {
-  const { xMm, yMm } = d.value.place
-  const reach = (d.value.valve?.handleMm ?? 100) + 60
-  return (boats.picture?.parts ?? []).flatMap((p) => {
-    if (!['beam', 'longitudinal', 'bulkhead', 'knee', 'tank'].includes(p.kind) || (p.kind === 'beam' && d.value.place.zMm < 0)) return []
-    const across = Math.abs(p.y1Mm - p.y0Mm) <= 2 && p.kind !== 'longitudinal'
-    const [x0, x1] = [p.x0Mm - xMm, p.x1Mm - xMm]
-    const [y0, y1] = across ? [-reach, reach] : [p.y0Mm - yMm, p.y1Mm - yMm]
-    const lines = p.kind === 'tank' ? [[x0, y0, x1, y0], [x0, y1, x1, y1], [x0, y0, x0, y1], [x1, y0, x1, y1]] : [[x0, y0, x1, y1]]
-    return lines.flatMap(([a, b, e, f]) => {
-      const clip = (v: number) => Math.max(-2 * reach, Math.min(2 * reach, v))
-      const s = { x1Mm: Math.round(clip(a!)), y1Mm: Math.round(clip(b!)), x2Mm: Math.round(clip(e!)), y2Mm: Math.round(clip(f!)), what: p.title.toLowerCase() }
-      const length2 = (s.x2Mm - s.x1Mm) ** 2 + (s.y2Mm - s.y1Mm) ** 2
-      const t = length2 ? Math.max(0, Math.min(1, -(s.x1Mm * (s.x2Mm - s.x1Mm) + s.y1Mm * (s.y2Mm - s.y1Mm)) / length2)) : 0
-      return Math.hypot(s.x1Mm + t * (s.x2Mm - s.x1Mm), s.y1Mm + t * (s.y2Mm - s.y1Mm)) < reach ? [s] : []
-    })
-  })
-})
-const missing = computed(() => fromMap.value.filter((s) => !obstacles.value.some((o) => o.what === s.what && Math.abs(o.x1Mm - s.x1Mm) < 2 && Math.abs(o.y1Mm - s.y1Mm) < 2)))
+/** What the map has within reach: it counts until somebody says that it does not stand in the handle’s plane. */
+const fromMap = computed(() => [...new Set(mapObstacles(d.value, boats.picture?.parts ?? []).map((o) => o.what))])
+const counts = (what: string, yes: boolean) => set('clock.ignored', yes ? d.value.clock.ignored.filter((w) => w !== what) : [...d.value.clock.ignored, what])
 const neighbours = computed(() => [...new Set(j.value.obstacles.filter((o) => o.neighbour).map((o) => o.what.replace(', handle', '')))])
 </script>
 
@@ -49,7 +32,7 @@ const neighbours = computed(() => [...new Set(j.value.obstacles.filter((o) => o.
     <div class="turn">
       <DimensionField label="Stops at, dry" kind="angle" :model-value="d.clock.measuredDeg" :units="boats.units" optional placeholder="not read" :disabled="below.readOnly" @update:model-value="set('clock.measuredDeg', $event)" />
       <DimensionField label="Open at" kind="angle" :model-value="d.clock.wantedDeg" :units="boats.units" :least="-360" :most="720" :disabled="below.readOnly" @update:model-value="set('clock.wantedDeg', $event)" />
-      <DimensionField label="Swings to shut" kind="angle" :model-value="d.valve!.sweepDeg" :units="boats.units" :least="-180" :most="180" :disabled="below.readOnly" @update:model-value="$event && set('valve.sweepDeg', $event)" />
+      <DimensionField label="Swings to shut" kind="angle" :model-value="d.valve!.sweepDeg" :units="boats.units" :least="-180" :most="180" :disabled="below.readOnly" @update:model-value="$event && below.change(asMeasured(d, 'valve', { sweepDeg: $event }))" />
       <DimensionField label="Tolerance" kind="angle" :model-value="d.clock.toleranceDeg" :units="boats.units" :least="0" :disabled="below.readOnly" @update:model-value="set('clock.toleranceDeg', $event)" />
       <p data-test="turn"><strong>{{ sayIn(turnSaid(d, j, boats.units), boats.units) }}</strong></p>
       <p class="soft small">Free, open at: {{ c.freeWanted.length ? c.freeWanted.map(([a, b]) => (b! - a! >= 360 ? 'anywhere' : `${Math.round(a!)}° to ${Math.round(b! % 360)}°`)).join(', ') : 'nowhere' }}. Then the hose leads away, and open lies in line with the pipe where there is a choice.</p>
@@ -57,14 +40,15 @@ const neighbours = computed(() => [...new Set(j.value.obstacles.filter((o) => o.
     </div>
     <div class="round">
       <h3>What stands round it</h3>
-      <p v-if="!obstacles.length" class="soft small">Nothing yet. Measure from the stem of the valve: aft and to starboard are positive.</p>
+      <template v-if="fromMap.length"><p class="soft small">On the map within its reach; what does not stand as high as the handle is ticked off.</p><label v-for="w in fromMap" :key="w" class="tick"><input type="checkbox" :checked="!d.clock.ignored.includes(w)" :disabled="below.readOnly" @change="counts(w, ($event.target as HTMLInputElement).checked)" /> {{ w }}</label></template>
+      <p v-if="!obstacles.length" class="soft small">Nothing measured yet. Measure from the stem of the valve: aft and to starboard are positive.</p>
       <table v-if="obstacles.length" class="rows" aria-label="What stands round it"><thead><tr><th>What</th><th>From x, aft</th><th>y, stbd</th><th>To x, aft</th><th>y, stbd</th><th></th></tr></thead>
         <tbody><tr v-for="(o, i) in obstacles" :key="i">
           <td><label class="hidden-words" :for="`what-${i}`">What it is</label><HeldText :id="`what-${i}`" class="entry what" :model-value="o.what" maxlength="60" :readonly="below.readOnly" @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))" /></td>
           <td v-for="[key, label] in ENDS" :key="key"><DimensionField :label="`${label}, ${o.what}`" :model-value="o[key]" :units="boats.units" :disabled="below.readOnly" @update:model-value="edit(i, key, $event)" /></td>
           <td><button v-if="!below.readOnly" class="act" :aria-label="`Take away ${o.what || 'this'}`" @click="put(obstacles.filter((_, k) => k !== i))">×</button></td>
         </tr></tbody></table>
-      <div v-if="!below.readOnly" class="acts"><button class="act" @click="put([...obstacles, { x1Mm: -100, y1Mm: 120, x2Mm: 100, y2Mm: 120, what: 'something' }])">Add one</button><button v-if="missing.length" class="act" @click="put([...obstacles, ...missing])">Take {{ missing.length }} from the map</button></div>
+      <div v-if="!below.readOnly" class="acts"><button class="act" @click="put([...obstacles, { x1Mm: -100, y1Mm: 120, x2Mm: 100, y2Mm: 120, what: 'something' }])">Add one</button></div>
     </div>
   </div>
 </template>
@@ -80,6 +64,7 @@ figure { margin: 0; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-
 .round { overflow-x: auto; }
 .round :deep(.unit) { display: none; }
 .what { width: 100%; min-width: 92px; text-align: left; }
+.tick { display: flex; gap: 8px; align-items: center; min-height: 30px; }
 .acts { display: flex; gap: 8px; padding-top: 6px; }
 @media (max-width: 1180px) { .dial { grid-template-columns: 260px minmax(0, 1fr); } .round { grid-column: 1 / -1; } }
 </style>

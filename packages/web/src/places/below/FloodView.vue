@@ -94,7 +94,7 @@ const time = (min: number | null) => (min === null ? `not within ${hours.value} 
         <label class="small" for="flood-hours">over <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown"><option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option></select></label>
       </div>
       <div class="chart"><canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas></div>
-      <p class="soft small">The boat’s own sinking is left out, and it makes things worse. Pumps at the share of their rating given below, for lift, hose and voltage.<span v-if="answer">&#32;{{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
+      <p class="soft small">The boat’s own sinking is left out, and it makes things worse. Pumps at the share of their rating given below, for lift, hose and voltage.<span v-if="answer">{{ ' ' }}{{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
       <div v-if="others.length" class="switches"><strong>And if these go too:</strong><label v-for="o in others" :key="o.id" class="tick"><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label></div>
     </div>
     <div v-if="answer" class="said-col">
