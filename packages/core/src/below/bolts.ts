@@ -1,9 +1,7 @@
 import { CalcError } from '../errors'
 import { gripStackOf } from '../fastener/grip-stack'
 import { SIZES, STOCK_LENGTHS_IN, STOCK_LENGTHS_MM } from '../materials/fasteners'
-import { belowBolts } from './cut'
 import type { BelowDesign } from './design'
-import type { BelowJudgement } from './judge'
 
 /** A seacock's flange, and a drain socket's, where the bolts go through; typical, measured on the fitting before they are ordered. */
 export const FLANGE_THICK_MM = { valve: 11, plug: 6 } as const
@@ -20,11 +18,25 @@ export interface BoltGroup {
   lengthMm: number | null
 }
 
+/** Bolts on their circle, the first straight aft. */
+export function belowBolts(d: BelowDesign): { xMm: number; yMm: number }[] {
+  const c = d.valve?.boltCircleMm ?? (d.family === 'drain-plug' ? d.skin.flangeMm * 0.76 : null)
+  if (c === null || d.hold.method === 'nut') return []
+  return Array.from({ length: d.hold.bolts }, (_, i) => ({ xMm: (c / 2) * Math.cos((2 * Math.PI * i) / d.hold.bolts), yMm: (c / 2) * Math.sin((2 * Math.PI * i) / d.hold.bolts) }))
+}
+
+/** A block as far as its bolts are concerned. */
+interface Block {
+  thinMm: number
+  thickMm: number
+  hullBoreMm: number
+  saw: { outlineMm: number[] }
+}
 /** Where the hull rises fastest, as a unit vector in the fitting's frame (x aft, y to starboard). */
 const rise = (d: BelowDesign, azimuthDeg: number) => ({ x: Math.sin((azimuthDeg * Math.PI) / 180), y: Math.cos((azimuthDeg * Math.PI) / 180) * (d.place.yMm < 0 ? -1 : 1) })
 
 /** How long the bolts are. On a wedge each has a length of its own: between flange and skin there is more of the block on the side where the hull falls away. */
-export function boltLengths(d: BelowDesign, j: Pick<BelowJudgement, 'wedges' | 'tilt'>): BoltGroup[] {
+export function boltLengths(d: BelowDesign, j: { wedges: { outside: Block | null; inside: Block | null }; tilt: { deg: number; azimuthDeg: number } }): BoltGroup[] {
   const places = belowBolts(d)
   if (!places.length) return []
   const flange = d.valve ? FLANGE_THICK_MM.valve : FLANGE_THICK_MM.plug
@@ -37,7 +49,7 @@ export function boltLengths(d: BelowDesign, j: Pick<BelowJudgement, 'wedges' | '
   const { inside, outside } = j.wedges
   const up = rise(d, j.tilt.azimuthDeg)
   const slope = Math.tan((j.tilt.deg * Math.PI) / 180)
-  const block = (w: NonNullable<typeof inside>, along: number) => (w.thinMm + w.thickMm) / 2 + along * slope
+  const block = (w: Block, along: number) => (w.thinMm + w.thickMm) / 2 + along * slope
   const groups: BoltGroup[] = []
   places.forEach((p, i) => {
     const along = p.xMm * up.x + p.yMm * up.y

@@ -3,6 +3,7 @@ import type { Drawing, Pt, Shape } from '../drawing/shapes'
 import { SIZES } from '../materials/fasteners'
 import { formatLength, type Units } from '../quantity/format'
 import { say } from '../verdict/check'
+import { belowBolts } from './bolts'
 import type { BelowDesign } from './design'
 import type { BelowJudgement } from './judge'
 
@@ -17,12 +18,6 @@ export const belowTemplates = (d: BelowDesign, j: BelowJudgement): BelowTemplate
 
 /** An insert's own hole where the bolts stand in the pad, else the bolt's clearance. */
 const boltHole = (d: BelowDesign) => (d.hold.method === 'insert' && d.hold.insertMm !== null ? d.hold.insertMm : SIZES[d.hold.size]!.clearanceMm)
-/** Bolts on their circle, the first straight aft. */
-export function belowBolts(d: BelowDesign): { xMm: number; yMm: number }[] {
-  const c = d.valve?.boltCircleMm ?? (d.family === 'drain-plug' ? d.skin.flangeMm * 0.76 : null)
-  if (c === null || d.hold.method === 'nut') return []
-  return Array.from({ length: d.hold.bolts }, (_, i) => ({ xMm: (c / 2) * Math.cos((2 * Math.PI * i) / d.hold.bolts), yMm: (c / 2) * Math.sin((2 * Math.PI * i) / d.hold.bolts) }))
-}
 
 /** At 1:1, each shape on its layer: the faces of the wedges, the taper, the pad with its bolt circle. */
 export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemplate, units: Units): Drawing {
