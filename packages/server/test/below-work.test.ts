@@ -2,17 +2,15 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange, type LifeState } from '@north-tide/core'
 import type { BelowDesign } from '@north-tide/core/below'
 import { LifeEvent } from '../src/models'
-import { Someone, startApp } from './harness'
+import { startYard, type Someone, type Yard } from './harness'
 
 /** What is ticked on the bench is in the hole's life, once, with its size, its lot and its day. */
-let app: Awaited<ReturnType<typeof startApp>>
+let app: Yard['app']
 let fitter: Someone
 let apprentice: Someone
 let lots: { id: number; code: string; chemistry: string; kind: string; expiresOn: string; storedHot: boolean; testedOn: string | null }[]
 beforeAll(async () => {
-  app = await startApp('below_work')
-  fitter = await new Someone(app.base).signIn('fitter')
-  apprentice = await new Someone(app.base).signIn('apprentice')
+  ;({ app, fitter, apprentice } = await startYard('below_work'))
   lots = (await fitter.ask<typeof lots>('GET', '/api/lots')).body
 }, 60_000)
 afterAll(() => app.stop())

@@ -2,17 +2,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange } from '@north-tide/core'
 import { VALVES, type BelowDesign } from '@north-tide/core/below'
 import { HullLog } from '../src/models'
-import { Someone, startApp } from './harness'
+import { startYard, type Someone, type Yard } from './harness'
 
-let app: Awaited<ReturnType<typeof startApp>>
+let app: Yard['app']
 let fitter: Someone
 let apprentice: Someone
 let owner: Someone
 beforeAll(async () => {
-  app = await startApp('below')
-  fitter = await new Someone(app.base).signIn('fitter')
-  apprentice = await new Someone(app.base).signIn('apprentice')
-  owner = await new Someone(app.base).signIn('owner')
+  ;({ app, fitter, apprentice, owner } = await startYard('below'))
 }, 60_000)
 afterAll(() => app.stop())
 

@@ -70,3 +70,11 @@ export class Someone {
     return this
   }
 }
+
+/** A running yard of its own for one file of tests, with its people at their browsers. */
+export async function startYard(name: string) {
+  const app = await startApp(name)
+  const [fitter, apprentice, owner] = await Promise.all((['fitter', 'apprentice', 'owner'] as const).map((role) => new Someone(app.base).signIn(role)))
+  return { app, fitter: fitter!, apprentice: apprentice!, owner: owner! }
+}
+export type Yard = Awaited<ReturnType<typeof startYard>>

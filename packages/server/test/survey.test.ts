@@ -3,17 +3,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { startDesign, catalogueEntry, type BoatZone } from '@north-tide/core'
 import { Fitting } from '../src/models'
 import { settled } from '../src/services/rejudge'
-import { Someone, startApp, type Answer } from './harness'
+import { startYard, type Answer, type Someone, type Yard } from './harness'
 
-let app: Awaited<ReturnType<typeof startApp>>
+let app: Yard['app']
 let fitter: Someone
 let apprentice: Someone
 let owner: Someone
 beforeAll(async () => {
-  app = await startApp('survey')
-  fitter = await new Someone(app.base).signIn('fitter')
-  apprentice = await new Someone(app.base).signIn('apprentice')
-  owner = await new Someone(app.base).signIn('owner')
+  ;({ app, fitter, apprentice, owner } = await startYard('survey'))
 }, 60_000)
 afterAll(() => app.stop())
 

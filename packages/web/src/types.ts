@@ -1,5 +1,5 @@
 import type { BelowDesign, BelowFamily, BelowLog, Neighbour } from '@north-tide/core/below'
-import type { BoatPart, BoatZone, Design, Duty, Family, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
+import type { BoatPart, BoatZone, Design, Duty, Family, HoleRow, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
 
 export interface Account {
   id: number
@@ -22,33 +22,7 @@ export interface BoatSummary {
   version: number
   note: string
 }
-export interface Hole {
-  id: number
-  number: number
-  label: string
-  fittingId: string | null
-  hullFittingId: string | null
-  whatFor: string
-  zone: string
-  xMm: number
-  yMm: number
-  zMm: number
-  diameterMm: number
-  through: string
-  fastener: string
-  plate: string
-  coreSchool: string
-  sealant: string | null
-  belowWaterline: boolean
-  found: boolean
-  acrossMm: number | null
-  foundKind: string | null
-  measuredFrom: string
-  state: LifeState
-  since: string
-  who: string
-  gatesPassed: number
-}
+export type Hole = HoleRow
 export interface PlanBelow {
   id: string
   name: string
@@ -203,17 +177,6 @@ export interface RejudgeJob {
   turned: number
   finished: boolean
   solverLeft: number
-}
-export interface InstrumentReading {
-  n: number
-  instrument: string
-  simulated: true
-  at: string
-  value: number
-  unit: string
-  airC?: number
-  humidityPct?: number
-  surfaceC?: number
 }
 export interface Angles {
   rows: { id: number; role: 'reference' | 'trim' | 'station' | 'recheck'; station: string; side: 'port' | 'starboard' | null; axis: 'across' | 'along' | null; leanDeg: number | null; afterCount: number | null; degrees: number; instrument: string; who: string; takenAt: string }[]

@@ -1,3 +1,4 @@
+import type { InstrumentReading } from '@north-tide/core'
 import { dayCurve } from './day'
 
 /** Small stand-ins for the yard's instruments, each repeating from its seed. Everything they send is marked simulated. */
@@ -8,19 +9,6 @@ export const INSTRUMENTS = {
   ultrasonic: { name: 'Ultrasonic thickness gauge', unit: 'mm' },
 } as const
 export type InstrumentKind = keyof typeof INSTRUMENTS
-
-export interface Reading {
-  /** counts up; a stream that was lost goes on after it */
-  n: number
-  instrument: string
-  simulated: true
-  at: string
-  value: number
-  unit: string
-  airC?: number
-  humidityPct?: number
-  surfaceC?: number
-}
 
 function mix(...parts: (string | number)[]): number {
   let h = 2166136261
@@ -70,7 +58,7 @@ function moisture(a: Asked, n: number): number {
 const ultrasonic = (a: Asked, n: number) => round(Math.max(0.5, a.aboutMm * (1 + 0.03 * noise(a.boatId, Math.round(a.xMm / 50), Math.round(a.yMm / 50))) + 0.08 * noise(a.seed, 'ut', n)), 0.1)
 
 /** The n-th reading of an instrument; the clock is the caller's. */
-export function readingOf(kind: InstrumentKind, a: Asked, n: number, at: Date): Reading {
+export function readingOf(kind: InstrumentKind, a: Asked, n: number, at: Date): InstrumentReading {
   const base = { n, instrument: `${INSTRUMENTS[kind].name}, simulated`, simulated: true as const, at: at.toISOString(), unit: INSTRUMENTS[kind].unit }
   if (kind === 'level') return { ...base, value: level(a, n) }
   if (kind === 'moisture') return { ...base, value: moisture(a, n) }

@@ -1,40 +1,11 @@
 import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
-import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type LifeState } from '@north-tide/core'
+import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, HullFitting, LifeEvent, Lot, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
 import { logOfHole, logsOfHoles } from './hull-log'
-
-export interface HoleRow {
-  id: number
-  number: number
-  label: string
-  fittingId: string | null
-  hullFittingId: string | null
-  boltIndex: number | null
-  whatFor: string
-  zone: string
-  xMm: number
-  yMm: number
-  zMm: number
-  diameterMm: number
-  through: string
-  fastener: string
-  plate: string
-  coreSchool: string
-  sealant: string | null
-  belowWaterline: boolean
-  found: boolean
-  acrossMm: number | null
-  foundKind: string | null
-  measuredFrom: string
-  state: LifeState
-  since: string
-  who: string
-  gatesPassed: number
-}
 
 /** Every hole of a boat with where it stands in its life. */
 export async function holesOf(boatId: string): Promise<HoleRow[]> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue'
-import type { InstrumentReading } from '../types'
+import type { InstrumentReading } from '@north-tide/core'
 
 /** A reading streamed from a simulated instrument, and the press that takes it. A lost stream says so and is tried again. */
 const props = defineProps<{ kind: 'level' | 'moisture' | 'hygrometer' | 'ultrasonic'; asked?: Record<string, string | number>; unit?: string; disabled?: boolean }>()

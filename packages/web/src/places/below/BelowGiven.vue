@@ -4,7 +4,7 @@ import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } fro
 import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, padOf, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
-import type { InstrumentReading } from '../../types'
+import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
