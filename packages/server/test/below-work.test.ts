@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange, type LifeState } from '@north-tide/core'
-import type { BelowDesign } from '@north-tide/core/below'
+import { lastLook, type BelowDesign } from '@north-tide/core/below'
 import { LifeEvent } from '../src/models'
 import { startYard, type Someone, type Yard } from './harness'
 
@@ -18,7 +18,7 @@ afterAll(() => app.stop())
 const F = '/api/boats/fulmars-reach'
 interface Saved { id: string; version: number; design: BelowDesign }
 interface Log { kind: string; step: string; lot: string | null; note: string; value: number | null; tempC: number | null; sizeMm: number | null }
-interface Open extends Saved { recorded: boolean; log: Log[]; holes: { id: number; label: string; diameterMm: number }[] }
+interface Open extends Saved { heelDeg: number | null; recorded: boolean; log: Log[]; holes: { id: number; label: string; diameterMm: number }[] }
 interface HoleRecord { state: string; diameterMm: number; sealant: string; sizes: { sizeMm: number }[]; log: Log[]; events: { seq: number; state: LifeState; note: string; evidence: string; sizeMm: number | null; lot: string | null; tempC: number | null; gatesPassed: string[]; gateReason: string | null; corrects: number | null }[] }
 const place = async (over: object = {}) => (await fitter.ask<Saved>('POST', `${F}/below`, { catalogueId: 'MV-S1', xMm: 5000, yMm: -400, zMm: -420, zone: 'bottom', deadriseDeg: 17, ...over })).body
 const save = async (f: Saved, change: Record<string, unknown>) => (await fitter.ask<Saved>('PUT', `/api/below/${f.id}`, { version: f.version, design: withChange(f.design, change) })).body
@@ -27,12 +27,17 @@ const hole = async (id: number) => (await fitter.ask<HoleRecord>('GET', `/api/pe
 const good = (chemistry: string) => lots.find((l) => (chemistry === 'epoxy' ? l.kind === 'epoxy' : l.chemistry === chemistry) && l.expiresOn > '2026-12-31' && !l.storedHot)!
 const daysAgo = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString()
 const tick = (id: string, step: string, more: object = {}, by = fitter) => by.ask<Open>('POST', `/api/below/${id}/tick`, { step, ...more })
+/** All that a last look goes through, whichever it is. */
+const LOOKED = async (id: string) => {
+  const d = (await open(id)).design
+  return { looked: [...lastLook(d, 'bore', true), ...lastLook(d, 'bore', false), ...lastLook(d, 'bed', false)] }
+}
 const AIR = { tempC: 16, airC: 16, humidityPct: 55 }
 const states = (h: HoleRecord) => h.events.map((e) => e.state)
 /** Everything up to a step, each on a day of its own, the oldest first. */
 async function work(id: string, plan: [string, object?][], from = 40) {
   for (const [i, [step, more]] of plan.entries()) {
-    const a = await tick(id, step, { at: daysAgo(from - i), ...more })
+    const a = await tick(id, step, { at: daysAgo(from - i), ...(step.startsWith('ready-') ? await LOOKED(id) : {}), ...more })
     if (a.status !== 200) throw new Error(`${step}: ${a.text}`)
   }
 }
@@ -44,7 +49,7 @@ describe('ticks and the life of the hole', () => {
     expect([epoxy, seal].every(Boolean)).toBe(true)
     const bored = (f.design.boredMm ?? f.design.skin.holeMm) + 1
     await work(f.id, [
-      ['must'], ['survey'], ['bore-record', { sizeMm: bored }], ['dry'], ['clock'], ['bolt-holes'], ['pad-bond', { lotId: epoxy.id, ...AIR }], ['dew', AIR], ['bed', { lotId: seal.id, ...AIR }], ['line'],
+      ['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: bored }], ['dry'], ['clock', { stopsDeg: 2 }], ['bolt-holes'], ['pad-bond', { lotId: epoxy.id, ...AIR }], ['dew', AIR], ['ready-bed'], ['bed', { lotId: seal.id, ...AIR }], ['line'],
     ])
     const o = await open(f.id)
     expect(o.holes).toHaveLength(1 + f.design.hold.bolts)
@@ -60,7 +65,7 @@ describe('ticks and the life of the hole', () => {
     // The pad's lot makes no event of the hole, and is traced by the log.
     expect(bore.log.find((l) => l.step === 'pad-bond')).toMatchObject({ lot: epoxy.code, tempC: 16 })
     // A moisture cure needs its days: the register asks for them here as it does by hand.
-    const early = await tick(f.id, 'cure', { at: daysAgo(30.9) })
+    const early = await tick(f.id, 'cure', { at: daysAgo(28.9) })
     expect([early.status, early.body.error.code, early.body.error.gates!.map((g) => g.id)]).toEqual([409, 'gate', ['cure-bedding']])
     await work(f.id, [['cure'], ['hose'], ['bond', { ohm: 0.05, note: 'brush clean' }], ['swing'], ['record'], ['launch'], ['watch-now', { note: 'dry all round' }]], 16)
     expect((await hole(o.holes[0]!.id)).state).toBe('cured')
@@ -92,13 +97,11 @@ describe('ticks and the life of the hole', () => {
     await fitter.ask('POST', `/api/below/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'drilled', sizeMm: 31 })
-    await tick(f.id, 'must')
-    await tick(f.id, 'survey')
+    await work(f.id, [['must'], ['survey'], ['ready-bore']], 3)
     expect((await tick(f.id, 'bore-record')).status).toBe(200)
     expect(states(await hole(id))).toEqual(['marked', 'drilled'])
     const g = await place({ name: 'No size said', catalogueId: 'MV-B34' })
-    await tick(g.id, 'must')
-    await tick(g.id, 'survey')
+    await work(g.id, [['must'], ['survey'], ['ready-bore']], 3)
     const refused = await tick(g.id, 'bore-record')
     expect(refused.body.error.gates!.map((x) => x.id)).toEqual(['no-size'])
     // Refused whole: the hole is not half recorded.
@@ -117,6 +120,38 @@ describe('ticks and the life of the hole', () => {
   ])('%s with %j stands behind %j', async (step, more, wanted) => {
     const f = await place({ name: `Gates of ${step}` })
     expect((await tick(f.id, step, more)).body.error.gates!.map((g) => g.id)).toEqual(wanted)
+  })
+
+  it('what is measured at a step stands in the design from then on, the cradle taken out, and is not asked again', async () => {
+    const f = await save(await place({ name: 'Measured at its step', deadriseDeg: undefined, yMm: -400 }), { 'hull.measured': false })
+    expect(f.design.hull).toMatchObject({ measured: false, angleMeasured: false })
+    expect((await tick(f.id, 'must')).status).toBe(200)
+    expect((await tick(f.id, 'survey')).body.error.gates!.map((g) => g.id)).toEqual(['not-measured'])
+    expect((await tick(f.id, 'survey', { hullMm: 13.4 })).body.design.hull).toMatchObject({ thicknessMm: 13.4, measured: true, how: 'drilled pilot' })
+    expect((await tick(f.id, 'angle')).body.error.gates!.map((g) => g.id)).toEqual(['no-level'])
+    expect((await tick(f.id, 'angle', { shownDeg: -15 })).body.error.path).toBe('shownDeg')
+    const { heelDeg } = await open(f.id)
+    expect(heelDeg).toBeCloseTo(-0.4, 0)
+    const angled = (await tick(f.id, 'angle', { shownDeg: 17 })).body
+    // To port she lies lower by her heel to port, so that side shows too little of its rise by as much.
+    expect(angled.design.hull.deadriseDeg).toBeCloseTo(Math.round(10 * (17 - heelDeg!)) / 10, 9)
+    expect(angled.design.hull.angleMeasured).toBe(true)
+    expect(angled.log.at(-1)!.note).toMatch(/level shows 17° outboard up, cradle -0\.\d\d° taken out/)
+    await work(f.id, [['ready-bore'], ['bore-record', { sizeMm: 35 }], ['dry']], 3)
+    expect((await tick(f.id, 'clock')).body.error.gates!.map((g) => g.id)).toEqual(['not-read'])
+    expect((await tick(f.id, 'clock', { stopsDeg: 204 })).body.design.clock.measuredDeg).toBe(204)
+  })
+
+  it('before the saw and before the bead each point of the last look is ticked, or passed over with a reason', async () => {
+    const f = await place({ name: 'Looked through' })
+    await work(f.id, [['must'], ['survey']], 5)
+    const { looked } = await LOOKED(f.id)
+    const some = await tick(f.id, 'ready-bore', { looked: looked.filter((l) => !l.startsWith('its place')) })
+    expect(some.body.error.gates!.map((g) => g.id)).toEqual(['not-looked'])
+    expect((await tick(f.id, 'bore-record', { sizeMm: 35 })).body.error.gates!.map((g) => g.id)).toContain('ready-bore')
+    const all = (await tick(f.id, 'ready-bore', { looked })).body
+    expect(all.log.at(-1)!.note).toContain('seen: its place is measured from two things that will still be there')
+    expect((await tick(f.id, 'ready-bed', { reason: 'second coat of the same day' })).body.log.at(-1)!.note).toContain('passed over: second coat')
   })
 
   it('a wrong lot is a gate as in the register', async () => {
@@ -143,7 +178,7 @@ describe('ticks and the life of the hole', () => {
 
   it('a tick is taken back with a reason, the last first; the hole goes back with it and both stay on record', async () => {
     const f = await place({ name: 'Ticked too soon', catalogueId: 'MV-B34' })
-    await work(f.id, [['must'], ['survey'], ['bore-record', { sizeMm: 44 }]])
+    await work(f.id, [['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: 44 }]])
     const id = (await open(f.id)).holes[0]!.id
     expect((await fitter.ask('POST', `/api/below/${f.id}/tick/survey/back`, { reason: 'x' })).body.error.code).toBe('later-ticks')
     expect((await fitter.ask('POST', `/api/below/${f.id}/tick/bore-record/back`, {})).body.error.path).toBe('reason')
@@ -162,7 +197,7 @@ describe('ticks and the life of the hole', () => {
   it('a stub is welded: no lot, no cure, proved by dye', async () => {
     const f = await place({ name: 'Stub', catalogueId: 'MV-W114' })
     expect(f.design.family).toBe('welded-stub')
-    await work(f.id, [['must'], ['survey'], ['bore-record', { sizeMm: 44 }], ['weld'], ['dye', { proof: 'dye from inside, 20 min, no mark outside' }]])
+    await work(f.id, [['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: 44 }], ['weld'], ['dye', { proof: 'dye from inside, 20 min, no mark outside' }]])
     const h = await hole((await open(f.id)).holes[0]!.id)
     expect(states(h)).toEqual(['marked', 'drilled', 'dry fitted', 'bedded', 'proved'])
     expect(h.sealant).toBe('welded')
@@ -174,7 +209,7 @@ describe('ticks and the life of the hole', () => {
     const old = await open(engine.id)
     await fitter.ask('POST', `/api/below/${engine.id}/log`, { kind: 'look', note: 'green round the nut' })
     const fresh = (await fitter.ask<Saved>('POST', `/api/below/${engine.id}/replace`, { catalogueId: 'MV-S114' })).body
-    await work(fresh.id, [['must'], ['survey'], ['angle']], 4)
+    await work(fresh.id, [['must'], ['survey'], ['angle', { shownDeg: 17.2 }], ['ready-bore']], 4)
     expect((await tick(fresh.id, 'bed', { tempC: 15, humidityPct: 60 })).body.error.gates!.map((g) => g.id)).toEqual(expect.arrayContaining(['not-drilled', 'not-dry-fitted']))
     await tick(fresh.id, 'bore-record', { sizeMm: 43 })
     const h = await hole(old.holes[0]!.id)

@@ -14,9 +14,9 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
-interface Row { id: string; name: string; verdict: string; governing: string | null; ordered: boolean; recorded: boolean; replacesId: string | null }
+interface Row { id: string; name: string; family: string; verdict: string; governing: string | null; ordered: boolean; recorded: boolean; replacesId: string | null }
 interface Saved extends Row { version: number; design: BelowDesign }
-interface Open extends Saved { log: { kind: string; value: number | null; note: string }[]; holes: { id: number; label: string; whatFor: string; diameterMm: number }[]; others: { name: string }[]; hullNow: { thicknessMm: number } | null; replacedBy: string | null }
+interface Open extends Saved { log: { kind: string; value: number | null; note: string; who: string }[]; holes: { id: number; label: string; whatFor: string; diameterMm: number }[]; others: { name: string }[]; hullNow: { thicknessMm: number } | null; replacedBy: string | null }
 const rows = async (boat = F) => (await fitter.ask<{ below: Row[] }>('GET', boat)).body.below
 const named = async (name: string) => (await rows()).find((r) => r.name === name)!
 const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/below/${id}`)).body
@@ -222,5 +222,57 @@ describe('parts of the yard\u2019s own', () => {
     await fitter.ask('POST', '/api/hull-goods/import', { format: 'north-tide-hull-goods', version: 1, goods })
     expect(JSON.parse((await fitter.ask('GET', '/api/hull-goods.json')).text)).toEqual({ format: 'north-tide-hull-goods', version: 1, goods })
     expect((await fitter.ask('PUT', '/api/hull-goods', { kind: 'tail', part: { id: 'OWN-1', title: 'x', material: 'bronze', thread: { family: 'bspt', size: '1' }, engagedMm: 14, barbMm: 25, barbLengthMm: 45, boreMm: 20 } })).body.error.code).toBe('taken')
+  })
+})
+
+describe('a taper plug', () => {
+  const measured = async (pitMm: number, contactPct: number) => {
+    const f = await place({ catalogueId: 'MV-P114', name: `Plug, pits ${pitMm}` })
+    return (await save(f, { taperPlug: { pitMm, wallMm: 5, contactPct, decision: null, reason: '' } })).body
+  }
+  const decide = (id: string, body: object, who = fitter) => who.ask<Open>('POST', `/api/below/${id}/decide`, body)
+
+  it('is decided with the figures on record, by whom and when', async () => {
+    const f = await measured(0.4, 80)
+    const o = (await decide(f.id, { decision: 'recondition' })).body
+    expect(o.design.taperPlug).toMatchObject({ decision: 'recondition', reason: '' })
+    const line = o.log.find((l) => l.kind === 'decision')!
+    expect(line.note).toContain('deepest pit 0.4 mm in a wall of 5 mm, band in contact 80 %')
+    expect(line).toMatchObject({ who: 'Tam Corrigall' })
+  })
+  it('is lapped in against the advice only with a fitter\u2019s reason', async () => {
+    const f = await measured(2, 40)
+    expect((await decide(f.id, { decision: 'recondition' })).body.error).toMatchObject({ code: 'gate', path: 'reason' })
+    expect((await decide(f.id, { decision: 'recondition', reason: 'one season' }, apprentice)).status).toBe(403)
+    expect((await open(f.id)).log).toEqual([])
+    const o = (await decide(f.id, { decision: 'recondition', reason: 'one season, hauled in October' })).body
+    expect(o.log[0]!.note).toContain('one season, hauled in October')
+    expect((o.design as BelowDesign).taperPlug!.decision).toBe('recondition')
+  })
+  it('measured anew it is to be decided anew; a save does not decide', async () => {
+    const f = await measured(0.4, 80)
+    const o = (await decide(f.id, { decision: 'recondition' })).body
+    const kept = (await save(o, { 'hose.clips': 3, 'taperPlug.decision': 'replace' })).body
+    expect(kept.design.taperPlug!.decision).toBe('recondition')
+    expect((await save(kept, { 'taperPlug.pitMm': 1.6 })).body.design.taperPlug!.decision).toBeNull()
+  })
+  it('cannot be decided before it is measured', async () => {
+    const f = await place({ catalogueId: 'MV-P114', name: 'Plug, not measured' })
+    expect((await decide(f.id, { decision: 'replace' })).body.error.code).toBe('not-measured')
+    expect((await decide(f.id, { decision: 'perhaps' })).status).toBe(400)
+  })
+})
+
+describe('the card', () => {
+  it('goes out as a PDF, one of each family, in both units by turns', async () => {
+    const one = new Map((await rows()).map((f) => [f.family, f]))
+    expect(one.size).toBeGreaterThan(4)
+    for (const [i, f] of [...one.values()].entries()) {
+      const a = await fitter.ask('GET', `/api/below/${f.id}/card.pdf?units=${i % 2 ? 'inch' : 'metric'}`)
+      expect([f.name, a.status, a.headers.get('content-type')]).toEqual([f.name, 200, 'application/pdf'])
+      expect(a.text.startsWith('%PDF-1.')).toBe(true)
+      expect(Number(/\/Count (\d+)/.exec(a.text)?.[1])).toBeGreaterThan(1)
+    }
+    expect((await owner.ask('GET', `/api/below/${(await rows('/api/boats/tarn-runner'))[0]!.id}/card.pdf`)).status).toBe(403)
   })
 })

@@ -57,6 +57,8 @@ export interface SavedBelow {
 export interface OpenBelow extends SavedBelow {
   others: Neighbour[]
   log: BelowLog[]
+  /** the cradle’s own heel, starboard down; null while nobody has read it */
+  heelDeg: number | null
   hullNow: { thicknessMm: number; measured: boolean; how: string } | null
   holes: Hole[]
   replacedBy: string | null

@@ -64,7 +64,7 @@ const SOURCE = 'chapter 5'
 const NO_LOG: BelowLog[] = []
 /** A line in the log of one fitting; what a meter read counts in its checks. */
 export interface BelowLog {
-  kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
+  kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
   /** the step that was ticked, or taken back */
   step?: string
   value: number | null
@@ -81,6 +81,8 @@ export interface BelowLog {
 const lastBondOf = (log: BelowLog[]) => log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<BelowLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
 export const lastBond = (log: BelowLog[]): number | null => lastBondOf(log)?.value ?? null
 const SEAT_DEG = 3
+/** Secondary bond on ground, clean laminate (8.1): what stands in a design until somebody has pulled a sample. */
+const TYPICAL_BOND_MPA = 12
 const PAD_BEAD_MM = 1.5
 const FLANGE_BEAD_MM = 1
 const SUCTION_MS = 1.5
@@ -181,12 +183,12 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   }) : null
   if (clock) {
     checks.push(plain('handle-swing', 'Handle swings free', clock.sweepFree ? 'holds' : 'short', clock.sweepFree ? `Open at ${say(d.clock.wantedDeg)}\u00b0 it swings ${say(Math.abs(d.valve!.sweepDeg))}\u00b0 to shut with 15 mm for the fingers.` : clock.bestDeg === null ? 'There is no direction in which it swings free: another place, a shorter handle or a tee.' : `Something stands in its way; ${say(clock.bestDeg)}\u00b0 is the nearest that is free.`, 'chapter 5.4'))
-    checks.push(d.clock.measuredDeg === null ? unproven({ id: 'clocked', title: 'Handle where it is wanted', unit: 'deg', source: 'chapter 5.4', because: 'Where the handle points, dry fitted, has not been measured.' }) : plain('clocked', 'Handle where it is wanted', clock.needed ? 'tight' : 'holds', clock.needed ? (d.valve!.kind === 'screwed' ? `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.` : `The flange goes on in four positions; ${clock.bestDeg === null ? 'none of them is free' : `${say(clock.bestDeg)}\u00b0 is the nearest free one`}.`) : 'Within the tolerance: nothing to turn.', 'chapter 5.4'))
+    checks.push(clockedCheck(d, clock))
   }
 
   const kick = d.valve ? attempt(() => kickOf(d, d.hold.method)) : null
   if (d.valve && info.valve && d.family !== 'welded-stub') {
-    if (kick) for (const c of kick.checks) checks.push(estimated({ ...c, id: `kick-${c.id}`, title: `Kick: ${c.title[0]!.toLowerCase()}${c.title.slice(1)}` }))
+    if (kick) for (const c of kick.checks) checks.push(estimated({ ...c, ...(c.id.startsWith('bond') && d.pad?.bondMPa === TYPICAL_BOND_MPA ? { assumed: [...c.assumed, 'strength of the pad\u2019s bond'] } : {}), id: `kick-${c.id}`, title: `Kick: ${c.title[0]!.toLowerCase()}${c.title.slice(1)}` }))
     else checks.push(unproven({ id: 'kick', title: 'Will it take a kick', unit: '', source: 'chapter 5.6', because: d.hold.method === 'nut' ? 'The tail\u2019s thread root is not given.' : 'A flange with its bolt circle and a pad under it are needed for this.' }))
   }
   const kickSchools = d.valve && d.family !== 'welded-stub' ? (['through', 'insert', 'nut'] as const).flatMap((method) => {
@@ -280,6 +282,19 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
     epoxy: mix ? { ml: mix.mixedMl, hardener: mix.hardener, potLifeMin: mix.potLifeMin, gelMin: mix.gelMin, sandH: mix.sandH, batches: mix.batches, fillerG: mix.fillerG, verdict: mix.verdict, because: mix.because } : null, placing, tiltElement, drain,
   }
 }
+/** Whether the handle ends up where it is wanted. A flange is turned by its bolt holes first; only what is left then matters. */
+function clockedCheck(d: BelowDesign, clock: Clocked): Check {
+  const title = 'Handle where it is wanted'
+  if (d.clock.measuredDeg === null) return unproven({ id: 'clocked', title, unit: 'deg', source: 'chapter 5.4', because: 'Where the handle points, dry fitted, has not been measured.' })
+  const said = (verdict: Verdict, because: string) => plain('clocked', title, verdict, because, 'chapter 5.4')
+  if (!clock.needed) return said('holds', 'Within the tolerance: nothing to turn.')
+  if (d.valve!.kind === 'screwed') return said('tight', `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.`)
+  if (clock.bestDeg === null) return said('tight', 'The flange goes on in four positions; none of them is free.')
+  const off = offDeg(clock.bestDeg, d.clock.wantedDeg)
+  return off <= d.clock.toleranceDeg + 1e-9 ? said('holds', `The flange goes on in four positions; at ${say(clock.bestDeg)}\u00b0 it is within the tolerance of where it is wanted.`) : said('tight', `The flange goes on in four positions; ${say(clock.bestDeg)}\u00b0 is the nearest free one, ${say(off)}\u00b0 off.`)
+}
+/** How far apart two azimuths are, 0 to 180. */
+export const offDeg = (a: number, b: number) => Math.abs(((((a - b) % 360) + 540) % 360) - 180)
 /** A school that cannot be asked with these figures is left out, not an error of the whole. */
 function attempt<T>(run: () => T): T | null {
   try {

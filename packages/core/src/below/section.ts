@@ -7,7 +7,7 @@ import { plumb, type BelowJudgement } from './judge'
 
 const HULL_TONE: Record<BelowDesign['hull']['kind'], MaterialTone> = { solid: 'laminate', cored: 'laminate', aluminium: 'metal', steel: 'metal', timber: 'timber' }
 const PAD_TONE = { 'glass-epoxy': 'epoxy-glass', g10: 'epoxy-glass', plywood: 'plywood', composite: 'plastic' } as const
-const BODY_TONE = (m: BodyMaterial): MaterialTone => (m === 'composite' || m === 'plastic' ? 'plastic' : 'bolt')
+const BODY_TONE = (m: BodyMaterial): MaterialTone => (m === 'composite' || m === 'plastic' ? 'plastic' : 'metal')
 const box = (x0: number, y0: number, x1: number, y1: number): Pt[] => [{ x: x0, y: y0 }, { x: x1, y: y0 }, { x: x1, y: y1 }, { x: x0, y: y1 }]
 const HEX_MM = 14
 
@@ -152,7 +152,7 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     for (const k of [-0.6, -0.3, 0, 0.3, 0.6]) path([{ x: k * r, y: bottom - 4 }, { x: k * r * 0.9, y: bottom - 18 }], 'outline')
     say2(r * 0.8, bottom - 12, 'strainer')
   }
-  if (d.family === 'anode-stud') area(box(-48, bottom - 26, 48, bottom), 'bolt', 'skin', 'anode')
+  if (d.family === 'anode-stud') area(box(-48, bottom - 26, 48, bottom), 'metal', 'skin', 'anode')
   if (d.transducer) {
     // The element's beam is what has to be plumb; a fitting square to the hull leans, and the element leans back.
     const lean = ((j.tiltElement?.residualDeg ?? 0) * Math.PI) / 180

@@ -10,6 +10,7 @@ import { BELOW_FAMILY } from './families'
 import { belowBolts, boltsSaid } from './bolts'
 import { BOND_OHM, baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowDesign } from './design'
+import { lastLook } from './last-look'
 
 export interface BelowStep {
   id: string
@@ -25,14 +26,16 @@ export interface BelowStep {
   /** what its tick writes into the life of the hole, and of the bolts' holes (chapter 11.3) */
   records: LifeState[]
   boltRecords: LifeState[]
-  /** what the tick asks for: the size, the lot, temperature and humidity, how it was proved, what was seen */
+  /** what the tick asks for: the size, the lot, temperature and humidity, how it was proved, what was seen, what was measured of hull and handle */
   asks: StepAsk[]
+  /** what is looked through before something that cannot be undone, each to be ticked */
+  looks: string[]
   /** what the lot that is named has to be */
   lot: SealantId | 'epoxy' | null
   /** no earlier than so many hours after another step, and why */
   after: { step: string; hours: number; what: string } | null
 }
-export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm'
+export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm' | 'hull' | 'angle' | 'stops' | 'looks'
 export interface BelowPart {
   what: string
   size: string
@@ -45,15 +48,17 @@ const SMALL_MM = 20
 /** The order of the trade for this family: dry fit, trim, clock; bond the pad and let it cure; seal, fit; prove afloat; exercise for ever (chapter 5). */
 export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): BelowStep[] {
   const out: BelowStep[] = []
-  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, records: [], boltRecords: [], asks: [], lot: null, after: null, ...more })
+  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, records: [], boltRecords: [], asks: [], looks: [], lot: null, after: null, ...more })
   const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
   const info = BELOW_FAMILY[d.family]
   const s = j.stack
   const below = d.place.zMm < 0
   const bore = s?.holeMm ?? d.boredMm ?? d.skin.holeMm
   add('must', `Ask once more whether this hole must exist; the placing aid\u2019s answers are on record.`, { gate: true })
-  add('survey', 'Look inside and out: what is behind, how thick, sound or wet. Drill a pilot from inside, measure the hull through it, keep the plug.', { gate: true, caution: 'Batteries off; know what is behind: tanks, wires, people.' })
-  if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured })
+  add('survey', 'Look inside and out: what is behind, how thick, sound or wet. Drill a pilot from inside, measure the hull through it, keep the plug.', { gate: true, asks: d.hull.measured ? [] : ['hull'], caution: 'Batteries off; know what is behind: tanks, wires, people.' })
+  if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured || !!d.ticks['angle'], asks: d.hull.angleMeasured ? [] : ['angle'] })
+  const looks = lastLook(d, 'bore', bore < SMALL_MM)
+  add('ready-bore', 'Last look before the saw. The hole cannot be undone.', { gate: true, asks: ['looks'], looks })
   if (d.family === 'welded-stub') {
     add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
     add('bore', `Cut the hole, ${mm(bore)}, to the stub with a gap for the root; round every corner of the doubler.`, { caution: 'Sparks and swarf: nothing that burns behind, eyes and ears covered.' })
@@ -68,7 +73,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (j.wedge) add('wedge', `Cut the wedge block${d.wedge.blocks === 'both' ? 's' : ''}: ${say(j.wedge.saw.angleDeg)}\u00b0, ${(['outside', 'inside'] as const).flatMap((side) => (j.wedges[side] ? [`${side} thick ${mm(j.wedges[side]!.thickMm)}, thin ${mm(j.wedges[side]!.thinMm)}, from stock of ${mm(j.wedges[side]!.saw.stockMm)}`] : [])).join('; ')}; lay the 1:1 templates on both faces. Coat all raw faces with epoxy.`)
   if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull${d.plug?.choke ? ', the choke hole in it to the figure of the flooding' : ''}; round its edge.`)
   if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true, records: ['dry fitted'] })
-  if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
+  if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, asks: d.clock.measuredDeg === null ? ['stops'] : [], alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
   const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? belowBolts(d).length : 0
   if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry${j.bolts.length ? `: ${boltsSaid(d, j.bolts, mm)}` : ''}.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
   if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })
@@ -84,6 +89,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (d.family !== 'welded-stub') add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true, asks: ['air'], after: padH === null ? null : { step: 'pad-bond', hours: padH, what: 'The pad\u2019s bond' } })
   if (last?.chosen) {
     const s2 = sealant(last.chosen)
+    add('ready-bed', `Last look before the bead.${last.chosen === 'epoxy-filled' ? ' What is set in epoxy never comes out whole.' : ' From here the clock runs.'}`, { gate: true, asks: ['looks'], looks: lastLook(d, 'bed', false) })
     add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.plug ? 'bolts through the block, nuts drawn up in turn' : d.valve && d.valve.kind !== 'screwed' && d.hold.method !== 'nut' ? 'seacock on its bedded flange' : 'nut on'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: `Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut${d.plug ? 's, never the bolts' : ', never the head'}.`, caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
     if (seat?.chosen && seat.chosen !== last.chosen) add('seat', `Under the seacock\u2019s flange it is ${sealant(seat.chosen).title}: clean with ${sealant(seat.chosen).cleans}, its own lot on record.`, { gate: true, asks: ['lot'], lot: seat.chosen })
     if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || seat?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60, after: { step: 'bed', hours: j.epoxy.gelMin / 60, what: 'The epoxy\u2019s gel' } })
@@ -125,6 +131,15 @@ export interface StepFacts {
   humidityPct: number | null
   /** by meter, now or the last time that one was on it */
   ohm?: number | null
+  /** measured through the pilot */
+  hullMm?: number | null
+  /** what the level shows across the bottom, outboard up, and the cradle's own heel */
+  shownDeg?: number | null
+  heelDeg?: number | null
+  /** where the handle stops, dry fitted */
+  stopsDeg?: number | null
+  /** what of the last look was ticked */
+  looked?: string[]
 }
 /** What stands in the way of ticking a step, besides what the register itself asks of a hole's life: a gate before it, time that has not passed, a surface that takes no bond, a lot that cannot be traced. */
 export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ticks'], facts: StepFacts): Gate[] {
@@ -149,6 +164,14 @@ export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ti
     if (facts.ohm == null) out.push({ id: 'no-meter', text: 'No meter has been on it, so nobody can tell whether it is bonded.' })
     else if (facts.ohm > BOND_OHM + 1e-9) out.push({ id: 'bond-high', text: `${say(facts.ohm)} \u03a9 by meter; up to ${BOND_OHM} \u03a9 counts as bonded.` })
   }
+  if (s.asks.includes('hull') && facts.hullMm == null) out.push({ id: 'not-measured', text: 'How thick the hull is here has not been measured; an estimate stands in the design.' })
+  if (s.asks.includes('angle')) {
+    if (facts.shownDeg == null) out.push({ id: 'no-level', text: 'No level has been laid here; the deadrise in the design is an estimate.' })
+    else if (facts.heelDeg == null) out.push({ id: 'no-heel', text: 'The cradle\u2019s own heel is not known: lay the level on three surfaces that were built level first, under Angles of the boat.' })
+  }
+  if (s.asks.includes('stops') && facts.stopsDeg == null) out.push({ id: 'not-read', text: 'Where the handle stops has not been read, so nobody can tell what to turn.' })
+  const missing = s.looks.filter((l) => !(facts.looked ?? []).includes(l))
+  if (missing.length) out.push({ id: 'not-looked', text: `Not seen to yet: ${missing.join('; ')}.` })
   // Where a life event is written the register asks for the lot itself.
   if (s.lot && !s.records.length) out.push(...lotGates(facts, s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? 'epoxy' : 'sealant', s.lot === 'epoxy' || s.lot === 'epoxy-filled' ? null : s.lot))
   return out
@@ -179,7 +202,7 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
 
 /** A line of the log, in words. */
 export const logSaid = (l: BelowLog, units: Units): string => {
-  const what = l.kind === 'bond' ? `bond path ${l.value} \u03a9` : l.kind === 'anode' ? `anode ${l.value} % left` : l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step}` : l.kind
+  const what = l.kind === 'bond' ? `bond path ${l.value} \u03a9` : l.kind === 'anode' ? `anode ${l.value} % left` : l.kind === 'decision' ? 'decided' : l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step}` : l.kind
   const given = [l.sizeMm == null ? '' : formatLength(l.sizeMm, units), l.lot ? `lot ${l.lot}` : '', l.tempC == null ? '' : formatTemperature(l.tempC, units), l.humidityPct == null ? '' : `${l.humidityPct} %`].filter(Boolean).join(', ')
   return [given ? `${what}, ${given}` : what, l.note].filter(Boolean).join(': ')
 }

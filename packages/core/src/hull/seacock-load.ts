@@ -26,7 +26,7 @@ const input = z
     if (v.boltCircleMm >= v.flangeMm) refuse(['boltCircleMm'], `${v.boltCircleMm} was given; the bolt circle lies inside the flange of ${v.flangeMm} mm`)
     if (v.method === 'insert' && v.engagedMm !== undefined && v.engagedMm > v.padMm) refuse(['engagedMm'], `${v.engagedMm} was given; no more than the pad of ${v.padMm} mm can be engaged`)
   })
-const output = z.object({ momentNmm: z.number(), bolts: z.object({ maxTensionN: z.number(), shearN: z.number() }).nullable(), checks: z.array(checkSchema), verdict: verdictSchema })
+const output = z.object({ momentNmm: z.number(), bolts: z.object({ maxTensionN: z.number(), shearN: z.number(), worstAzimuthDeg: z.number(), tensionsN: z.array(z.number()) }).nullable(), checks: z.array(checkSchema), verdict: verdictSchema })
 type Input = z.output<typeof input>
 
 const LAMINATE_E = 7000
@@ -45,12 +45,13 @@ function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
   const bolts = Array.from({ length: v.bolts }, (_, i) => ({ xMm: (v.boltCircleMm / 2) * cosd((360 * i) / v.bolts), yMm: (v.boltCircleMm / 2) * sind((360 * i) / v.bolts) }))
   const footing = { diameterMm: v.flangeMm }
   let [T, p, worstAt] = [0, 0, 0]
+  let tensionsN: number[] = bolts.map(() => 0)
   for (let i = 0; i < AZIMUTHS; i++) {
     const az = (360 / AZIMUTHS) * i
     const found = solveContact({ footing, bolts, kb, k, preloadN: 0, Fz: 0, Mx: -v.heightMm * v.loadN * sind(az), My: v.heightMm * v.loadN * cosd(az) })
     if (!found) throw new CalcError('not-converged', 'loadN', 'No rest was found for this flange under this load')
     const most = Math.max(...found.tensions)
-    if (most > T) [T, worstAt] = [most, az]
+    if (most > T) [T, worstAt, tensionsN] = [most, az, found.tensions]
     p = Math.max(p, toe(footing, found.lift, k).toePressureMPa)
   }
   const V = v.loadN / v.bolts
@@ -69,7 +70,7 @@ function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
       stress('bond-peel', 'Pad\u2019s bond in peel', (32 * v.loadN * (v.heightMm + v.padMm)) / (Math.PI * v.padDiameterMm ** 3), PEEL_SHARE * v.bondMPa, f.bond, '32\u00b7P\u00b7(h + pad)/(\u03c0D\u00b3)'),
     )
   }
-  return { bolts: { maxTensionN: T, shearN: V }, checks }
+  return { bolts: { maxTensionN: T, shearN: V, worstAzimuthDeg: worstAt, tensionsN }, checks }
 }
 
 export const seacockLoad = defineCalculator({

@@ -28,12 +28,14 @@ export interface Asked {
   xMm: number
   yMm: number
   /** level: what it is laid on */
-  role: 'reference' | 'trim' | 'station' | 'recheck'
+  role: 'reference' | 'trim' | 'station' | 'recheck' | 'hull'
   station: string
   side: 'port' | 'starboard'
   axis: 'across' | 'along'
   /** ultrasonic: what the zone is believed to be */
   aboutMm: number
+  /** level on the bottom: the deadrise that it is believed to have */
+  aboutDeg?: number
 }
 
 const round = (v: number, step: number) => Number((Math.round(v / step) * step).toFixed(3))
@@ -44,6 +46,8 @@ const WET: Record<string, [x: number, y: number, r: number, most: number][]> = {
 function level(a: Asked, n: number): number {
   const { heel, trim } = lie(a.boatId)
   const still = 0.06 * noise(a.seed, 'level', a.role, a.station, a.side, a.axis, n)
+  // Across the bottom, outboard up: the hull's own angle, near what it is believed to be, as the cradle lets it show.
+  if (a.role === 'hull') return round((a.aboutDeg ?? 0) + 0.8 * (uniform(a.boatId, Math.round(a.xMm / 200), 'deadrise') - 0.5) - (a.side === 'starboard' ? heel : -heel) + still, 0.05)
   if (a.role === 'trim') return round(trim + still, 0.05)
   if (a.role !== 'station') return round(heel + still, 0.05)
   if (a.axis === 'along') return round(trim + 3 * (uniform(a.boatId, a.station, 'along') - 0.5) + still, 0.05)

@@ -123,7 +123,7 @@ export class HullFitting extends Model<InferAttributes<HullFitting>, InferCreati
 export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttributes<HullLog>> {
   declare id: Opt<string>
   declare hullFittingId: string
-  declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick'
+  declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
   declare step: Opt<string>
   declare value: Opt<number | null>
   declare lotId: Opt<number | null>

@@ -18,7 +18,10 @@ export function drawOnPage(doc: Doc, d: Drawing, frame: Frame) {
   const X = (x: number) => left + (x - d.bounds.minX) * k
   const Y = (y: number) => frame.y + (d.bounds.maxY - y) * k
   const px = (d.textMm * k) / 13
+  // What the screen cuts off at the drawing's edge (a neighbour's handle, a wall that goes on) is cut off on paper too.
+  doc.save().rect(left, frame.y, w * k, h * k).clip()
   for (const s of d.shapes) draw(doc, s, { X, Y, k, px, textMm: d.textMm })
+  doc.restore()
   return { height: h * k, scale: k }
 }
 

@@ -5,12 +5,15 @@ import { BELOW_CATALOGUE, BELOW_TEMPLATES, belowDrill, belowSection, belowTempla
 import { toDxf } from '@north-tide/core/dxf'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
+import { hullSheet } from '../pdf/hull-sheet'
 import { templateSheet } from '../pdf/template-sheet'
 import { belowDesignFor, importBelow, placeBelow, readBelow, removeBelow, replaceBelow, saveBelow } from '../services/below'
-import { logBelow, orderBelow, recordBelow, tickBelow, unorderBelow, untickBelow } from '../services/below-work'
+import { decideBelow, logBelow, orderBelow, recordBelow, tickBelow, unorderBelow, untickBelow } from '../services/below-work'
+import { logOf } from '../services/hull-log'
 import { dropGoods, importGoods, keepGoods, ownGoods } from '../services/hull-goods'
 import { floodPlanOf, saveFloodPlan } from '../services/flooding'
 import { boatById } from '../services/boats'
+import { holesOf } from '../services/register'
 import { attachment } from './files'
 
 export function belowRoutes(): Router {
@@ -35,6 +38,7 @@ export function belowRoutes(): Router {
   r.delete('/below/:id/order', async (req, res) => void res.json(await unorderBelow(req.session.account!, req.params.id)))
   r.post('/below/:id/tick', async (req, res) => void res.json(await tickBelow(req.session.account!, req.params.id, req.body)))
   r.post('/below/:id/tick/:step/back', async (req, res) => void res.json(await untickBelow(req.session.account!, req.params.id, req.params.step, req.body ?? {})))
+  r.post('/below/:id/decide', async (req, res) => void res.status(201).json(await decideBelow(req.session.account!, req.params.id, req.body)))
   r.post('/below/:id/log', async (req, res) => void res.status(201).json(await logBelow(req.session.account!, req.params.id, req.body)))
   r.post('/below/:id/record', async (req, res) => void res.status(201).json({ holes: await recordBelow(req.session.account!, req.params.id) }))
   r.post('/below/:id/replace', async (req, res) => void res.status(201).json(await replaceBelow(req.session.account!, req.params.id, req.body)))
@@ -45,6 +49,13 @@ export function belowRoutes(): Router {
   r.get('/below/:id/section.svg', async (req, res) => {
     const { f, d, j } = await belowDesignFor(req.session.account!, req.params.id)
     attachment(res, `${f.name} section.svg`, 'image/svg+xml').send(toSvg(belowSection(d, j, (await boatById(f.boatId)).units)))
+  })
+  r.get('/below/:id/card.pdf', async (req, res) => {
+    const { f, d, j } = await belowDesignFor(req.session.account!, req.params.id)
+    const boat = await boatById(f.boatId)
+    const holes = (await holesOf(f.boatId)).filter((h) => h.hullFittingId === f.id).map((h) => h.label)
+    attachment(res, `${f.name}.pdf`, 'application/pdf')
+    hullSheet({ design: d, judgement: j, log: await logOf(f.id), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes }).pipe(res)
   })
   r.get('/below/:id/template.:kind', async (req, res, next) => {
     const { f, d, j } = await belowDesignFor(req.session.account!, req.params.id)

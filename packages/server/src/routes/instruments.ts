@@ -8,7 +8,7 @@ const EVERY_MS = 600
 const number = (least: number, most: number, start: number) => z.coerce.number().min(least).max(most).default(start)
 const asked = z.strictObject({
   seed: number(0, 1e9, 1), boatId: z.string().max(80).default(''), xMm: number(-1e6, 1e6, 0), yMm: number(-1e6, 1e6, 0),
-  role: z.enum(['reference', 'trim', 'station', 'recheck']).default('reference'), station: z.string().max(60).default(''), side: z.enum(['port', 'starboard']).default('starboard'), axis: z.enum(['across', 'along']).default('across'), aboutMm: number(0.1, 1000, 5),
+  role: z.enum(['reference', 'trim', 'station', 'recheck', 'hull']).default('reference'), station: z.string().max(60).default(''), side: z.enum(['port', 'starboard']).default('starboard'), axis: z.enum(['across', 'along']).default('across'), aboutDeg: number(0, 80, 0), aboutMm: number(0.1, 1000, 5),
   /** ends by itself after so many; 0 goes on until it is closed */
   count: number(0, 10_000, 0), everyMs: number(5, 60_000, EVERY_MS),
 })

@@ -49,6 +49,15 @@ export async function anglesOf(who: Account, boatId: string) {
     answer, problem,
   }
 }
+/** The cradle's own heel by the readings that there are, starboard down positive; null while nobody has read it. */
+export async function heelOf(boatId: string): Promise<number | null> {
+  try {
+    return calculate(angleSurvey, { ...inputOf(await AngleReading.findAll({ where: { boatId, role: 'reference' }, order: [['id', 'ASC']] })), stations: [] }).heelDeg
+  } catch (error) {
+    if (error instanceof CalcError) return null
+    throw error
+  }
+}
 export type Angles = Awaited<ReturnType<typeof anglesOf>>
 
 export async function addAngle(who: Account, boatId: string, raw: unknown) {

@@ -2,13 +2,14 @@ import { z } from 'zod'
 import type { CreationAttributes, Transaction } from 'sequelize'
 import { SIZES, WELDED, formatLength, formatTemperature, hasReached, holeLabel, parseInput, type Gate, type LifeState } from '@north-tide/core'
 import {
-  METHOD_TITLE, belowBolts, belowOrientation, belowSteps, boltsSaid, judgeBelow, lastBond, orderBlocked, orderList, parseBelow, stepGates,
+  METHOD_TITLE, deadriseFrom, taperPlugOf, belowBolts, belowOrientation, belowSteps, boltsSaid, judgeBelow, lastBond, orderBlocked, orderList, parseBelow, stepGates,
   type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog, type BelowStep,
 } from '@north-tide/core/below'
 import { ApiError } from '../errors'
 import { Boat, HullFitting, HullLog, LifeEvent, Penetration } from '../models'
 import { mayPassGates, mayWrite, type Account } from './access'
 import { aroundOf, findBelow, readBelow, rejudgeBelow } from './below'
+import { heelOf } from './angles'
 import { logOf } from './hull-log'
 import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture, weigh, write, type NextEvent } from './life'
 
@@ -54,7 +55,8 @@ export async function unorderBelow(who: Account, id: string) {
 const measured = (lo: number, hi: number) => z.number().min(lo).max(hi).nullish()
 const ticking = z.strictObject({
   step: z.string().max(40), note: z.string().trim().max(300).default(''), reason: z.string().trim().max(300).default(''), at: z.iso.datetime({ offset: true }).nullish(),
-  ohm: z.number().min(0).max(1e7).nullish(), sizeMm: z.number().positive().max(1000).nullish(), lotId: z.number().int().positive().max(2 ** 31 - 1).nullish(), tempC: measured(-30, 60), airC: measured(-30, 60), humidityPct: measured(0, 100), proof: z.string().trim().max(2000).default(''),
+  ohm: z.number().min(0).max(1e7).nullish(), sizeMm: z.number().positive().max(1000).nullish(), lotId: z.number().int().positive().max(2 ** 31 - 1).nullish(), tempC: measured(-30, 60), airC: measured(-30, 60), humidityPct: measured(0, 100),
+  hullMm: z.number().positive().max(500).nullish(), shownDeg: z.number().min(-20).max(79).nullish(), stopsDeg: z.number().min(-360).max(720).nullish(), looked: z.array(z.string().max(200)).max(20).default([]), proof: z.string().trim().max(2000).default(''),
   /** a look that found it wet: it is not ticked, and its hole becomes suspect */
   wet: z.boolean().default(false),
 })
@@ -90,7 +92,7 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
   const t = parseInput(ticking, body)
   const f = await findBelow(id)
   mayWrite(who, f.boatId)
-  const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
+  const [around, log, heelDeg] = await Promise.all([aroundOf(f.boatId, id), logOf(id), heelOf(f.boatId)])
   const at = t.at ? new Date(t.at) : new Date()
   refuseFuture(at)
   await HullFitting.sequelize!.transaction(async (transaction) => {
@@ -122,7 +124,8 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
     const proof = step.asks.includes('proof') ? t.proof : seen ? `${step.text.split(':')[0]}: ${t.note}` : ''
     const events = await lifeOfTick(id, step, { at, note: seen ? '' : t.note, evidence: proof, tempC: given.tempC, humidityPct: given.humidityPct, lot }, sizeMm, transaction)
     const ohm = step.asks.includes('ohm') ? (t.ohm ?? lastBond(log)) : null
-    const mine = stepGates(steps, step.id, d.ticks, { at: at.getTime(), lot: lotFacts(lot), ...given, ohm })
+    const told = measuredAt(step, t, heelDeg, d, boat)
+    const mine = stepGates(steps, step.id, d.ticks, { at: at.getTime(), lot: lotFacts(lot), ...given, ohm, hullMm: t.hullMm ?? null, shownDeg: t.shownDeg ?? null, heelDeg, stopsDeg: t.stopsDeg ?? null, looked: t.looked })
     const gates = [...mine, ...events.flatMap((e) => e.gates)]
     passOrRefuse(who, gates.filter((g, i) => gates.findIndex((o) => o.id === g.id) === i), t.reason, 'reason')
     for (const e of events) {
@@ -130,11 +133,11 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
       if (e.next.state === 'drilled' && e.next.sizeMm !== null && e.next.sizeMm !== e.p.diameterMm) await e.p.update({ diameterMm: e.next.sizeMm }, { transaction })
     }
     const note = [t.note, t.proof && step.asks.includes('proof') ? t.proof : '', mine.length ? `${mine.map((g) => g.id).join(', ')} passed over: ${t.reason}` : ''].filter(Boolean).join('; ')
-    const said = [sizeMm === null ? '' : formatLength(sizeMm, boat.units), lot ? `lot ${lot.code}` : '', given.tempC === null ? '' : formatTemperature(given.tempC, boat.units), given.humidityPct === null ? '' : `${given.humidityPct} %`, note].filter(Boolean).join('; ')
+    const said = [sizeMm === null ? '' : formatLength(sizeMm, boat.units), lot ? `lot ${lot.code}` : '', given.tempC === null ? '' : formatTemperature(given.tempC, boat.units), given.humidityPct === null ? '' : `${given.humidityPct} %`, ...told.said, note].filter(Boolean).join('; ')
     if (step.asks.includes('ohm') && t.ohm != null) await HullLog.create({ hullFittingId: id, kind: 'bond', value: t.ohm, note: t.note, who: who.name, at }, { transaction })
-    await HullLog.create(entry(note), { transaction })
+    await HullLog.create(entry([...told.said, ...step.looks.filter((l) => t.looked.includes(l)).map((l) => `seen: ${l}`), note].filter(Boolean).join('; ')), { transaction })
     const design = parseBelow({
-      ...d, ticks: { ...d.ticks, [step.id]: { at: at.toISOString(), by: who.name, note: said.slice(0, 300) } },
+      ...d, ...told.design, ticks: { ...d.ticks, [step.id]: { at: at.toISOString(), by: who.name, note: said.slice(0, 300) } },
       // The hole is what was bored, the day what was read: neither is typed a second time.
       ...(sizeMm !== null && Math.abs(sizeMm - (d.boredMm ?? d.skin.holeMm)) > 0.05 ? { boredMm: sizeMm } : {}),
       ...(air && given.tempC !== null ? { bedding: { ...d.bedding, surfaceC: given.tempC, tempC: given.tempC, airC: given.airC ?? d.bedding.airC, humidityPct: given.humidityPct ?? d.bedding.humidityPct, takenAt: at.toISOString() } } : {}),
@@ -143,6 +146,26 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
   })
   await rejudgeBelow(f.boatId)
   return readBelow(who, id)
+}
+/** What was measured at a step: into the design, where it stands instead of the estimate, and into words. */
+function measuredAt(step: BelowStep, t: Tick, heelDeg: number | null, d: BelowDesign, boat: Boat): { design: Partial<BelowDesign>; said: string[] } {
+  const design: Partial<BelowDesign> = {}
+  const said: string[] = []
+  if (step.asks.includes('hull') && t.hullMm != null) {
+    design.hull = { ...d.hull, thicknessMm: t.hullMm, measured: true, how: 'drilled pilot' }
+    said.push(`hull ${formatLength(t.hullMm, boat.units)}`)
+  }
+  if (step.asks.includes('angle') && t.shownDeg != null) {
+    const deg = Math.round(10 * deadriseFrom(t.shownDeg, heelDeg ?? 0, d.place.yMm)) / 10
+    if (deg < 0) throw new ApiError(400, 'invalid-input', `${t.shownDeg}\u00b0 was given; with the cradle\u2019s heel taken out the hull would fall outboard. Outboard up is positive`, 'shownDeg')
+    design.hull = { ...d.hull, deadriseDeg: deg, angleMeasured: true }
+    said.push(`level shows ${t.shownDeg}\u00b0 outboard up, ${heelDeg === null ? 'cradle not read' : `cradle ${heelDeg.toFixed(2)}\u00b0 taken out`}: ${deg}\u00b0`)
+  }
+  if (step.asks.includes('stops') && t.stopsDeg != null) {
+    design.clock = { ...d.clock, measuredDeg: t.stopsDeg }
+    said.push(`stops at ${t.stopsDeg}\u00b0`)
+  }
+  return { design, said }
 }
 /** Water round it: the look is logged, the step stays open, and the hole is suspect until somebody settles it. */
 async function sayWet(who: Account, id: string, t: Tick, at: Date, entry: CreationAttributes<HullLog>, transaction: Transaction) {
@@ -204,6 +227,24 @@ export async function logBelow(who: Account, id: string, body: unknown) {
   const at = l.at ? new Date(l.at) : new Date()
   refuseFuture(at)
   return withLog(who, f, { kind: l.kind, note: l.note, value: 'value' in l ? l.value : null, at }, (d) => d)
+}
+
+const deciding = z.strictObject({ decision: z.enum(['recondition', 'replace']), reason: z.string().trim().max(300).default('') })
+/** A taper plug is lapped in or replaced: the decision stands in the log with the pits and the band that it was made on. Against the advice it wants a fitter's reason. */
+export async function decideBelow(who: Account, id: string, body: unknown) {
+  const r = parseInput(deciding, body)
+  const f = await findBelow(id)
+  mayWrite(who, f.boatId)
+  const t = parseBelow(f.design).taperPlug
+  if (!t) throw new ApiError(409, 'not-measured', 'Its pits and the band in contact have not been measured yet')
+  const { advised, because } = taperPlugOf(t)
+  if (advised === 'replace' && r.decision === 'recondition') {
+    if (!r.reason) throw new ApiError(409, 'gate', `${because} To lap it in all the same wants a reason that stays on record.`, 'reason')
+    mayPassGates(who)
+  }
+  const { units } = (await Boat.findByPk(f.boatId))!
+  const note = `taper plug: ${r.decision}; deepest pit ${formatLength(t.pitMm, units)} in a wall of ${formatLength(t.wallMm, units)}, band in contact ${t.contactPct} % of the way round${r.reason ? `; ${r.reason}` : ''}`
+  return withLog(who, f, { kind: 'decision', note }, (now) => ({ ...now, taperPlug: now.taperPlug && { ...now.taperPlug, decision: r.decision, reason: r.reason } }))
 }
 
 /** What the register says of it, from the design as it stands. */

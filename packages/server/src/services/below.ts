@@ -9,6 +9,7 @@ import { ApiError, notFound } from '../errors'
 import { HullFitting, HullLog, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById, partsOfBoat, plainHoles, zonesOf } from './boats'
+import { heelOf } from './angles'
 import { logOf } from './hull-log'
 import { holesOf } from './register'
 
@@ -99,21 +100,28 @@ export async function placeBelow(who: Account, boatId: string, body: unknown) {
 export async function importBelow(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   await boatById(boatId)
-  // Orders and ticks are of the boat that they were made on.
-  return shown(await create(who, boatId, { ...belowFromFile(body), ordered: null, ticks: {} }))
+  // Orders, ticks and decisions are of the boat that they were made on.
+  const d = belowFromFile(body)
+  return shown(await create(who, boatId, { ...d, ordered: null, ticks: {}, taperPlug: d.taperPlug && { ...d.taperPlug, decision: null, reason: '' } }))
 }
 
 export async function readBelow(who: Account, id: string) {
   const f = await findBelow(id)
   mayRead(who, f.boatId)
-  const [around, log, holes] = await Promise.all([aroundOf(f.boatId, f.id), logOf(f.id), holesOf(f.boatId)])
+  const [around, log, holes, heelDeg] = await Promise.all([aroundOf(f.boatId, f.id), logOf(f.id), holesOf(f.boatId), heelOf(f.boatId)])
   const hull = hullAt(around.zones, f.design.place).hull
   const zone = around.zones.find((q) => q.title === f.design.place.zone)
   const moved = zone && Math.abs(hull.thicknessMm - f.design.hull.thicknessMm) > 0.05 ? { thicknessMm: hull.thicknessMm, measured: hull.measured, how: hull.how } : null
   const all = await belowOf(f.boatId)
-  return { ...shown(f), design: parseBelow(f.design), others: around.others, log, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
+  return { ...shown(f), design: parseBelow(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
 }
 
+/** Orders, ticks and decisions come in by their own doors, each with its line in the log. A plug that was measured anew is to be decided anew. */
+function keptByDoors(design: BelowDesign, before: BelowDesign): BelowDesign {
+  const [now, was] = [design.taperPlug, before.taperPlug]
+  const same = now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
+  return { ...design, ordered: before.ordered, ticks: before.ticks, taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' } }
+}
 const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
 /** Saves under a version check. Orders and ticked gates come in by their own doors and are not overwritten here. */
 export async function saveBelow(who: Account, id: string, body: unknown) {
@@ -122,7 +130,7 @@ export async function saveBelow(who: Account, id: string, body: unknown) {
   mayWrite(who, before.boatId)
   let design: BelowDesign
   try {
-    design = { ...parseBelow(raw), ordered: before.design.ordered, ticks: before.design.ticks }
+    design = keptByDoors(parseBelow(raw), parseBelow(before.design))
   } catch (error) {
     if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
     throw error

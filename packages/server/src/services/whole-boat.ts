@@ -40,7 +40,7 @@ const file = z.strictObject({
   fittings: z.array(z.strictObject({ key: z.string().min(1), design: z.unknown(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text })),
   hull: z.array(z.strictObject({
     key: z.string().min(1), design: z.unknown(), replaces: z.string().nullable(), recordedAt: when.nullable(), createdAt: when, updatedAt: when, updatedBy: text,
-    log: z.array(z.strictObject({ kind: z.enum(['bond', 'anode', 'look', 'order', 'tick']), step: z.string().max(40).default(''), value: num.min(0).nullable(), lot: z.string().nullable().default(null), tempC: maybe.default(null), humidityPct: num.min(0).max(100).nullable().default(null), sizeMm: num.positive().nullable().default(null), note: text, who: text, at: when })),
+    log: z.array(z.strictObject({ kind: z.enum(['bond', 'anode', 'look', 'order', 'tick', 'decision']), step: z.string().max(40).default(''), value: num.min(0).nullable(), lot: z.string().nullable().default(null), tempC: maybe.default(null), humidityPct: num.min(0).max(100).nullable().default(null), sizeMm: num.positive().nullable().default(null), note: text, who: text, at: when })),
   })).default([]),
   flooding: z.unknown().default(null),
   holes: z.array(z.strictObject({

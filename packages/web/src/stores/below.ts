@@ -10,11 +10,19 @@ import { drafted } from './drafted'
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
 const REMEDIES_AFTER_MS = 180
 
+/** What the server keeps by doors of its own: orders, ticks, and what was decided of a plug that still measures the same. */
+function adopt(mine: BelowDesign, theirs: BelowDesign): BelowDesign {
+  const [a, b] = [mine.taperPlug, theirs.taperPlug]
+  const same = a && b && a.pitMm === b.pitMm && a.wallMm === b.wallMm && a.contactPct === b.contactPct
+  const taperPlug = a && { ...a, decision: same ? b.decision : null, reason: same ? b.reason : '' }
+  const kept = { ordered: theirs.ordered, ticks: theirs.ticks, taperPlug }
+  return JSON.stringify([mine.ordered, mine.ticks, a]) === JSON.stringify([kept.ordered, kept.ticks, taperPlug]) ? mine : { ...mine, ...kept }
+}
 /** One fitting through the hull, with its neighbours and its log. */
 export const useBelow = defineStore('below', () => {
   const boats = useBoats()
   const fitting = shallowRef<OpenBelow | null>(null)
-  const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body), (mine, theirs) => (JSON.stringify([mine.ordered, mine.ticks]) === JSON.stringify([theirs.ordered, theirs.ticks]) ? mine : { ...mine, ordered: theirs.ordered, ticks: theirs.ticks }))
+  const draft = drafted<BelowDesign, SavedBelow>('below', (id, body) => api<SavedBelow>('PUT', `/below/${id}`, body), adopt)
   const { design } = draft
   const around = computed<BelowAround>(() => ({
     goods: boats.goods, zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],

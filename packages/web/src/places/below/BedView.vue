@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import dayjs from 'dayjs'
-import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn } from '@north-tide/core'
+import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn, schoolsFor } from '@north-tide/core'
 import { THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -13,6 +13,7 @@ const boats = useBoats()
 const j = computed(() => below.judgement!)
 const d = computed(() => below.design!)
 const FIT = { fits: 'holds', 'fits-with-care': 'tight', refused: 'short' } as const
+const schools = computed(() => schoolsFor(d.value.skin.material === 'composite' ? 'Composite fitting in the hull' : 'Bronze or stainless in the hull'))
 const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
 </script>
 
@@ -37,7 +38,9 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
         <p class="small">{{ formatVolume(j.epoxy.ml, boats.units) }} in {{ j.epoxy.batches }} pot{{ j.epoxy.batches > 1 ? 's' : '' }}, {{ j.epoxy.fillerG.toFixed(0) }} g of filler. {{ j.epoxy.hardener ? `${j.epoxy.hardener[0]!.toUpperCase()}${j.epoxy.hardener.slice(1)} hardener: ${Math.round(j.epoxy.potLifeMin!)} min in the pot.` : '' }} {{ sayIn(j.epoxy.because, boats.units) }}</p>
         <p v-if="j.epoxy.gelMin !== null" data-test="gel"><strong>The valve goes on after {{ Math.round(j.epoxy.gelMin) }} min</strong>, when it has gelled; sanded after {{ j.epoxy.sandH?.toFixed(0) }} h.</p>
       </template>
-      <p class="soft small">Schools: composite may be set in epoxy for good, or bedded so that it comes out again. Bronze and stainless are never set in epoxy: they could not come out. The inside is sealed too under the waterline.</p>
+      <h3>Schools</h3>
+      <p v-for="s in schools" :key="s.id" class="small"><strong>{{ s.choice }}.</strong> {{ s.reason }} <span class="soft">Costs: {{ s.costs }} Not: {{ s.notWhen }}</span></p>
+      <p class="soft small">The inside is sealed too under the waterline.</p>
     </div>
   </div>
 </template>
@@ -48,6 +51,7 @@ ul { list-style: none; margin: 6px 0 0; padding: 0; }
 li button { display: flex; gap: 8px; text-align: left; width: 100%; padding: 5px 6px; min-height: 34px; align-items: flex-start; }
 li svg { margin-top: 3px; flex: none; }
 li.on { background: var(--tide-soft); font-weight: 600; }
+.day { order: -1; }
 .day p { padding-bottom: 4px; }
 .day svg { vertical-align: -3px; }
 </style>

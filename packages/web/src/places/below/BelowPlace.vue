@@ -96,6 +96,7 @@ const takeFile = (chosen: File) => {
       <label class="hidden-words" for="below-which">Another fitting through the hull</label>
       <select id="below-which" class="choice which" :value="below.fitting!.id" @change="router.push(`/below/${($event.target as HTMLSelectElement).value}`)"><option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option></select>
     </template>
+    <template #acts><a class="act" :href="`/api/below/${below.fitting!.id}/card.pdf?units=${boats.units}`" :download="true">Card</a></template>
     <template #files><a :href="`/api/below/${below.fitting!.id}/design.json`" download>Design as JSON</a><a :href="`/api/below/${below.fitting!.id}/section.svg`" download>Section as SVG</a></template>
     <template #given><BelowGiven /></template>
     <template #section>

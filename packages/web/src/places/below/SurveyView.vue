@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
 import { BELOW_CATALOGUE, RISK_SAID, findingsFor, seenInFigures, taperPlugOf } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
-import HeldText from '../../pieces/HeldText.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 
 /** What is wrong with one that is in the boat already: quick to tick, what each costs, and what becomes of it. */
@@ -21,6 +21,18 @@ const plug = computed(() => d.value.taperPlug)
 const advice = computed(() => (plug.value ? taperPlugOf(plug.value) : null))
 const entry = ref(d.value.family === 'screwed-valve' ? 'MV-S114' : (d.value.catalogueId ?? 'MV-S114'))
 const said = ref('')
+const why = ref('')
+const undecided = ref('')
+const decisions = computed(() => below.fitting!.log.filter((l) => l.kind === 'decision').reverse())
+async function decide(decision: 'recondition' | 'replace') {
+  undecided.value = ''
+  try {
+    await below.act('POST', 'decide', { decision, reason: why.value.trim() })
+    why.value = ''
+  } catch (error) {
+    undecided.value = error instanceof Error ? error.message : 'It was not written down'
+  }
+}
 const twins = computed(() => below.around.others.filter((o) => Math.abs(o.design.place.xMm - d.value.place.xMm) < 300 && o.design.family === d.value.family && d.value.place.yMm !== 0 && Math.abs(o.design.place.yMm + d.value.place.yMm) < 150))
 async function replace() {
   said.value = ''
@@ -60,8 +72,10 @@ async function replace() {
         <DimensionField label="Band in contact" kind="number" unit="%" :model-value="plug.contactPct" :units="boats.units" :least="0" :most="100" :disabled="below.readOnly" @update:model-value="below.change({ 'taperPlug.contactPct': $event })" />
         <p data-test="taper"><strong>{{ advice!.advised === 'replace' ? 'Replace it.' : 'It can be lapped in.' }}</strong> <span class="small">{{ sayIn(advice!.because, boats.units) }}</span></p>
         <ol class="small"><li v-for="s in advice!.steps" :key="s">{{ s }}</li></ol>
-        <div v-if="!below.readOnly" class="acts"><button class="act" :aria-pressed="plug.decision === 'recondition'" @click="below.change({ 'taperPlug.decision': 'recondition' })">Decide: recondition</button><button class="act" :aria-pressed="plug.decision === 'replace'" @click="below.change({ 'taperPlug.decision': 'replace' })">Decide: replace</button></div>
-        <label v-if="plug.decision" for="taper-why" class="small">Why<HeldText id="taper-why" class="entry wide" :model-value="plug.reason" maxlength="300" :readonly="below.readOnly" @update:model-value="below.change({ 'taperPlug.reason': $event.trim() })" /></label>
+        <label v-if="!below.readOnly" for="taper-why" class="small">Why<input id="taper-why" v-model="why" class="entry wide" maxlength="300" :placeholder="advice!.advised === 'replace' ? 'wanted where it is lapped in all the same' : 'if there is more to say'" /></label>
+        <div v-if="!below.readOnly" class="acts"><button class="act" :aria-pressed="plug.decision === 'recondition'" @click="decide('recondition')">Decide: lap it in</button><button class="act" :aria-pressed="plug.decision === 'replace'" @click="decide('replace')">Decide: replace</button></div>
+        <p v-if="undecided" class="said small" role="alert">{{ undecided }}</p>
+        <ul v-if="decisions.length" class="small plainlist"><li v-for="(l, i) in decisions" :key="i">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}, {{ l.who }}: {{ l.note }}</li></ul>
       </template>
       <button v-else-if="!below.readOnly" class="act" @click="below.change({ taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80, decision: null, reason: '' } })">Measure pits and contact</button>
     </div>
@@ -81,6 +95,7 @@ async function replace() {
 .acts { display: flex; gap: 8px; }
 .acts [aria-pressed='true'] { background: var(--tide-soft); }
 .wide { width: 100%; }
+.plainlist { list-style: none; margin: 4px 0 0; padding: 0; }
 h3 { margin-top: 8px; }
 select { max-width: 240px; }
 @media (max-width: 1180px) { .survey { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }

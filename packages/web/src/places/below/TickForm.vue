@@ -3,7 +3,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { sayIn, type LotFacts } from '@north-tide/core'
-import { belowSteps, lastBond, stepGates, type BelowStep } from '@north-tide/core/below'
+import { belowSteps, deadriseFrom, lastBond, stepGates, type BelowStep } from '@north-tide/core/below'
 import { ApiRefusal } from '../../api'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -25,7 +25,7 @@ const asks = (what: BelowStep['asks'][number]) => props.step.asks.includes(what)
 const dew = computed(() => props.step.id === 'dew')
 const readToday = d.value.bedding.takenAt !== '' && dayjs(d.value.bedding.takenAt).isSame(dayjs(), 'day')
 const start = () => ({
-  note: '', proof: '', reason: '', at: '', lotId: '', ohm: null as number | null, sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
+  note: '', proof: '', reason: '', at: '', lotId: '', ohm: null as number | null, hullMm: null as number | null, shownDeg: null as number | null, stopsDeg: null as number | null, looked: [] as string[], sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
   tempC: readToday ? d.value.bedding.surfaceC : null, airC: readToday ? d.value.bedding.airC : null, humidityPct: readToday ? d.value.bedding.humidityPct : null,
 })
 /** What is typed survives a reload, until it is ticked. */
@@ -45,16 +45,32 @@ const mayPass = computed(() => session.account?.role !== 'apprentice')
 const kind = computed(() => (props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const)))
 /** The work's own gates are seen as one types; what the register asks for besides, it says when it is asked. */
 const gates = computed(() => {
-  const mine = stepGates(belowSteps(d.value, below.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(below.fitting!.log) })
+  const mine = stepGates(belowSteps(d.value, below.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(below.fitting!.log), hullMm: form.hullMm, shownDeg: form.shownDeg, heelDeg: heel.value, stopsDeg: form.stopsDeg, looked: form.looked })
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
 })
-watch(() => [form.ohm, form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at], () => (refusedBy.value = []))
+watch(() => [form.ohm, form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at, form.hullMm, form.shownDeg, form.stopsDeg, form.looked.length], () => (refusedBy.value = []))
+/** The cradle's own lie, from the boat's level readings; never typed a second time. */
+const heel = computed(() => below.fitting!.heelDeg)
+const deadrise = computed(() => (form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, d.value.place.yMm)))
+const spot = computed(() => ({ boatId: boats.picture!.id, xMm: Math.round(d.value.place.xMm), yMm: Math.round(d.value.place.yMm), side: d.value.place.yMm >= 0 ? 'starboard' : 'port' }))
+function withInstrument(r: InstrumentReading) {
+  if (!form.note.includes(r.instrument)) form.note = [form.note, r.instrument].filter(Boolean).join('; ')
+}
+function takeHull(r: InstrumentReading) {
+  form.hullMm = r.value
+  withInstrument(r)
+}
+function takeLevel(r: InstrumentReading) {
+  form.shownDeg = r.value
+  withInstrument(r)
+}
+const look = (l: string, on: boolean) => (form.looked = on ? [...form.looked, l] : form.looked.filter((x) => x !== l))
 const takeLot = (l: Lot | null) => (lot.value = l)
 function takeAir(r: InstrumentReading) {
   form.tempC = r.surfaceC ?? null
   form.airC = r.airC ?? null
   form.humidityPct = r.humidityPct ?? null
-  if (!form.note.includes(r.instrument)) form.note = [form.note, r.instrument].filter(Boolean).join('; ')
+  withInstrument(r)
 }
 async function send(wet = false) {
   busy.value = true
@@ -62,7 +78,7 @@ async function send(wet = false) {
   try {
     await below.act('POST', 'tick', {
       step: props.step.id, note: form.note.trim(), reason: gates.value.length ? form.reason.trim() : '', wet, ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
-      ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
+      ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}), ...(asks('hull') && form.hullMm !== null ? { hullMm: form.hullMm } : {}), ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}), ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}), ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
     })
     draft.value = null as never
     emit('done')
@@ -83,6 +99,9 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
     <p v-if="step.records.length || step.boltRecords.length" class="soft small">Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ') }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.</p>
     <div class="fields">
       <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null" />
+      <DimensionField v-if="asks('hull')" v-model="form.hullMm" label="Hull, through the pilot" :units="boats.units" above optional placeholder="measure" />
+      <DimensionField v-if="asks('angle')" v-model="form.shownDeg" label="The level shows, outboard up" kind="angle" :units="boats.units" :least="-20" :most="79" optional placeholder="measure" />
+      <DimensionField v-if="asks('stops')" v-model="form.stopsDeg" label="Handle stops at" kind="angle" :units="boats.units" :least="-360" :most="720" optional placeholder="read" />
       <DimensionField v-if="asks('ohm')" v-model="form.ohm" label="By meter" kind="number" unit="Ω" :units="boats.units" :least="0" optional :placeholder="lastBond(below.fitting!.log) === null ? 'measure' : String(lastBond(below.fitting!.log))" />
       <LotChoice v-if="asks('lot')" v-model="form.lotId" :kind="kind" :chemistry="step.lot" class="lot" @lot="takeLot" />
       <template v-if="asks('air')">
@@ -94,6 +113,13 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
       <label class="long">{{ asks('seen') ? 'What was seen' : 'Note' }}<input v-model="form.note" class="entry" maxlength="300" :placeholder="asks('seen') ? 'dry all round' : ''" /></label>
       <label class="long when">When, if not now<input v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>
     </div>
+    <template v-if="asks('hull')"><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: d.hull.thicknessMm }" @take="takeHull" /></template>
+    <template v-if="asks('angle')">
+      <TakeReading kind="level" :asked="{ ...spot, role: 'hull', aboutDeg: d.hull.deadriseDeg }" @take="takeLevel" />
+      <p v-if="deadrise !== null" class="small" data-test="deadrise"><template v-if="heel !== null">The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template><template v-else>With the cradle taken as level the deadrise is</template> <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.</p>
+    </template>
+    <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
+    <fieldset v-if="step.looks.length" class="looks"><legend class="hidden-words">Seen to</legend><label v-for="l in step.looks" :key="l" class="tick"><input type="checkbox" :checked="form.looked.includes(l)" @change="look(l, ($event.target as HTMLInputElement).checked)" /> <span>{{ l }}</span></label></fieldset>
     <TakeReading v-if="asks('air')" kind="hygrometer" @take="takeAir" />
     <div v-if="gates.length" class="gates" role="alert">
       <p><strong>Before this stands:</strong></p>
@@ -112,6 +138,9 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
 .fields .lot, .fields :deep(.row) { grid-column: 1 / -1; }
 .long { display: grid; gap: 2px; }
 .long .entry { width: 100%; text-align: left; font-family: var(--words); }
+.looks { border: 0; margin: 0; padding: 0; }
+.tick { display: flex; gap: 10px; align-items: flex-start; min-height: 34px; padding: 5px 0; }
+.tick input { width: 20px; height: 20px; margin: 0; flex: none; accent-color: var(--tide); }
 .gates { background: var(--short-ground); color: var(--short); padding: 8px 12px; }
 .gates ul { margin: 3px 0 6px; padding-left: 18px; }
 .gates .long { color: var(--ink); }
