@@ -152,7 +152,7 @@ test('a composite fitting set in epoxy and clocked: bronze is refused, the gel t
   await short(page, 'handle-swing')
   // Between that and the longitudinal on the map no position is free; the longitudinal stands lower than the handle.
   await expect(check(page, 'handle-swing')).toContainText('no direction in which it swings free')
-  await page.getByLabel(/^Longitudinal/).uncheck()
+  await page.getByRole('checkbox', { name: 'longitudinal' }).uncheck()
   await check(page, 'handle-swing').getByRole('button', { name: /the handle open at/ }).click()
   await holds(page, 'handle-swing')
   await tray(page, 'Work')

@@ -82,7 +82,7 @@ describe('the ways out of a wrong hole', () => {
   it.each([[{ place: 'above' as const }, 8], [{}, 12], [{ highlyLoaded: true }, 20], [{ ratio: 16 }, 16]])('with %j the bevel is %i to one', (over, n) => {
     const a = ask(over)
     expect(a.closure.reachMm).toBeCloseTo(n * 7, 9)
-    expect(a.ways[0]!.because).toContain(`bevel ${n}:1`)
+    expect(a.ways[0]!.because).toContain(`Bevel ${n}:1`)
   })
   it('a bevel steeper than the place asks for is done, said, and never as good', () => {
     const a = ask({ ratio: 6 })

@@ -53,4 +53,5 @@ it('writes lengths as a drawing does', () => {
 it('turns the figures of a sentence into inches and leaves bolt sizes alone', () => {
   expect(sayIn('4900 N press sideways on 9.525 \u00d7 12.7 mm; take an M10 \u00d7 60.', 'inch')).toBe('1\u202f102 lbf press sideways on 3/8 \u00d7 1/2 in; take an M10 \u00d7 60.')
   expect(sayIn('12 mm', 'metric')).toBe('12 mm')
+  expect(sayIn('3 \u00d7 M8 \u00d7 38.1 mm; grade A4-70 at 25.4 mm; \u22122 to -12.7 mm', 'inch')).toBe('3 \u00d7 M8 \u00d7 1 1/2 in; grade A4-70 at 1 in; \u22122 to -1/2 in')
 })

@@ -1,9 +1,9 @@
 import { calculate } from '../calculator'
-import { threadFit } from '../hull/thread-fit'
-import { say, type Check, type Verdict } from '../verdict/check'
+import { threadFit, threadName } from '../hull/thread-fit'
+import { say, sentence, type Check, type Verdict } from '../verdict/check'
 import { BELOW_FAMILY } from './families'
 import { plain } from './plain'
-import type { BelowDesign } from './design'
+import type { BelowDesign, Valve } from './design'
 
 /** One joint of the train from the skin fitting to the hose, as it is checked before anything is ordered. */
 export interface Joint {
@@ -22,9 +22,9 @@ const CLIP_GAP_MM = 5
 const HOSE_SLACK_MM = 0.5
 const RIM_MM = 4
 
-function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<BelowDesign['skin']['thread']>, internal: { family: string; size: string; depthMm: number }, engagedMm: number): Joint {
+function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<BelowDesign['skin']['thread']>, internal: Valve['inlet'], engagedMm: number): Joint {
   const r = calculate(threadFit, { external, internal, engagedMm })
-  return { id, title, from: `${from}: ${external.family.toUpperCase()} ${external.size}`, to: `${to}: ${internal.family.toUpperCase()} ${internal.size}, ${say(internal.depthMm)} mm deep`, verdict: r.verdict, codes: r.codes, because: r.because, turns: r.turns, seal: r.seal }
+  return { id, title, from: `${from}: ${threadName(external.family, external.size)}`, to: `${to}: ${threadName(internal.family, internal.size, true)}, ${say(internal.depthMm)} mm deep`, verdict: r.verdict, codes: r.codes, because: r.because, turns: r.turns, seal: r.seal }
 }
 
 /** Every joint by thread family, size, engagement and bore. `standingMm` is what stands of the tail above nut or pad, after trimming. */
@@ -36,7 +36,7 @@ export function chainOf(d: BelowDesign, standingMm: number): Joint[] {
   if (!valve && tail && skin.thread) {
     // A tail that goes on a fitting without a valve turns over its thread, so the pair is the other way round.
     const same = skin.thread.size === tail.thread.size && (skin.thread.family.startsWith('bsp') === tail.thread.family.startsWith('bsp'))
-    out.push({ id: 'skin-tail', title: 'Hose tail on skin fitting', from: `${skin.title}: ${skin.thread.family.toUpperCase()} ${skin.thread.size}`, to: `${tail.title}: ${tail.thread.size}, by its union nut`, verdict: same ? 'holds' : 'short', codes: same ? [] : ['size'], because: same ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.' : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`, turns: null, seal: same ? 'face' : null })
+    out.push({ id: 'skin-tail', title: 'Hose tail on skin fitting', from: `${skin.title}: ${threadName(skin.thread.family, skin.thread.size)}`, to: `${tail.title}: ${tail.thread.size}, by its union nut`, verdict: same ? 'holds' : 'short', codes: same ? [] : ['size'], because: same ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.' : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`, turns: null, seal: same ? 'face' : null })
   }
   if (hose && tail) {
     const below = d.place.zMm < 0
@@ -61,7 +61,7 @@ export function chainOf(d: BelowDesign, standingMm: number): Joint[] {
       codes.push('hose-kind')
       why.push('this hose is not of a kind for below the waterline')
     }
-    out.push({ id: 'tail-hose', title: 'Hose on its tail', from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`, to: `hose ${say(hose.boreMm)} mm, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`, verdict: codes.length ? 'short' : 'holds', codes: codes.sort(), because: why.length ? `${why.join('; ')[0]!.toUpperCase()}${why.join('; ').slice(1)}.` : `${hose.clips} clip${hose.clips === 1 ? '' : 's'}, bands clear of each other, bore and barb agree.`, turns: null, seal: 'clips' })
+    out.push({ id: 'tail-hose', title: 'Hose on its tail', from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`, to: `hose ${say(hose.boreMm)} mm, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`, verdict: codes.length ? 'short' : 'holds', codes: codes.sort(), because: why.length ? `${sentence(why.join('; '))}.` : `${hose.clips} clip${hose.clips === 1 ? '' : 's'}, bands clear of each other, bore and barb agree.`, turns: null, seal: 'clips' })
   }
   return out
 }

@@ -14,7 +14,7 @@ import { valveClocking } from '../hull/valve-clocking'
 import { wedgeBlock } from '../hull/wedge-block'
 import { sealant, type SealantId } from '../materials/sealants'
 import type { Units } from '../quantity/format'
-import { check, governing, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { check, governing, say, sentence, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf, type Joint } from './chain'
 import { BELOW_FAMILY, BODY_FACE } from './families'
@@ -215,7 +215,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   if (life) checks.push(plain('anode', 'Anode for this water', life.verdict!, life.because!, 'chapter 7.2'))
   if (d.family === 'anode-stud' && d.stud) {
     const bad = [d.stud.wired ? '' : 'not wired to what it protects', d.stud.clearOfBilge ? '' : 'in standing bilge water', d.stud.spannerRoom ? '' : 'no room for a spanner'].filter(Boolean)
-    checks.push(plain('stud', 'Stud where it serves', bad.length ? (d.stud.wired ? 'tight' : 'short') : 'holds', bad.length ? `${bad.join(', ')[0]!.toUpperCase()}${bad.join(', ').slice(1)}.` : `Near what it protects${d.stud.protects ? ` (${d.stud.protects})` : ''}, wired, dry inside, room for a spanner.`, 'chapter 5.9'))
+    checks.push(plain('stud', 'Stud where it serves', bad.length ? (d.stud.wired ? 'tight' : 'short') : 'holds', bad.length ? `${sentence(bad.join(', '))}.` : `Near what it protects${d.stud.protects ? ` (${d.stud.protects})` : ''}, wired, dry inside, room for a spanner.`, 'chapter 5.9'))
   }
 
   const sealants = sealantsOf(d, stack)
@@ -224,7 +224,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   const tight = threadVerdict(threads, d.bedding.thread)
   if (tight) checks.push(plain('sealant-thread', 'On the threads', tight.verdict, tight.because, 'chapter 5.1'))
   const dew = d.bedding.surfaceC === null || d.bedding.airC === null || d.bedding.humidityPct <= 0 ? null : surfaceWindowOf({ airC: d.bedding.airC, humidityPct: d.bedding.humidityPct, surfaceC: d.bedding.surfaceC, minimumC: 5, trend: 'steady' })
-  checks.push(dew ? plain('dew-point', 'Surface fit to bond', dew.verdict, dew.because, 'chapter 4.4') : unproven({ id: 'dew-point', title: 'Surface fit to bond', unit: 'K', source: 'chapter 4.4', because: 'No reading of surface, air and humidity: take one before the bead goes on.' }))
+  checks.push(dew ? plain('dew-point', 'Surface fit to bond', dew.verdict, `${dew.because}${d.bedding.takenAt ? ` As read on ${d.bedding.takenAt.slice(0, 10)}.` : ''}`, 'chapter 4.4') : unproven({ id: 'dew-point', title: 'Surface fit to bond', unit: 'K', source: 'chapter 4.4', because: 'No reading of surface, air and humidity: take one before the bead goes on.' }))
   const padMl = sealants.find((s) => s.place === 'pad' && s.chosen === 'epoxy-filled')?.quantity?.volumeMl ?? 0
   const flangeMl = sealants.filter((s) => s.place !== 'pad' && s.chosen === 'epoxy-filled').reduce((t, s) => t + (s.quantity?.volumeMl ?? 0), 0)
   const epoxyMl = padMl + flangeMl 
@@ -260,7 +260,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   checks.push(open.length ? unproven({ id: 'placing', title: 'Must it exist, and here', unit: '', source: SOURCE, because: `${open.length} question${open.length > 1 ? 's' : ''} of the placing aid ${open.length > 1 ? 'are' : 'is'} open: ${open.slice(0, 3).map((q) => q.title.replace('?', '').toLowerCase()).join('; ')}${open.length > 3 ? ` and ${open.length - 3} more` : ''}.` }) : plain('placing', 'Must it exist, and here', 'holds', 'Every question of the placing aid has its answer.'))
   for (const id of d.findings) {
     const f = FINDINGS.find((x) => x.id === id)
-    if (f) checks.push(plain(`found-${id}`, f.title, RISK_VERDICT[f.risk], `${f.costs} ${RISK_SAID[f.risk][0]!.toUpperCase()}${RISK_SAID[f.risk].slice(1)}. ${f.settle}`))
+    if (f) checks.push(plain(`found-${id}`, f.title, RISK_VERDICT[f.risk], `${f.costs} ${sentence(RISK_SAID[f.risk])}. ${f.settle}`))
   }
   if (d.taperPlug) {
     const t = taperPlugOf(d.taperPlug)

@@ -14,7 +14,7 @@ export function kickPicture(d: BelowDesign, j: BelowJudgement, units: Units): Dr
   if (!b || !v || v.boltCircleMm === null) return null
   const flange = v.flangeMm / 2
   const ext = Math.max(flange, (d.pad?.diameterMm ?? 0) / 2)
-  const textMm = ext / 6.5
+  const textMm = ext / 5.6
   const shapes: Shape[] = []
   if (d.pad) shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: d.pad.diameterMm / 2, weight: 'hidden', role: 'pad.thicknessMm' })
   shapes.push(

@@ -2,7 +2,7 @@ import { calculate } from '../calculator'
 import { galvanicPair } from '../galvanic/galvanic-pair'
 import { SIZES } from '../materials/fasteners'
 import { COPPER_ALLOYS, POTENTIALS } from '../materials/potentials'
-import { rank, type Check, type Verdict } from '../verdict/check'
+import { rank, sentence, type Check, type Verdict } from '../verdict/check'
 import { BODY_METAL, BODY_TITLES, type BodyMaterial } from './families'
 import type { BelowDesign } from './design'
 import type { BelowAround } from './placing'
@@ -63,7 +63,7 @@ export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>)
     }
   if (lines.length || metals.length > 1) {
     const worst = lines.reduce<MetalLine | null>((m, l) => (!m || rank(l.verdict) < rank(m.verdict) ? l : m), null)
-    checks.push(worst ? plain('pairs', 'Metals in the stack', worst.verdict, `${worst.between[0]!.toUpperCase()}${worst.between.slice(1)} (${POTENTIALS[worst.a]!.title}, ${POTENTIALS[worst.b]!.title}): ${worst.because}`, 'chapter 7.1') : plain('pairs', 'Metals in the stack', 'holds', `All of ${POTENTIALS[metals[0]!.metal]!.title}.`, 'chapter 7.1'))
+    checks.push(worst ? plain('pairs', 'Metals in the stack', worst.verdict, `${sentence(worst.between)} (${POTENTIALS[worst.a]!.title}, ${POTENTIALS[worst.b]!.title}): ${worst.because}`, 'chapter 7.1') : plain('pairs', 'Metals in the stack', 'holds', `All of ${POTENTIALS[metals[0]!.metal]!.title}.`, 'chapter 7.1'))
   }
   const mine = below ? BODY_METAL[d.skin.material] : null
   const strangers = mine ? around.others.filter((o) => o.design.place.zMm < 0 && BODY_METAL[o.design.skin.material] && BODY_METAL[o.design.skin.material] !== mine) : []

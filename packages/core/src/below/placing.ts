@@ -1,6 +1,7 @@
 import type { BoatHole, BoatPart, BoatZone } from '../boat/spot'
 import { distanceToSegment } from '../geometry/outline'
 import { formatLength, type Units } from '../quantity/format'
+import { sentence } from '../verdict/check'
 import { BELOW_FAMILY, DISCHARGES, INTAKES, USE_TITLES } from './families'
 import type { BelowDesign } from './design'
 import type { OwnGoods } from './own-goods'
@@ -53,7 +54,7 @@ export function placingOf(d: BelowDesign, around: BelowAround, sweepFree: boolea
   if (info.valve) put('reach', 'Reached in a hurry?', zone?.reachKind === 'open' || zone?.reachKind === 'one-arm' ? 'fine' : zone?.reachKind === 'none' ? 'look' : 'ask', zone?.reachKind && zone.reachKind !== 'unknown' ? `${zone.title}: ${zone.reach || zone.reachKind.replace('-', ' ')}.` : 'The map does not know how it is reached from inside: with the floorboards in, in the dark.')
   if (info.valve) put('sweep', 'Does the handle swing?', sweepFree === null ? 'ask' : sweepFree ? 'fine' : 'look', sweepFree === null ? 'Draw what stands round it on the dial.' : sweepFree ? 'Open to shut, a hand\u2019s width round it, nothing in the way.' : 'Something stands in its way: turn it on the dial, or move.')
   const near = around.parts.filter((p) => ['beam', 'bulkhead', 'knee', 'longitudinal', 'tank'].includes(p.kind) && (Math.abs(p.y1Mm - p.y0Mm) <= 2 && p.kind !== 'longitudinal' ? Math.abs(p.x0Mm - xMm) : p.kind === 'tank' ? (between(xMm, p.x0Mm, p.x1Mm) && between(yMm, p.y0Mm, p.y1Mm) ? 0 : Infinity) : distanceToSegment({ xMm, yMm }, { xMm: p.x0Mm, yMm: p.y0Mm }, { xMm: p.x1Mm, yMm: p.y1Mm })) < half + STRUCTURE_MM && !(p.kind === 'beam' && below))
-  put('structure', 'Clear of structure?', near.length ? 'look' : 'fine', near.length ? `${near.map((p) => p.title.toLowerCase()).join(', ')} within ${mm(half + STRUCTURE_MM)}: pad and spanner want room, and nothing is cut.` : 'Nothing on the map stands within reach of flange and pad. Floors under the sole are to be looked at.')
+  put('structure', 'Clear of structure?', near.length ? 'look' : 'fine', near.length ? `${sentence(near.map((p) => p.title.toLowerCase()).join(', '))} within ${mm(half + STRUCTURE_MM)}: pad and spanner want room, and nothing is cut.` : 'Nothing on the map stands within reach of flange and pad. Floors under the sole are to be looked at.')
   if (below) {
     const behind = around.others.filter((o) => o.design.transducer && o.design.place.xMm > xMm && Math.abs(o.design.place.yMm - yMm) < WAKE_HALF_MM + half && o.design.place.xMm - xMm < UPSTREAM * Math.max(1, d.skin.proudMm))
     const ahead = d.transducer ? aheadOf(d, around).filter((a) => a.distanceMm < UPSTREAM * a.heightMm) : []

@@ -10,6 +10,8 @@ const PAD_TONE = { 'glass-epoxy': 'epoxy-glass', g10: 'epoxy-glass', plywood: 'p
 const BODY_TONE = (m: BodyMaterial): MaterialTone => (m === 'composite' || m === 'plastic' ? 'plastic' : 'metal')
 const box = (x0: number, y0: number, x1: number, y1: number): Pt[] => [{ x: x0, y: y0 }, { x: x1, y: y0 }, { x: x1, y: y1 }, { x: x0, y: y1 }]
 const HEX_MM = 14
+/** Positive: the beam leans outboard (5.9). */
+const beamSaid = (r: number) => (Math.abs(r) < 0.05 ? 'plumb' : `${say(Math.abs(r))}\u00b0 ${r > 0 ? 'outboard' : 'inboard'}`)
 
 /** The cut through the whole stack in the plane in which the hull rises fastest: outside below, inside above, true angles and true scale. */
 export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): Drawing {
@@ -139,7 +141,7 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
       top = y0 + t.barbLengthMm + 34
     } else top = y0 + t.barbLengthMm
   }
-  if (d.family === 'welded-stub') for (const k of [-1, 1]) for (const [yy, up] of [[hullLow, -1], [hullLow + thick, 1]] as const) area([{ x: (k * od) / 2, y: yy }, { x: k * (od / 2 + 6), y: yy }, { x: (k * od) / 2, y: yy + up * 6 }], 'bolt', 'skin', 'weld')
+  if (d.family === 'welded-stub') for (const k of [-1, 1]) for (const [yy, up] of [[hullLow, -1], [hullLow + thick, 1]] as const) area([{ x: (k * od) / 2, y: yy }, { x: k * (od / 2 + 6), y: yy }, { x: (k * od) / 2, y: yy + up * 6 }], 'metal', 'skin', 'weld')
   if (d.family === 'drain-plug' && d.plug) {
     const r = s.flangeMm * 0.38
     if (d.plug.throughBolted) for (const k of [-1, 1]) area(box(k * r - 3, bottom, k * r + 3, seat + 12), 'bolt', 'hold', 'through-bolt')
@@ -159,7 +161,7 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     const from = R({ x: 0, y: bottom })
     for (const k of [-0.16, 0, 0.16]) shapes.push({ kind: 'path', points: [from, { x: from.x + 70 * Math.sin(lean + k), y: from.y - 70 * Math.cos(lean + k) }], weight: k === 0 ? 'load' : 'hidden' })
     shapes.push({ kind: 'path', points: [from, { x: from.x, y: from.y - 78 }], weight: 'dimension' })
-    say2(half * 0.5, bottom - 6, `element ${say(j.tiltElement?.tiltDeg ?? 0)}\u00b0, beam ${say(j.tiltElement?.residualDeg ?? 0)}\u00b0 off plumb`)
+    say2(half * 0.5, bottom - 6, `element ${say(j.tiltElement?.tiltDeg ?? 0)}\u00b0, beam ${beamSaid(j.tiltElement?.residualDeg ?? 0)}`)
     path([{ x: 0, y: cut }, { x: 0, y: cut + 22 }, { x: 12, y: cut + 34 }], 'outline')
     top = cut + 34
   }
@@ -171,8 +173,11 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
   // The way things are: plumb, the hull's angle, inside and outside.
   if (theta > 0) {
     const x = ext.maxX - textMm * 1.5
-    shapes.push({ kind: 'path', points: [{ x, y: ext.maxY - textMm * 6 }, { x, y: ext.maxY - textMm * 0.6 }], weight: 'hidden' }, { kind: 'text', at: { x, y: ext.maxY - textMm * 7.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
     const e = R({ x: W, y: hullLow + on(W) })
+    // A flat drawing has the hull's end up here: the plumb line then stands over it.
+    const foot = Math.max(ext.maxY - textMm * 6, R({ x: W, y: hullLow + thick + on(W) }).y + textMm * 2.4)
+    top = Math.max(top, foot + textMm * 5.4)
+    shapes.push({ kind: 'path', points: [{ x, y: foot }, { x, y: foot + textMm * 5.4 }], weight: 'hidden' }, { kind: 'text', at: { x, y: foot - textMm * 1.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
     shapes.push({ kind: 'path', points: [{ x: e.x - 46, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }, { x: e.x + 2, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }], weight: 'dimension' }, { kind: 'text', at: { x: e.x + 2, y: e.y - textMm * 1.6 }, text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`, size: textMm, anchor: 'end', weight: 'strong' })
     // How far the grabbed end climbs for a radian: its own swing, and the block outside that grows under it.
     const rise = upright ? (W * 0.94 + wide(outside) / 2 + d.hull.thicknessMm * Math.sin(theta)) / Math.cos(theta) ** 2 : W * 0.94 * Math.cos(theta) - (hullLow + thick) * Math.sin(theta)

@@ -4,7 +4,8 @@ import { SIZES } from '../materials/fasteners'
 import { sealant, type SealantId } from '../materials/sealants'
 import { formatLength, formatTemperature, formatVolume, type Units } from '../quantity/format'
 import { lotGates, utcMinute, type Gate, type LifeState, type LotFacts } from '../register/life'
-import { say } from '../verdict/check'
+import { say, sentence } from '../verdict/check'
+import { threadName } from '../hull/thread-fit'
 import { THREAD_WAY_TITLES } from './thread-ways'
 import { BELOW_FAMILY } from './families'
 import { belowBolts, boltsSaid } from './bolts'
@@ -181,8 +182,8 @@ export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ti
 export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): BelowPart[] {
   const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
   const out: BelowPart[] = [{ what: d.skin.title, size: `${mm(d.skin.tailMm)} tail`, count: '1', note: j.stack && j.stack.trimMm > 0 ? `trimmed to ${mm(j.stack.cutLengthMm)}` : '' }]
-  if (d.valve) out.push({ what: d.valve.title, size: `${d.valve.inlet.family.toUpperCase()} ${d.valve.inlet.size}`, count: '1', note: d.valve.kind === 'screwed' ? '' : `flange ${mm(d.valve.flangeMm)}` })
-  if (d.tail) out.push({ what: d.tail.title, size: `${d.tail.thread.family.toUpperCase()} ${d.tail.thread.size}`, count: '1', note: `barb ${mm(d.tail.barbMm)} by ${mm(d.tail.barbLengthMm)}` })
+  if (d.valve) out.push({ what: d.valve.title, size: `${threadName(d.valve.inlet.family, d.valve.inlet.size, true)}`, count: '1', note: d.valve.kind === 'screwed' ? '' : `flange ${mm(d.valve.flangeMm)}` })
+  if (d.tail) out.push({ what: d.tail.title, size: `${threadName(d.tail.thread.family, d.tail.thread.size)}`, count: '1', note: `barb ${mm(d.tail.barbMm)} by ${mm(d.tail.barbLengthMm)}` })
   if (d.hose) out.push({ what: d.hose.belowRated ? 'Hose, rated for below the waterline' : 'Hose', size: mm(d.hose.boreMm), count: 'by length', note: '' }, { what: 'Hose clip, 316', size: `for ${mm(d.hose.boreMm)} hose`, count: `${d.hose.clips} + 1`, note: `band ${mm(d.hose.bandMm)}` })
   if (d.pad) out.push({ what: `Pad, ${d.pad.material === 'g10' ? 'epoxy-glass sheet' : d.pad.material.replace('-', ' ')}`, size: `${mm(d.pad.diameterMm)} by ${mm(d.pad.thicknessMm)}`, count: '1', note: '' })
   for (const side of ['outside', 'inside'] as const) {
@@ -192,7 +193,7 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   for (const g of j.bolts) out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head, nut and washer' : 'Bolt into the pad', size: g.lengthMm === null ? `${d.hold.size}, ${mm(Math.ceil(g.requiredMm))}, no stock length` : `${d.hold.size} \u00d7 ${mm(g.lengthMm)}`, count: `${g.bolts.length} + 1`, note: `${d.hold.grade}${d.hold.method === 'insert' && d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
   for (const s of j.sealants) if (s.chosen && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: s.chosen === 'epoxy-filled' ? '' : `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
   if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min; ${j.epoxy.fillerG.toFixed(0)} g of filler` : 'too cold for any hardener' })
-  if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${THREAD_WAY_TITLES[d.bedding.thread][0]!.toUpperCase()}${THREAD_WAY_TITLES[d.bedding.thread].slice(1)}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
+  if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${sentence(THREAD_WAY_TITLES[d.bedding.thread])}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
   if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
   if (d.family === 'anode-stud' || j.checks.some((c) => c.id === 'bond-path')) out.push({ what: 'Bonding wire, tinned, and its two lugs', size: '4 mm\u00b2', count: 'by length', note: '8.4 mm\u00b2 where a rule asks' })
   if (d.metals.anode && j.anode) out.push({ what: `Anode, ${d.metals.anode.alloy}`, size: `${say(d.metals.anode.pieceKg)} kg`, count: String(j.anode.pieces ?? 1), note: `${say(j.anode.massKg)} kg needed` })

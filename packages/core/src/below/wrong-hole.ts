@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { calculate, parseInput } from '../calculator'
 import { positive, nonNegative } from '../schema'
 import { CLOTHS, holeClosure } from '../repair/hole-closure'
-import { say, type Verdict } from '../verdict/check'
+import { say, sentence, type Verdict } from '../verdict/check'
 import type { BelowDesign } from './design'
 import { SKINS } from './goods'
 
@@ -56,7 +56,7 @@ export function wrongHole(raw: WrongHole, d: BelowDesign | null): WrongHoleAnswe
     ways.push({ id: 'refill', title: 'Fill and bore again', verdict: steep || closure.fits === false ? 'tight' : 'holds', because: `A plug of solid laminate or filled epoxy round the place, wide enough that the new hole of ${say(d.skin.holeMm)} mm stands in it and not in its seam.`, steps: [`Grind and lay it up as an old hole: ${patch}.`, 'Cure by its temperature; then bore again from a pilot.', ...(v.cored ? ['Make the core solid over 1.5 flanges at the same time.'] : [])], record: `filled (${patch}) and bored again to ${say(d.skin.holeMm)} mm` })
   }
   ways.push({
-    id: 'close', title: 'Close it for good', verdict: steep || closure.fits === false ? 'tight' : 'holds', because: `${patch}; the largest disc reaches the ground edge. ${say(closure.clothG)} g of cloth, ${say(closure.resinG)} g of resin.${closure.fits === false ? ' The bevel meets its neighbour\u2019s: one patch over both.' : ''}`,
+    id: 'close', title: 'Close it for good', verdict: steep || closure.fits === false ? 'tight' : 'holds', because: `${sentence(patch)}; the largest disc reaches the ground edge. ${say(closure.clothG)} g of cloth, ${say(closure.resinG)} g of resin.${closure.fits === false ? ' The bevel meets its neighbour\u2019s: one patch over both.' : ''}`,
     steps: [...(closure.backingDiscMm ? [`Bond a backing disc of ${say(closure.backingDiscMm)} mm in first: only one side is reached.`] : []), `Grind ${patch}.`, 'Wash, dry, wet out, lay the discs.', v.place === 'below' ? 'Fair; barrier coats of epoxy, three or more, then antifouling.' : 'Fair and paint.', 'Where it was is in the register before it is filled, measured from two things that stay.'],
     record: `closed: ${patch}, ${say(closure.clothG)} g cloth`,
   })

@@ -5,14 +5,16 @@ import { verdictOf, worstVerdict, type Verdict } from '../verdict/check'
 
 export const THREAD_SIZES = ['1/2', '3/4', '1', '1 1/4', '1 1/2', '2'] as const
 type Size = (typeof THREAD_SIZES)[number]
-type Family = 'bspp' | 'bspt' | 'rp' | 'npt' | 'npsm'
+export type ThreadFamily = 'bspp' | 'bspt' | 'rp' | 'npt' | 'npsm'
 /** Threads per inch and diameter in mm (chapter 5.1): BSP by major, NP by pipe diameter. */
 export const BSP: Record<Size, [number, number]> = { '1/2': [14, 20.955], '3/4': [14, 26.441], '1': [11, 33.249], '1 1/4': [11, 41.91], '1 1/2': [11, 47.803], '2': [11, 59.614] }
 export const NP: Record<Size, [number, number]> = { '1/2': [14, 21.336], '3/4': [14, 26.67], '1': [11.5, 33.401], '1 1/4': [11.5, 42.164], '1 1/2': [11.5, 48.26], '2': [11.5, 60.325] }
-const american = (f: Family) => f === 'npt' || f === 'npsm'
-const taper = (f: Family) => f === 'bspt' || f === 'npt'
-const row = (f: Family, s: Size) => (american(f) ? NP : BSP)[s]
+const american = (f: ThreadFamily) => f === 'npt' || f === 'npsm'
+const taper = (f: ThreadFamily) => f === 'bspt' || f === 'npt'
+const row = (f: ThreadFamily, s: Size) => (american(f) ? NP : BSP)[s]
 const NEEDED_TURNS = 5
+/** As it stands on the part: `G 1 1/4`, `Rc 3/4`, `NPT 1`. */
+export const threadName = (family: ThreadFamily, size: string, inside = false): string => `${{ bspp: 'G', bspt: inside ? 'Rc' : 'R', rp: 'Rp', npt: 'NPT', npsm: 'NPSM' }[family]} ${size}`
 
 const size = z.enum(THREAD_SIZES)
 const input = z.strictObject({
@@ -55,7 +57,7 @@ export const threadFit = defineCalculator({
     const said = codes.map((c) => (c === 'size' ? `${e.size} is screwed into ${i.size}` : WORDS[c]!))
     return {
       verdict, codes: codes.sort(), turns, neededTurns: NEEDED_TURNS, utilisation, pitchMm, externalMm, internalMm, seal: apart ? null : taper(e.family) ? ('thread' as const) : ('face' as const),
-      because: said.length ? `${e.family} ${e.size} in ${i.family} ${i.size}: ${said.join('; ')}.` : `${turns.toFixed(1)} turns are engaged; ${NEEDED_TURNS} are needed. It seals on the ${taper(e.family) ? 'thread, with tape or paste' : 'face'}.`,
+      because: said.length ? `${threadName(e.family, e.size)} in ${threadName(i.family, i.size, true)}: ${said.join('; ')}.` : `${turns.toFixed(1)} turns are engaged; ${NEEDED_TURNS} are needed. It seals on the ${taper(e.family) ? 'thread, with tape or paste' : 'face'}.`,
     }
   },
 })

@@ -75,8 +75,8 @@ export function formatQuantity(value: number, unit: string, units: Units): strin
   return unit ? `${text} ${unit}` : text
 }
 
-/** Metric figures in a sentence, as the core says them: `12 mm`, `10 \u00d7 7 mm`, `4900 N`, `70 MPa`. */
-const FIGURES = /(-?\d+(?:\.\d+)?(?:e[+-]?\d+)?)((?: \u00d7 \d+(?:\.\d+)?)*) (mm\u00b2|mm|N\u00b7m|N|MPa|\u00b0C|ml|kg)(?![\w\u00b2\u00b7])/g
+/** Metric figures in a sentence, as the core says them: `12 mm`, `10 \u00d7 7 mm`, `4900 N`, `70 MPa`; never the size in a name (`M8 \u00d7 45 mm`). */
+const FIGURES = /(?<![A-Za-z\d.])(-?\d+(?:\.\d+)?(?:e[+-]?\d+)?)((?: \u00d7 \d+(?:\.\d+)?)*) (mm\u00b2|mm|N\u00b7m|N|MPa|\u00b0C|ml|kg)(?![\w\u00b2\u00b7])/g
 
 /** A sentence of the core in the boat's units. The core speaks metric; this is the one place that turns its words. */
 export function sayIn(sentence: string, units: Units): string {

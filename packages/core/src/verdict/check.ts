@@ -66,6 +66,9 @@ export function unproven(parts: Parts & { capacity?: number }): Check {
   return { working: [], assumed: [], remedies: [], because: '', capacity: null, ...parts, factor: parts.factor ?? 1, demand: null, utilisation: null, verdict: 'unproven' }
 }
 
+/** A sentence begins with a capital. */
+export const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
+
 export const step = (symbol: string, meaning: string, expression: string, value: number | null, unit: string) => ({ symbol, meaning, expression, value, unit })
 
 const ESTIMATE_WORDS: Record<string, string> = {

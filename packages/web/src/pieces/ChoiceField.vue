@@ -16,5 +16,5 @@ const id = useId()
 
 <style scoped>
 .row { display: grid; grid-template-columns: minmax(74px, auto) minmax(0, 1fr); align-items: center; gap: 0 8px; min-height: 32px; }
-.choice { justify-self: end; }
+.choice { justify-self: end; min-width: 0; max-width: 100%; }
 </style>

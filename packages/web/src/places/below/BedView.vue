@@ -14,6 +14,8 @@ const j = computed(() => below.judgement!)
 const d = computed(() => below.design!)
 const FIT = { fits: 'holds', 'fits-with-care': 'tight', refused: 'short' } as const
 const schools = computed(() => schoolsFor(d.value.skin.material === 'composite' ? 'Composite fitting in the hull' : 'Bronze or stainless in the hull'))
+/** Dew comes and goes within the hour. */
+const old = computed(() => d.value.bedding.takenAt !== '' && dayjs().diff(d.value.bedding.takenAt, 'minute') > 60)
 const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
 </script>
 
@@ -32,7 +34,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
     <div class="day">
       <h3>Today</h3>
       <p :data-verdict="dew.verdict"><VerdictSign :verdict="dew.verdict" :size="16" /> {{ sayIn(dew.because, boats.units) }}</p>
-      <p v-if="d.bedding.takenAt" class="soft small">Read {{ dayjs(d.bedding.takenAt).format('D MMM, HH:mm') }}.</p>
+      <p v-if="d.bedding.takenAt" :class="old ? 'again' : 'soft small'">Read {{ dayjs(d.bedding.takenAt).format('D MMM, HH:mm') }}{{ old ? ': that was another hour. Read again before the bead goes on.' : '.' }}</p>
       <template v-if="j.epoxy">
         <h3>Epoxy</h3>
         <p class="small">{{ formatVolume(j.epoxy.ml, boats.units) }} in {{ j.epoxy.batches }} pot{{ j.epoxy.batches > 1 ? 's' : '' }}, {{ j.epoxy.fillerG.toFixed(0) }} g of filler. {{ j.epoxy.hardener ? `${j.epoxy.hardener[0]!.toUpperCase()}${j.epoxy.hardener.slice(1)} hardener: ${Math.round(j.epoxy.potLifeMin!)} min in the pot.` : '' }} {{ sayIn(j.epoxy.because, boats.units) }}</p>
@@ -52,6 +54,7 @@ li button { display: flex; gap: 8px; text-align: left; width: 100%; padding: 5px
 li svg { margin-top: 3px; flex: none; }
 li.on { background: var(--tide-soft); font-weight: 600; }
 .day { order: -1; }
+.again { color: var(--buoy); font-weight: 600; }
 .day p { padding-bottom: 4px; }
 .day svg { vertical-align: -3px; }
 </style>

@@ -23,7 +23,7 @@ const w = computed(() => j.value.wedge)
   <div v-if="drawing" class="cut">
     <figure><DrawingView :drawing="drawing" :units="boats.units" /></figure>
     <div class="take">
-      <label for="below-template">Template <select id="below-template" v-model="asked" class="choice"><option v-for="t in there" :key="t" :value="t">{{ BELOW_TEMPLATE_TITLES[t] }}</option></select></label>
+      <label for="below-template">Template <select id="below-template" class="choice" :value="what" @change="asked = ($event.target as HTMLSelectElement).value as BelowTemplate"><option v-for="t in there" :key="t" :value="t">{{ BELOW_TEMPLATE_TITLES[t] }}</option></select></label>
       <p v-if="below.saving !== 'saved'" class="soft small">The files follow the design as it was last saved.</p>
       <p class="links">Full size: <a :href="link('pdf', 'a4')" download>PDF, A4</a> <a :href="link('pdf', 'letter')" download>PDF, Letter</a> <a :href="link('svg')" download>SVG</a> <a :href="link('dxf')" download>DXF</a> <a :href="link('csv')" download>Drilling, CSV</a></p>
       <p class="soft small">Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.</p>

@@ -85,7 +85,7 @@ async function draw() {
         ...p.compartments.map((c, i) => ({ label: `${c.title}, pumps off`, data: line(off, i), borderColor: colour(i), borderDash: DASHES[i % 4]!, pointRadius: 0, borderWidth: 1 })),
       ],
     },
-    options: { animation: false, responsive: true, maintainAspectRatio: false, color: ink, font: { family: css('--words') }, plugins: { legend: { position: 'right', labels: { color: ink, boxWidth: 26, boxHeight: 0, filter: (item) => (item.datasetIndex ?? 0) < p.compartments.length } } }, scales: { x: { type: 'linear', title: { display: true, text: 'hours', color: ink }, ticks: { color: ink } }, y: { title: { display: true, text: inch ? 'in over the waterline' : 'mm over the waterline', color: ink }, ticks: { color: ink }, suggestedMax: 0 } } },
+    options: { animation: false, responsive: true, maintainAspectRatio: false, color: ink, font: { family: css('--words') }, plugins: { legend: { position: 'top', align: 'start', labels: { color: ink, boxWidth: 26, boxHeight: 0, filter: (item) => (item.datasetIndex ?? 0) < p.compartments.length } } }, scales: { x: { type: 'linear', title: { display: true, text: 'hours', color: ink }, ticks: { color: ink } }, y: { title: { display: true, text: inch ? 'in over the waterline' : 'mm over the waterline', color: ink }, ticks: { color: ink }, suggestedMax: 0 } } },
   })
 }
 watch(() => boats.units, () => void draw())

@@ -83,8 +83,9 @@ async function replace() {
 </template>
 
 <style scoped>
-.survey { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) auto; gap: 22px; }
-.survey > div:nth-child(3) { width: 260px; display: grid; gap: 5px; align-content: start; }
+.survey { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 22px; }
+.survey:has(> div:nth-child(3)) { grid-template-columns: 290px minmax(0, 1.35fr) minmax(0, 0.8fr); gap: 16px; }
+.survey > div:nth-child(3) { display: grid; gap: 5px; align-content: start; order: -1; }
 .findings { list-style: none; margin: 0; padding: 0; }
 .tick { display: flex; gap: 8px; align-items: center; min-height: 34px; }
 .risk { margin-left: auto; white-space: nowrap; color: var(--ink-soft); }
@@ -92,11 +93,11 @@ async function replace() {
 .soon { color: var(--buoy); }
 .cost { padding-bottom: 7px; }
 .said { color: var(--buoy); font-weight: 600; }
-.acts { display: flex; gap: 8px; }
+.acts { display: flex; gap: 8px; flex-wrap: wrap; }
 .acts [aria-pressed='true'] { background: var(--tide-soft); }
 .wide { width: 100%; }
 .plainlist { list-style: none; margin: 4px 0 0; padding: 0; }
 h3 { margin-top: 8px; }
 select { max-width: 240px; }
-@media (max-width: 1180px) { .survey { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
+@media (max-width: 1180px) { .survey, .survey:has(> div:nth-child(3)) { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
 </style>

@@ -97,6 +97,7 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
 <template>
   <form ref="root" class="ticking" :aria-label="`Ticking ${step.id}`" @submit.prevent="send()">
     <p v-if="step.records.length || step.boltRecords.length" class="soft small">Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ') }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.</p>
+    <fieldset v-if="step.looks.length" class="looks"><legend class="hidden-words">Seen to</legend><label v-for="l in step.looks" :key="l" class="tick"><input type="checkbox" :checked="form.looked.includes(l)" @change="look(l, ($event.target as HTMLInputElement).checked)" /> <span>{{ l }}</span></label></fieldset>
     <div class="fields">
       <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null" />
       <DimensionField v-if="asks('hull')" v-model="form.hullMm" label="Hull, through the pilot" :units="boats.units" above optional placeholder="measure" />
@@ -119,7 +120,6 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
       <p v-if="deadrise !== null" class="small" data-test="deadrise"><template v-if="heel !== null">The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template><template v-else>With the cradle taken as level the deadrise is</template> <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.</p>
     </template>
     <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
-    <fieldset v-if="step.looks.length" class="looks"><legend class="hidden-words">Seen to</legend><label v-for="l in step.looks" :key="l" class="tick"><input type="checkbox" :checked="form.looked.includes(l)" @change="look(l, ($event.target as HTMLInputElement).checked)" /> <span>{{ l }}</span></label></fieldset>
     <TakeReading v-if="asks('air')" kind="hygrometer" @take="takeAir" />
     <div v-if="gates.length" class="gates" role="alert">
       <p><strong>Before this stands:</strong></p>

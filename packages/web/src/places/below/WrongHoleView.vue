@@ -13,7 +13,7 @@ import VerdictSign from '../../pieces/VerdictSign.vue'
 const below = useBelow()
 const boats = useBoats()
 const d = computed(() => below.design!)
-const form = reactive({ what: 'too-big' as 'too-big' | 'wrong-place' | 'old', holeMm: (d.value.boredMm ?? d.value.skin.holeMm + 4) as number | null, gapMm: null as number | null, nextReachMm: 0, highlyLoaded: false, singleAccess: false, ratio: null as number | null, sides: '' as '' | 'one' | 'both', cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>, order: 'large-first' as NonNullable<WrongHole['order']> })
+const form = reactive({ what: 'too-big' as 'too-big' | 'wrong-place' | 'old', holeMm: d.value.boredMm as number | null, gapMm: null as number | null, nextReachMm: 0, highlyLoaded: false, singleAccess: false, ratio: null as number | null, sides: '' as '' | 'one' | 'both', cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>, order: 'large-first' as NonNullable<WrongHole['order']> })
 const place = computed(() => (d.value.place.zMm < 0 ? ('below' as const) : ('above' as const)))
 const CLOTH_OPTIONS = Object.entries(CLOTHS).map(([value, c]) => ({ value: value as keyof typeof CLOTHS, title: c.title }))
 const schools = [...schoolsFor('Order of a patch'), ...schoolsFor('Bevel of a patch')]
