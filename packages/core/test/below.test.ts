@@ -198,7 +198,7 @@ describe('materials', () => {
     expect(verdict(fit('MV-S1', { 'bedding.flange': 'epoxy-filled' }), 'sealant-flange')).toBe('short')
     const d = fit('MV-K1', { 'bedding.flange': 'epoxy-filled' })
     expect(verdict(d, 'sealant-flange')).toBe('tight')
-    expect(belowSteps(d, judge(d), 'metric').find((s) => s.id === 'gel')!.waitH).toBeCloseTo(judge(d).epoxy!.gelMin! / 60, 9)
+    expect(belowSteps(d, judge(d), 'metric').find((s) => s.id === 'gel')!.waitH).toBeCloseTo(judge(d).pots.set!.gelMin! / 60, 9)
   })
   it('one hull keeps to one metal', () => {
     const d = fit('MV-S1')

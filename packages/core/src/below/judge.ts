@@ -1,8 +1,4 @@
 import { calculate } from '../calculator'
-import { moistureCureOf } from '../bedding/moisture-cure'
-import { epoxyBatch } from '../bedding/epoxy-batch'
-import { chooseSealant, type SealantChoice } from '../bedding/sealant-choice'
-import { sealantQuantityOf, type SealantQuantity } from '../bedding/sealant-quantity'
 import { surfaceWindowOf } from '../bedding/surface-window'
 import { CalcError } from '../errors'
 import { anodeLife } from '../galvanic/anode-life'
@@ -12,12 +8,12 @@ import { throughHullStack } from '../hull/through-hull-stack'
 import { transducerTilt } from '../hull/transducer-tilt'
 import { valveClocking } from '../hull/valve-clocking'
 import { wedgeBlock } from '../hull/wedge-block'
-import { sealant, type SealantId } from '../materials/sealants'
 import type { Units } from '../quantity/format'
 import { check, governing, say, sentence, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
+import { potCheck, potsOf, sealantCheck, sealantsOf, type Bedded, type Pots } from './bed'
 import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf, type Joint } from './chain'
-import { BELOW_FAMILY, BODY_FACE } from './families'
+import { BELOW_FAMILY } from './families'
 import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
 import { metalChecks, type MetalLine } from './metals'
 import { mapObstacles, neighbourObstacles, type Obstacle } from './obstacles'
@@ -53,8 +49,8 @@ export interface BelowJudgement {
   /** how long the bolts are, those of one length together */
   bolts: BoltGroup[]
   anode: { massKg: number; pieces: number | null; because: string } | null
-  sealants: { place: 'flange' | 'pad' | 'tail'; title: string; choice: SealantChoice; chosen: SealantId | null; quantity: SealantQuantity | null; beadMm: number; rimDays: number | null }[]
-  epoxy: { ml: number; hardener: string | null; potLifeMin: number | null; gelMin: number | null; sandH: number | null; batches: number; fillerG: number; verdict: Verdict; because: string } | null
+  sealants: Bedded[]
+  pots: Pots
   placing: Question[]
   tiltElement: Out<typeof transducerTilt> | null
   drain: Out<typeof cockpitDrain> | null
@@ -83,8 +79,6 @@ export const lastBond = (log: BelowLog[]): number | null => lastBondOf(log)?.val
 const SEAT_DEG = 3
 /** Secondary bond on ground, clean laminate (8.1): what stands in a design until somebody has pulled a sample. */
 const TYPICAL_BOND_MPA = 12
-const PAD_BEAD_MM = 1.5
-const FLANGE_BEAD_MM = 1
 const SUCTION_MS = 1.5
 const DISCHARGE_MS = 2.5
 const STRAINER_MS = 0.6
@@ -128,33 +122,6 @@ function kickOf(d: BelowDesign, method: 'through' | 'insert' | 'nut'): Kick | nu
 }
 const METHOD_TITLE = { through: 'bolts through the hull', insert: 'bolts into the pad', nut: 'nut only' } as const
 export { METHOD_TITLE }
-
-function sealantsOf(d: BelowDesign, stack: Stack | null): BelowJudgement['sealants'] {
-  const face = BODY_FACE[d.skin.material]
-  const hull = d.hull.kind === 'aluminium' ? 'aluminium' : d.hull.kind === 'steel' ? 'steel' : d.hull.kind === 'timber' ? 'wood' : 'laminate'
-  const where = d.place.zMm < 0 ? 'below' : d.place.zMm < 300 ? 'waterline' : 'above'
-  const common = { place: where, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct, ...(d.bedding.serviceAgainYears === null ? {} : { serviceAgainYears: d.bedding.serviceAgainYears }) } as const
-  const choose = (joint: string, faces: [string, string], load: 'none' | 'some' | 'structural', gapMm: number) => chooseSealant({ ...common, joint, faces, load, gapMm, movementMm: 0, sunlight: false, fuelOrSolvent: false, toBePainted: false } as never)
-  const bore = stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
-  const cure = (id: SealantId | null) => (id && sealant(id).moistureCure && d.bedding.humidityPct > 0 ? moistureCureOf({ chemistry: id, pathMm: 5, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct }).days : null)
-  const quantity = (id: SealantId | null, diameterMm: number, beadMm: number, collar: boolean) => (id === null ? null : sealantQuantityOf({
-    kind: id === 'butyl' ? 'tape' : 'tube', contactAreaMm2: Math.max(0, (Math.PI / 4) * (diameterMm ** 2 - bore ** 2)), perimeterMm: Math.PI * diameterMm, beadMm, filletMm: 3, holes: collar && d.skin.tailOdMm !== null && bore > d.skin.tailOdMm ? 1 : 0, holeDiameterMm: bore, boltDiameterMm: d.skin.tailOdMm ?? bore, sealedDepthMm: d.hull.thicknessMm, chamferMl: 0, tapeWidthMm: 20, wasteFraction: 0.3,
-  }))
-  const out: BelowJudgement['sealants'] = []
-  const f = d.bedding
-  if (d.family !== 'welded-stub') out.push({ place: 'flange', title: d.family === 'transducer' ? 'Transducer in the hull' : 'Skin fitting in the hull', choice: choose(d.family === 'transducer' ? 'transducer' : 'through-hull', [face, hull], 'some', d.beddingMm), chosen: f.flange, quantity: quantity(f.flange, d.skin.flangeMm, d.beddingMm, true), beadMm: d.beddingMm, rimDays: cure(f.flange) })
-  if (d.pad) out.push({ place: 'pad', title: 'Pad\u2019s bond to the hull', choice: choose('structural-bond', ['laminate', hull], 'structural', PAD_BEAD_MM), chosen: f.pad, quantity: quantity(f.pad, d.pad.diameterMm, PAD_BEAD_MM, false), beadMm: PAD_BEAD_MM, rimDays: cure(f.pad) })
-  if (d.valve && d.valve.kind !== 'screwed') out.push({ place: 'tail', title: 'Seacock\u2019s flange on its pad', choice: choose('seacock-flange', [BODY_FACE[d.valve.material], 'epoxy'], 'some', FLANGE_BEAD_MM), chosen: f.tail, quantity: quantity(f.tail, d.valve.flangeMm, FLANGE_BEAD_MM, false), beadMm: FLANGE_BEAD_MM, rimDays: cure(f.tail) })
-  return out
-}
-function sealantCheck(s: BelowJudgement['sealants'][number]): Check {
-  const id = `sealant-${s.place}`
-  if (!s.chosen) return unproven({ id, title: s.title, unit: '', source: 'chapter 4.1', because: 'No sealant or adhesive is chosen yet.' })
-  const mine = s.choice.choices.find((c) => c.id === s.chosen)!
-  const why = mine.reasons.filter((r) => r.effect !== 'note').map((r) => r.text).join(' ')
-  const better = s.choice.best && s.choice.best !== s.chosen ? ` ${sealant(s.choice.best).title} ranks first here.` : ''
-  return plain(id, s.title, mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight', mine.verdict === 'fits' ? `${sealant(s.chosen).title} fits.${better}` : `${sealant(s.chosen).title}: ${why}${mine.verdict === 'refused' ? better : ''}`, 'chapter 4.1')
-}
 
 /** Judges one fitting through the hull whole: every check of chapter 5 that applies to its family, with what the map and its neighbours say. */
 export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] = NO_LOG, units: Units = 'metric'): BelowJudgement {
@@ -225,11 +192,9 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   if (tight) checks.push(plain('sealant-thread', 'On the threads', tight.verdict, tight.because, 'chapter 5.1'))
   const dew = d.bedding.surfaceC === null || d.bedding.airC === null || d.bedding.humidityPct <= 0 ? null : surfaceWindowOf({ airC: d.bedding.airC, humidityPct: d.bedding.humidityPct, surfaceC: d.bedding.surfaceC, minimumC: 5, trend: 'steady' })
   checks.push(dew ? plain('dew-point', 'Surface fit to bond', dew.verdict, `${dew.because}${d.bedding.takenAt ? ` As read on ${d.bedding.takenAt.slice(0, 10)}.` : ''}`, 'chapter 4.4') : unproven({ id: 'dew-point', title: 'Surface fit to bond', unit: 'K', source: 'chapter 4.4', because: 'No reading of surface, air and humidity: take one before the bead goes on.' }))
-  const padMl = sealants.find((s) => s.place === 'pad' && s.chosen === 'epoxy-filled')?.quantity?.volumeMl ?? 0
-  const flangeMl = sealants.filter((s) => s.place !== 'pad' && s.chosen === 'epoxy-filled').reduce((t, s) => t + (s.quantity?.volumeMl ?? 0), 0)
-  const epoxyMl = padMl + flangeMl 
-  const mix = epoxyMl > 0 ? calculate(epoxyBatch, { neededMl: epoxyMl, ratio: d.bedding.ratio, tempC: Math.max(-20, Math.min(60, d.bedding.tempC)), workingMinutes: 15, use: 'mayonnaise', ...(d.bedding.hardener ? { hardener: d.bedding.hardener } : {}) }) : null
-  if (mix) checks.push(plain('epoxy-mix', 'Epoxy for the day', mix.verdict, mix.because, 'chapter 4.5'))
+  const pots = potsOf(d, sealants, wedges)
+  const mixed = potCheck(pots)
+  if (mixed) checks.push(mixed)
 
   if (d.flowLpm !== null && d.skin.boreMm > 0) {
     const bore = Math.min(d.skin.boreMm, d.tail?.boreMm ?? Infinity, d.valve?.boreMm ?? Infinity)
@@ -279,7 +244,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)), governing: governing(checks)?.id ?? null, checks, counts, tilt: { deg: tiltDeg, azimuthDeg }, wedges, wedge, stack, joints, clock, obstacles, kick, kickSchools, metals: material.lines,
     threads, bolts, anode: life ? { massKg: life.massKg!, pieces: life.pieces ?? null, because: life.because! } : null, sealants,
-    epoxy: mix ? { ml: mix.mixedMl, hardener: mix.hardener, potLifeMin: mix.potLifeMin, gelMin: mix.gelMin, sandH: mix.sandH, batches: mix.batches, fillerG: mix.fillerG, verdict: mix.verdict, because: mix.because } : null, placing, tiltElement, drain,
+    pots, placing, tiltElement, drain,
   }
 }
 /** Whether the handle ends up where it is wanted. A flange is turned by its bolt holes first; only what is left then matters. */

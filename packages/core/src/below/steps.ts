@@ -8,6 +8,7 @@ import { say, sentence } from '../verdict/check'
 import { threadName } from '../hull/thread-fit'
 import { THREAD_WAY_TITLES } from './thread-ways'
 import { BELOW_FAMILY } from './families'
+import { POT_TITLES } from './bed'
 import { belowBolts, boltsSaid } from './bolts'
 import { BOND_OHM, baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowDesign } from './design'
@@ -58,10 +59,9 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   add('must', `Ask once more whether this hole must exist; the placing aid\u2019s answers are on record.`, { gate: true })
   add('survey', 'Look inside and out: what is behind, how thick, sound or wet. Drill a pilot from inside, measure the hull through it, keep the plug.', { gate: true, asks: d.hull.measured ? [] : ['hull'], caution: 'Batteries off; know what is behind: tanks, wires, people.' })
   if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured || !!d.ticks['angle'], asks: d.hull.angleMeasured ? [] : ['angle'] })
-  const looks = lastLook(d, 'bore', bore < SMALL_MM)
-  add('ready-bore', 'Last look before the saw. The hole cannot be undone.', { gate: true, asks: ['looks'], looks })
+  if (d.family === 'welded-stub') add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
+  add('ready-bore', 'Last look before the saw. The hole cannot be undone.', { gate: true, asks: ['looks'], looks: lastLook(d, 'bore', bore < SMALL_MM) })
   if (d.family === 'welded-stub') {
-    add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
     add('bore', `Cut the hole, ${mm(bore)}, to the stub with a gap for the root; round every corner of the doubler.`, { caution: 'Sparks and swarf: nothing that burns behind, eyes and ears covered.' })
     add('bore-record', 'Record the hole as cut, with its size, and hang the sign: nobody launches.', { gate: true, records: ['drilled'], asks: ['size'] })
     add('weld', 'Weld inside and out, by a welder who holds the paper for it; tanks and wires behind looked at, a watch kept for an hour.', { hands: 2, gate: true, records: ['dry fitted', 'bedded'], caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.' })
@@ -82,20 +82,25 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   const seat = j.sealants.find((q) => q.place === 'tail')
   const pad = j.sealants.find((q) => q.place === 'pad')
   let padH: number | null = null
-  if (d.pad && pad?.chosen) {
-    const epoxy = pad.chosen === 'epoxy-filled'
-    padH = epoxy ? (j.epoxy?.sandH ?? null) : pad.rimDays === null ? null : pad.rimDays * 24
-    add('pad-bond', `Grind, wipe, and bond the pad with ${sealant(pad.chosen).title}${pad.quantity ? `, ${formatVolume(pad.quantity.volumeMl, units)}` : ''}${epoxy && j.epoxy?.hardener ? `; ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot` : ''}. ${d.plug ? 'The bolts, waxed, hold it down.' : 'The tail, waxed, centres it; the nut pulls it down.'}`, { gate: true, alone: `${d.plug ? 'Waxed bolts' : 'Waxed tail and nut'} clamp it: nobody has to hold it.`, caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: padH, asks: ['lot', 'air'], lot: pad.chosen })
+  const bonds = [...(j.pots.wedgeMl > 0 ? [j.wedges.outside && j.wedges.inside ? 'the wedges' : 'the wedge'] : []), ...(d.pad && pad?.chosen ? ['the pad'] : [])].join(' and ')
+  if (bonds) {
+    // Wedges are bonded with epoxy whatever holds the pad.
+    const lot = pad?.chosen ?? 'epoxy-filled'
+    const epoxy = lot === 'epoxy-filled'
+    const hours = [...(j.pots.bond ? [j.pots.bond.sandH] : []), ...(pad && !epoxy ? [pad.rimDays === null ? null : pad.rimDays * 24] : [])]
+    padH = hours.some((h) => h === null) ? null : Math.max(0, ...hours.map((h) => h!))
+    const ml = [pad?.chosen && pad.quantity ? `${sealant(pad.chosen).title}, ${formatVolume(pad.quantity.volumeMl + (epoxy ? j.pots.wedgeMl : 0), units)}` : '', j.pots.wedgeMl > 0 && !(epoxy && pad) ? `${sealant('epoxy-filled').title} under the wedge${j.wedges.outside && j.wedges.inside ? 's' : ''}, ${formatVolume(j.pots.wedgeMl, units)}` : ''].filter(Boolean).join('; ')
+    add('pad-bond', `Grind, wipe, and bond ${bonds}: ${ml}${j.pots.bond?.hardener ? `; ${j.pots.bond.hardener} hardener, ${Math.round(j.pots.bond.potLifeMin!)} min in the pot` : ''}. ${d.plug ? 'The bolts, waxed, hold it down.' : 'The tail, waxed, centres it; the nut pulls it down.'}`, { gate: true, alone: `${d.plug ? 'Waxed bolts' : 'Waxed tail and nut'} clamp it: nobody has to hold it.`, caution: 'Gloves, air; no alcohol on skin. Wax and tape on every thread that must come apart.', waitH: padH, asks: ['lot', 'air'], lot })
   }
-  if (d.family !== 'welded-stub') add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true, asks: ['air'], after: padH === null ? null : { step: 'pad-bond', hours: padH, what: 'The pad\u2019s bond' } })
+  if (d.family !== 'welded-stub') add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', { gate: true, asks: ['air'], after: padH === null ? null : { step: 'pad-bond', hours: padH, what: d.pad ? 'The pad\u2019s bond' : 'The wedges\u2019 bond' } })
   if (last?.chosen) {
     const s2 = sealant(last.chosen)
     add('ready-bed', `Last look before the bead.${last.chosen === 'epoxy-filled' ? ' What is set in epoxy never comes out whole.' : ' From here the clock runs.'}`, { gate: true, asks: ['looks'], looks: lastLook(d, 'bed', false) })
     add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.plug ? 'bolts through the block, nuts drawn up in turn' : d.valve && d.valve.kind !== 'screwed' && d.hold.method !== 'nut' ? 'seacock on its bedded flange' : 'nut on'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: `Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut${d.plug ? 's, never the bolts' : ', never the head'}.`, caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
     if (seat?.chosen && seat.chosen !== last.chosen) add('seat', `Under the seacock\u2019s flange it is ${sealant(seat.chosen).title}: clean with ${sealant(seat.chosen).cleans}, its own lot on record.`, { gate: true, asks: ['lot'], lot: seat.chosen })
-    if (j.epoxy?.gelMin != null && (last.chosen === 'epoxy-filled' || seat?.chosen === 'epoxy-filled')) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.epoxy.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.epoxy.gelMin / 60, after: { step: 'bed', hours: j.epoxy.gelMin / 60, what: 'The epoxy\u2019s gel' } })
+    if (j.pots.set?.gelMin != null) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.pots.set.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.pots.set.gelMin / 60, after: { step: 'bed', hours: j.pots.set.gelMin / 60, what: 'The epoxy\u2019s gel' } })
     add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true })
-    add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.epoxy?.sandH ?? null) : last.rimDays * 24, records: ['cured'], boltRecords: ['cured'] })
+    add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.pots.set?.sandH ?? null) : last.rimDays * 24, records: ['cured'], boltRecords: ['cured'] })
   }
   if (d.valve && d.tail) add('tail', `Tail in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; two spanners, so that the valve does not turn.`)
   if (info.hose && d.hose) add('hose', `Hose on to the end of the barb, ${d.hose.clips} clips side by side, screws away from each other, bands clear of the end. Tug it.`, { gate: below })
@@ -191,8 +196,13 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
     if (w) out.push({ what: `Wedge block, ${side}`, size: `${mm(w.saw.outlineMm[0]!)} across, ${mm(w.thinMm)} to ${mm(w.thickMm)}`, count: '1', note: `${say(w.saw.angleDeg)}\u00b0, stock ${mm(w.saw.stockMm)}, or ${w.saw.layers} plies of cloth` })
   }
   for (const g of j.bolts) out.push({ what: d.hold.method === 'through' ? 'Bolt through the hull, flush head, nut and washer' : 'Bolt into the pad', size: g.lengthMm === null ? `${d.hold.size}, ${mm(Math.ceil(g.requiredMm))}, no stock length` : `${d.hold.size} \u00d7 ${mm(g.lengthMm)}`, count: `${g.bolts.length} + 1`, note: `${d.hold.grade}${d.hold.method === 'insert' && d.hold.insertMm ? `, in inserts of ${mm(d.hold.insertMm)}` : ''}` })
-  for (const s of j.sealants) if (s.chosen && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: s.chosen === 'epoxy-filled' ? '' : `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
-  if (j.epoxy) out.push({ what: 'Epoxy, mixed', size: formatVolume(j.epoxy.ml, units), count: `${j.epoxy.batches} pot${j.epoxy.batches > 1 ? 's' : ''}`, note: j.epoxy.hardener ? `${j.epoxy.hardener} hardener, gels in ${Math.round(j.epoxy.gelMin!)} min; ${j.epoxy.fillerG.toFixed(0)} g of filler` : 'too cold for any hardener' })
+  // What is epoxy is bought as resin and hardener, and counted in its pots.
+  for (const s of j.sealants) if (s.chosen && s.chosen !== 'epoxy-filled' && s.quantity) out.push({ what: `${sealant(s.chosen).title}: ${s.title.toLowerCase()}`, size: formatVolume(s.quantity.volumeMl, units), count: `${s.quantity.volumeMl > 100 ? `${s.quantity.tubes300} of 300 ml` : `${s.quantity.tubes100} of 100 ml`}`, note: `bead ${mm(s.beadMm)}` })
+  for (const k of ['bond', 'set'] as const) {
+    const pot = j.pots[k]
+    if (pot) out.push({ what: POT_TITLES[k], size: formatVolume(pot.ml, units), count: `${pot.batches} pot${pot.batches > 1 ? 's' : ''}`, note: pot.hardener ? `mixed; ${pot.hardener} hardener, gels in ${Math.round(pot.gelMin!)} min; ${pot.fillerG.toFixed(0)} g of filler` : 'too cold for any hardener' })
+  }
+  if (d.hull.kind === 'cored') out.push({ what: 'Epoxy, cloth and insert for the solid ring in the core', size: `${mm(1.5 * d.skin.flangeMm)} across`, count: '1', note: 'by what the core is and how thick: quick sum \u201cKeeping water out of the core\u201d' })
   if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${sentence(THREAD_WAY_TITLES[d.bedding.thread])}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
   if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
   if (d.family === 'anode-stud' || j.checks.some((c) => c.id === 'bond-path')) out.push({ what: 'Bonding wire, tinned, and its two lugs', size: '4 mm\u00b2', count: 'by length', note: '8.4 mm\u00b2 where a rule asks' })

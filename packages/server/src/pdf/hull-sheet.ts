@@ -1,4 +1,4 @@
-import { formatLength, formatTemperature, formatVolume, sayIn, type Units } from '@north-tide/core'
+import { formatLength, sayIn, type Units } from '@north-tide/core'
 import { BELOW_FAMILY, USE_TITLES, belowCautions, belowOrientation, belowParts, belowSection, belowSteps, clockDial, logSaid, turnSaid, type BelowDesign, type BelowJudgement, type BelowLog } from '@north-tide/core/below'
 import { drawOnPage } from './draw'
 import { MARGIN, SOFT, sheetOf } from './sheet'
@@ -38,7 +38,6 @@ export function hullSheet(p: { design: BelowDesign; judgement: BelowJudgement; l
   s.checks(j.checks, j.counts)
   s.heading('Parts')
   for (const part of belowParts(d, j, units)) s.line(part.what, [part.size, part.count && `\u00d7 ${part.count}`].filter(Boolean).join('  '), part.note)
-  if (j.epoxy?.hardener) s.words(`Epoxy at ${formatTemperature(d.bedding.tempC, units)}: ${formatVolume(j.epoxy.ml, units)}, ${j.epoxy.hardener} hardener, ${Math.round(j.epoxy.potLifeMin!)} min in the pot, gelled after ${Math.round(j.epoxy.gelMin!)} min.`, SOFT)
   s.heading('Steps')
   belowSteps(d, j, units).forEach((q, i) => {
     const tick = d.ticks[q.id]

@@ -87,7 +87,7 @@ export async function hole(who: Account, id: number) {
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
   const b = f ? boundsOf('diameterMm' in f.design.base ? { diameterMm: f.design.base.diameterMm } : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm }) : null
   const hull = p.hullFittingId ? await HullFitting.findByPk(p.hullFittingId) : null
-  const half = b ? Math.min(b.maxX, b.maxY) : hull ? hull.design.skin.flangeMm / 2 : null
+  const half = b ? Math.min(b.maxX, b.maxY) : hull ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null : null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId)).find((h) => h.id === p.id)!

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import dayjs from 'dayjs'
 import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn, schoolsFor } from '@north-tide/core'
-import { THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/below'
+import { POT_TITLES, THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -23,7 +23,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
   <div class="bed">
     <div v-for="s in j.sealants" :key="s.place" class="joint" :data-joint="s.place">
       <h3>{{ s.title }}</h3>
-      <p class="small">Bead {{ formatLength(s.beadMm, boats.units) }}{{ s.quantity ? `, ${formatVolume(s.quantity.volumeMl, boats.units)}` : '' }}{{ s.rimDays === null ? '' : `; rim and collar cured in ${s.rimDays.toFixed(1)} days at ${formatTemperature(d.bedding.tempC, boats.units)}` }}</p>
+      <p class="small">Bead {{ formatLength(s.beadMm, boats.units) }}{{ s.quantity ? `, ${formatVolume(s.quantity.volumeMl, boats.units)}` : '' }}{{ s.rimDays === null ? '' : `; rim and collar cured in ${s.rimDays.toFixed(1)} days at ${formatTemperature(d.bedding.tempC, boats.units)}${s.middleDays !== null && s.middleDays > s.rimDays * 1.5 ? `, soft at the hole for ${s.middleDays > 90 ? `${Math.round(s.middleDays / 30)} months` : `${Math.round(s.middleDays)} days`}` : ''}` }}</p>
       <ul><li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }"><button class="plain" :disabled="below.readOnly" :aria-pressed="c.id === s.chosen" @click="below.change({ [`bedding.${s.place}`]: c.id })"><VerdictSign :verdict="FIT[c.verdict]" :size="14" /> <span>{{ SEALANTS[c.id].title }} <span class="soft small">{{ c.reasons.filter((r) => r.effect !== 'note').map((r) => sayIn(r.text, boats.units)).join(' ') || (c.id === s.choice.best ? 'ranks first here' : '') }}</span></span></button></li></ul>
     </div>
     <div v-if="j.threads.length" class="joint" data-joint="thread">
@@ -35,10 +35,12 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
       <h3>Today</h3>
       <p :data-verdict="dew.verdict"><VerdictSign :verdict="dew.verdict" :size="16" /> {{ sayIn(dew.because, boats.units) }}</p>
       <p v-if="d.bedding.takenAt" :class="old ? 'again' : 'soft small'">Read {{ dayjs(d.bedding.takenAt).format('D MMM, HH:mm') }}{{ old ? ': that was another hour. Read again before the bead goes on.' : '.' }}</p>
-      <template v-if="j.epoxy">
-        <h3>Epoxy</h3>
-        <p class="small">{{ formatVolume(j.epoxy.ml, boats.units) }} in {{ j.epoxy.batches }} pot{{ j.epoxy.batches > 1 ? 's' : '' }}, {{ j.epoxy.fillerG.toFixed(0) }} g of filler. {{ j.epoxy.hardener ? `${j.epoxy.hardener[0]!.toUpperCase()}${j.epoxy.hardener.slice(1)} hardener: ${Math.round(j.epoxy.potLifeMin!)} min in the pot.` : '' }} {{ sayIn(j.epoxy.because, boats.units) }}</p>
-        <p v-if="j.epoxy.gelMin !== null" data-test="gel"><strong>The valve goes on after {{ Math.round(j.epoxy.gelMin) }} min</strong>, when it has gelled; sanded after {{ j.epoxy.sandH?.toFixed(0) }} h.</p>
+      <template v-for="k in (['bond', 'set'] as const)" :key="k">
+        <template v-if="j.pots[k]">
+          <h3>{{ POT_TITLES[k] }}</h3>
+          <p class="small">{{ formatVolume(j.pots[k]!.ml, boats.units) }} in {{ j.pots[k]!.batches }} pot{{ j.pots[k]!.batches > 1 ? 's' : '' }}, {{ j.pots[k]!.fillerG.toFixed(0) }} g of filler. {{ sayIn(j.pots[k]!.because, boats.units) }}</p>
+          <p v-if="j.pots[k]!.gelMin !== null" :data-test="k === 'set' ? 'gel' : undefined"><template v-if="k === 'set'"><strong>The valve goes on after {{ Math.round(j.pots[k]!.gelMin!) }} min</strong>, when it has gelled; sanded</template><template v-else>Gelled after {{ Math.round(j.pots[k]!.gelMin!) }} min, sanded and bedded on</template> after {{ j.pots[k]!.sandH?.toFixed(0) }} h.</p>
+        </template>
       </template>
       <h3>Schools</h3>
       <p v-for="s in schools" :key="s.id" class="small"><strong>{{ s.choice }}.</strong> {{ s.reason }} <span class="soft">Costs: {{ s.costs }} Not: {{ s.notWhen }}</span></p>

@@ -108,7 +108,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <DimensionField label="Surface" kind="temperature" :model-value="d.bedding.surfaceC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="below.change({ 'bedding.surfaceC': $event, ...($event === null ? {} : { 'bedding.tempC': $event }) })" />
     <DimensionField label="Humidity" kind="number" unit="%" :model-value="d.bedding.humidityPct" :units="u" :least="0" :most="100" :disabled="off" @update:model-value="set('bedding.humidityPct', $event)" />
     <TakeReading v-if="!off" kind="hygrometer" @take="takeAir" />
-    <ChoiceField label="Hardener" :model-value="d.bedding.hardener ?? ''" :options="[{ value: '', title: j?.epoxy?.hardener ? `by the day: ${j.epoxy.hardener}` : 'by the day' }, { value: 'fast', title: 'fast' }, { value: 'medium', title: 'medium' }, { value: 'slow', title: 'slow' }, { value: 'extra-slow', title: 'extra slow' }]" :disabled="off" @update:model-value="set('bedding.hardener', $event || null)" />
+    <ChoiceField label="Hardener" :model-value="d.bedding.hardener ?? ''" :options="[{ value: '', title: (j?.pots.set ?? j?.pots.bond)?.hardener ? `by the day: ${(j.pots.set ?? j.pots.bond)!.hardener}` : 'by the day' }, { value: 'fast', title: 'fast' }, { value: 'medium', title: 'medium' }, { value: 'slow', title: 'slow' }, { value: 'extra-slow', title: 'extra slow' }]" :disabled="off" @update:model-value="set('bedding.hardener', $event || null)" />
   </section>
 </template>
 
