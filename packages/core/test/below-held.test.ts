@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { calculate, toSvg } from '../src'
-import { clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/below'
+import { calculate, toSvg, withChange } from '../src'
+import { belowWithRemedies, clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/below'
 import { seacockLoad } from '../src/hull/seacock-load'
-import { finite, fit, judge, verdict } from './below-hands'
+import { NOBODY, finite, fit, judge, verdict } from './below-hands'
 
 describe('the worst way to be kicked', () => {
   const base = { heightMm: 120, method: 'through' as const, flangeMm: 110, boltCircleMm: 86, bolts: 4, size: 'M8', grade: 'A4-70', padMm: 20, hullMm: 14 }
@@ -53,6 +53,13 @@ describe('a flange and its four positions', () => {
   const at = (measured: number, wanted: number, more: object = {}) => fit('MV-S1', { 'clock.measuredDeg': measured, 'clock.wantedDeg': wanted, 'wedge.blocks': 'none', ...more })
   it.each([[0, 0, 'holds'], [0, 90, 'holds'], [3, 270, 'holds'], [182, 270, 'holds'], [0, 45, 'tight'], [10, 90, 'tight'], [350, 85, 'holds']] as const)('stops at %i, wanted at %i: %s', (measured, wanted, v) => {
     expect(verdict(at(measured, wanted), 'clocked')).toBe(v)
+  })
+  it('one that is off takes the nearest of its positions as a remedy; a screwed valve is turned in its hole instead', () => {
+    const remedies = (d: ReturnType<typeof fit>) => belowWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'clocked')!.remedies
+    const flange = at(10, 60)
+    expect(remedies(flange).map((r) => [r.text, r.verdict])).toEqual([['the handle open at 100\u00b0', 'holds']])
+    expect(verdict(withChange(flange, remedies(flange)[0]!.change), 'clocked')).toBe('holds')
+    expect(remedies(fit('MV-B1', { 'clock.measuredDeg': 10, 'clock.wantedDeg': 60, 'wedge.blocks': 'none' }))).toEqual([])
   })
   it('the same of a screwed valve is to be turned', () => {
     expect(verdict(fit('MV-B1', { 'clock.measuredDeg': 0, 'clock.wantedDeg': 90, 'wedge.blocks': 'none' }), 'clocked')).toBe('tight')

@@ -1,44 +1,19 @@
-import { createPinia, setActivePinia } from 'pinia'
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { belowEntry, belowSteps, judgeBelow, parseBelow, startBelow, type BelowDesign } from '@north-tide/core/below'
-import { withChange } from '@north-tide/core'
+import { belowSteps, judgeBelow } from '@north-tide/core/below'
 import { ApiRefusal } from '../src/api'
-import { useBelow } from '../src/stores/below'
-import { useBoats } from '../src/stores/boats'
 import { useFlood } from '../src/stores/flood'
 import { useSession } from '../src/stores/session'
 import FloodPlanEditor from '../src/places/below/FloodPlanEditor.vue'
 import TickForm from '../src/places/below/TickForm.vue'
+import { AROUND, atTheBench, fit, opened, type Opening } from './hull-hands'
 
 /** What is asked when a step is ticked, and what is sent: each thing said once. */
-const AROUND = { zones: [], parts: [], holes: [], others: [] }
-const fit = (change: Record<string, unknown> = {}): BelowDesign =>
-  parseBelow(withChange(startBelow(belowEntry('MV-S1')!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake'), change))
-const LOTS = [
-  { id: 3, code: 'E-1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
-  { id: 4, code: 'E-0', title: 'Epoxy, old', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2020-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
-  { id: 5, code: 'S-1', title: 'Polysulfide', chemistry: 'polysulfide', kind: 'sealant', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
-]
-const boat = { id: 'b', name: 'Boat', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], below: [] }
-beforeEach(() => {
-  localStorage.clear()
-  setActivePinia(createPinia())
-  vi.stubGlobal('fetch', vi.fn(async (url: string) => new Response(JSON.stringify(String(url).endsWith('/lots') ? LOTS : {}))))
-  useSession().account = { role: 'fitter', name: 'Tam' } as never
-  useBoats().picture = boat as never
-})
+beforeEach(atTheBench)
 afterEach(() => vi.unstubAllGlobals())
 
-/** A fitting as the store holds it once it is open. */
-async function opened(design: BelowDesign) {
-  const below = useBelow()
-  vi.mocked(fetch).mockImplementationOnce(async () => new Response(JSON.stringify({ id: 'f', boatId: 'b', version: 1, design, updatedBy: '', others: [], log: [], holes: [], hullNow: null, replacedBy: null, recorded: false })))
-  await below.open('f')
-  return below
-}
-async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' })) {
-  const below = await opened(design)
+async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }), more: Opening = {}) {
+  const below = await opened(design, more)
   const act = vi.spyOn(below, 'act').mockResolvedValue({} as never)
   const steps = belowSteps(design, judgeBelow(design, AROUND), 'metric')
   const w = mount(TickForm, { props: { step: steps.find((s) => s.id === step)! }, attachTo: document.body })
@@ -106,6 +81,43 @@ describe('the form of a step', () => {
     f.w.unmount()
     const again = await form('bore-record', after('bore-record'))
     expect((again.by('Note').element as HTMLInputElement).value).toBe('saw wandered')
+  })
+  it('what nobody has measured is asked at its step, and the cradle taken out before one\u2019s eyes', async () => {
+    const f = await form('angle', after('angle', { 'hull.angleMeasured': false }), { heelDeg: -0.4 })
+    expect(f.gates()).toEqual([expect.stringContaining('No level has been laid here')])
+    await f.by('The level shows').setValue('17.4')
+    expect(f.gates()).toEqual([])
+    // To starboard a heel to port lifts her side, so that it shows too much by as much.
+    expect(f.w.find('[data-test=deadrise]').text()).toContain('17.0\u00b0')
+    await f.send()
+    expect(f.sent()).toMatchObject({ step: 'angle', shownDeg: 17.4, reason: '' })
+    const blind = await form('angle', after('angle', { 'hull.angleMeasured': false }))
+    await blind.by('The level shows').setValue('17.4')
+    expect(blind.gates()).toEqual([expect.stringContaining('own heel is not known')])
+  })
+  it('hull and handle likewise', async () => {
+    const hull = await form('survey', after('survey', { 'hull.measured': false }))
+    await hull.by('Hull, through the pilot').setValue('13.4')
+    await hull.send()
+    expect(hull.sent()).toMatchObject({ hullMm: 13.4 })
+    const handle = await form('clock', after('clock'))
+    expect(handle.gates()).toEqual([expect.stringContaining('Where the handle stops')])
+    await handle.by('Handle stops at').setValue('205')
+    await handle.send()
+    expect(handle.sent()).toMatchObject({ stopsDeg: 205, reason: '' })
+  })
+  it('a last look goes on when each point has been looked at, and keeps its ticks over a reload', async () => {
+    const f = await form('ready-bore', after('ready-bore'))
+    const boxes = f.w.findAll('.looks input')
+    for (const box of boxes.slice(1)) await box.setValue(true)
+    expect(f.gates()).toEqual([expect.stringMatching(/^Not seen to yet: its place is measured from two things/)])
+    f.w.unmount()
+    const again = await form('ready-bore', after('ready-bore'))
+    expect(again.w.findAll('.looks input').map((b) => (b.element as HTMLInputElement).checked)).toEqual(boxes.map((_, i) => i > 0))
+    await again.w.find('.looks input').setValue(true)
+    expect(again.gates()).toEqual([])
+    await again.send()
+    expect((again.sent().looked as string[]).length).toBe(boxes.length)
   })
   it('a look is dry or wet, in words', async () => {
     const f = await form('watch-now', after('watch-now'))

@@ -49,7 +49,7 @@ function tries(d: BelowDesign, j: BelowJudgement, own: OwnGoods[]): Try[] {
   if (d.hose && d.tail && d.hose.boreMm !== d.tail.barbMm) add('hose', `a hose of ${d.tail.barbMm} mm`, { 'hose.boreMm': d.tail.barbMm }, ['joint-tail-hose'])
   if (d.hose && !d.hose.belowRated) add('hose-kind', 'hose rated for below the waterline', { 'hose.belowRated': true }, ['joint-tail-hose'])
   const best = j.clock?.bestDeg
-  if (best != null && Math.abs(best - d.clock.wantedDeg) > 0.5) add('turn', `the handle open at ${Math.round(best)}\u00b0`, { 'clock.wantedDeg': Math.round(best) }, ['handle-swing'])
+  if (best != null && Math.abs(best - d.clock.wantedDeg) > 0.5) add('turn', `the handle open at ${Math.round(best)}\u00b0`, { 'clock.wantedDeg': Math.round(best) }, d.valve!.kind === 'screwed' ? ['handle-swing'] : ['handle-swing', 'clocked'])
   for (const s of j.sealants) if (s.choice.best && s.choice.best !== s.chosen) add(`sealant-${s.place}`, `${s.choice.best.replaceAll('-', ' ')} for it`, { [`bedding.${s.place}`]: s.choice.best satisfies SealantId }, [`sealant-${s.place}`])
   for (const way of THREAD_WAYS.filter((w) => w !== d.bedding.thread && w !== 'none')) add(`thread-${way}`, `${THREAD_WAY_TITLES[way]} on the threads`, { 'bedding.thread': way }, ['sealant-thread'])
   if (!d.metals.isolated) add('isolate', 'sleeve, washer and sealant between the metals', { 'metals.isolated': true }, ['pairs'])

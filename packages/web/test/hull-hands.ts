@@ -1,0 +1,56 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { flushPromises, mount } from '@vue/test-utils'
+import { vi } from 'vitest'
+import type { Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import { withChange } from '@north-tide/core'
+import { belowEntry, parseBelow, startBelow, type BelowDesign, type BelowLog, type Neighbour } from '@north-tide/core/below'
+import { useBelow } from '../src/stores/below'
+import { useBoats } from '../src/stores/boats'
+import { useSession } from '../src/stores/session'
+
+export const AROUND = { zones: [], parts: [], holes: [], others: [] }
+/** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */
+export const fit = (change: Record<string, unknown> = {}, id = 'MV-S1'): BelowDesign =>
+  parseBelow(withChange(startBelow(belowEntry(id)!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake'), change))
+export const LOTS = [
+  { id: 3, code: 'E-1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
+  { id: 4, code: 'E-0', title: 'Epoxy, old', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2020-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
+  { id: 5, code: 'S-1', title: 'Polysulfide', chemistry: 'polysulfide', kind: 'sealant', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
+]
+/** Stores of their own, a fitter at the bench, a server that knows lots and nothing else. */
+export function atTheBench() {
+  localStorage.clear()
+  setActivePinia(createPinia())
+  served = {}
+  vi.stubGlobal('fetch', vi.fn(async (url: string) => new Response(JSON.stringify(String(url).endsWith('/lots') ? LOTS : String(url).endsWith('/boats/b') ? BOAT : String(url).endsWith('/below/f') ? served : {}))))
+  useSession().account = { role: 'fitter', name: 'Tam' } as never
+  useBoats().picture = BOAT as never
+}
+const BOAT = { id: 'b', name: 'Boat', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], below: [] }
+/** What the server has of the one fitting. */
+let served: object = {}
+export interface Opening { log?: BelowLog[]; others?: Neighbour[]; holes?: { id: number; label: string }[]; heelDeg?: number | null; replacedBy?: string | null }
+/** A fitting as the store holds it once it is open. */
+export async function opened(design: BelowDesign, more: Opening = {}) {
+  const below = useBelow()
+  served = { id: 'f', boatId: 'b', version: 1, design, updatedBy: '', others: [], log: [], holes: [], heelDeg: null, hullNow: null, replacedBy: null, recorded: false, ...more }
+  await below.open('f')
+  return below
+}
+/** A page of the bench's tray, as it stands for a fitting. */
+export async function page(view: Component, design: BelowDesign, more: Opening = {}) {
+  const below = await opened(design, more)
+  const act = vi.spyOn(below, 'act').mockResolvedValue({} as never)
+  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: { template: '<i/>' } }] })
+  const w = mount(view, { attachTo: document.body, global: { plugins: [router] } })
+  await flushPromises()
+  const by = (label: string | RegExp) => {
+    const l = w.findAll('label').find((x) => (typeof label === 'string' ? x.text().startsWith(label) : label.test(x.text())))
+    if (!l) throw new Error(`no label ${label} among ${w.findAll('label').map((x) => x.text()).join(' | ')}`)
+    const inner = l.find('input, select')
+    return inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`)
+  }
+  const button = (name: string | RegExp) => w.findAll('button').find((b) => (typeof name === 'string' ? b.text() === name || b.attributes('aria-label') === name : name.test(b.text())))!
+  return { w, below, act, by, button, router }
+}
