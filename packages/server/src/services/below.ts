@@ -12,6 +12,7 @@ import { boatById, partsOfBoat, plainHoles, zonesOf } from './boats'
 import { heelOf } from './angles'
 import { logOf } from './hull-log'
 import { holesOf } from './register'
+import { savingDesign, stale, within } from './saving'
 
 /** Fittings through the hull: placed, judged with their neighbours, ordered, worked on step by step, recorded, watched. */
 const shown = (f: HullFitting) => ({
@@ -122,23 +123,16 @@ function keptByDoors(design: BelowDesign, before: BelowDesign): BelowDesign {
   const same = now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
   return { ...design, ordered: before.ordered, ticks: before.ticks, taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' } }
 }
-const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
 /** Saves under a version check. Orders and ticked gates come in by their own doors and are not overwritten here. */
 export async function saveBelow(who: Account, id: string, body: unknown) {
-  const { version, design: raw } = parseInput(saving, body)
+  const { version, design: raw } = parseInput(savingDesign, body)
   const before = await findBelow(id)
   mayWrite(who, before.boatId)
-  let design: BelowDesign
-  try {
-    design = keptByDoors(parseBelow(raw), parseBelow(before.design))
-  } catch (error) {
-    if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
-    throw error
-  }
+  const design = keptByDoors(within('design', () => parseBelow(raw)), parseBelow(before.design))
   const v = judged(design, await aroundOf(before.boatId, id), await logOf(id))
   const [changed] = await HullFitting.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version } })
   const now = await findBelow(id)
-  if (changed === 0) throw new ApiError(409, 'stale', `${now.updatedBy} changed this fitting meanwhile (version ${now.version}); yours started from version ${version}`, 'version', { current: shown(now) })
+  if (changed === 0) throw stale('this fitting', now, version, shown(now))
   await rejudgeBelow(before.boatId)
   return { ...shown(await findBelow(id)), problem: v.problem }
 }

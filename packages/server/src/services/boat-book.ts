@@ -6,6 +6,7 @@ import { Boat, Fitting, Reading, Station, StructurePart, Zone, ZoneLayer } from 
 import { mayWrite, type Account } from './access'
 import { partsOfBoat, stationsOf, summary, zonesOf } from './boats'
 import { startRejudge } from './rejudge'
+import { stale } from './saving'
 
 /** A boat's own book: main dimensions, outline, zones with their layup, and what stands behind them. */
 const mm = (most = 1e6) => z.number().min(-most).max(most)
@@ -60,7 +61,7 @@ export async function saveBoat(who: Account, id: string, raw: unknown) {
   if (!before) throw notFound('boat')
   const [changed] = await Boat.update({ ...b, version: version + 1 }, { where: { id, version } })
   const now = (await Boat.findByPk(id))!
-  if (!changed) throw new ApiError(409, 'stale', `The boat was changed meanwhile (version ${now.version}); yours started from version ${version}`, 'version', { current: summary(now) })
+  if (!changed) throw stale('the boat', now, version, summary(now))
   return summary(now)
 }
 
@@ -146,7 +147,10 @@ export async function saveZone(who: Account, boatId: string, id: number, raw: un
       { title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state, outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm), version: b.version! + 1 },
       { where: { id: zone.id, version: b.version! }, transaction },
     )
-    if (!changed) throw new ApiError(409, 'stale', `This zone was changed meanwhile; yours started from version ${b.version}`, 'version', { current: (await zonesOf(boatId)).find((q) => q.id === id) })
+    if (!changed) {
+      const now = (await zonesOf(boatId)).find((q) => q.id === id)!
+      throw stale('this zone', { version: now.version ?? 0 }, b.version!, now)
+    }
     await writeLayers(zone.id, b.layers, transaction)
   })
   return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${b.title} was changed`) }

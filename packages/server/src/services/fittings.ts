@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CalcError, edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, withHabits, zoneAt, zoneOfPlace, mirrored, moved, type Design } from '@north-tide/core'
+import { edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, withHabits, zoneAt, zoneOfPlace, mirrored, moved, type Design } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
@@ -8,6 +8,7 @@ import { entryNamed, habits } from './hardware'
 import { judgeOn } from './verdict'
 import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
+import { savingDesign, stale, within } from './saving'
 
 const shown = (f: Fitting) => ({
   id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, staleNow: f.stale, recorded: f.recordedAt !== null, solverDue: f.solverDue,
@@ -82,27 +83,19 @@ export async function readFitting(who: Account, id: string) {
   return { ...shown(f), flags: flagsAt({ zones, parts, holes: others, wet }, at, bolts), stale: zone ? staleAgainst(f.design, zone) : null, planEdgeMm: zone ? Math.round(edgeDistance(zone, onFace(zone, at), bolts)) : null, holes: holes.filter((h) => h.fittingId === f.id) }
 }
 
-const saving = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
-
 /** Saves under a version check: a stale write is refused with both versions, never a silent loss. */
 export async function saveFitting(who: Account, id: string, body: unknown) {
-  const { version, design: raw } = parseInput(saving, body)
+  const { version, design: raw } = parseInput(savingDesign, body)
   const before = await find(id)
   mayWrite(who, before.boatId)
-  let design: Design
-  try {
-    design = parseDesign(raw)
-  } catch (error) {
-    if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `design.${error.path}` : 'design', error.message)
-    throw error
-  }
+  const design = within('design', () => parseDesign(raw))
   const v = await judgeOn(design, await surroundings(before.boatId), before.solver)
   const [changed] = await Fitting.update(
     { design, name: design.name, verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
     { where: { id, version } },
   )
   const now = await find(id)
-  if (changed === 0) throw new ApiError(409, 'stale', `${now.updatedBy} changed this fitting meanwhile (version ${now.version}); yours started from version ${version}`, 'version', { current: shown(now) })
+  if (changed === 0) throw stale('this fitting', now, version, shown(now))
   return { ...shown(now), problem: v.problem }
 }
 

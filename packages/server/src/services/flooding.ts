@@ -1,11 +1,11 @@
 import { UniqueConstraintError } from 'sequelize'
 import { z } from 'zod'
-import { CalcError, parseInput } from '@north-tide/core'
+import { parseInput } from '@north-tide/core'
 import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
-import { ApiError } from '../errors'
 import { FloodPlanRow } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById } from './boats'
+import { stale, within } from './saving'
 
 /** What a boat is for water that comes in: compartments by their floor area, pumps, doors, marks. Estimated from her lines until somebody says better. */
 export async function floodPlanOf(who: Account, boatId: string): Promise<{ plan: FloodPlan; version: number; estimated: boolean; updatedBy: string }> {
@@ -30,16 +30,10 @@ export async function saveFloodPlan(who: Account, boatId: string, body: unknown)
   mayWrite(who, boatId)
   await boatById(boatId)
   const b = parseInput(flooding, body)
-  let plan: FloodPlan
-  try {
-    plan = parseFloodPlan(b.plan)
-  } catch (error) {
-    if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `plan.${error.path}` : 'plan', error.message)
-    throw error
-  }
+  const plan = within('plan', () => parseFloodPlan(b.plan))
   const [changed] = await FloodPlanRow.update({ plan, version: b.version + 1, updatedBy: who.name, updatedAt: new Date() }, { where: { boatId, version: b.version } })
   const made = changed === 0 && b.version === 0 && (await firstPlan({ boatId, plan, updatedBy: who.name }))
   const now = await floodPlanOf(who, boatId)
-  if (changed === 0 && !made) throw new ApiError(409, 'stale', `${now.updatedBy} changed this meanwhile; yours started from version ${b.version}`, 'version', { current: now })
+  if (changed === 0 && !made) throw stale('what stands here of her water', now, b.version, now)
   return now
 }

@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { CalcError } from '@north-tide/core'
+import { ApiError } from '../errors'
+
+/** A design that is saved, with the version that it began from. */
+export const savingDesign = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
+
+/** Reads what lies inside a body; what is wrong with it is named at its place in that body. */
+export function within<T>(path: string, read: () => T): T {
+  try {
+    return read()
+  } catch (error) {
+    if (error instanceof CalcError) throw new CalcError(error.code, error.path ? `${path}.${error.path}` : path, error.message)
+    throw error
+  }
+}
+/** Somebody else was faster: both versions are shown, and nothing is lost. */
+export const stale = (what: string, now: { version: number; updatedBy?: string | null }, from: number, current: unknown) =>
+  new ApiError(409, 'stale', `${now.updatedBy ? `${now.updatedBy} changed ${what}` : `${what.charAt(0).toUpperCase()}${what.slice(1)} was changed`} meanwhile (version ${now.version}); yours started from version ${from}`, 'version', { current })
