@@ -54,6 +54,14 @@ describe('flooding', () => {
     for (let i = 1; i < f.series.length; i++) stored += ((f.series[i]!.tMin - f.series[i - 1]!.tMin) * (f.series[i]!.inLpm - f.series[i]!.outLpm + f.series[i - 1]!.inLpm - f.series[i - 1]!.outLpm)) / 2
     expect(stored / (6 * f.series.at(-1)!.levelMm)).toBeCloseTo(1, 2)
   })
+  it('a pump that starts at the waterline or over it holds nothing: the water rises to it', () => {
+    for (const startMm of [450, 451, 900]) {
+      const f = flood({ hours: 72, pumps: [{ ratedLpm: 200, startMm }] })
+      expect(f.equilibriumMm).toBeNull()
+      expect(f.series.at(-1)).toMatchObject({ levelMm: 450, inLpm: 0, outLpm: 0 })
+    }
+    expect(flood({ pumps: [{ ratedLpm: 200, startMm: 449 }] }).equilibriumMm).toBeGreaterThanOrEqual(449)
+  })
   it('a deeper hole never floods slower, a bigger pump never lets it rise further', () => {
     fc.assert(fc.property(fc.integer({ min: 100, max: 900 }), fc.integer({ min: 1, max: 300 }), (depth, more) => {
       const at = (d: number) => flood({ depthMm: d, marks: [{ name: 'sole', levelMm: 60 }] }).marks[0]!.atMin

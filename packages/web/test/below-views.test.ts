@@ -4,6 +4,8 @@ import { VALVES, type BelowLog } from '@north-tide/core/below'
 import { ApiRefusal } from '../src/api'
 import { useBoats } from '../src/stores/boats'
 import { useSession } from '../src/stores/session'
+import BelowGiven from '../src/places/below/BelowGiven.vue'
+import PartsView from '../src/places/below/PartsView.vue'
 import BedView from '../src/places/below/BedView.vue'
 import ChainView from '../src/places/below/ChainView.vue'
 import CutView from '../src/places/below/CutView.vue'
@@ -249,5 +251,69 @@ describe('templates', () => {
     expect(wedged.w.findAll('.links a').every((a) => a.attributes('href')!.includes('what=taper'))).toBe(true)
     const bare = await page(CutView, fit({}, 'MV-A10'))
     expect(bare.w.text()).toContain('nothing to cut by a template')
+  })
+})
+
+describe('what is given', () => {
+  it('another duty than the boat\u2019s asks why, and the reason stays with the fitting', async () => {
+    const p = await page(BelowGiven, fit())
+    expect(p.w.text()).not.toContain('Why not the boat')
+    await p.by('Duty').setValue('ocean')
+    await p.by('Why not the boat\u2019s coastal').setValue('crosses with the survey in winter')
+    await p.by('Why not the boat\u2019s coastal').trigger('blur')
+    expect(p.below.design).toMatchObject({ duty: 'ocean', dutyReason: 'crosses with the survey in winter' })
+  })
+  it('a part that is chosen from the list keeps its number, one that is changed by hand loses it', async () => {
+    const p = await page(BelowGiven, fit())
+    await p.by('Valve').setValue('MV-K1')
+    expect(p.below.design!.valve).toMatchObject({ id: 'MV-K1', material: 'composite' })
+    await p.by('Handle').setValue('tee')
+    expect(p.below.design!.valve).toMatchObject({ id: null, handle: 'tee' })
+    expect(p.below.design!.valve!.title).toContain('as measured')
+  })
+  it('a thickness typed as a fraction is read as inches, one that is measured stops being an estimate', async () => {
+    const p = await page(BelowGiven, fit({ 'hull.measured': false }))
+    await p.by('Thickness').setValue('9/16')
+    await p.by('Thickness').trigger('blur')
+    expect(p.below.design!.hull.thicknessMm).toBeCloseTo(14.2875, 6)
+    expect(p.by('Thickness').classes()).toContain('estimated')
+    await p.w.find('[aria-label="Hull thickness measured"]').setValue(true)
+    expect(p.by('Thickness').classes()).not.toContain('estimated')
+    expect(p.below.judgement!.checks.find((c) => c.id === 'total-least')!.assumed).toEqual([])
+  })
+  it('a chest\u2019s users are added once each, and feed its checks', async () => {
+    const p = await page(BelowGiven, fit({}, 'MV-X2'))
+    const before = p.below.design!.chest!.users.length
+    const name = p.w.find('#chest-user')
+    await name.setValue('fire pump')
+    await name.element.closest('form')!.dispatchEvent(new Event('submit'))
+    await p.w.vm.$nextTick()
+    expect(p.below.design!.chest!.users).toHaveLength(before + 1)
+    await name.setValue('fire pump')
+    expect(p.w.find('.another button').attributes('disabled')).toBeDefined()
+    await p.by('For the fire pump').setValue('400')
+    expect(p.below.judgement!.checks.find((c) => c.id === 'chest-bore')!.verdict).toBe('short')
+  })
+  it('all of it is read only for an owner', async () => {
+    useSession().account = { role: 'owner' } as never
+    const p = await page(BelowGiven, fit())
+    expect(p.w.findAll('input, select').every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined)).toBe(true)
+  })
+})
+
+describe('parts in the hand', () => {
+  it('every figure of a part is typed as it is measured, and what follows is judged on it', async () => {
+    const p = await page(PartsView, fit({}, 'MV-B34'))
+    const valve = p.w.find('[data-part=valve]')
+    const inside = (label: string) => {
+      const l = valve.findAll('label').find((x) => x.text().startsWith(label))!
+      return p.w.find(`[id="${l.attributes('for')}"]`)
+    }
+    await inside('Inlet depth').setValue('8')
+    expect(p.below.design!.valve).toMatchObject({ id: null, inlet: { depthMm: 8 } })
+    // Eight millimetres of a thread of 14 to the inch are not five turns.
+    expect(p.below.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('few-turns')
+    await inside('Inlet thread').setValue('npt')
+    expect(p.below.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('system')
   })
 })

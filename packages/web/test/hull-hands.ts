@@ -27,7 +27,7 @@ export function atTheBench() {
   useSession().account = { role: 'fitter', name: 'Tam' } as never
   useBoats().picture = BOAT as never
 }
-const BOAT = { id: 'b', name: 'Boat', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], below: [] }
+const BOAT = { id: 'b', name: 'Boat', duty: 'coastal', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], below: [] }
 /** What the server has of the one fitting. */
 let served: object = {}
 export interface Opening { log?: BelowLog[]; others?: Neighbour[]; holes?: { id: number; label: string }[]; heelDeg?: number | null; replacedBy?: string | null }

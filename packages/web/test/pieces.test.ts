@@ -48,6 +48,14 @@ describe('a field for a dimension', () => {
     expect(f.said().text()).toContain(words)
     expect(f.state.modelValue).toBe(10)
   })
+  it.each([[12, 'inch', 'length'], [14.2875, 'metric', 'length'], [1234.5678, 'inch', 'force'], [13.333333, 'inch', 'temperature']] as const)('going through a field that holds %f in a %s yard changes nothing of it', async (mm, units, kind) => {
+    const f = field({ modelValue: mm, units, kind })
+    await f.input.trigger('focus')
+    await f.leave()
+    await f.input.trigger('focus')
+    await f.leave()
+    expect(f.state.modelValue).toBe(mm)
+  })
   it('an optional one may be emptied, another may not', async () => {
     const may = field({ optional: true })
     await may.type('')

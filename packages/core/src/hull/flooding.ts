@@ -60,9 +60,10 @@ function rise(v: Input) {
   for (let i = 0; i < breaks.length; i++) {
     const from = breaks[i]!
     const q = running(from)
+    // At the waterline itself nothing comes in any more; a pump that starts no lower has held nothing.
+    if (i === breaks.length - 1) return { stretches, rest: from, cycling: false, equilibrium: null, inflow, start, depth, K }
     // Pumps that carry the inflow where they start hold the level there, cycling.
     if (q > 0 && q >= inflow(from)) return { stretches, rest: from, cycling: true, equilibrium: from, inflow, start, depth, K }
-    if (i === breaks.length - 1) return { stretches, rest: from, cycling: false, equilibrium: null, inflow, start, depth, K }
     const to = breaks[i + 1]!
     const area = areaOver(from)
     const meets = q > inflow(to) ? depth - (q / K) ** 2 : null
@@ -111,7 +112,7 @@ export const flooding = defineCalculator({
       const t = (limit * i) / (POINTS - 1)
       const L = levelAt(t)
       const inLpm = r.inflow(L) * LPM
-      const held = r.cycling && Math.abs(L - r.rest) < 1e-12
+      const held = (r.cycling || r.rest === r.depth) && Math.abs(L - r.rest) < 1e-12
       const on = v.pumps.filter((p) => p.startMm / 1000 <= L + 1e-12).reduce((s, p) => s + p.ratedLpm * p.derate, 0)
       return { tMin: t / 60, levelMm: L * 1000, inLpm, outLpm: held ? inLpm : on }
     })

@@ -62,6 +62,11 @@ function take(final: boolean) {
     if (props.modelValue !== null) emit('update:modelValue', null)
     return
   }
+  // What is shown is rounded; going through a field without typing must not write that back over the figure itself.
+  if (props.modelValue !== null && text.value === show(props.modelValue)) {
+    refused.value = null
+    return
+  }
   const r = read(text.value)
   const why = r.ok ? limits(r.value) : r.message
   if (r.ok && !why) {

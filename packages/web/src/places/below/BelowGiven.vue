@@ -7,6 +7,7 @@ import { useBoats } from '../../stores/boats'
 import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
+import HeldText from '../../pieces/HeldText.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
 /** What is decided and measured of one fitting through the hull, in the order in which it is asked. */
@@ -49,6 +50,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <DimensionField label="z, above water" :model-value="d.place.zMm" :units="u" :disabled="off" @update:model-value="set('place.zMm', $event)" />
     <ChoiceField label="For" :model-value="d.use" :options="USES.map((v) => ({ value: v, title: USE_TITLES[v] }))" :disabled="off" @update:model-value="set('use', $event)" />
     <ChoiceField label="Duty" :model-value="d.duty" :options="(['sheltered', 'coastal', 'ocean'] as const).map((v) => ({ value: v, title: v }))" :disabled="off" @update:model-value="set('duty', $event)" />
+    <label v-if="d.duty !== boats.picture?.duty" class="why small" for="below-duty-reason">Why not the boat’s {{ boats.picture?.duty }}?<HeldText id="below-duty-reason" class="entry" maxlength="300" :model-value="d.dutyReason ?? ''" :readonly="off" @update:model-value="set('dutyReason', $event.trim() || null)" /></label>
     <DimensionField v-if="info.hose" label="Flow" kind="number" unit="l/min" :model-value="d.flowLpm" :units="u" above optional placeholder="not asked" :disabled="off" @update:model-value="set('flowLpm', $event)" />
 
     <div class="group gap"><h2>Hull here</h2><span class="soft small">tick what is measured</span></div>
@@ -119,6 +121,8 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
 .gap { margin-top: 18px; }
 .layer { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: start; gap: 4px; }
 .measured { display: flex; align-items: center; min-height: 30px; }
+/* Said where the duty was turned away from the boat's own. */
+.why { display: grid; gap: 2px; padding: 4px 0; color: var(--buoy); font-weight: 600; }
 .tick { display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; }
 input[type='checkbox'] { accent-color: var(--tide); width: 16px; height: 16px; margin: 0; }
 .given :deep(select) { max-width: 150px; }
