@@ -36,10 +36,15 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   }
   arm(d.clock.wantedDeg, 'clock.wantedDeg', `open at ${say(d.clock.wantedDeg)}\u00b0`, v.boreMm * 0.22)
   if (v.handle === 'tee') arm(d.clock.wantedDeg + 180, 'clock.wantedDeg', 'second arm', v.boreMm * 0.22)
-  const open = at(d.clock.wantedDeg, v.handleMm * 0.72)
-  shapes.push({ kind: 'text', at: { x: open.x, y: open.y - textMm * 0.35 }, text: 'open', size: textMm, anchor: 'middle', weight: 'strong' })
-  const shut = at(d.clock.wantedDeg + v.sweepDeg, v.handleMm * 0.72)
-  shapes.push({ kind: 'text', at: { x: shut.x, y: shut.y - textMm * 0.35 }, text: 'shut', size: textMm * 0.9, anchor: 'middle' })
+  // Beside the arm, on the side that it does not sweep.
+  const beside = (deg: number, away: number, text: string, weight: 'strong' | 'normal') => {
+    const [p, q] = [at(deg, v.handleMm * 0.66), at(deg + away, textMm * 0.45 + v.boreMm * 0.22)]
+    const [c, s] = [Math.cos(((deg + away) * Math.PI) / 180), Math.sin(((deg + away) * Math.PI) / 180)]
+    shapes.push({ kind: 'text', at: { x: p.x + q.x, y: p.y + q.y - textMm * (s > 0.5 ? 0 : s < -0.5 ? 0.75 : 0.35) }, text, size: textMm, anchor: c > 0.5 ? 'start' : c < -0.5 ? 'end' : 'middle', weight })
+  }
+  const side = Math.sign(v.sweepDeg) * 90
+  beside(d.clock.wantedDeg, -side, 'open', 'strong')
+  beside(d.clock.wantedDeg + v.sweepDeg, side, 'shut', 'normal')
   if (d.clock.measuredDeg !== null && c.needed) {
     shapes.push({ kind: 'path', points: [{ x: 0, y: 0 }, at(d.clock.measuredDeg, v.handleMm)], weight: 'hidden' }, { kind: 'path', points: arc(d.clock.measuredDeg, d.clock.measuredDeg + c.rotateDeg, (d.skin.flangeMm / 2) * 1.12), weight: 'load' })
     const m = at(d.clock.measuredDeg, v.handleMm * 0.9)
