@@ -69,6 +69,8 @@ describe('the stack on a sloped hull', () => {
     expect(verdict(fit('MV-S114', { 'wedge.blocks': 'inside' }), 'seat')).toBe('short')
     expect(verdict(fit('MV-S114', { 'wedge.blocks': 'inside' }, { deadriseDeg: 2 }), 'seat')).toBeUndefined()
     expect(verdict(fit('MV-S114'), 'seat')).toBeUndefined()
+    // A drain has no tail, and its flange bears on its edge all the same.
+    expect(verdict(fit('MV-G25', { 'wedge.blocks': 'inside' }), 'seat')).toBe('short')
   })
   it('dragging the deadrise by one unit along its handle turns the hull by what it says', () => {
     for (const blocks of ['both', 'none'] as const) {
@@ -238,6 +240,11 @@ describe('placing', () => {
     expect(ask(fit('MV-S1', { use: 'lab-intake', 'place.zMm': -100, 'place.yMm': 900 })).depth!.state).toBe('look')
     expect(ask(fit('MV-O34', { 'place.zMm': 150, 'place.yMm': 1500 })).depth!.state).toBe('look')
     expect(ask(fit('MV-O34', { 'place.zMm': 900, 'place.yMm': 1500 })).depth!.state).toBe('fine')
+  })
+  it('how far she heels is the boat\u2019s own, and decides what comes out and what goes under', () => {
+    const near = { use: 'lab-intake', 'place.zMm': -100, 'place.yMm': 900 }
+    expect([0, 3, 10, 20].map((heeledDeg) => ask(fit('MV-S1', { ...near, heeledDeg })).depth!.state)).toEqual(['fine', 'fine', 'look', 'look'])
+    expect(ask(fit('MV-S1', { ...near, heeledDeg: 3 })).depth!.found).toContain('heeled 3\u00b0 to starboard')
   })
   it('a toilet lets out aft of what drinks', () => {
     const out = fit('MV-S112', { use: 'toilet-discharge' })

@@ -79,6 +79,8 @@ export const belowSchema = z.strictObject({
   /** who drinks from the chest, and how much of its strainer is open */
   chest: z.strictObject({ openMm2: positive(), users: z.array(z.strictObject({ name: words(60), flowLpm: positive() })).max(12) }).nullable().default(null),
   drain: z.strictObject({ areaM2: positive(), waterMm: positive(), fallMm: nonNegative(), drains: z.number().int().min(1).max(20), limitS: positive().default(300) }).nullable().default(null),
+  /** how far she is taken to heel where it is asked what is under water then; 20\u00b0 is typical of a launch */
+  heeledDeg: z.number().min(0).max(60).default(20),
   /** answers of the placing aid, by its question */
   asks: z.record(words(40), words()).default({}),
   /** found in the boat, and looked at: what is wrong with it */

@@ -137,7 +137,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
 
   if (stack) for (const c of stack.checks) checks.push(estimated(c.id === 'solid-core' && d.hull.solidMm === null ? { ...c, demand: c.demand, capacity: null, utilisation: null, because: `The bottom is cored: make it solid over ${say(1.5 * d.skin.flangeMm)} mm round the hole before anything else, tapered 12:1.` } : c))
   if (wedge) for (const c of wedge.checks) checks.push(estimated({ ...c, id: `wedge-${c.id}` }))
-  if (stack && tiltDeg > SEAT_DEG && (d.wedge.blocks === 'inside' || d.wedge.blocks === 'outside')) checks.push(plain('seat', 'Faces parallel', 'short', `Only the ${d.wedge.blocks === 'inside' ? 'nut' : 'head'} stands on a wedge: the ${d.wedge.blocks === 'inside' ? 'head outside' : 'nut inside'} bears on one edge at ${say(tiltDeg)}\u00b0. A block each side, or square to the hull.`, 'chapter 5.5'))
+  if (d.family !== 'welded-stub' && tiltDeg > SEAT_DEG && (d.wedge.blocks === 'inside' || d.wedge.blocks === 'outside')) checks.push(plain('seat', 'Faces parallel', 'short', `Only the ${d.wedge.blocks === 'inside' ? 'nut' : 'head'} stands on a wedge: the ${d.wedge.blocks === 'inside' ? 'head outside' : 'nut inside'} bears on one edge at ${say(tiltDeg)}\u00b0. A block each side, or square to the hull.`, 'chapter 5.5'))
 
   const standing = stack ? Math.max(0.1, stack.standingMm - stack.trimMm) : d.skin.windowMm[1]
   const joints = chainOf(d, standing)

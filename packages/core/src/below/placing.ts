@@ -1,7 +1,7 @@
 import type { BoatHole, BoatPart, BoatZone } from '../boat/spot'
 import { distanceToSegment } from '../geometry/outline'
 import { formatLength, type Units } from '../quantity/format'
-import { sentence } from '../verdict/check'
+import { say, sentence } from '../verdict/check'
 import { BELOW_FAMILY, DISCHARGES, INTAKES, USE_TITLES } from './families'
 import type { BelowDesign } from './design'
 import type { OwnGoods } from './own-goods'
@@ -33,7 +33,6 @@ const SHARE_MM = 1500
 const STRUCTURE_MM = 60
 const SLING_MM = 150
 const WAKE_HALF_MM = 200
-const HEEL_DEG = 20
 const UPSTREAM = 20
 
 /** Must this hole exist, and is this the place: in the order in which fitters ask (chapter 5). */
@@ -72,9 +71,9 @@ export function placingOf(d: BelowDesign, around: BelowAround, sweepFree: boolea
     const foul = around.others.filter((o) => o.design.use === 'toilet-discharge' && o.design.place.xMm < xMm)
     if (foul.length) put('discharge', 'Aft of the intakes?', 'look', `${foul.map((o) => o.name).join(', ')} lets out forward of this intake.`)
   }
-  const heel = (side: 1 | -1) => zMm * Math.cos((HEEL_DEG * Math.PI) / 180) - side * yMm * Math.sin((HEEL_DEG * Math.PI) / 180)
+  const heel = (side: 1 | -1) => zMm * Math.cos((d.heeledDeg * Math.PI) / 180) - side * yMm * Math.sin((d.heeledDeg * Math.PI) / 180)
   const [stbd, port] = [heel(1), heel(-1)]
-  const said = `${below ? `${mm(-zMm)} under at rest` : `${mm(zMm)} over the water at rest`}; heeled ${HEEL_DEG}\u00b0 to starboard ${stbd < 0 ? `${mm(-stbd)} under` : `${mm(stbd)} over`}, to port ${port < 0 ? `${mm(-port)} under` : `${mm(port)} over`}.`
+  const said = `${below ? `${mm(-zMm)} under at rest` : `${mm(zMm)} over the water at rest`}; heeled ${say(d.heeledDeg)}\u00b0 to starboard ${stbd < 0 ? `${mm(-stbd)} under` : `${mm(stbd)} over`}, to port ${port < 0 ? `${mm(-port)} under` : `${mm(port)} over`}.`
   const dry = intake && (stbd >= 0 || port >= 0)
   const wet = (d.family === 'above-water' || DISCHARGES.includes(d.use)) && !below && (stbd < 0 || port < 0)
   put('depth', 'How far under, at rest and heeled?', dry || wet ? 'look' : 'fine', `${said}${dry ? ' It sucks air heeled.' : wet ? ' It goes under heeled: a valve, or a loop well above.' : ''}`)

@@ -176,8 +176,9 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     const e = R({ x: W, y: hullLow + on(W) })
     // A flat drawing has the hull's end up here: the plumb line then stands over it.
     const foot = Math.max(ext.maxY - textMm * 6, R({ x: W, y: hullLow + thick + on(W) }).y + textMm * 2.4)
-    top = Math.max(top, foot + textMm * 5.4)
-    shapes.push({ kind: 'path', points: [{ x, y: foot }, { x, y: foot + textMm * 5.4 }], weight: 'hidden' }, { kind: 'text', at: { x, y: foot - textMm * 1.4 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
+    // Its word stands over all that is labelled, so that no leader runs through it.
+    top = Math.max(top, foot + textMm * 6.4)
+    shapes.push({ kind: 'path', points: [{ x, y: foot }, { x, y: foot + textMm * 5.4 }], weight: 'hidden' }, { kind: 'text', at: { x, y: foot + textMm * 5.8 }, text: 'plumb', size: textMm * 0.9, anchor: 'middle' })
     shapes.push({ kind: 'path', points: [{ x: e.x - 46, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }, { x: e.x + 2, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }], weight: 'dimension' }, { kind: 'text', at: { x: e.x + 2, y: e.y - textMm * 1.6 }, text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`, size: textMm, anchor: 'end', weight: 'strong' })
     // How far the grabbed end climbs for a radian: its own swing, and the block outside that grows under it.
     const rise = upright ? (W * 0.94 + wide(outside) / 2 + d.hull.thicknessMm * Math.sin(theta)) / Math.cos(theta) ** 2 : W * 0.94 * Math.cos(theta) - (hullLow + thick) * Math.sin(theta)

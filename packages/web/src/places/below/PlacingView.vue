@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { sayIn } from '@north-tide/core'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
+import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
 
 /** Must it exist, and is this the place: what the map knows, and what only the fitter does. */
@@ -19,6 +20,7 @@ const answer = (id: string, text: string) => {
 </script>
 
 <template>
+  <div class="heel"><DimensionField label="Heeled, for what is under water then" kind="angle" :model-value="below.design!.heeledDeg" :units="boats.units" :least="0" :most="60" :disabled="below.readOnly" @update:model-value="below.change({ heeledDeg: $event })" /></div>
   <table class="rows placing" aria-label="Placing aid">
     <thead><tr><th>Asked</th><th></th><th>What the map and the figures say</th><th>Your answer</th></tr></thead>
     <tbody>
@@ -39,4 +41,5 @@ const answer = (id: string, text: string) => {
 .look .word, .ask .word { color: var(--buoy); }
 .answered .word { color: var(--ink); }
 .wide { width: 100%; min-width: 200px; }
+.heel { max-width: 420px; }
 </style>
