@@ -104,10 +104,11 @@ describe('the stack on a sloped hull', () => {
 
 describe('the chain', () => {
   const chain = (d: BelowDesign) => chainOf(d, judge(d).stack!.standingMm - judge(d).stack!.trimMm)
+  const blocked = (d: BelowDesign) => orderBlocked(judge(d))
   it('a whole train of one thread family holds and may be ordered', () => {
     const joints = chain(fit('MV-S114'))
     expect(joints.map((x) => [x.id, x.verdict])).toEqual([['skin-valve', 'holds'], ['valve-tail', 'holds'], ['tail-hose', 'holds']])
-    expect(orderBlocked(joints)).toEqual([])
+    expect(blocked(fit('MV-S114'))).toEqual([])
     expect(orderList(fit('MV-S114'))).toContain('MV-S114')
   })
   it.each([
@@ -121,9 +122,16 @@ describe('the chain', () => {
   ] as const)('%s is short', (what, change, joint, codes) => {
     const base = what.includes('barb') || what.includes('pipe-taper') ? 'MV-B114' : 'MV-B34'
     const d = fit(base, { ...change })
-    const bad = orderBlocked(chain(d)).find((x) => x.id === joint)!
+    const bad = blocked(d).find((x) => x.id === joint)!
     expect(bad.codes.filter((c) => (codes as readonly string[]).includes(c)).length).toBeGreaterThan(0)
     expect(judge(d).verdict).toBe('short')
+  })
+  it('a tail that does not reach, or a pack that is too thin, is found before it is ordered', () => {
+    expect(blocked(fit('MV-S114', { 'skin.tailMm': 60 })).map((b) => b.id)).toContain('tail-length')
+    expect(blocked(fit('MV-B34', { pad: null, 'skin.leastTotalMm': 20 })).map((b) => b.id)).toContain('total-least')
+    expect(blocked(fit('MV-B34', { 'skin.greatestTotalMm': 20 })).map((b) => b.id)).toContain('total-most')
+    // Bolts that are to be cut to length are no reason to hold the order.
+    expect(blocked(fit('MV-S114')).map((b) => b.id)).not.toContain('bolt-length')
   })
   it('above the water one clip is enough', () => {
     expect(verdict(fit('MV-O34', { 'place.zMm': 400, 'hose.clips': 1 }), 'joint-tail-hose')).toBe('holds')

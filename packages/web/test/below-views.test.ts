@@ -49,6 +49,15 @@ describe('the chain, before anything is ordered', () => {
     await p.button('Take the order back').trigger('click')
     expect(p.act).toHaveBeenCalledWith('DELETE', 'order', undefined)
   })
+  it('a tail that does not reach is found before it is ordered, and a fitting without a chain can be ordered too', async () => {
+    const p = await page(ChainView, fit({ 'skin.tailMm': 60 }, 'MV-S114'))
+    expect(p.w.find('[data-length=tail-length]').attributes('data-verdict')).toBe('short')
+    expect(p.button('Mark as ordered').attributes('disabled')).toBeDefined()
+    const sounder = await page(ChainView, fit({}, 'MV-E55'))
+    expect(sounder.w.text()).toContain('Nothing is screwed on to this one')
+    await sounder.button('Mark as ordered').trigger('click')
+    expect(sounder.act).toHaveBeenCalledWith('POST', 'order', { reason: '' })
+  })
   it('an owner reads it and orders nothing', async () => {
     useSession().account = { role: 'owner' } as never
     const p = await page(ChainView, fit())

@@ -23,10 +23,11 @@ export function atTheBench() {
   localStorage.clear()
   setActivePinia(createPinia())
   served = {}
-  vi.stubGlobal('fetch', vi.fn(async (url: string) => new Response(JSON.stringify(String(url).endsWith('/lots') ? LOTS : String(url).endsWith('/boats/b') ? BOAT : String(url).endsWith('/below/f') ? served : {}))))
+  vi.stubGlobal('fetch', vi.fn(async (url: string) => new Response(JSON.stringify(String(url).endsWith('/lots') ? LOTS : String(url).endsWith('/photos') ? PHOTOS : String(url).endsWith('/boats/b') ? BOAT : String(url).endsWith('/below/f') ? served : {}))))
   useSession().account = { role: 'fitter', name: 'Tam' } as never
   useBoats().picture = BOAT as never
 }
+const PHOTOS = [{ id: 4, subject: 'hole', subjectId: '7', caption: 'squeeze-out aft', who: 'Tam', takenAt: '2026-03-01T09:00:00Z' }]
 const BOAT = { id: 'b', name: 'Boat', duty: 'coastal', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], below: [] }
 /** What the server has of the one fitting. */
 let served: object = {}

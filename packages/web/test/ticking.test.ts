@@ -119,6 +119,15 @@ describe('the form of a step', () => {
     await again.send()
     expect((again.sent().looked as string[]).length).toBe(boxes.length)
   })
+  it('the look at the squeeze-out has its photos at hand, once its hole has a record', async () => {
+    const bare = await form('line', after('line'))
+    expect(bare.w.text()).toContain('has no place to go')
+    const f = await form('line', after('line'), { holes: [{ id: 7, label: 'P-007' }] })
+    expect(f.w.find('[aria-label=Photos] img').attributes('alt')).toBe('squeeze-out aft')
+    expect(f.gates()).toEqual([])
+    await f.send()
+    expect(f.sent()).toMatchObject({ step: 'line' })
+  })
   it('a look is dry or wet, in words', async () => {
     const f = await form('watch-now', after('watch-now'))
     const [dry, wet] = f.w.findAll('.acts button')

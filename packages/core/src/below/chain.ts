@@ -72,5 +72,8 @@ export const chainChecks = (d: BelowDesign, joints: Joint[]): Check[] => [
 ]
 /** What would be ordered, as one line a part. */
 export const orderList = (d: BelowDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')
-/** Joints that forbid an order without a reason on record. */
-export const orderBlocked = (joints: Joint[]): Joint[] => joints.filter((j) => j.verdict === 'short')
+/** Lengths that are found out too late when the hull is open: a tail that does not reach, a pack too thin or too thick for its fitting. */
+export const ORDER_LENGTHS = ['tail-length', 'total-least', 'total-most', 'bolt-length']
+export const lengthsOf = (checks: Check[]): Check[] => checks.filter((c) => ORDER_LENGTHS.includes(c.id))
+/** What forbids an order without a reason on record: a joint, or a length, that is short. */
+export const orderBlocked = (j: { joints: Joint[]; checks: Check[] }): { id: string; title: string; because: string; codes: string[] }[] => [...j.joints.filter((x) => x.verdict === 'short'), ...lengthsOf(j.checks).filter((c) => c.verdict === 'short').map((c) => ({ id: c.id, title: c.title, because: c.because, codes: [] }))]

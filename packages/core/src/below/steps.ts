@@ -37,7 +37,7 @@ export interface BelowStep {
   /** no earlier than so many hours after another step, and why */
   after: { step: string; hours: number; what: string } | null
 }
-export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm' | 'hull' | 'angle' | 'stops' | 'looks'
+export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm' | 'hull' | 'angle' | 'stops' | 'looks' | 'photo'
 export interface BelowPart {
   what: string
   size: string
@@ -99,7 +99,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
     add('bed', `Wipe with ${s2.cleans}. Bead ${d.family === 'transducer' ? 'on the fitting, cable led first' : 'on the fitting'}, a ring round the hole too; mask the rim; in from outside with a small turn; ${d.plug ? 'bolts through the block, nuts drawn up in turn' : d.valve && d.valve.kind !== 'screwed' && d.hold.method !== 'nut' ? 'seacock on its bedded flange' : 'nut on'} to an even squeeze-out all round, inside and out.${last.chosen === 'epoxy-filled' ? ' Set in epoxy: it never comes out whole.' : ''}`, { hands: 2, gate: true, alone: `Bead on the fitting, rim masked, taped and strutted from outside; then go in and turn the nut${d.plug ? 's, never the bolts' : ', never the head'}.`, caution: s2.keepAway ? `Keep away: ${s2.keepAway}.` : '', records: ['bedded'], boltRecords: ['bedded'], asks: ['lot', 'air'], lot: last.chosen })
     if (seat?.chosen && seat.chosen !== last.chosen) add('seat', `Under the seacock\u2019s flange it is ${sealant(seat.chosen).title}: clean with ${sealant(seat.chosen).cleans}, its own lot on record.`, { gate: true, asks: ['lot'], lot: seat.chosen })
     if (j.pots.set?.gelMin != null) add('gel', `The valve goes on when the epoxy has gelled: ${Math.round(j.pots.set.gelMin)} min at ${say(d.bedding.tempC)} \u00b0C. Before that it would shift what has been set.`, { gate: true, waitH: j.pots.set.gelMin / 60, after: { step: 'bed', hours: j.pots.set.gelMin / 60, what: 'The epoxy\u2019s gel' } })
-    add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true })
+    add('line', 'Look: one unbroken line of squeeze-out all round, inside and outside, with a photo. Clean it off.', { gate: true, asks: ['photo'] })
     add('cure', `Leave it until rim and collar have cured${last.rimDays === null ? '' : `: ${last.rimDays.toFixed(1)} days`}.`, { gate: true, waitH: last.rimDays === null ? (j.pots.set?.sandH ?? null) : last.rimDays * 24, records: ['cured'], boltRecords: ['cured'] })
   }
   if (d.valve && d.tail) add('tail', `Tail in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; two spanners, so that the valve does not turn.`)

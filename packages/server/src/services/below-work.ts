@@ -37,9 +37,9 @@ export async function orderBelow(who: Account, id: string, body: unknown) {
   const d = parseBelow(f.design)
   if (d.ordered) throw new ApiError(409, 'ordered', `Ordered on ${d.ordered.at.slice(0, 10)} by ${d.ordered.by} already`)
   const j = judgeBelow(d, await aroundOf(f.boatId, id), await logOf(id))
-  const bad = orderBlocked(j.joints)
+  const bad = orderBlocked(j)
   if (bad.length) {
-    if (!reason) throw new ApiError(409, 'chain', `The chain does not fit: ${bad.map((b) => `${b.title.toLowerCase()}: ${b.because}`).join(' ')}`, 'reason', { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) })
+    if (!reason) throw new ApiError(409, 'chain', `It does not go together: ${bad.map((b) => `${b.title.toLowerCase()}: ${b.because}`).join(' ')}`, 'reason', { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) })
     mayPassGates(who)
   }
   return withLog(who, f, { kind: 'order', note: `${orderList(d)}${bad.length ? `. Short: ${bad.map((b) => b.title.toLowerCase()).join(', ')}. Reason: ${reason}` : ''}` }, (now, at) => ({ ...now, ordered: { at, by: who.name, what: orderList(d), reason: bad.length ? reason : '' } }))

@@ -14,7 +14,7 @@ const VIEWS = {
 const tabs = computed(() => {
   const d = below.design!
   const info = BELOW_FAMILY[d.family]
-  return ['Place', 'Parts', ...(info.hose || info.valve ? ['Chain'] : []), ...(info.valve ? ['Dial', ...(d.family === 'welded-stub' ? [] : ['Kick'])] : []), 'If it lets go', 'Metals', 'Bedding', 'Work', 'Templates', 'Survey', 'Wrong hole']
+  return ['Place', 'Parts', 'Chain', ...(info.valve ? ['Dial', ...(d.family === 'welded-stub' ? [] : ['Kick'])] : []), 'If it lets go', 'Metals', 'Bedding', 'Work', 'Templates', 'Survey', 'Wrong hole']
 })
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Place'))
 </script>

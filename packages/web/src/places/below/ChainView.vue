@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
-import { orderBlocked, orderList } from '@north-tide/core/below'
+import { BELOW_FAMILY, lengthsOf, orderBlocked, orderList } from '@north-tide/core/below'
 import { ApiRefusal } from '../../api'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -14,7 +14,8 @@ const below = useBelow()
 const boats = useBoats()
 const session = useSession()
 const joints = computed(() => below.judgement!.joints)
-const bad = computed(() => orderBlocked(joints.value))
+const bad = computed(() => orderBlocked(below.judgement!))
+const lengths = computed(() => lengthsOf(below.judgement!.checks))
 const reason = ref('')
 const said = ref('')
 const busy = ref(false)
@@ -40,14 +41,15 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
         <thead><tr><th></th><th>Joint</th><th>From</th><th>To</th><th class="number">Turns</th><th>Seals on</th></tr></thead>
         <tbody><tr v-for="j in joints" :key="j.id" :data-joint="j.id" :data-verdict="j.verdict"><td><VerdictSign :verdict="j.verdict" :size="16" /></td><td><strong>{{ j.title }}</strong><br /><span class="small">{{ sayIn(j.because, boats.units) }}</span></td><td class="small">{{ j.from }}</td><td class="small">{{ j.to }}</td><td class="number">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</td><td>{{ j.seal ?? '' }}</td></tr></tbody>
       </table>
-      <p v-if="!joints.length" class="soft">Nothing is screwed together here yet: choose a valve and a tail at the left.</p>
+      <ul v-if="lengths.length" class="lengths" aria-label="Lengths"><li v-for="c in lengths" :key="c.id" :data-length="c.id" :data-verdict="c.verdict"><VerdictSign :verdict="c.verdict" :size="16" /> <span><strong>{{ c.title }}</strong> <span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
+      <p v-if="!joints.length" class="soft">{{ BELOW_FAMILY[below.design!.family].hose ? 'Nothing is screwed together here yet: choose a valve and a tail at the left.' : 'Nothing is screwed on to this one; its lengths are looked at before it is ordered.' }}</p>
     </div>
     <aside>
       <h3>Order</h3>
       <p class="small">{{ orderList(below.design!) }}</p>
-      <template v-if="below.design!.ordered"><p><strong>Ordered</strong> on {{ dayjs(below.design!.ordered.at).format('D MMM YYYY') }} by {{ below.design!.ordered.by }}.<template v-if="below.design!.ordered.reason"> With a short joint, because: {{ below.design!.ordered.reason }}.</template></p><p v-if="below.design!.ordered.what !== orderList(below.design!)" class="said small" role="status">The design has changed since: ordered was {{ below.design!.ordered.what }}.</p><button v-if="!below.readOnly" class="act" :disabled="busy" @click="send('DELETE')">Take the order back</button></template>
+      <template v-if="below.design!.ordered"><p><strong>Ordered</strong> on {{ dayjs(below.design!.ordered.at).format('D MMM YYYY') }} by {{ below.design!.ordered.by }}.<template v-if="below.design!.ordered.reason"> Though something was short, because: {{ below.design!.ordered.reason }}.</template></p><p v-if="below.design!.ordered.what !== orderList(below.design!)" class="said small" role="status">The design has changed since: ordered was {{ below.design!.ordered.what }}.</p><button v-if="!below.readOnly" class="act" :disabled="busy" @click="send('DELETE')">Take the order back</button></template>
       <template v-else-if="!below.readOnly">
-        <p v-if="bad.length" class="said small" role="status">{{ bad.length }} joint{{ bad.length > 1 ? 's are' : ' is' }} short: it is not ordered without a reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.</p>
+        <p v-if="bad.length" class="said small" role="status">{{ bad.length }} of these {{ bad.length > 1 ? 'are' : 'is' }} short: it is not ordered without a reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.</p>
         <label v-if="bad.length" for="order-reason">Reason, stays on record<input id="order-reason" v-model="reason" class="entry wide" maxlength="500" /></label>
         <button class="act main" :disabled="busy || (bad.length > 0 && !reason.trim())" @click="send('POST', { reason })">Mark as ordered</button>
       </template>
@@ -65,5 +67,7 @@ label { display: grid; gap: 2px; font-weight: 600; }
 .wide { width: 100%; }
 .said { color: var(--buoy); font-weight: 600; }
 ul { margin: 0; padding-left: 16px; }
+.lengths { list-style: none; padding: 8px 0 0; display: grid; gap: 5px; }
+.lengths li { display: flex; gap: 8px; }
 @media (max-width: 1180px) { .chain { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -7,6 +7,7 @@ import { BELOW_CATALOGUE, RISK_SAID, findingsFor, seenInFigures, taperPlugOf } f
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
+import PhotoStrip from '../../pieces/PhotoStrip.vue'
 
 /** What is wrong with one that is in the boat already: quick to tick, what each costs, and what becomes of it. */
 const below = useBelow()
@@ -55,6 +56,7 @@ async function replace() {
       <h3>What it costs</h3>
       <p v-if="!worst.length" class="soft small">Nothing is ticked. Twist it, scratch it, swing the handle, look under the pad and behind the clips.</p>
       <div v-for="f in worst" :key="f.id" class="small cost"><strong :class="f.risk">{{ f.title }}.</strong> {{ f.costs }} <em>{{ f.settle }}</em></div>
+      <template v-if="below.fitting!.holes.length"><h3>Photos</h3><PhotoStrip subject="hole" :subject-id="below.fitting!.holes[0]!.id" /></template>
       <p v-if="worst.length && twins.length" class="small">Look at its twin on the other side: <RouterLink v-for="t in twins" :key="t.id" :to="`/below/${t.id}`">{{ t.name }} </RouterLink></p>
       <template v-if="!below.readOnly && !below.fitting!.replacedBy && (d.existing || d.findings.length)">
         <h3>Replace it</h3>

@@ -12,6 +12,7 @@ import type { Lot } from '../../types'
 import type { InstrumentReading } from '@north-tide/core'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LotChoice from '../../pieces/LotChoice.vue'
+import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
 /** What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second time. */
@@ -120,6 +121,7 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
       <p v-if="deadrise !== null" class="small" data-test="deadrise"><template v-if="heel !== null">The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template><template v-else>With the cradle taken as level the deadrise is</template> <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.</p>
     </template>
     <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
+    <template v-if="asks('photo')"><PhotoStrip v-if="below.fitting!.holes.length" subject="hole" :subject-id="below.fitting!.holes[0]!.id" /><p v-else class="soft small">Its hole is not in the register yet, so a photo has no place to go.</p></template>
     <TakeReading v-if="asks('air')" kind="hygrometer" @take="takeAir" />
     <div v-if="gates.length" class="gates" role="alert">
       <p><strong>Before this stands:</strong></p>
