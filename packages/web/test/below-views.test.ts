@@ -19,7 +19,8 @@ import WrongHoleView from '../src/places/below/WrongHoleView.vue'
 import { atTheBench, fit, page } from './hull-hands'
 
 beforeEach(atTheBench)
-afterEach(() => vi.unstubAllGlobals())
+// A save that comes after its test still meets the stand-in, never a real address.
+afterEach(() => vi.clearAllMocks())
 const wrong = () => fit({ valve: VALVES.find((v) => v.id === 'MV-BN34') }, 'MV-B34')
 const line = (over: Partial<BelowLog>): BelowLog => ({ kind: 'bond', value: null, note: '', who: 'Tam', at: '2026-03-01T12:00:00Z', ...over })
 

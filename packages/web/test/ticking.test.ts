@@ -10,7 +10,8 @@ import { AROUND, atTheBench, fit, opened, type Opening } from './hull-hands'
 
 /** What is asked when a step is ticked, and what is sent: each thing said once. */
 beforeEach(atTheBench)
-afterEach(() => vi.unstubAllGlobals())
+// A save that comes after its test still meets the stand-in, never a real address.
+afterEach(() => vi.clearAllMocks())
 
 async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }), more: Opening = {}) {
   const below = await opened(design, more)
