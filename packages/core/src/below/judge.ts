@@ -132,7 +132,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   const stack = stackOf(d, wedges)
   const tiltDeg = wedge?.tiltDeg ?? (Math.atan(Math.hypot(Math.tan((d.hull.deadriseDeg * Math.PI) / 180), Math.tan((d.hull.slopeDeg * Math.PI) / 180))) * 180) / Math.PI
   const azimuthDeg = wedge?.azimuthDeg ?? (Math.atan2(Math.tan((d.hull.slopeDeg * Math.PI) / 180), Math.tan((d.hull.deadriseDeg * Math.PI) / 180)) * 180) / Math.PI
-  const leans = [...(d.hull.measured ? [] : ['hull thickness']), ...(d.hull.angleMeasured || tiltDeg === 0 ? [] : ['deadrise'])]
+  const leans = [...(d.hull.measured ? [] : ['hull thickness']), ...(d.hull.angleMeasured ? [] : ['deadrise'])]
   const estimated = (c: Check): Check => (leans.length ? { ...c, assumed: [...c.assumed, ...leans] } : c)
 
   if (stack) for (const c of stack.checks) checks.push(estimated(c.id === 'solid-core' && d.hull.solidMm === null ? { ...c, demand: c.demand, capacity: null, utilisation: null, because: `The bottom is cored: make it solid over ${say(1.5 * d.skin.flangeMm)} mm round the hole before anything else, tapered 12:1.` } : c))
@@ -254,7 +254,7 @@ function clockedCheck(d: BelowDesign, clock: Clocked): Check {
   const said = (verdict: Verdict, because: string) => plain('clocked', title, verdict, because, 'chapter 5.4')
   if (!clock.needed) return said('holds', 'Within the tolerance: nothing to turn.')
   if (d.valve!.kind === 'screwed') return said('tight', `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.`)
-  if (clock.bestDeg === null) return said('tight', 'The flange goes on in four positions; none of them is free.')
+  if (clock.bestDeg === null) return said('short', 'The flange goes on in four positions, and in none of them does the handle swing free.')
   const off = offDeg(clock.bestDeg, d.clock.wantedDeg)
   return off <= d.clock.toleranceDeg + 1e-9 ? said('holds', `The flange goes on in four positions; at ${say(clock.bestDeg)}\u00b0 it is within the tolerance of where it is wanted.`) : said('tight', `The flange goes on in four positions; ${say(clock.bestDeg)}\u00b0 is the nearest free one, ${say(off)}\u00b0 off.`)
 }

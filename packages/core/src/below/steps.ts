@@ -58,7 +58,8 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   const bore = s?.holeMm ?? d.boredMm ?? d.skin.holeMm
   add('must', `Ask once more whether this hole must exist; the placing aid\u2019s answers are on record.`, { gate: true })
   add('survey', 'Look inside and out: what is behind, how thick, sound or wet. Drill a pilot from inside, measure the hull through it, keep the plug.', { gate: true, asks: d.hull.measured ? [] : ['hull'], caution: 'Batteries off; know what is behind: tanks, wires, people.' })
-  if (j.tilt.deg > 0) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured || !!d.ticks['angle'], asks: d.hull.angleMeasured ? [] : ['angle'] })
+  // Flat because nobody has looked is as much a guess as any other angle.
+  if (j.tilt.deg > 0 || !d.hull.angleMeasured) add('angle', `Take the deadrise with the level, cradle corrected; ${say(j.tilt.deg)}\u00b0 now stands in the design${d.hull.angleMeasured ? ', measured' : ', not measured'}.`, { gate: !d.hull.angleMeasured || !!d.ticks['angle'], asks: d.hull.angleMeasured ? [] : ['angle'] })
   if (d.family === 'welded-stub') add('stub-make', 'Have the stub turned of the hull\u2019s own metal, the doubler rolled to the plate.')
   add('ready-bore', 'Last look before the saw. The hole cannot be undone.', { gate: true, asks: ['looks'], looks: lastLook(d, 'bore', bore < SMALL_MM) })
   if (d.family === 'welded-stub') {
