@@ -110,6 +110,16 @@ const MOST_REMEDIES = 3
 /** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
 export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judgement {
   const before = new Map(j.checks.map((c) => [c.id, c]))
+  // What helps one check is often tried for its neighbour too; it is judged once.
+  const tried = new Map<string, Judgement | null>()
+  const judged = (c: Candidate) => {
+    const key = JSON.stringify(c.change)
+    const known = tried.get(key)
+    if (known !== undefined) return known
+    const after = quietly(() => tryJudge(withChange(d, c.change), yard))
+    tried.set(key, after)
+    return after
+  }
   const checks = j.checks.map((c) => {
     if (c.verdict === 'holds' || c.verdict === 'unproven') return c
     const found: { remedy: Remedy; spoils: string | null; group: string }[] = []
@@ -118,7 +128,7 @@ export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judge
       const group = candidate.id.replace(/-[#\dM].*$/, '')
       const shown = found.findIndex((f) => f.group === group)
       if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
-      const after = quietly(() => tryJudge(withChange(d, candidate.change), yard))
+      const after = judged(candidate)
       const same = after?.checks.find((x) => x.id === c.id)
       if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
       const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')
