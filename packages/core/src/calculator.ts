@@ -120,14 +120,20 @@ export function parseInput<I>(schema: z.ZodType<I>, raw: unknown): I {
   return parsed.data
 }
 
-/** Validates, runs, and refuses an answer that is not finite. Throws CalcError and nothing else for a user's mistake. */
-export function calculate<I, O>(calc: Calculator<I, O>, raw: unknown): O {
+function run<I, O>(calc: Calculator<I, O>, raw: unknown): { input: I; out: O } {
   const input = parseInput(calc.input, raw)
   const out = calc.run(input)
   if (!allFinite(out)) throw invalid('', 'These figures are too large or too small to compute with; the answer would not be finite')
+  return { input, out }
+}
+/** Validates, runs, and refuses an answer that is not finite. Throws CalcError and nothing else for a user's mistake. */
+export function calculate<I, O>(calc: Calculator<I, O>, raw: unknown): O {
+  const { input, out } = run(calc, raw)
   if (calc.tries) addRemedies(calc as Required<Calculator<I, O>>, input, out)
   return out
 }
+/** The same without remedies of its own: for a whole that makes and judges its own. */
+export const answerOf = <I, O>(calc: Calculator<I, O>, raw: unknown): O => run(calc, raw).out
 
 interface Judged {
   checks?: Check[]

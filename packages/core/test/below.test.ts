@@ -182,6 +182,9 @@ describe('kick, pad and schools', () => {
     expect(verdict(d, 'kick-bond-peel')).toBe('holds')
     expect(rank(verdict(withChange(d, { 'pad.diameterMm': d.pad!.diameterMm - 20 }), 'kick-bond-peel')!)).toBeLessThan(rank('holds'))
   })
+  it('a whole offers no remedy of a part\u2019s own: what is offered is judged on the design', () => {
+    for (const e of BELOW_CATALOGUE) expect([e.id, judge(fit(e.id, { 'wedge.thinMm': 3, flowLpm: 400, duty: 'ocean' })).checks.flatMap((c) => c.remedies)]).toEqual([e.id, []])
+  })
   it('every remedy that is offered does what it says', () => {
     for (const [id, change] of [['MV-B34', {}], ['MV-S34', { 'pad.diameterMm': 110 }], ['MV-K1', { valve: VALVES.find((v) => v.id === 'MV-BN34') }], ['MV-E90', {}], ['MV-S1', { 'hose.clips': 1, 'pad.material': 'plywood' }], ['MV-O34', { tail: TAILS.find((t) => t.id === 'MV-T34') }], ['MV-G25', { 'plug.throughBolted': false }]] as const) {
       const d = fit(id, { ...change })

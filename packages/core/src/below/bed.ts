@@ -1,4 +1,4 @@
-import { calculate } from '../calculator'
+import { answerOf } from '../calculator'
 import { epoxyBatch } from '../bedding/epoxy-batch'
 import { moistureCureOf } from '../bedding/moisture-cure'
 import { chooseSealant, type SealantChoice } from '../bedding/sealant-choice'
@@ -89,7 +89,7 @@ export function potsOf(d: BelowDesign, sealants: Bedded[], wedges: { outside: { 
   }, 0)
   const pot = (neededMl: number): Pot | null => {
     if (!(neededMl > 0)) return null
-    const m = calculate(epoxyBatch, { neededMl, ratio: d.bedding.ratio, tempC: Math.max(-20, Math.min(60, d.bedding.tempC)), workingMinutes: WORKING_MIN, use: 'mayonnaise', ...(d.bedding.hardener ? { hardener: d.bedding.hardener } : {}) })
+    const m = answerOf(epoxyBatch, { neededMl, ratio: d.bedding.ratio, tempC: Math.max(-20, Math.min(60, d.bedding.tempC)), workingMinutes: WORKING_MIN, use: 'mayonnaise', ...(d.bedding.hardener ? { hardener: d.bedding.hardener } : {}) })
     return { ml: m.mixedMl, hardener: m.hardener, potLifeMin: m.potLifeMin, gelMin: m.gelMin, sandH: m.sandH, batches: m.batches, fillerG: m.fillerG, verdict: m.verdict, because: m.because }
   }
   return { bond: pot(ml(true) + wedgeMl), set: pot(ml(false)), wedgeMl }

@@ -1,4 +1,4 @@
-import { calculate } from '../calculator'
+import { answerOf } from '../calculator'
 import { threadFit, threadName } from '../hull/thread-fit'
 import { say, sentence, type Check, type Verdict } from '../verdict/check'
 import { BELOW_FAMILY } from './families'
@@ -23,7 +23,7 @@ const HOSE_SLACK_MM = 0.5
 const RIM_MM = 4
 
 function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<BelowDesign['skin']['thread']>, internal: Valve['inlet'], engagedMm: number): Joint {
-  const r = calculate(threadFit, { external, internal, engagedMm })
+  const r = answerOf(threadFit, { external, internal, engagedMm })
   return { id, title, from: `${from}: ${threadName(external.family, external.size)}`, to: `${to}: ${threadName(internal.family, internal.size, true)}, ${say(internal.depthMm)} mm deep`, verdict: r.verdict, codes: r.codes, because: r.because, turns: r.turns, seal: r.seal }
 }
 

@@ -1,4 +1,4 @@
-import { calculate } from '../calculator'
+import { answerOf } from '../calculator'
 import { surfaceWindowOf } from '../bedding/surface-window'
 import { CalcError } from '../errors'
 import { anodeLife } from '../galvanic/anode-life'
@@ -87,7 +87,7 @@ export const BOND_OHM = 0.1
 /** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
 function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
   const make = (blocks: 'inside' | 'outside', baseMm: number, marginMm: number) => (d.wedge.blocks !== 'both' && d.wedge.blocks !== blocks) || (d.hull.deadriseDeg === 0 && d.hull.slopeDeg === 0) ? null
-    : calculate(wedgeBlock, { deadriseDeg: d.hull.deadriseDeg, slopeDeg: d.hull.slopeDeg, baseMm, thinMm: d.wedge.thinMm, holeMm: d.boredMm ?? d.skin.holeMm, hullMm: d.hull.thicknessMm, marginMm, blocks })
+    : answerOf(wedgeBlock, { deadriseDeg: d.hull.deadriseDeg, slopeDeg: d.hull.slopeDeg, baseMm, thinMm: d.wedge.thinMm, holeMm: d.boredMm ?? d.skin.holeMm, hullMm: d.hull.thicknessMm, marginMm, blocks })
   // The block inside carries the pad, or the flange with its margin.
   return { outside: make('outside', d.skin.flangeMm, d.wedge.marginMm), inside: make('inside', Math.max(baseOf(d), (d.pad?.diameterMm ?? 0) - 2 * d.wedge.marginMm), d.wedge.marginMm) }
 }
@@ -102,7 +102,7 @@ function stackOf(d: BelowDesign, wedges: BelowJudgement['wedges']): Stack | null
   const s = d.skin
   const wedge = wedges.inside ?? wedges.outside
   const blocks = meanOf(wedges.inside) + meanOf(wedges.outside)
-  return calculate(throughHullStack, {
+  return answerOf(throughHullStack, {
     hullMm: wedge?.hullBoreMm ?? d.hull.thicknessMm, padMm: (d.pad?.thicknessMm ?? 0) + blocks, beddingMm: d.beddingMm, ...(d.boredMm === null ? {} : { holeMm: d.boredMm }), ...(d.hull.kind === 'cored' ? { solidDiameterMm: d.hull.solidMm ?? 0.001 } : {}),
     fitting: { tailMm: s.tailMm, ...(s.tailOdMm === null ? {} : { tailOdMm: s.tailOdMm }), holeMm: s.holeMm, flangeMm: s.flangeMm, leastTotalMm: s.leastTotalMm, ...(s.greatestTotalMm === null ? {} : { greatestTotalMm: s.greatestTotalMm }), windowMm: s.windowMm, nutMm: s.nutMm, collarMm: s.collarMm },
   })
@@ -112,13 +112,13 @@ function kickOf(d: BelowDesign, method: 'through' | 'insert' | 'nut'): Kick | nu
   if (!d.valve) return null
   const v = d.valve
   const common = { heightMm: v.heightMm, method, duty: d.duty }
-  if (method === 'nut') return d.skin.rootMm && d.skin.rootMm > d.skin.boreMm ? calculate(seacockLoad, { ...common, tail: { outerMm: d.skin.rootMm, boreMm: Math.max(1, d.skin.boreMm), yieldMPa: d.skin.yieldMPa } }) : null
+  if (method === 'nut') return d.skin.rootMm && d.skin.rootMm > d.skin.boreMm ? answerOf(seacockLoad, { ...common, tail: { outerMm: d.skin.rootMm, boreMm: Math.max(1, d.skin.boreMm), yieldMPa: d.skin.yieldMPa } }) : null
   if (!d.pad || v.boltCircleMm === null || v.boltCircleMm >= v.flangeMm) return null
   // A wedge under the pad carries with it, at its thin side.
   const padMm = d.pad.thicknessMm + (d.wedge.blocks === 'inside' || d.wedge.blocks === 'both' ? d.wedge.thinMm : 0)
   const flange = { flangeMm: v.flangeMm, boltCircleMm: v.boltCircleMm, bolts: d.hold.bolts, size: d.hold.size, grade: d.hold.grade, padMm }
-  if (method === 'through') return calculate(seacockLoad, { ...common, ...flange, hullMm: d.hull.thicknessMm })
-  return calculate(seacockLoad, { ...common, ...flange, padDiameterMm: d.pad.diameterMm, bondMPa: d.pad.bondMPa, ...(d.hold.insertMm === null ? {} : { insertMm: d.hold.insertMm }), ...(d.hold.engagedMm === null ? {} : { engagedMm: Math.min(d.hold.engagedMm, padMm) }) })
+  if (method === 'through') return answerOf(seacockLoad, { ...common, ...flange, hullMm: d.hull.thicknessMm })
+  return answerOf(seacockLoad, { ...common, ...flange, padDiameterMm: d.pad.diameterMm, bondMPa: d.pad.bondMPa, ...(d.hold.insertMm === null ? {} : { insertMm: d.hold.insertMm }), ...(d.hold.engagedMm === null ? {} : { engagedMm: Math.min(d.hold.engagedMm, padMm) }) })
 }
 const METHOD_TITLE = { through: 'bolts through the hull', insert: 'bolts into the pad', nut: 'nut only' } as const
 export { METHOD_TITLE }
@@ -144,7 +144,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   checks.push(...chainChecks(d, joints))
 
   const obstacles = [...d.clock.obstacles, ...mapObstacles(d, around.parts).filter((o) => !d.clock.ignored.includes(o.what)), ...neighbourObstacles(d, around)]
-  const clock = d.valve && info.valve ? calculate(valveClocking, {
+  const clock = d.valve && info.valve ? answerOf(valveClocking, {
     measuredDeg: d.clock.measuredDeg ?? d.clock.wantedDeg, wantedDeg: d.clock.wantedDeg, toleranceDeg: d.clock.toleranceDeg, flangeMm: d.skin.flangeMm, pitchMm: d.skin.thread ? 25.4 / (d.skin.thread.size === '1/2' || d.skin.thread.size === '3/4' ? 14 : d.skin.thread.family.startsWith('np') ? 11.5 : 11) : 2.31,
     handleMm: d.valve.handleMm, handle: d.valve.handle, base: d.valve.kind === 'screwed' ? 'screw' : 'flange', sweepDeg: d.valve.sweepDeg, obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),
   }) : null
@@ -159,7 +159,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
     else checks.push(unproven({ id: 'kick', title: 'Will it take a kick', unit: '', source: 'chapter 5.6', because: d.hold.method === 'nut' ? 'The tail\u2019s thread root is not given.' : 'A flange with its bolt circle and a pad under it are needed for this.' }))
   }
   const kickSchools = d.valve && d.family !== 'welded-stub' ? (['through', 'insert', 'nut'] as const).flatMap((method) => {
-    const k = attempt(() => kickOf(d, method))
+    const k = method === d.hold.method ? kick : attempt(() => kickOf(d, method))
     if (!k) return []
     const top = k.checks.reduce((a, b) => ((b.utilisation ?? 0) > (a.utilisation ?? 0) ? b : a))
     return [{ method, verdict: k.verdict, utilisation: top.utilisation, governing: top.title }]
@@ -178,7 +178,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   const bond = lastBondOf(log)
   if (material.needsBond) checks.push(bond ? check({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', demand: bond.value!, capacity: BOND_OHM, verdict: bond.value! <= BOND_OHM + 1e-9 ? 'holds' : 'short', because: `${say(bond.value!)} \u03a9 by meter, ${bond.at.slice(0, 10)}; up to ${BOND_OHM} \u03a9 counts as bonded.` }) : unproven({ id: 'bond-path', title: 'Bond path to the anode', unit: 'ohm', source: 'chapter 7.2', because: 'Bonded, and no meter has been on it: take a reading from fitting to anode.' }))
   const a = d.metals.anode
-  const life = a ? calculate(anodeLife, { water: d.metals.water, alloy: a.alloy, items: [{ areaM2: a.wettedM2, finish: a.finish }], years: a.years, pieceKg: a.pieceKg }) : null
+  const life = a ? answerOf(anodeLife, { water: d.metals.water, alloy: a.alloy, items: [{ areaM2: a.wettedM2, finish: a.finish }], years: a.years, pieceKg: a.pieceKg }) : null
   if (life) checks.push(plain('anode', 'Anode for this water', life.verdict!, life.because!, 'chapter 7.2'))
   if (d.family === 'anode-stud' && d.stud) {
     const bad = [d.stud.wired ? '' : 'not wired to what it protects', d.stud.clearOfBilge ? '' : 'in standing bilge water', d.stud.spannerRoom ? '' : 'no room for a spanner'].filter(Boolean)
@@ -211,9 +211,9 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
       checks.push({ ...check({ id: 'chest-strainer', title: 'Strainer open enough', unit: 'm/s', source: 'chapter 5.8', demand: all / (0.5 * d.chest.openMm2 * 1e-6), capacity: STRAINER_MS, because: `With half of its ${say(d.chest.openMm2)} mm\u00b2 grown over the slots run at ${say(all / (0.5 * d.chest.openMm2 * 1e-6))} m/s; ${STRAINER_MS} m/s is typical, or it draws in weed.` }), assumed: ['half of the strainer grown over'] })
     }
   }
-  const tiltElement = d.transducer ? calculate(transducerTilt, { deadriseDeg: plumb(d) ? 0 : Math.min(59.9, d.hull.deadriseDeg), tiltsDeg: d.transducer.tiltsDeg, waterDepthM: d.transducer.waterDepthM, ahead: aheadOf(d, around).map(({ distanceMm, heightMm }) => ({ distanceMm, heightMm })) }) : null
+  const tiltElement = d.transducer ? answerOf(transducerTilt, { deadriseDeg: plumb(d) ? 0 : Math.min(59.9, d.hull.deadriseDeg), tiltsDeg: d.transducer.tiltsDeg, waterDepthM: d.transducer.waterDepthM, ahead: aheadOf(d, around).map(({ distanceMm, heightMm }) => ({ distanceMm, heightMm })) }) : null
   if (tiltElement) for (const c of tiltElement.checks) checks.push(d.hull.angleMeasured ? { ...c, id: `beam-${c.id}` } : { ...c, id: `beam-${c.id}`, assumed: [...c.assumed, 'deadrise'] })
-  const drain = d.drain ? calculate(cockpitDrain, { ...d.drain, drainMm: Math.max(1, Math.min(d.skin.boreMm, d.tail?.boreMm ?? Infinity)) }) : null
+  const drain = d.drain ? answerOf(cockpitDrain, { ...d.drain, drainMm: Math.max(1, Math.min(d.skin.boreMm, d.tail?.boreMm ?? Infinity)) }) : null
   if (drain) checks.push(...drain.checks)
   if (d.plug) {
     const p = d.plug
@@ -233,12 +233,8 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
     checks.push(plain('taper-plug', 'Taper plug', t.advised === 'replace' ? (decided === 'recondition' && d.taperPlug.reason.trim() ? 'tight' : 'short') : 'holds', `${t.because}${decided ? ` Decided: ${decided}${d.taperPlug.reason ? `, ${d.taperPlug.reason}` : ''}.` : ' Not decided yet.'}`))
   }
 
-  // What a calculator offers changes its own input; a fitting's remedies are made and judged on the design.
-  for (const c of checks) {
-    c.remedies = []
-    // Plain geometry has no margin to use up: 5 mm of 5 holds, and a figure beside it would only mislead.
-    if (/^(total-|tail-length|hole-clearance|solid-core|wedge-|beam-tilt)/.test(c.id)) c.utilisation = null
-  }
+  // Plain geometry has no margin to use up: 5 mm of 5 holds, and a figure beside it would only mislead.
+  for (const c of checks) if (/^(total-|tail-length|hole-clearance|solid-core|wedge-|beam-tilt)/.test(c.id)) c.utilisation = null
   const counts = { short: 0, unproven: 0, tight: 0, holds: 0 }
   for (const c of checks) counts[c.verdict]++
   return {

@@ -1,4 +1,4 @@
-import { calculate } from '../calculator'
+import { answerOf } from '../calculator'
 import { galvanicPair } from '../galvanic/galvanic-pair'
 import { SIZES } from '../materials/fasteners'
 import { COPPER_ALLOYS, POTENTIALS } from '../materials/potentials'
@@ -50,7 +50,7 @@ export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>)
   // The bonding wire lands on the body over the bilge water, its lug tinned and kept dry.
   const wired = below && d.metals.school === 'bond-all' ? metals.find((m) => m.what === 'skin fitting') : undefined
   if (wired && d.hull.kind !== 'aluminium') {
-    const p = calculate(galvanicPair, { a: wired.metal, b: 'copper', place: 'dry' })
+    const p = answerOf(galvanicPair, { a: wired.metal, b: 'copper', place: 'dry' })
     if (wired.metal !== 'copper') lines.push({ between: 'skin fitting and bonding wire', a: wired.metal, b: 'copper', place: 'dry', deltaV: p.deltaV, loser: p.loserMetal, verdict: p.verdict, because: p.because })
   }
   for (let i = 0; i < metals.length; i++)
@@ -58,7 +58,7 @@ export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>)
       const [a, b] = [metals[i]!, metals[j]!]
       if (a.metal === b.metal) continue
       const place = a.wet && b.wet ? 'immersed' : below ? 'splash' : d.place.zMm < 300 ? 'splash' : 'dry'
-      const p = calculate(galvanicPair, { a: a.metal, b: b.metal, place, areaRatioAToB: Math.min(1e6, Math.max(1e-6, a.areaMm2 / b.areaMm2)), isolation: { sleeve: d.metals.isolated, washer: d.metals.isolated, sealant: d.metals.isolated } })
+      const p = answerOf(galvanicPair, { a: a.metal, b: b.metal, place, areaRatioAToB: Math.min(1e6, Math.max(1e-6, a.areaMm2 / b.areaMm2)), isolation: { sleeve: d.metals.isolated, washer: d.metals.isolated, sealant: d.metals.isolated } })
       lines.push({ between: `${a.what} and ${b.what}`, a: a.metal, b: b.metal, place, deltaV: p.deltaV, loser: p.loserMetal, verdict: p.verdict, because: p.because })
     }
   if (lines.length || metals.length > 1) {

@@ -1,4 +1,4 @@
-import { calculate, parseInput } from '../calculator'
+import { answerOf, parseInput } from '../calculator'
 import { seacockLoad } from '../hull/seacock-load'
 import { type BoatZone, type Place3 } from '../boat/spot'
 import type { Duty } from '../verdict/factors'
@@ -11,7 +11,7 @@ function padAcross(e: BelowEntry, flangeMm: number, thicknessMm: number, duty: D
   if (!e.valve || e.valve.boltCircleMm === null || e.method !== 'insert') return roundUp(flangeMm + 40, 10)
   for (let over = 40; over < 160; over += 10) {
     const D = roundUp(flangeMm + over, 10)
-    const k = calculate(seacockLoad, { heightMm: e.valve.heightMm, method: 'insert', duty, flangeMm, boltCircleMm: e.valve.boltCircleMm, bolts: 3, size: 'M8', grade: 'A4-70', padMm: thicknessMm, padDiameterMm: D, insertMm: 12 })
+    const k = answerOf(seacockLoad, { heightMm: e.valve.heightMm, method: 'insert', duty, flangeMm, boltCircleMm: e.valve.boltCircleMm, bolts: 3, size: 'M8', grade: 'A4-70', padMm: thicknessMm, padDiameterMm: D, insertMm: 12 })
     if (k.checks.every((c) => c.verdict === 'holds' || !c.id.startsWith('bond'))) return D
   }
   return roundUp(flangeMm + 160, 10)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { calculate, parseInput } from '../calculator'
+import { answerOf, parseInput } from '../calculator'
 import { positive, nonNegative } from '../schema'
 import { CLOTHS, holeClosure } from '../repair/hole-closure'
 import { say, sentence, type Verdict } from '../verdict/check'
@@ -34,7 +34,7 @@ export const bevelFor = (v: { highlyLoaded?: boolean; place: 'above' | 'below' }
 /** A skin under this is ground from one side: half of it would leave nothing to bond to. */
 const ONE_SIDE_MM = 8
 const closureOf = (v: z.output<typeof schema>) =>
-  calculate(holeClosure, {
+  answerOf(holeClosure, {
     holeMm: v.holeMm, thicknessMm: v.thicknessMm, ratio: v.ratio ?? bevelFor(v), sides: v.singleAccess ? 'one' : (v.sides ?? (v.thicknessMm < ONE_SIDE_MM ? 'one' : 'both')), cloth: v.cloth, order: v.order, place: v.place, highlyLoaded: v.highlyLoaded, singleAccess: v.singleAccess,
     nextReachMm: v.nextReachMm, ...(v.gapToNextMm === undefined ? {} : { gapToNextMm: v.gapToNextMm }),
   })

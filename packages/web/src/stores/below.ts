@@ -8,7 +8,7 @@ import { useBoats } from './boats'
 import { drafted } from './drafted'
 
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
-const REMEDIES_AFTER_MS = 180
+const REMEDIES_AFTER_MS = 90
 
 /** What the server keeps by doors of its own: orders, ticks, and what was decided of a plug that still measures the same. */
 function adopt(mine: BelowDesign, theirs: BelowDesign): BelowDesign {
