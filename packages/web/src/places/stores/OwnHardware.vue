@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue'
-import { FAMILIES, FAMILY_TITLES, INCH_IDS, METRIC_IDS, formatLength, lengthText, parseLength, type CatalogueEntry, type Family } from '@north-tide/core'
+import { FAMILIES, FAMILY_TITLES, INCH_IDS, METRIC_IDS, formatLength, type CatalogueEntry, type Family } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { useSession } from '../../stores/session'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import { pickedFile, readJson } from '../../pieces/files'
+import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../boat/survey/attempt'
 
 /** Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside the catalogue when a fitting is placed. */
@@ -26,11 +27,7 @@ const load = async () => {
   await boats.loadYard()
 }
 onMounted(() => load().catch(() => undefined))
-function read(t: string): number | null {
-  const r = parseLength(t.trim().replace(/^[-\u2212]/, ''), boats.units)
-  return r.ok ? (/^\s*[-\u2212]/.test(t) ? -r.value : r.value) : null
-}
-const text = (mm: number) => (mm < 0 ? `-${lengthText(-mm, boats.units)}` : lengthText(mm, boats.units))
+const { text, read } = typedLengths(() => boats.units, () => form.holes, ['x', 'y'])
 function edit(h: Own) {
   Object.assign(form, blank(), { id: h.id, title: h.title, maker: h.maker, family: h.family, face: h.face, sizes: [...h.sizes], head: h.head, ratedN: h.ratedN, units: h.units, pipeMm: h.pipeMm ?? null, outline: h.outline, round: 'diameterMm' in h.base, ...h.base, holes: h.bolts.map((b) => ({ x: text(b.xMm), y: text(b.yMm) })) })
   open.value = true

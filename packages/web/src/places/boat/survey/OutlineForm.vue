@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { lengthText, lengthUnit, parseLength } from '@north-tide/core'
+import { lengthUnit } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../stores/boats'
 import type { BoatPicture } from '../../../types'
 import { pickedFile } from '../../../pieces/files'
+import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
 
 const props = defineProps<{ boat: BoatPicture; may: boolean }>()
@@ -13,14 +14,9 @@ const { said, path, busy, attempt } = useAttempt()
 const note = ref('')
 type Row = Record<'xMm' | 'halfBreadthMm' | 'sheerMm' | 'keelMm', string>
 const HEADS = { xMm: 'x, aft', halfBreadthMm: 'half-breadth', sheerMm: 'sheer height', keelMm: 'keel height' } as const
-const text = (mm: number) => (mm < 0 ? `-${lengthText(-mm, boats.units)}` : lengthText(mm, boats.units))
+const { text, read } = typedLengths(() => boats.units, () => rows.value, Object.keys(HEADS))
 const from = (): Row[] => props.boat.stations.map((s) => ({ xMm: text(s.xMm), halfBreadthMm: text(s.halfBreadthMm), sheerMm: text(s.sheerMm), keelMm: text(s.keelMm) }))
 const rows = ref<Row[]>(from())
-function read(t: string): number | null {
-  const bare = t.trim()
-  const r = parseLength(bare.replace(/^[-\u2212]/, ''), boats.units)
-  return r.ok ? (/^[-\u2212]/.test(bare) ? -r.value : r.value) : null
-}
 const bad = (t: string) => t.trim() !== '' && read(t) === null
 async function send() {
   note.value = ''

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { CORES, FACES_OF_BOAT, REACH_KINDS, REACH_TITLES, lengthText, lengthUnit, parseLength } from '@north-tide/core'
+import { CORES, FACES_OF_BOAT, REACH_KINDS, REACH_TITLES, lengthText, lengthUnit } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../stores/boats'
 import { useSurvey } from '../../../stores/survey'
@@ -8,6 +8,7 @@ import type { BoatPicture, RejudgeJob, ZoneShown } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
+import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
 
 const props = defineProps<{ boat: BoatPicture; zone: ZoneShown | null; may: boolean }>()
@@ -17,15 +18,15 @@ const survey = useSurvey()
 const { said, path, busy, attempt } = useAttempt()
 const kept = ref('')
 const b = props.boat
-const text = (mm: number) => (mm < 0 ? `-${lengthText(-mm, boats.units)}` : lengthText(mm, boats.units))
-const box = [[b.lengthMm * 0.1, b.beamMm * 0.3], [b.lengthMm * 0.3, b.beamMm * 0.3], [b.lengthMm * 0.3, -b.beamMm * 0.3], [b.lengthMm * 0.1, -b.beamMm * 0.3]] as const
+const { text, read } = typedLengths(() => boats.units, () => form.corners, ['x', 'y'])
+const box = ([[0.1, 0.3], [0.3, 0.3], [0.3, -0.3], [0.1, -0.3]] as const).map(([x, y]) => [Math.round(b.lengthMm * x), Math.round(b.beamMm * y)] as const)
 const layersFor = (kind: string) =>
   kind === 'sandwich' ? [{ material: 'mat', thicknessMm: 4 as number | null, measured: false, measuredBy: '' }, { material: 'balsa-150', thicknessMm: 12 as number | null, measured: false, measuredBy: '' }, { material: 'mat', thicknessMm: 3 as number | null, measured: false, measuredBy: '' }]
   : [{ material: kind === 'metal' ? 'aluminium-5083' : kind === 'timber' ? 'plywood' : 'mat', thicknessMm: (kind === 'metal' ? 4 : kind === 'timber' ? 15 : 8) as number | null, measured: false, measuredBy: '' }]
 const z = props.zone
 const form = reactive({
   title: z?.title ?? '', face: z?.face ?? 'deck', kind: z?.kind ?? ('sandwich' as ZoneShown['kind']), zMm: (z?.zMm ?? 900) as number | null, atXMm: (z?.atXMm ?? null) as number | null, stacking: z?.stacking ?? 0, reach: z?.reach ?? '', reachKind: z?.reachKind ?? 'unknown', state: z?.state ?? '',
-  corners: (z ? z.outline.map((p) => [p.xMm, p.yMm] as const) : box).map(([x, y]) => ({ x: text(Math.round(x * 10) / 10), y: text(Math.round(y * 10) / 10) })),
+  corners: (z ? z.outline.map((p) => [p.xMm, p.yMm] as const) : box).map(([x, y]) => ({ x: text(x), y: text(y) })),
   layers: z ? z.layers.map((l) => ({ material: l.material, thicknessMm: l.thicknessMm as number | null, measured: l.measured, measuredBy: l.measuredBy })) : layersFor('sandwich'),
 })
 const setKind = (k: ZoneShown['kind']) => {
@@ -36,11 +37,6 @@ const SKINS = [{ value: 'mat', title: 'chopped-mat laminate' }, { value: 'woven'
 const materials = (i: number) => (form.kind === 'sandwich' && i === 1 ? Object.entries(CORES).map(([value, c]) => ({ value, title: c.title })) : form.kind === 'metal' ? [{ value: 'aluminium-5083', title: 'aluminium 5083' }, { value: 'mild-steel', title: 'mild steel' }] : form.kind === 'timber' ? [{ value: 'plywood', title: 'plywood' }, { value: 'softwood', title: 'softwood' }] : SKINS)
 const NAMES = computed(() => (form.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness']))
 const axes = computed(() => (form.face === 'bulkhead' ? ['y, to starboard', 'z, up'] : form.face === 'topsides' || form.face === 'bottom' ? ['x, aft', 'z, up'] : ['x, aft', 'y, to starboard']))
-function read(t: string): number | null {
-  const bare = t.trim()
-  const r = parseLength(bare.replace(/^[-\u2212]/, ''), boats.units)
-  return r.ok ? (/^[-\u2212]/.test(bare) ? -r.value : r.value) : null
-}
 const picture = computed(() => {
   const ps = form.corners.map((c) => ({ x: read(c.x), y: read(c.y) }))
   if (ps.some((p) => p.x === null || p.y === null) || ps.length < 3) return null
