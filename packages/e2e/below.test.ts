@@ -419,4 +419,14 @@ test('a deadrise nobody has measured is measured at its step, the cradle taken o
   const file = await download
   expect(file.suggestedFilename()).toBe('Old plug.pdf')
   expect((await readFile(await file.path())).subarray(0, 5).toString()).toBe('%PDF-')
+  // Another boat is another hull: its own fitting comes up, never this one judged on that hull.
+  await field(page, 'Deepest pit').fill('0.2')
+  await page.getByLabel('Boat', { exact: true }).selectOption({ label: 'Tarn Runner' })
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Sea-water intake')
+  await expect(page.getByText(/welded stub on a metal hull/)).toBeVisible()
+  await page.goBack()
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Old plug')
+  await expect(page.getByLabel('Boat', { exact: true })).toHaveValue('fulmars-reach')
+  await tray(page, 'Survey')
+  await expect(field(page, 'Deepest pit')).toHaveValue('0.2')
 })

@@ -73,9 +73,9 @@ describe('the stack on a sloped hull', () => {
     expect(verdict(fit('MV-G25', { 'wedge.blocks': 'inside' }), 'seat')).toBe('short')
   })
   it('dragging the deadrise by one unit along its handle turns the hull by what it says', () => {
-    for (const blocks of ['both', 'none'] as const) {
+    for (const [blocks, slopeDeg] of [['both', 0], ['none', 0], ['both', 8], ['none', -6]] as const) {
       const at = (deg: number) => {
-        const d = fit('MV-S114', { 'wedge.blocks': blocks }, { deadriseDeg: deg })
+        const d = fit('MV-S114', { 'wedge.blocks': blocks }, { deadriseDeg: deg, slopeDeg })
         return belowSection(d, judge(d), 'metric').handles!.find((h) => h.path === 'hull.deadriseDeg')!
       }
       const h = at(17)

@@ -4,6 +4,7 @@ import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import { Anchor, BookOpen, Box, CircleDot, Droplet, Hash } from 'lucide-vue-next'
 import { PLACES } from './router'
+import { useBelow } from './stores/below'
 import { useBench } from './stores/bench'
 import { useBoats } from './stores/boats'
 import { useSession } from './stores/session'
@@ -15,6 +16,9 @@ const ICONS = { boat: Anchor, bench: Hash, below: Droplet, stores: Box, register
 const session = useSession()
 const boats = useBoats()
 const bench = useBench()
+const below = useBelow()
+/** What waits on either bench is sent before anything else takes its place. */
+const flush = () => Promise.all([bench.flush(), below.flush()])
 const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
@@ -50,12 +54,13 @@ useIntervalFn(() => session.account && void boats.askToday().catch(() => undefin
 
 async function switchBoat(event: Event) {
   const id = (event.target as HTMLSelectElement).value
-  await bench.flush()
+  await flush()
   await boats.open(id)
   if (route.name === 'bench') {
     const fitting = boats.lastFitting[id]
     await router.push(boats.picture?.fittings.some((f) => f.id === fitting) ? `/bench/${fitting}` : '/bench')
-  } else if (route.name === 'register') await router.push('/register')
+  } else if (route.name === 'below') await router.push('/below')
+  else if (route.name === 'register') await router.push('/register')
   else if (route.name === 'boat') await router.push(`/boat/${id}`)
   else if (route.name === 'survey') await router.push(`/boat/${id}/${String(route.params.tab)}`)
 }
@@ -84,11 +89,11 @@ useEventListener('keydown', (e: KeyboardEvent) => {
   } else if (e.key === 'u') boats.toggleUnits()
   else if (e.key === '?') help.value = true
 })
-useEventListener('beforeunload', () => void bench.flush())
-onUnmounted(() => void bench.flush())
+useEventListener('beforeunload', () => void flush())
+onUnmounted(() => void flush())
 
 async function signOut() {
-  await bench.flush()
+  await flush()
   await session.signOut()
   boats.picture = null
   await router.push({ name: 'sign-in' })

@@ -182,7 +182,10 @@ export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): D
     shapes.push({ kind: 'path', points: [{ x: e.x - 46, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }, { x: e.x + 2, y: e.y - (upright ? on(W) - on(W - 46) : 46 * Math.tan(theta)) }], weight: 'dimension' }, { kind: 'text', at: { x: e.x + 2, y: e.y - textMm * 1.6 }, text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`, size: textMm, anchor: 'end', weight: 'strong' })
     // How far the grabbed end climbs for a radian: its own swing, and the block outside that grows under it.
     const rise = upright ? (W * 0.94 + wide(outside) / 2 + d.hull.thicknessMm * Math.sin(theta)) / Math.cos(theta) ** 2 : W * 0.94 * Math.cos(theta) - (hullLow + thick) * Math.sin(theta)
-    if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick + on(W * 0.94) }), axis: 'y', value: d.hull.deadriseDeg, per: 180 / Math.PI / rise, leastMm: 0 })
+    // The cut shows the tilt; with a slope along her the deadrise has to turn further for the same tilt (5.5: tan² of the tilt is the sum of both).
+    const a = (d.hull.deadriseDeg * Math.PI) / 180
+    const further = d.hull.slopeDeg === 0 ? 1 : (Math.tan(theta) / Math.tan(a)) * (Math.cos(a) / Math.cos(theta)) ** 2
+    if (d.hull.slopeDeg === 0 || d.hull.deadriseDeg >= 1) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick + on(W * 0.94) }), axis: 'y', value: d.hull.deadriseDeg, per: ((180 / Math.PI) * further) / rise, leastMm: 0 })
   } else if (d.hull.slopeDeg === 0) handles.push({ path: 'hull.deadriseDeg', label: 'deadrise', at: R({ x: W * 0.94, y: hullLow + thick }), axis: 'y', value: 0, per: 180 / Math.PI / (W * 0.94), leastMm: 0 })
   // Labels stand in a column each side and never on each other.
   for (const right of [false, true]) {
