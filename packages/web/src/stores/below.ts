@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { CalcError, type BoatHole } from '@north-tide/core'
 import { belowWithRemedies, judgeBelow, type BelowAround, type BelowDesign, type BelowJudgement } from '@north-tide/core/below'
-import { api } from '../api'
+import { Offline, api } from '../api'
 import type { OpenBelow, SavedBelow } from '../types'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
@@ -72,6 +72,10 @@ export const useBelow = defineStore('below', () => {
   /** An order, a tick, a reading: doors of their own, after whatever waits has been saved. */
   async function act(method: 'POST' | 'DELETE', path: string, body?: unknown): Promise<OpenBelow> {
     await draft.flush()
+    // The answer brings the design as the server has it: what could not be saved would go with it.
+    if (draft.saving.value === 'refused') throw new Error(`What was changed is not saved (${draft.refusal.value ?? 'it was refused'}); mend that first`)
+    if (draft.saving.value === 'conflict') throw new Error('Somebody else changed this fitting; say first which of the two counts')
+    if (draft.saving.value === 'offline') throw new Offline('The server does not answer; what you typed is kept here')
     const since = draft.design.value
     const got = await api<OpenBelow>(method, `/below/${fitting.value!.id}/${path}`, body)
     fitting.value = got
