@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { calculate, rank, toSvg, withChange, type BoatPart, type BoatZone } from '../src'
 import {
   BELOW_CATALOGUE, BELOW_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, belowBolts, belowCautions, belowDrill, belowFromFile, belowOrientation, belowParts, belowSection, belowSteps, belowTemplate, belowTemplates, belowToFile, belowWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
-  floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type FloodRun,
+  floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type BelowLog, type FloodRun,
 } from '../src/below'
 import { flooding } from '../src/hull/flooding'
 import { toDxf } from '../src/drawing/dxf'
@@ -288,10 +288,19 @@ describe('survey and wrong holes', () => {
   it.each(FINDINGS.map((f) => [f.id, f.risk] as const))('%s counts as %s', (id, risk) => {
     expect(verdict(fit('MV-S1', { existing: true, findings: [id] }), `found-${id}`)).toBe(risk === 'sinks' ? 'short' : 'tight')
   })
-  it('figures point at what is to be ticked', () => {
+  it('figures point at what is to be ticked, and at nothing where all is well', () => {
+    const seen = (d: BelowDesign, around: Partial<BelowAround> = {}, log: BelowLog[] = []) => seenInFigures(d, judgeBelow(d, { ...NOBODY, ...around }, log)).sort()
     const d = fit('MV-B114', { valve: VALVES.find((v) => v.id === 'MV-BT114'), 'hose.clips': 1 })
-    expect(seenInFigures(d, judge(d).joints.flatMap((x) => x.codes)).sort()).toEqual(['mixed-threads', 'one-clip', 'yellow-brass'])
-    expect(seenInFigures(fit('MV-S1'), [])).toEqual([])
+    expect(seen(d)).toEqual(expect.arrayContaining(['mixed-threads', 'one-clip', 'yellow-brass']))
+    expect(seen(fit('MV-S1'))).toEqual([])
+    expect(seen(fit('MV-B34'))).toEqual(['no-load-path'])
+    expect(seen(fit('MV-S1', { 'hose.belowRated': false }))).toEqual(['hose-hard'])
+    expect(seen(fit('MV-G25', { 'plug.throughBolted': false }))).toEqual(['short-screws'])
+    expect(seen(fit('MV-S1'), {}, [{ kind: 'bond', value: 3, note: '', who: '', at: '2026-01-01' }])).toEqual(['wire-open'])
+    const buried: BoatZone = { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, stacking: 0, reach: '', reachKind: 'none', state: '', outline: [], layers: [] }
+    expect(seen(fit('MV-S1'), { zones: [buried] })).toEqual(['unreachable'])
+    // What is offered is among what can be ticked for its family.
+    for (const e of BELOW_CATALOGUE) for (const id of seen(fit(e.id, e.hose ? { 'hose.clips': 0 } : {}))) expect([e.id, findingsFor(e.family).some((f) => f.id === id)]).toEqual([e.id, true])
   })
   it.each([[0.5, 5, 80, 'recondition'], [1, 5, 60, 'recondition'], [1.1, 5, 80, 'replace'], [0.2, 5, 59, 'replace']] as const)('taper plug: pits %s of %s, band %s %%: %s', (pitMm, wallMm, contactPct, advised) => {
     expect(taperPlugOf({ pitMm, wallMm, contactPct }).advised).toBe(advised)

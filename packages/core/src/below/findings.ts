@@ -37,13 +37,19 @@ export const RISK_SAID: Record<Finding['risk'], string> = { sinks: 'can sink her
 export const RISK_VERDICT: Record<Finding['risk'], Verdict> = { sinks: 'short', soon: 'tight', watch: 'tight' }
 
 /** What figures say by themselves, offered to be ticked. */
-export function seenInFigures(d: BelowDesign, codes: string[]): string[] {
+export function seenInFigures(d: BelowDesign, j: { joints: { codes: string[] }[]; checks: { id: string; verdict: Verdict }[]; placing: { id: string; state: string }[] }): string[] {
   const out: string[] = []
+  const codes = j.joints.flatMap((x) => x.codes)
+  const short = (id: string) => j.checks.some((c) => c.id === id && c.verdict === 'short')
   if (codes.includes('binds-in-taper') || codes.includes('system')) out.push('mixed-threads')
   if ([d.skin, d.valve, d.tail].some((p) => p?.material === 'brass')) out.push('yellow-brass')
   if (d.place.zMm < 0 && [d.skin, d.valve, d.tail].some((p) => p?.material === 'plastic')) out.push('plain-plastic')
   if (codes.includes('clips')) out.push('one-clip')
   if (d.plug && !d.plug.throughBolted) out.push('short-screws')
+  if (d.valve && d.hold.method === 'nut' && short('kick-tail-bending')) out.push('no-load-path')
+  if (short('bond-path')) out.push('wire-open')
+  if (d.valve && j.placing.some((q) => q.id === 'reach' && q.state === 'look')) out.push('unreachable')
+  if (d.hose && !d.hose.belowRated && d.place.zMm < 0) out.push('hose-hard')
   return out
 }
 
