@@ -65,6 +65,7 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await holds(page, 'kick-bolt')
   await tray(page, 'If it lets go')
   await expect(page.locator('[data-test=choke]')).toContainText(/for ever: \d/)
+  await expect(page.locator('[data-test=inflow]')).toContainText(/the pumps there carry 60 L\/min, those of the whole boat 90 L\/min/)
   await expect(page.getByText(/steps in \d+ ms/)).toBeVisible()
   // With pumps and without stand beside each other.
   const marks = page.getByRole('table', { name: 'Marks' })

@@ -157,6 +157,12 @@ describe('the dial', () => {
     expect(verdict(d, 'handle-swing', { others: [n] })).toBe('short')
     expect(verdict(d, 'handle-swing', { others: [neighbour(d, { xMm: d.place.xMm + 900 })] })).toBe('holds')
   })
+  it('never says there is nothing to turn, or to turn it there, where the handle does not swing free', () => {
+    const stopped = (change: Record<string, unknown>) => { const d = fit('MV-B1', { 'clock.obstacles': wall, 'clock.wantedDeg': 0, 'wedge.blocks': 'none', ...change }); return turnSaid(d, judge(d), 'metric') }
+    expect(stopped({ 'clock.measuredDeg': 2 })).toMatch(/^It stops within 5\u00b0 of where it is wanted\. The handle does not swing free where it is wanted: choose a free direction first\.$/)
+    expect(stopped({ 'clock.measuredDeg': 40 })).toMatch(/^Turn the skin fitting .* choose a free direction first\.$/)
+    expect(stopped({ 'clock.measuredDeg': 2, 'clock.obstacles': [] })).toMatch(/nothing to turn\.$/)
+  })
   it('says what to turn, as an arc on the rim, each way round', () => {
     const d = fit('MV-B1', { 'clock.measuredDeg': 250, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' })
     const j = judge(d)
@@ -396,6 +402,15 @@ describe('flooding of several compartments', () => {
     expect(mine.chokeMm).toBeCloseTo(exact.chokeMm, 6)
   })
   const two = (open: boolean): FloodRun => ({ compartments: [{ id: 'a', title: 'A', fromXMm: 0, toXMm: 4000, areaM2: 3, floorZMm: -450 }, { id: 'b', title: 'B', fromXMm: 4000, toXMm: 9000, areaM2: 8, floorZMm: -450 }], doors: [{ a: 'a', b: 'b', title: '', open, sillZMm: -440, areaCm2: 60 }], pumps: [], marks: [{ compartment: 'a', name: 'm', zMm: -200 }], holes: [{ compartment: 'a', name: '', diameterMm: 32, zMm: -400, cd: 0.6 }], hours: 24, pumpsOn: true })
+  it('a pump in another compartment is not counted where the hole is', () => {
+    const pump = (compartment: string, ratedLpm: number) => ({ compartment, title: '', ratedLpm, derate: 0.5, startZMm: -400 })
+    const far = floodAll({ ...two(false), pumps: [pump('b', 400)] })
+    expect(far).toMatchObject({ pumpLpm: 200, holedPumpLpm: 0, chokeMm: 0 })
+    expect(far.marks[0]!.atMin).toBeCloseTo(floodAll(two(false)).marks[0]!.atMin!, 6)
+    const run = two(false)
+    const both = floodAll({ ...run, pumps: [pump('a', 60), pump('b', 400)], holes: [...run.holes, { compartment: 'b', name: '', diameterMm: 20, zMm: -300, cd: 0.6 }] })
+    expect(both).toMatchObject({ pumpLpm: 230, holedPumpLpm: 230 })
+  })
   it('a bulkhead that is shut keeps the other side dry, open both fill, and slower', () => {
     const [shut, open] = [floodAll(two(false)), floodAll(two(true))]
     expect(shut.endZMm[1]).toBe(-450)

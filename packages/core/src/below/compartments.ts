@@ -15,7 +15,9 @@ export interface FloodAnswer {
   series: { tMin: number; levels: number[]; inLpm: number; outLpm: number }[]
   marks: { compartment: string; name: string; atMin: number | null }[]
   initialLpm: number
+  /** what all pumps of the boat carry, and those where a hole is: a pump behind a shut bulkhead is no help */
   pumpLpm: number
+  holedPumpLpm: number
   /** the largest hole at the deepest one's depth that the pumps of its compartment hold for ever */
   chokeMm: number
   /** level of each compartment at the end, mm over the waterline */
@@ -108,9 +110,11 @@ export function floodAll(raw: FloodRun): FloodAnswer {
   }
   const deepest = holes.reduce((a, b) => (b.z < a.z ? b : a))
   const cd = v.holes[holes.indexOf(deepest)]!.cd
-  const pumpM3 = v.pumps.filter((p) => index.get(p.compartment) === deepest.c).reduce((s, p) => s + (p.ratedLpm * p.derate) / LPM, 0)
+  const carried = (of: (compartment: number) => boolean) => v.pumps.reduce((s, p) => s + (of(index.get(p.compartment)!) ? p.ratedLpm * p.derate : 0), 0)
+  const pumpM3 = carried((c) => c === deepest.c) / LPM
   return {
-    series, marks: v.marks.map((m, i) => ({ compartment: m.compartment, name: m.name, atMin: marks[i]!.atMin })), initialLpm: holes.reduce((s, h) => s + inflow(h, floor[h.c]!), 0) * LPM, pumpLpm: v.pumps.reduce((s, p) => s + p.ratedLpm * p.derate, 0),
+    series, marks: v.marks.map((m, i) => ({ compartment: m.compartment, name: m.name, atMin: marks[i]!.atMin })), initialLpm: holes.reduce((s, h) => s + inflow(h, floor[h.c]!), 0) * LPM,
+    pumpLpm: carried(() => true), holedPumpLpm: carried((c) => holes.some((h) => h.c === c)),
     chokeMm: deepest.z < 0 ? Math.sqrt(((4 / Math.PI) * pumpM3) / (cd * Math.sqrt(2 * G * -deepest.z))) * 1000 : 0, endZMm: level.map((z) => z * 1000), steps,
   }
 }
