@@ -4,9 +4,8 @@ import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import { Anchor, BookOpen, Box, CircleDot, Droplet, Hash } from 'lucide-vue-next'
 import { PLACES } from './router'
-import { useBelow } from './stores/below'
-import { useBench } from './stores/bench'
 import { useBoats } from './stores/boats'
+import { flushAll } from './stores/drafted'
 import { useSession } from './stores/session'
 import FindAnything from './pieces/FindAnything.vue'
 import KeyHelp from './pieces/KeyHelp.vue'
@@ -15,10 +14,6 @@ import { formatTemperature } from '@north-tide/core'
 const ICONS = { boat: Anchor, bench: Hash, below: Droplet, stores: Box, register: CircleDot, reference: BookOpen }
 const session = useSession()
 const boats = useBoats()
-const bench = useBench()
-const below = useBelow()
-/** What waits on either bench is sent before anything else takes its place. */
-const flush = () => Promise.all([bench.flush(), below.flush()])
 const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
@@ -54,7 +49,7 @@ useIntervalFn(() => session.account && void boats.askToday().catch(() => undefin
 
 async function switchBoat(event: Event) {
   const id = (event.target as HTMLSelectElement).value
-  await flush()
+  await flushAll()
   await boats.open(id)
   if (route.name === 'bench') {
     const fitting = boats.lastFitting[id]
@@ -89,11 +84,11 @@ useEventListener('keydown', (e: KeyboardEvent) => {
   } else if (e.key === 'u') boats.toggleUnits()
   else if (e.key === '?') help.value = true
 })
-useEventListener('beforeunload', () => void flush())
-onUnmounted(() => void flush())
+useEventListener('beforeunload', () => void flushAll())
+onUnmounted(() => void flushAll())
 
 async function signOut() {
-  await flush()
+  await flushAll()
   await session.signOut()
   boats.picture = null
   await router.push({ name: 'sign-in' })

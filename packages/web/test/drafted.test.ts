@@ -1,7 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope } from 'vue'
 import { ApiRefusal, Offline } from '../src/api'
-import { drafted } from '../src/stores/drafted'
+import { drafted, flushAll } from '../src/stores/drafted'
 import { useSession } from '../src/stores/session'
 
 /** A design that saves itself: nothing that was typed may be lost, whatever the line, the other tab or the clock does. */
@@ -43,6 +44,22 @@ beforeEach(() => {
 })
 
 describe('saving', () => {
+  it('before another boat comes up, every bench that is open sends what waits on it, a closed one nothing', async () => {
+    const [deck, hull, scope] = [line(), line(), effectScope()]
+    const benches = scope.run(() => [drafted<D, S>('deck', deck.put), drafted<D, S>('hull', hull.put)])!
+    for (const bench of benches) {
+      bench.take(saved(1, fresh))
+      bench.change({ a: 7 })
+    }
+    void flushAll()
+    expect([deck, hull].map((l) => l.calls.map((c) => c.body.design.a))).toEqual([[7], [7]])
+    for (const l of [deck, hull]) l.calls[0]!.answer(saved(2, { name: 'n', a: 7 }))
+    await settled()
+    scope.stop()
+    for (const bench of benches) bench.change({ a: 8 })
+    void flushAll()
+    expect([deck.put.mock.calls.length, hull.put.mock.calls.length]).toEqual([1, 1])
+  })
   it('waits for the hand to rest, then sends once, under the version that it started from', async () => {
     d.change({ a: 2 })
     await vi.advanceTimersByTimeAsync(300)

@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
 import { withChange } from '@north-tide/core'
 import { ApiRefusal, Offline } from '../api'
 import { useSession } from './session'
@@ -19,6 +19,10 @@ const RETRY_MS = 3000
 /** Keystrokes in one field within this time are one step of undo. */
 const ONE_STEP_MS = 1200
 const MOST_UNDO = 200
+
+const flushes = new Set<() => Promise<void>>()
+/** What waits to be saved on any bench that has been opened is sent now; the frame need not load the benches to ask it. */
+export const flushAll = () => Promise.all([...flushes].map((flush) => flush()))
 
 /** A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and two versions never lost in one another. `adopt` takes over what the server keeps by other doors. */
 export function drafted<D extends object, S extends Saved<D>>(prefix: string, put: (id: string, body: { version: number; design: D }) => Promise<S>, adopt?: (mine: D, theirs: D) => D) {
@@ -174,5 +178,7 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
       saving.value = 'saved'
     }
   }
+  flushes.add(flush)
+  if (getCurrentScope()) onScopeDispose(() => flushes.delete(flush))
   return { design, version, saving, refusal, conflict, past, future, readOnly, change, replace, undo, redo, take, follow, flush, settle }
 }
