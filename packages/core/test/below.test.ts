@@ -163,6 +163,12 @@ describe('the dial', () => {
     expect(stopped({ 'clock.measuredDeg': 40 })).toMatch(/^Turn the skin fitting .* choose a free direction first\.$/)
     expect(stopped({ 'clock.measuredDeg': 2, 'clock.obstacles': [] })).toMatch(/nothing to turn\.$/)
   })
+  it.each([['MV-B1', 'Screw the valve home dry', 'Turn the skin fitting'], ['MV-S1', 'Set the seacock dry on its bolt holes', 'goes on in four positions']])('the step at %s says what is really turned', (id, dry, turn) => {
+    const text = (measuredDeg: number | null) => { const d = fit(id, { 'clock.measuredDeg': measuredDeg, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' }); return belowSteps(d, judge(d), 'metric').find((s) => s.id === 'clock')!.text }
+    expect(text(null)).toBe(`${dry} and read where the handle points.`)
+    expect(text(250)).toMatch(new RegExp(`^${dry} and read where the handle points: 250\u00b0\\. .*${turn}`))
+    expect(text(290)).toContain('nothing to turn')
+  })
   it('says what to turn, as an arc on the rim, each way round', () => {
     const d = fit('MV-B1', { 'clock.measuredDeg': 250, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' })
     const j = judge(d)

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange, type LifeState } from '@north-tide/core'
 import { lastLook, type BelowDesign } from '@north-tide/core/below'
-import { LifeEvent } from '../src/models'
+import { AngleReading, LifeEvent } from '../src/models'
 import { startYard, type Someone, type Yard } from './harness'
 
 /** What is ticked on the bench is in the hole's life, once, with its size, its lot and its day. */
@@ -142,6 +142,21 @@ describe('ticks and the life of the hole', () => {
     expect((await tick(f.id, 'clock', { stopsDeg: 204 })).body.design.clock.measuredDeg).toBe(204)
   })
 
+  it('a level laid on a cradle that nobody has read is no measurement, even where it is passed over', async () => {
+    const f = await place({ name: 'Cradle unread', deadriseDeg: undefined })
+    await work(f.id, [['must'], ['survey']], 5)
+    const rows = (await AngleReading.findAll({ where: { boatId: 'fulmars-reach', role: 'reference' } })).map((r) => r.toJSON())
+    await AngleReading.destroy({ where: { boatId: 'fulmars-reach', role: 'reference' } })
+    try {
+      expect((await tick(f.id, 'angle', { shownDeg: 16.2 })).body.error.gates!.map((g) => g.id)).toEqual(['no-heel'])
+      const over = (await tick(f.id, 'angle', { shownDeg: 16.2, reason: 'she is launched tomorrow' })).body
+      expect(over.design.hull).toMatchObject({ deadriseDeg: 16.2, angleMeasured: false })
+      expect(over.log.at(-1)!.note).toMatch(/cradle not read: 16\.2\u00b0; no-heel passed over: she is launched tomorrow/)
+    } finally {
+      await AngleReading.bulkCreate(rows)
+    }
+    expect((await open(f.id)).heelDeg).not.toBeNull()
+  })
   it('before the saw and before the bead each point of the last look is ticked, or passed over with a reason', async () => {
     const f = await place({ name: 'Looked through' })
     await work(f.id, [['must'], ['survey']], 5)

@@ -58,11 +58,13 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
     bounds: { minX: -ext - textMm * 4.4, maxX: ext + textMm * 3.6, minY: -ext - textMm * 1.3, maxY: ext + textMm }, shapes, legend: [], textMm, scaleBarMm: niceLength(reach / 2, units),
   }
 }
+/** A screwed valve goes home on its thread, a flange on its bolt holes. */
+export const dryOn = (d: BelowDesign) => (d.valve?.kind === 'screwed' ? 'Screw the valve home dry' : 'Set the seacock dry on its bolt holes')
 /** What to turn, as marked with tape. */
 export function turnSaid(d: BelowDesign, j: BelowJudgement, units: Units): string {
   const c = j.clock
   if (!c) return ''
-  if (d.clock.measuredDeg === null) return 'Screw the valve home dry, read where its handle points, and type it in.'
+  if (d.clock.measuredDeg === null) return `${dryOn(d)}, read where its handle points, and type it in.`
   const blocked = c.sweepFree ? '' : ' The handle does not swing free where it is wanted: choose a free direction first.'
   if (!c.needed) return blocked ? `It stops within ${say(d.clock.toleranceDeg)}\u00b0 of where it is wanted.${blocked}` : `It stops within ${say(d.clock.toleranceDeg)}\u00b0 of where it is wanted: nothing to turn.`
   if (d.valve!.kind !== 'screwed') return `A bolted flange goes on in four positions: ${c.positions.map((p) => `${say(Math.round(p.azimuthDeg))}\u00b0${p.free ? '' : ' blocked'}`).join(', ')}. ${c.bestDeg === null ? 'None is free.' : `${say(Math.round(c.bestDeg))}\u00b0 is the nearest to what is wanted.`}`

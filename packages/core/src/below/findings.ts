@@ -71,3 +71,10 @@ export function taperPlugOf(r: { pitMm: number; wallMm: number; contactPct: numb
     steps: ['Clean body and plug to bare metal; look for pink.', 'Fill the pits, or leave those that do not cross the band.', 'Lap with paste, quarter turns, lifting often, until the band is even all round.', 'Wash every trace of paste out; grease for sea water.', 'Set the nut so that it turns stiffly by hand.', 'Prove it: flooded from outside and shut, the inside dry for ten minutes.'],
   }
 }
+
+/** What has doors of its own, each with its line in the log (orders, ticks, decisions), stays as `theirs` has it whatever else `mine` changes. A plug that was measured anew is to be decided anew. */
+export function keptByDoors(mine: BelowDesign, theirs: BelowDesign): BelowDesign {
+  const [now, was] = [mine.taperPlug, theirs.taperPlug]
+  const same = now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
+  return { ...mine, ordered: theirs.ordered, ticks: theirs.ticks, taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' } }
+}

@@ -248,7 +248,7 @@ function clockedCheck(d: BelowDesign, clock: Clocked): Check {
   const title = 'Handle where it is wanted'
   if (d.clock.measuredDeg === null) return unproven({ id: 'clocked', title, unit: 'deg', source: 'chapter 5.4', because: 'Where the handle points, dry fitted, has not been measured.' })
   const said = (verdict: Verdict, because: string) => plain('clocked', title, verdict, because, 'chapter 5.4')
-  if (!clock.needed) return said('holds', 'Within the tolerance: nothing to turn.')
+  if (!clock.needed) return said('holds', 'It stops within the tolerance of where it is wanted.')
   if (d.valve!.kind === 'screwed') return said('tight', `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.`)
   if (clock.bestDeg === null) return said('short', 'The flange goes on in four positions, and in none of them does the handle swing free.')
   const off = offDeg(clock.bestDeg, d.clock.wantedDeg)

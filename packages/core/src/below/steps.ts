@@ -10,6 +10,7 @@ import { THREAD_WAY_TITLES } from './thread-ways'
 import { BELOW_FAMILY } from './families'
 import { POT_TITLES } from './bed'
 import { belowBolts, boltsSaid } from './bolts'
+import { dryOn, turnSaid } from './dial'
 import { BOND_OHM, baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
 import type { BelowDesign } from './design'
 import { lastLook } from './last-look'
@@ -75,7 +76,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (j.wedge) add('wedge', `Cut the wedge block${d.wedge.blocks === 'both' ? 's' : ''}: ${say(j.wedge.saw.angleDeg)}\u00b0, ${(['outside', 'inside'] as const).flatMap((side) => (j.wedges[side] ? [`${side} thick ${mm(j.wedges[side]!.thickMm)}, thin ${mm(j.wedges[side]!.thinMm)}, from stock of ${mm(j.wedges[side]!.saw.stockMm)}`] : [])).join('; ')}; lay the 1:1 templates on both faces. Coat all raw faces with epoxy.`)
   if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull${d.plug?.choke ? ', the choke hole in it to the figure of the flooding' : ''}; round its edge.`)
   if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true, records: ['dry fitted'] })
-  if (j.clock) add('clock', `Screw the valve home dry and read where the handle points${d.clock.measuredDeg === null ? '' : `: ${say(d.clock.measuredDeg)}\u00b0`}.${j.clock.needed ? ` Turn the skin fitting ${say(Math.abs(j.clock.rotateDeg))}\u00b0 ${j.clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside; mark ${mm(j.clock.rimArcMm)} along its rim with tape and a line on the hull.` : ''}`, { gate: true, asks: d.clock.measuredDeg === null ? ['stops'] : [], alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
+  if (j.clock) add('clock', `${dryOn(d)} and read where the handle points${d.clock.measuredDeg === null ? '.' : `: ${say(d.clock.measuredDeg)}\u00b0. ${turnSaid(d, j, units)}`}`, { gate: true, asks: d.clock.measuredDeg === null ? ['stops'] : [], alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
   const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? belowBolts(d).length : 0
   if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry${j.bolts.length ? `: ${boltsSaid(d, j.bolts, mm)}` : ''}.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
   if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })

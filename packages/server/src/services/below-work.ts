@@ -158,7 +158,8 @@ function measuredAt(step: BelowStep, t: Tick, heelDeg: number | null, d: BelowDe
   if (step.asks.includes('angle') && t.shownDeg != null) {
     const deg = Math.round(10 * deadriseFrom(t.shownDeg, heelDeg ?? 0, d.place.yMm)) / 10
     if (deg < 0) throw new ApiError(400, 'invalid-input', `${t.shownDeg}\u00b0 was given; with the cradle\u2019s heel taken out the hull would fall outboard. Outboard up is positive`, 'shownDeg')
-    design.hull = { ...d.hull, deadriseDeg: deg, angleMeasured: true }
+    // Passed over with the cradle unread it is better than a guess, and no measurement yet.
+    design.hull = { ...d.hull, deadriseDeg: deg, angleMeasured: heelDeg !== null }
     said.push(`level shows ${t.shownDeg}\u00b0 outboard up, ${heelDeg === null ? 'cradle not read' : `cradle ${heelDeg.toFixed(2)}\u00b0 taken out`}: ${deg}\u00b0`)
   }
   if (step.asks.includes('stops') && t.stopsDeg != null) {

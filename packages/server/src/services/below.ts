@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Transaction } from 'sequelize'
 import { CalcError, holeLabel, parseInput } from '@north-tide/core'
 import {
-  BELOW_CATALOGUE, belowEntry, belowFromFile, hullAt, judgeBelow, parseBelow, startBelow,
+  BELOW_CATALOGUE, belowEntry, belowFromFile, hullAt, judgeBelow, keptByDoors, parseBelow, startBelow,
   type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog,
 } from '@north-tide/core/below'
 import { ApiError, notFound } from '../errors'
@@ -117,12 +117,6 @@ export async function readBelow(who: Account, id: string) {
   return { ...shown(f), design: parseBelow(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
 }
 
-/** Orders, ticks and decisions come in by their own doors, each with its line in the log. A plug that was measured anew is to be decided anew. */
-function keptByDoors(design: BelowDesign, before: BelowDesign): BelowDesign {
-  const [now, was] = [design.taperPlug, before.taperPlug]
-  const same = now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
-  return { ...design, ordered: before.ordered, ticks: before.ticks, taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' } }
-}
 /** Saves under a version check. Orders and ticked gates come in by their own doors and are not overwritten here. */
 export async function saveBelow(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { CalcError, type BoatHole } from '@north-tide/core'
-import { belowWithRemedies, judgeBelow, type BelowAround, type BelowDesign, type BelowJudgement } from '@north-tide/core/below'
+import { belowWithRemedies, judgeBelow, keptByDoors, type BelowAround, type BelowDesign, type BelowJudgement } from '@north-tide/core/below'
 import { Offline, api } from '../api'
 import type { OpenBelow, SavedBelow } from '../types'
 import { useBoats } from './boats'
@@ -10,13 +10,10 @@ import { drafted } from './drafted'
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
 const REMEDIES_AFTER_MS = 90
 
-/** What the server keeps by doors of its own: orders, ticks, and what was decided of a plug that still measures the same. */
+/** Takes up what the server keeps by doors of its own; the same object where nothing of it changed. */
 function adopt(mine: BelowDesign, theirs: BelowDesign): BelowDesign {
-  const [a, b] = [mine.taperPlug, theirs.taperPlug]
-  const same = a && b && a.pitMm === b.pitMm && a.wallMm === b.wallMm && a.contactPct === b.contactPct
-  const taperPlug = a && { ...a, decision: same ? b.decision : null, reason: same ? b.reason : '' }
-  const kept = { ordered: theirs.ordered, ticks: theirs.ticks, taperPlug }
-  return JSON.stringify([mine.ordered, mine.ticks, a]) === JSON.stringify([kept.ordered, kept.ticks, taperPlug]) ? mine : { ...mine, ...kept }
+  const kept = keptByDoors(mine, theirs)
+  return JSON.stringify(kept) === JSON.stringify(mine) ? mine : kept
 }
 /** One fitting through the hull, with its neighbours and its log. */
 export const useBelow = defineStore('below', () => {
