@@ -44,7 +44,7 @@ server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages', 'ser
   stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   // Its own group: Ctrl-C reaches this process first, which then stops both in order.
   detached: true,
-  env: { ...process.env, PORT: String(port), HOST: host, DATABASE_URL: process.env.DATABASE_URL ?? database.url },
+  env: { ...process.env, PORT: String(port), HOST: host, ...(database ? { DATABASE_URL: database.url, OWNER_DATABASE_URL: database.ownerUrl } : {}) },
 })
 server.once('exit', (code) => {
   if (!stopping) stopAll(code ?? 1)

@@ -15,6 +15,13 @@ export function fail(line) {
   process.exit(1)
 }
 
+/** The first line of an npm that failed which says why; its last only names a log file. */
+function firstError(npm) {
+  const lines = `${npm.stderr ?? ''}\n${npm.error?.message ?? ''}`.split('\n').map((l) => l.trim())
+  const errors = lines.filter((l) => /^npm (error|ERR!)/.test(l)).map((l) => l.replace(/^npm (error|ERR!)\s*/, ''))
+  return errors.find((l) => l && !/^(code|errno|syscall|path|command) /.test(l)) ?? lines.find(Boolean) ?? 'npm said nothing'
+}
+
 /** Installs the npm packages when they are missing or the lock file has changed since. */
 export async function ensurePackages({ quiet = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number)
@@ -24,7 +31,7 @@ export async function ensurePackages({ quiet = false } = {}) {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   if (!quiet) log('Installing packages ...')
   const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8' })
-  if (npm.status !== 0) fail(`the npm packages could not be installed (${(npm.stderr || npm.error?.message || '').trim().split('\n').at(-1)})`)
+  if (npm.status !== 0) fail(`the npm packages could not be installed (${firstError(npm)})`)
   mkdirSync(dirname(stamp), { recursive: true })
   writeFileSync(stamp, hash)
 }

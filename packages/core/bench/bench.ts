@@ -40,7 +40,7 @@ export function spreading() {
 }
 
 /** One fitting through the hull judged whole, and with its remedies; a day of flooding over three compartments with a door open. */
-const below = startBelow(belowEntry('MV-S114')!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake')
+const below = startBelow(belowEntry('MV-S114')!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake')
 const nobody = { zones: [], parts: [], holes: [], others: [] }
 export const through = () => timed(60, (i) => void judgeBelow(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody), 10)
 export const throughRemedies = () => timed(20, (i) => {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { refuseUnbounded } from './bounds'
 import { CalcError, invalid } from './errors'
-import { quietly, rank, type Check } from './verdict/check'
+import { rank, type Check } from './verdict/check'
 
 /** One entry of the registry: validated input to one output, pure. The Zod schemas are the single truth for REST, command line, forms and docs. */
 export interface Calculator<I = unknown, O = unknown> {
@@ -114,14 +115,16 @@ export function allFinite(value: unknown): boolean {
   return true
 }
 
-export function parseInput<I>(schema: z.ZodType<I>, raw: unknown): I {
+/** Reads what was given by its schema. Figures and nesting past what any boat has are refused at their path; so are lists too long where `items` says so. */
+export function parseInput<I>(schema: z.ZodType<I>, raw: unknown, items = false): I {
+  refuseUnbounded(raw, items)
   const parsed = schema.safeParse(raw)
   if (!parsed.success) throw toCalcError(parsed.error, raw)
   return parsed.data
 }
 
 function run<I, O>(calc: Calculator<I, O>, raw: unknown): { input: I; out: O } {
-  const input = parseInput(calc.input, raw)
+  const input = parseInput(calc.input, raw, true)
   const out = calc.run(input)
   if (!allFinite(out)) throw invalid('', 'These figures are too large or too small to compute with; the answer would not be finite')
   return { input, out }
@@ -148,7 +151,7 @@ function addRemedies<I, O>(calc: Required<Calculator<I, O>>, input: I, out: O): 
     if (weak.every((c) => c.remedies.length >= MOST_REMEDIES)) return
     let after: Judged
     try {
-      after = quietly(() => calc.run(attempt.input)) as Judged
+      after = calc.run(attempt.input) as Judged
     } catch (error) {
       if (error instanceof CalcError) continue
       throw error

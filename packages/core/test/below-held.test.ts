@@ -49,10 +49,16 @@ describe('the worst way to be kicked', () => {
   })
 })
 
-describe('a flange and its four positions', () => {
-  const at = (measured: number, wanted: number, more: object = {}) => fit('MV-S1', { 'clock.measuredDeg': measured, 'clock.wantedDeg': wanted, 'wedge.blocks': 'none', ...more })
+describe('a flange and its positions, as many as it has bolts', () => {
+  const at = (measured: number, wanted: number, more: object = {}) => fit('MV-S1', { 'hold.bolts': 4, 'clock.measuredDeg': measured, 'clock.wantedDeg': wanted, 'wedge.blocks': 'none', ...more })
   it.each([[0, 0, 'holds'], [0, 90, 'holds'], [3, 270, 'holds'], [182, 270, 'holds'], [0, 45, 'tight'], [10, 90, 'tight'], [350, 85, 'holds']] as const)('stops at %i, wanted at %i: %s', (measured, wanted, v) => {
     expect(verdict(at(measured, wanted), 'clocked')).toBe(v)
+  })
+  it.each([[3, 120, 'holds', 'three'], [3, 90, 'tight', 'three'], [4, 90, 'holds', 'four'], [6, 60, 'holds', 'six']] as const)('%i bolts, stopped at 0 and wanted at %i: %s', (bolts, wanted, v, word) => {
+    const d = at(0, wanted, { 'hold.bolts': bolts })
+    expect(verdict(d, 'clocked')).toBe(v)
+    expect(judge(d).clock!.positions.map((p) => p.azimuthDeg)).toEqual(Array.from({ length: bolts }, (_, k) => (360 * k) / bolts))
+    expect(turnSaid(d, judge(d), 'metric')).toContain(`in ${word} positions`)
   })
   it('one that is off takes the nearest of its positions as a remedy; a screwed valve is turned in its hole instead', () => {
     const remedies = (d: ReturnType<typeof fit>) => belowWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'clocked')!.remedies

@@ -163,7 +163,7 @@ describe('the dial', () => {
     expect(stopped({ 'clock.measuredDeg': 40 })).toMatch(/^Turn the skin fitting .* choose a free direction first\.$/)
     expect(stopped({ 'clock.measuredDeg': 2, 'clock.obstacles': [] })).toMatch(/nothing to turn\.$/)
   })
-  it.each([['MV-B1', 'Screw the valve home dry', 'Turn the skin fitting'], ['MV-S1', 'Set the seacock dry on its bolt holes', 'goes on in four positions']])('the step at %s says what is really turned', (id, dry, turn) => {
+  it.each([['MV-B1', 'Screw the valve home dry', 'Turn the skin fitting'], ['MV-S1', 'Set the seacock dry on its bolt holes', 'goes on in three positions']])('the step at %s says what is really turned', (id, dry, turn) => {
     const text = (measuredDeg: number | null) => { const d = fit(id, { 'clock.measuredDeg': measuredDeg, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' }); return belowSteps(d, judge(d), 'metric').find((s) => s.id === 'clock')!.text }
     expect(text(null)).toBe(`${dry} and read where the handle points.`)
     expect(text(250)).toMatch(new RegExp(`^${dry} and read where the handle points: 250\u00b0\\. .*${turn}`))
@@ -282,11 +282,17 @@ describe('placing', () => {
     expect(verdict(d, 'placing')).toBe('unproven')
     expect(verdict(withChange(d, { asks: Object.fromEntries(open.map((q) => [q.id, 'seen to'])) }), 'placing')).toBe('holds')
   })
-  it('the hull is read from its zone, the deadrise from the words there, as an estimate', () => {
-    const zone: BoatZone = { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, stacking: 0, reach: '', state: 'deadrise 17\u00b0 amidships, 12\u00b0 aft', outline: [{ xMm: 0, yMm: -600 }, { xMm: 9000, yMm: -600 }, { xMm: 9000, yMm: 0 }], layers: [{ material: 'woven', thicknessMm: 14, measured: true, measuredBy: 'plug' }] }
-    expect(hullAt([zone], { xMm: 1, yMm: 1, zMm: -300, zone: null })).toMatchObject({ zone: 'Bottom', hull: { thicknessMm: 14, deadriseDeg: 17, angleMeasured: false, measured: true } })
+  it('the hull is read from its zone, its deadrise by station as an estimate, and said to be unknown where it has none', () => {
+    const zone: BoatZone = { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, stacking: 0, reach: '', state: 'deadrise 40\u00b0 in words, which nobody reads', deadrise: [{ xMm: 4000, deg: 17 }, { xMm: 8000, deg: 12 }], outline: [{ xMm: 0, yMm: -600 }, { xMm: 9000, yMm: -600 }, { xMm: 9000, yMm: 0 }], layers: [{ material: 'woven', thicknessMm: 14, measured: true, measuredBy: 'plug' }] }
+    for (const [xMm, deg] of [[1, 17], [4000, 17], [6000, 14.5], [8000, 12], [9000, 12]] as const) expect(hullAt([zone], { xMm, yMm: 1, zMm: -300, zone: null })).toMatchObject({ zone: 'bottom', hull: { thicknessMm: 14, deadriseDeg: deg, angleMeasured: false, angleUnknown: false, measured: true } })
+    const untold = hullAt([{ ...zone, deadrise: [] }], { xMm: 1, yMm: 1, zMm: -300 }).hull
+    expect(untold).toMatchObject({ deadriseDeg: 0, angleUnknown: true })
+    const d = fit('MV-B1', { hull: untold })
+    expect(verdict(d, 'slope')).toBe('unproven')
+    expect(judge(withChange(d, { 'hull.deadriseDeg': 9 })).checks.some((c) => c.id === 'slope')).toBe(false)
+    expect(judge(withChange(d, { 'hull.angleMeasured': true })).checks.some((c) => c.id === 'slope')).toBe(false)
     const deck: BoatZone = { ...zone, code: 'deck', title: 'Deck', face: 'deck', kind: 'sandwich', outline: [{ xMm: -9e3, yMm: -9e3 }, { xMm: 9e3, yMm: -9e3 }, { xMm: 9e3, yMm: 9e3 }, { xMm: -9e3, yMm: 9e3 }] }
-    expect(hullAt([deck, zone], { xMm: 1, yMm: 1, zMm: -300 }).zone).toBe('Bottom')
+    expect(hullAt([deck, zone], { xMm: 1, yMm: 1, zMm: -300 }).zone).toBe('bottom')
     expect(hullAt([], { xMm: 1, yMm: 1, zMm: -300 }).hull.measured).toBe(false)
   })
 })

@@ -12,7 +12,7 @@ import { toDxf } from '../src/drawing/dxf'
 const BALSA: Structure = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } }
 const METAL: Structure = { kind: 'metal', metal: 'aluminium-5083', thicknessMm: 4 }
 const fit = (id: string, structure: Structure = BALSA, change: Record<string, unknown> = {}): Design =>
-  withChange(startDesign(catalogueEntry(id)!, { zone: 'Deck', xMm: 930, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false, structure, measured: [], duty: 'coastal' }, catalogueEntry(id)!.title), change)
+  withChange(startDesign(catalogueEntry(id)!, { zone: 'deck', xMm: 930, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false, structure, measured: [], duty: 'coastal' }, catalogueEntry(id)!.title), change)
 
 describe('families', () => {
   it('every family has a fitting in the catalogue, its own bases and something particular', () => {
@@ -332,7 +332,7 @@ describe('copies', () => {
   it('mirrored twice is the same fitting, and each stands on the deck that is there', () => {
     const d = { ...fit('HG-T30', BALSA, { load: { basis: 'rated', ratedN: 5000, azimuthDeg: 30, sweep: { azimuthDeg: { from: -20, to: 60, step: 20 } } } }), ...{} }
     const m = mirrored(d, zones, 'other')
-    expect(m.place).toMatchObject({ yMm: 640, zone: 'Starboard deck' })
+    expect(m.place).toMatchObject({ yMm: 640, zone: 'stbd' })
     expect(m.structure.kind).toBe('solid')
     expect(m.core.school).toBe('none')
     expect(m.load.sweep!.azimuthDeg).toMatchObject({ from: -60, to: 20 })
@@ -372,6 +372,6 @@ describe('the drawing', () => {
   it('pairs of metals name what meets what', () => {
     expect(metalPairs(fit('HG-TR10')).map((p) => p.with)).toEqual(['fitting'])
     expect(metalPairs(fit('HG-LP90', METAL)).map((p) => p.with)).toEqual(['deck'])
-    expect(spotFor(zone, { xMm: 100, yMm: 0 }, [], 'coastal').zone).toBe('Deck')
+    expect(spotFor(zone, { xMm: 100, yMm: 0 }, [], 'coastal').zone).toBe('deck')
   })
 })

@@ -108,7 +108,7 @@ describe('errors come with code and path', () => {
     ['core-plug', { school: 'bore-fill', holeMm: 75, outerSkinMm: 4, coreMm: 12, innerSkinMm: 3, core: 'balsa-150' }, 'bore-too-small', 'boreMm'],
     ['sealant-choice', { place: 'above', joint: 'deck-hardware', faces: ['gelcoat'] }, 'invalid-input', 'faces'],
     ['sealant-quantity', { kind: 'tube', contactAreaMm2: 10, perimeterMm: 10, holes: 2 }, 'invalid-input', 'holeDiameterMm'],
-    ['line-strength', { line: 'chain', diameterMm: 1e200, grade: 30 }, 'invalid-input', ''],
+    ['line-strength', { line: 'chain', diameterMm: 1e200, grade: 30 }, 'invalid-input', 'diameterMm'],
     ['line-strength', null, 'invalid-input', ''],
   ])('%s %j', (name, input, code, path) => {
     let error: unknown

@@ -8,7 +8,7 @@ const SOLID: Structure = { kind: 'solid', skin: { laminate: 'woven' }, thickness
 const PLATING: Structure = { kind: 'metal', metal: 'aluminium-5083', thicknessMm: 6 }
 const beams: BoatPart[] = [620, 1240].map((x) => ({ kind: 'beam', title: 'Beam', x0Mm: x, y0Mm: -1, x1Mm: x, y1Mm: 1 }))
 const on = (id: string, structure: Structure, change: Record<string, unknown> = {}): Design =>
-  withChange(startDesign(CATALOGUE.find((c) => c.id === id)!, { zone: 'Deck', xMm: 930, yMm: -300, zMm: 1500, edgeMm: 150, belowWaterline: false, structure, measured: [], duty: 'coastal' }, id), change)
+  withChange(startDesign(CATALOGUE.find((c) => c.id === id)!, { zone: 'deck', xMm: 930, yMm: -300, zMm: 1500, edgeMm: 150, belowWaterline: false, structure, measured: [], duty: 'coastal' }, id), change)
 const small = { nx: 12, ny: 12 }
 
 describe('what the solver is asked, for every fitting of the catalogue', () => {

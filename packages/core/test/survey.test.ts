@@ -111,8 +111,12 @@ const read = (t: string, units: 'metric' | 'inch' = 'metric') => {
 }
 describe('where exactly', () => {
   it.each([
-    ['412 aft of hole P-012, 95 in from the edge', 4712, -1505],
-    ['412 aft of P-012, 95 in from the starboard edge', 4712, 1505],
+    ['412 aft of hole P-012, 95 mm in from the edge', 4712, -1505],
+    ['412 aft of P-012, 95 from the port edge', 4712, -1505],
+    ['412 aft of P-012, 95 inboard of the starboard edge', 4712, 1505],
+    ['412 aft of P-012, 2 in from the port edge', 4712, -1549.2],
+    ['412 aft of P-012, 3 3/4 in in from the starboard edge', 4712, 1504.75],
+    ['412 aft of P-012, 95 mm in from the starboard edge', 4712, 1505],
     ['300 forward of P-013, 40 to port of P-013', 4700, 860],
     ['1.2m aft of the collision bulkhead, 640 to port', 3100, -640],
     ['2 m aft of the stem, 10 cm in from the port edge', 2000, -700],
@@ -124,7 +128,7 @@ describe('where exactly', () => {
     expect(p.conflicts).toEqual([])
   })
   it('reads inches as the boat does', () => expect(placeFrom(read('16 1/4 aft of P-013, 2in to port of P-013', 'inch'), hull)).toMatchObject({ xMm: 5000 + 412.75, yMm: 900 - 50.8 }))
-  it.each([['nonsense', 'cannot be read'], ['412 aft of P-099, 3 to port', 'not known'], ['412 aft of P-012', 'How far across'], ['95 in from the port edge', 'How far along'], ['40 aft of stem, 95 in from the edge', 'Which edge'], ['12 aft of stem, 4 to port of collision bulkhead', 'runs across'], ['12 aft of P-012, 3 to port, inside', 'add the hull'], ['', 'Nothing is measured']])('"%s" is refused: %s', (t, why) => {
+  it.each([['nonsense', 'cannot be read'], ['412 aft of P-099, 3 to port', 'not known'], ['412 aft of P-012', 'How far across'], ['95 mm in from the port edge', 'How far along'], ['40 aft of stem, 95 mm in from the edge', 'Which edge'], ['412 aft of P-012, 95 in from the port edge', '"95 in" is 2413 mm'], ['12 aft of stem, 4 to port of collision bulkhead', 'runs across'], ['12 aft of P-012, 3 to port, inside', 'add the hull'], ['', 'Nothing is measured']])('"%s" is refused: %s', (t, why) => {
     const r = readMeasures(t, references, 'metric')
     expect(r.ok).toBe(false)
     if (!r.ok) expect(r.message).toContain(why)
@@ -147,7 +151,7 @@ describe('where exactly', () => {
     }), { numRuns: 50 })
   })
   it('says again what was measured, and reads it back to the same place', () => {
-    for (const text of ['412 aft of P-012, 95 in from the port edge', '30 forward of P-013, 40 to port of P-013']) {
+    for (const text of ['412 aft of P-012, 95 mm in from the port edge', '30 forward of P-013, 40 to port of P-013']) {
       const m = read(text)
       const again = read(m.map((q: Measure) => measureSaid(q, 'metric')).join(', '))
       expect(again).toEqual(m)
@@ -199,7 +203,7 @@ describe('the map as a file', () => {
   const map = boatMap({
     name: 'Test', lengthMm: 8000, beamMm: 3200, stations: [{ xMm: 0, halfBreadthMm: 20, sheerMm: 1200, keelMm: 800 }, { xMm: 4000, halfBreadthMm: 1600, sheerMm: 1000, keelMm: -400 }, { xMm: 8000, halfBreadthMm: 1500, sheerMm: 1000, keelMm: -300 }],
     zones: [zone()], parts: [{ kind: 'beam', title: 'beam', x0Mm: 900, y0Mm: -1, x1Mm: 900, y1Mm: 1 }], fittings: [{ name: 'cleat', xMm: 900, yMm: 0, base: { lengthMm: 250, widthMm: 60 } }],
-    holes: [{ label: 'P-001', xMm: 900, yMm: 20, zMm: 900, diameterMm: 9, state: 'suspect', zone: 'Deck' }, { label: 'P-002', xMm: 905, yMm: 22, zMm: 900, diameterMm: 9, state: 'proved', zone: 'Deck' }, { label: 'P-003', xMm: 3000, yMm: 0, zMm: -300, diameterMm: 42, state: 'marked', zone: 'Bottom' }],
+    holes: [{ label: 'P-001', xMm: 900, yMm: 20, zMm: 900, diameterMm: 9, state: 'suspect', zoneCode: 'Deck' }, { label: 'P-002', xMm: 905, yMm: 22, zMm: 900, diameterMm: 9, state: 'proved', zoneCode: 'Deck' }, { label: 'P-003', xMm: 3000, yMm: 0, zMm: -300, diameterMm: 42, state: 'marked', zoneCode: 'Bottom' }],
     wet: {}, units: 'metric',
   })
   it('holds every number once, none on another', () => {

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomBytes, randomUUID } from 'node:crypto'
+import compression from 'compression'
 import connectPgSimple from 'connect-pg-simple'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import { rateLimit } from 'express-rate-limit'
@@ -13,16 +14,20 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { CalcError } from '@north-tide/core'
 import { ApiError } from './errors'
 import { DatabaseRateStore } from './rate-store'
-import { accessRoutes } from './routes/access'
+import { accessRoutes, whoAsks } from './routes/access'
 import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
 import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
-import { resumeRejudging } from './services/rejudge'
 import { belowRoutes } from './routes/below'
 import { closeSolver } from './solver/pool'
+import { closeCalc } from './calc/pool'
+import { refusalOf } from './database-errors'
+import { openJobs } from './jobs/queue'
+import { startRejudging } from './services/rejudge'
+import { soundAddress, soundBody } from './sound'
 
 export interface AppOptions {
   db: Sequelize
@@ -40,7 +45,19 @@ async function sessionSecret(db: Sequelize): Promise<string> {
   return row!.value
 }
 
+/** The work of the queue, done by this process unless another does it. */
+async function jobsOf(o: AppOptions): Promise<() => Promise<void>> {
+  const jobs = await openJobs(o.databaseUrl, o.logger)
+  const stop = await startRejudging(jobs, o.logger)
+  return async () => {
+    await stop()
+    await jobs.stop()
+  }
+}
+
 const SESSION_DAYS = 14
+/** sessions past their end are taken away this often */
+const PRUNE_SESSIONS_S = 15 * 60
 
 export async function createApp(o: AppOptions) {
   const app = express()
@@ -54,10 +71,13 @@ export async function createApp(o: AppOptions) {
       strictTransportSecurity: false,
     }),
   )
-  app.use(pinoHttp({ logger: o.logger, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
+  app.use(pinoHttp({ logger: o.logger, redact: SECRETS, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
+  app.use(compression())
+  app.use(soundAddress)
   const json = express.json({ limit: '1mb', strict: false })
   // A whole boat and a drawing are larger than a form, and their routes read them themselves.
   app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path) ? next() : json(req, res, next)))
+  app.use('/api', soundBody)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
   const PgStore = connectPgSimple(session)
@@ -65,19 +85,19 @@ export async function createApp(o: AppOptions) {
     '/api',
     session({
       name: 'north-tide', secret: await sessionSecret(o.db), resave: false, saveUninitialized: false, rolling: false,
-      store: new PgStore({ pool, tableName: 'session', pruneSessionInterval: false, errorLog: (...a: unknown[]) => o.logger.error(a) }),
+      store: new PgStore({ pool, tableName: 'session', pruneSessionInterval: PRUNE_SESSIONS_S, errorLog: (...a: unknown[]) => o.logger.error(a) }),
       cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
     }),
   )
-  const signedIn: RequestHandler = (req, _res, next) => next(req.session.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
+  app.use('/api', whoAsks)
+  const signedIn: RequestHandler = (req, _res, next) => next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
   const limiter = rateLimit({
     windowMs: 5 * 60_000, limit: o.signInLimit ?? 12, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(o.db), skipSuccessfulRequests: true,
     handler: (_req, _res, next) => next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
   })
   app.use('/api', accessRoutes(o.demo, limiter))
-  app.use('/api', calcRoutes())
+  app.use('/api', calcRoutes(o.db))
   app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), belowRoutes(), registerRoutes(), instrumentRoutes())
-  await resumeRejudging()
   app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
 
   if (o.webFolder && existsSync(o.webFolder)) {
@@ -87,11 +107,17 @@ export async function createApp(o: AppOptions) {
     app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
   }
   app.use(onError)
+  const stopJobs = await jobsOf(o)
   return { app, close: async () => {
+    await stopJobs()
     await closeSolver()
+    await closeCalc()
     await pool.end()
   } }
 }
+
+/** what a log must never hold: with it anybody could go on in somebody's session */
+const SECRETS = ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]']
 
 const onError: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) return next(error)
@@ -102,7 +128,11 @@ const onError: ErrorRequestHandler = (error, req, res, next) => {
   if (http.type === 'entity.parse.failed') return void send(400, 'invalid-input', 'This is no JSON')
   if (http.type === 'entity.too.large') return void send(413, 'too-large', 'More was sent than is read here')
   if (typeof http.status === 'number' && http.status >= 400 && http.status < 500) return void send(http.status, http.status === 404 ? 'not-found' : 'invalid-input', http.status === 404 ? 'There is nothing here' : 'This request cannot be read')
+  const refusal = refusalOf(error)
+  if (refusal) {
+    if (refusal.status >= 500) req.log.error({ err: error }, refusal.code)
+    return void send(refusal.status, refusal.code, refusal.message)
+  }
   req.log.error({ err: error }, 'unexpected')
-  if (/Connection|ECONN|terminat|shutting down|starting up/i.test(`${(error as Error)?.name} ${(error as Error)?.message}`)) return void send(503, 'no-database', 'The database does not answer just now; what you typed is kept here, and it is tried again')
   send(500, 'unexpected', `Something went wrong here (${String(req.id)}); nothing was saved`)
 }

@@ -2,9 +2,7 @@ import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApp } from './app'
-import { connect, migrate } from './db'
-import { seedDemo } from './demo/seed'
-import { defineModels } from './models'
+import { prepare } from './start'
 
 /** One clear line and a non-zero exit, for what stops a start. */
 function give(line: string): never {
@@ -17,26 +15,8 @@ if (!url) give('DATABASE_URL is not set; npm start sets it')
 const port = Number(process.env.PORT ?? 4180)
 const host = process.env.HOST ?? '127.0.0.1'
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2))
-const db = connect(url)
-try {
-  await db.authenticate()
-} catch (error) {
-  give(`the database does not answer (${(error as Error).message || 'no connection'})`)
-}
-try {
-  await migrate(db)
-} catch (error) {
-  give(`the database cannot be brought up to date (${(error as { cause?: Error }).cause?.message ?? (error as Error).message}); nothing was changed`)
-}
-defineModels(db)
 const demo = process.env.NORTH_TIDE_DEMO !== '0'
-if (demo) {
-  try {
-    await seedDemo(db)
-  } catch (error) {
-    give(`the demo data cannot be loaded (${(error as Error).message})`)
-  }
-}
+const db = await prepare({ url, ownerUrl: process.env.OWNER_DATABASE_URL ?? url }, demo).catch((error: Error) => give(error.message))
 const { app, close } = await createApp({ db, databaseUrl: url, logger, demo, webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)), ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}) })
 const server = createServer(app)
 server.on('error', (error: NodeJS.ErrnoException) => give(error.code === 'EADDRINUSE' ? `port ${port} is in use; stop what holds it, or set PORT` : error.message))

@@ -4,7 +4,11 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 /** Counts in the database, so that several servers behind a proxy count together. */
 export class DatabaseRateStore implements Store {
   private windowMs = 60_000
-  constructor(private readonly db: Sequelize) {}
+  /** `of` keeps the counts of different doors apart */
+  constructor(
+    private readonly db: Sequelize,
+    private readonly of = '',
+  ) {}
   init(options: Options) {
     this.windowMs = options.windowMs
   }
@@ -14,14 +18,14 @@ export class DatabaseRateStore implements Store {
        ON CONFLICT (key) DO UPDATE SET hits = CASE WHEN rate_hits.reset_at < now() THEN 1 ELSE rate_hits.hits + 1 END,
          reset_at = CASE WHEN rate_hits.reset_at < now() THEN EXCLUDED.reset_at ELSE rate_hits.reset_at END
        RETURNING hits, reset_at`,
-      { replacements: { key, ms: this.windowMs }, type: QueryTypes.SELECT },
+      { replacements: { key: this.of + key, ms: this.windowMs }, type: QueryTypes.SELECT },
     )
     return { totalHits: row!.hits, resetTime: row!.reset_at }
   }
   async decrement(key: string) {
-    await this.db.query('UPDATE rate_hits SET hits = greatest(0, hits - 1) WHERE key = :key', { replacements: { key } })
+    await this.db.query('UPDATE rate_hits SET hits = greatest(0, hits - 1) WHERE key = :key', { replacements: { key: this.of + key } })
   }
   async resetKey(key: string) {
-    await this.db.query('DELETE FROM rate_hits WHERE key = :key', { replacements: { key } })
+    await this.db.query('DELETE FROM rate_hits WHERE key = :key', { replacements: { key: this.of + key } })
   }
 }

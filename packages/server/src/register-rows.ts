@@ -1,6 +1,6 @@
-import type { registerExport } from './services/register'
+import type { ExportedHole } from './services/register'
 
-type Exported = Awaited<ReturnType<typeof registerExport>>
+type Exported = ExportedHole[]
 const UNIT: Record<string, string> = { bond: 'ohm', anode: '% left' }
 
 /** One line a hole, with what of its life fits into a cell: every size, every lot, every test. */

@@ -115,7 +115,7 @@ describe('work, log and register', () => {
     expect((await fitter.ask('POST', `/api/below/${f.id}/log`, { kind: 'bond', value: 9, at: '2999-01-02T12:00:00Z' })).body.error.path).toBe('at')
     // A reading is no change of the design: whoever is at it is not in conflict with it.
     expect((await open(f.id)).version).toBe(f.version)
-    await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/never edited/)
+    await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/permission denied/)
     for (const bad of [{ kind: 'bond', value: -1 }, { kind: 'anode', value: 120 }, { kind: 'look', note: '' }]) expect((await fitter.ask('POST', `/api/below/${f.id}/log`, bad)).status).toBe(400)
     expect((await fitter.ask('DELETE', `/api/below/${f.id}`)).status).toBe(409)
   })
@@ -201,8 +201,9 @@ describe('parts of the yard\u2019s own', () => {
     expect((await apprentice.ask('PUT', '/api/hull-goods', { kind: 'valve', part })).status).toBe(403)
     expect((await owner.ask('POST', '/api/hull-goods/import', {})).status).toBe(403)
     await fitter.ask('PUT', '/api/hull-goods', { kind: 'valve', part })
-    await fitter.ask('PUT', '/api/hull-goods', { kind: 'valve', part: { ...part, handleMm: 77 } })
-    expect(await list()).toEqual([{ kind: 'valve', part: { ...part, handleMm: 77 } }])
+    const change = { kind: 'valve', part: { ...part, handleMm: 77 } }
+    expect([(await fitter.ask('PUT', '/api/hull-goods', change)).status, (await fitter.ask('PUT', '/api/hull-goods', { ...change, version: 1 })).status, (await fitter.ask('PUT', '/api/hull-goods', { ...change, version: 1 })).body.error.code]).toEqual([409, 200, 'stale'])
+    expect(await list()).toEqual([{ ...change, version: 2 }])
     const f = await place({ catalogueId: 'MV-B34' })
     const used = (await save(f, { valve: { ...part, handleMm: 77 } })).body
     expect((await fitter.ask('DELETE', '/api/hull-goods/OWN-1')).status).toBe(200)

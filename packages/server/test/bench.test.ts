@@ -39,7 +39,7 @@ describe('copies', () => {
   it('a fitting goes to the other side mirrored, or to another place, and is judged on the deck there', async () => {
     const f = await place({ xMm: 4600, yMm: -1300, name: 'Cleat, port side' })
     const m = (await fitter.ask<Saved>('POST', `/api/fittings/${f.id}/copy`, { mirror: true })).body
-    expect(m).toMatchObject({ name: 'Cleat, starboard side', version: 1, design: { place: { xMm: 4600, yMm: 1300, zone: 'Side deck, starboard' } } })
+    expect(m).toMatchObject({ name: 'Cleat, starboard side', version: 1, design: { place: { xMm: 4600, yMm: 1300, zone: 'side-stbd' } } })
     const aft = (await fitter.ask<Saved>('POST', `/api/fittings/${f.id}/copy`, { xMm: 9000, yMm: 300, name: 'Aft' })).body
     expect(aft.design.structure).toMatchObject({ outerMm: 5, core: { thicknessMm: 19 } })
     const mid = await place({ xMm: 2000, yMm: 0 })

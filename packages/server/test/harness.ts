@@ -3,34 +3,39 @@ import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
 import { inject } from 'vitest'
 import { createApp } from '../src/app'
-import { connect, migrate } from '../src/db'
-import { seedDemo } from '../src/demo/seed'
-import { defineModels } from '../src/models'
+import { connect } from '../src/db'
+import { prepare, type Databases } from '../src/start'
 
-/** A fresh database on the tests' server. */
-export async function freshDatabase(name: string): Promise<string> {
-  const admin = connect(inject('databaseUrl'))
+const named = (url: string, database: string) => {
+  const u = new URL(url)
+  u.pathname = `/${database}`
+  return u.toString()
+}
+/** A fresh database on the tests' server, owned by the owner's role as npm start leaves it: with the demo in it, or empty. */
+export async function freshDatabase(name: string, from: 'demo' | 'nothing' = 'demo'): Promise<Databases & { superUrl: string }> {
+  const { url, ownerUrl, superUrl } = inject('databases')
+  const admin = connect(superUrl)
   await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
-  await admin.query(`CREATE DATABASE ${name}`)
+  await admin.query(`CREATE DATABASE ${name}${from === 'demo' ? ' TEMPLATE demo_yard' : ''}`)
   await admin.close()
-  const url = new URL(inject('databaseUrl'))
-  url.pathname = `/${name}`
-  return url.toString()
+  const own = { url: named(url, name), ownerUrl: named(ownerUrl, name), superUrl: named(superUrl, name) }
+  // @ts-expect-error a plain script without types
+  const { ensureDatabase } = await import('../../../bin/lib/roles.mjs')
+  await ensureDatabase(own.superUrl)
+  return own
 }
 
 /** The real application on a real database with the demo data, listening on a free port. */
-export async function startApp(name: string, options: { signInLimit?: number } = {}) {
-  const url = await freshDatabase(name)
-  const db = connect(url)
-  await migrate(db)
-  defineModels(db)
-  await seedDemo(db)
+export async function startApp(name: string, options: { signInLimit?: number; databases?: Databases } = {}) {
+  const databases = options.databases ?? (await freshDatabase(name))
+  const { url } = databases
+  const db = await prepare(databases, options.databases === undefined)
   const { app, close } = await createApp({ db, databaseUrl: url, logger: pino({ level: 'silent' }), demo: true, signInLimit: options.signInLimit ?? 1000 })
   const server: Server = createServer(app)
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
-    base, db, url,
+    base, db, url, databases,
     async stop() {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))

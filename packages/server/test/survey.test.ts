@@ -16,7 +16,7 @@ afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
 interface Job { id: number; total: number; done: number; turned: number; finished: boolean }
-interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null; solverDue: boolean }[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
+interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null; solverDue: boolean }[]; below: object[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
 const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET', `/api/boats/${id}`)).body
 const finish = async (boat: string, job: Job | null) => {
   for (let j = job; j; ) {
@@ -40,7 +40,7 @@ describe('zones and what is measured of them', () => {
     expect(a.status).toBe(201)
     const job = (await finish('fulmars-reach', a.body.job))!
     expect(job.done).toBe(job.total)
-    expect(job.total).toBe(before.fittings.length)
+    expect(job.total).toBe(before.fittings.length + before.below.length)
     const after = await picture()
     expect(after.zones.find((z) => z.code === 'working-deck')!.layers[0]).toMatchObject({ thicknessMm: 1.2, measured: true, measuredBy: 'drilled probe', spreadMm: 0, count: 1 })
     expect(after.zones.find((z) => z.code === 'working-deck')!.version).toBe(zone.version + 1)
@@ -158,7 +158,10 @@ describe('where, and what was there', () => {
     expect(bad.body.written).toBe(0)
     expect(bad.body.errors.map((e) => [e.line, e.column])).toEqual([[4, 'X (mm)'], [4, 'Dia'], [4, 'Condition']])
     expect((await picture()).holes.length).toBe(n)
-    expect((await fitter.ask<{ written: number }>('POST', `${F}/penetrations/import`, { csv, write: true })).body.written).toBe(2)
+    const gate = await fitter.ask('POST', `${F}/penetrations/import`, { csv, write: true })
+    expect([gate.status, gate.body.error.gates?.map((g) => g.id)]).toEqual([409, ['no-repair']])
+    refused(await apprentice.ask('POST', `${F}/penetrations/import`, { csv, write: true, gateReason: 'it says so' }), 403)
+    expect((await fitter.ask<{ written: number }>('POST', `${F}/penetrations/import`, { csv, write: true, gateReason: 'the last yard\u2019s list says so' })).body.written).toBe(2)
     expect((await picture()).holes.slice(-2).map((h) => [h.whatFor, h.state])).toEqual([['Old cleat, fore', 'suspect'], ['Old cleat, aft', 'closed']])
     expect((await fitter.ask<{ duplicates: number }>('POST', `${F}/penetrations/import`, { csv })).body.duplicates).toBe(2)
     refused(await fitter.ask('POST', `${F}/penetrations/import`, { csv: 'just words' }), 400, 'csv')

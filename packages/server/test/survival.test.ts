@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
 import type { Design } from '@north-tide/core'
+import type { Databases } from '../src/start'
 import { Someone, freshDatabase } from './harness'
 
 const root = fileURLToPath(new URL('../../..', import.meta.url))
@@ -18,8 +19,8 @@ const running: ChildProcess[] = []
 afterAll(() => running.forEach((c) => c.kill('SIGKILL')))
 
 /** The server as npm start runs it. */
-async function serve(url: string, port: number): Promise<{ child: ChildProcess; base: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { cwd: root, env: { ...process.env, DATABASE_URL: url, PORT: String(port) }, stdio: ['ignore', 'pipe', 'pipe'] })
+async function serve({ url, ownerUrl }: Databases, port: number): Promise<{ child: ChildProcess; base: string }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { cwd: root, env: { ...process.env, DATABASE_URL: url, OWNER_DATABASE_URL: ownerUrl, PORT: String(port) }, stdio: ['ignore', 'pipe', 'pipe'] })
   running.push(child)
   await new Promise<void>((done, no) => {
     child.stdout!.on('data', (d: Buffer) => d.toString().includes('North Tide is at') && done())
@@ -71,7 +72,7 @@ describe('nothing acknowledged is lost', () => {
     const { startPostgres } = await import('../../../bin/lib/postgres.mjs')
     const database = await startPostgres('crash-postgres', { fresh: true })
     try {
-      const one = await serve(database.url, await freePort())
+      const one = await serve(database, await freePort())
       const who = await new Someone(one.base).signIn('fitter')
       const f = await firstFitting(who)
       let crash: Promise<unknown> | null = null

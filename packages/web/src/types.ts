@@ -1,4 +1,4 @@
-import type { BelowDesign, BelowFamily, BelowLog, Neighbour } from '@north-tide/core/below'
+import type { BelowDesign, BelowFamily, BelowLog, Neighbour, OwnGoods } from '@north-tide/core/below'
 import type { BoatPart, BoatZone, Design, Duty, Family, HoleRow, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
 
 export interface Account {
@@ -78,7 +78,9 @@ export interface PlanFitting {
   zMm: number
   base: Design['base']
   bolts: Point[]
+  /** what its zone is called now, and its code */
   zone: string | null
+  zoneCode: string | null
 }
 export type ZoneShown = BoatZone & { id: number; version: number }
 export interface BoatPicture extends BoatSummary {
@@ -124,6 +126,8 @@ export interface LifeEventShown {
   corrects: number | null
 }
 export interface HoleRecord extends Hole {
+  withdrawnWhy: string | null
+  withdrawnBy: string | null
   next: LifeState[]
   /** ticks, readings and orders of the fitting that stands in it */
   log: BelowLog[]
@@ -203,3 +207,5 @@ export interface PhotoShown {
   who: string
   takenAt: string
 }
+/** A part of the yard's own as the server keeps it, with the count of its changes. */
+export type KeptGoods = OwnGoods & { version: number }

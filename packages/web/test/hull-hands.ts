@@ -12,7 +12,7 @@ import { useSession } from '../src/stores/session'
 export const AROUND = { zones: [], parts: [], holes: [], others: [] }
 /** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */
 export const fit = (change: Record<string, unknown> = {}, id = 'MV-S1'): BelowDesign =>
-  parseBelow(withChange(startBelow(belowEntry(id)!, { place: { zone: 'Bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake'), change))
+  parseBelow(withChange(startBelow(belowEntry(id)!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake'), change))
 export const LOTS = [
   { id: 3, code: 'E-1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
   { id: 4, code: 'E-0', title: 'Epoxy, old', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2020-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },

@@ -136,7 +136,7 @@ describe('the yard\u2019s own values', () => {
     await p.by('How it was measured').setValue('three discs in the press')
     await p.w.find('form').trigger('submit')
     await flushPromises()
-    expect(s.sent('PUT', '/yard-values')).toEqual({ kind: 'core', material: 'balsa-150', field: 'shearMPa', value: 1.9, reason: 'three discs in the press' })
+    expect(s.sent('PUT', '/yard-values')).toEqual({ kind: 'core', material: 'balsa-150', field: 'shearMPa', value: 1.9, reason: 'three discs in the press', version: 0 })
     useSession().account = { role: 'apprentice' } as never
     await p.w.vm.$nextTick()
     expect(p.w.find('form').exists()).toBe(false)

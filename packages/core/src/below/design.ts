@@ -46,6 +46,8 @@ export const belowSchema = z.strictObject({
   hull: z.strictObject({
     kind: z.enum(['solid', 'cored', 'aluminium', 'steel', 'timber']), thicknessMm: positive(), measured: z.boolean(), how: words(80).default(''),
     deadriseDeg: z.number().min(0).lt(80), slopeDeg: z.number().min(-80).max(80).default(0), angleMeasured: z.boolean().default(false),
+    /** nobody has said how the hull slopes here: the figure stands for nothing until one is given */
+    angleUnknown: z.boolean().optional(),
     /** across the place where a cored bottom was made solid; null while nobody has */
     solidMm: positive().nullable().default(null),
   }),

@@ -2,7 +2,7 @@ import { niceLength, type Drawing, type Pt, type Shape } from '../drawing/shapes
 import { formatLength, type Units } from '../quantity/format'
 import { say } from '../verdict/check'
 import type { BelowDesign } from './design'
-import type { BelowJudgement } from './judge'
+import { positionsSaid, type BelowJudgement } from './judge'
 
 const at = (deg: number, r: number): Pt => ({ x: r * Math.cos((deg * Math.PI) / 180), y: r * Math.sin((deg * Math.PI) / 180) })
 const arc = (from: number, to: number, r: number): Pt[] => {
@@ -67,6 +67,6 @@ export function turnSaid(d: BelowDesign, j: BelowJudgement, units: Units): strin
   if (d.clock.measuredDeg === null) return `${dryOn(d)}, read where its handle points, and type it in.`
   const blocked = c.sweepFree ? '' : ' The handle does not swing free where it is wanted: choose a free direction first.'
   if (!c.needed) return blocked ? `It stops within ${say(d.clock.toleranceDeg)}\u00b0 of where it is wanted.${blocked}` : `It stops within ${say(d.clock.toleranceDeg)}\u00b0 of where it is wanted: nothing to turn.`
-  if (d.valve!.kind !== 'screwed') return `A bolted flange goes on in four positions: ${c.positions.map((p) => `${say(Math.round(p.azimuthDeg))}\u00b0${p.free ? '' : ' blocked'}`).join(', ')}. ${c.bestDeg === null ? 'None is free.' : `${say(Math.round(c.bestDeg))}\u00b0 is the nearest to what is wanted.`}`
+  if (d.valve!.kind !== 'screwed') return `A bolted flange goes on in ${positionsSaid(c)}: ${c.positions.map((p) => `${say(Math.round(p.azimuthDeg))}\u00b0${p.free ? '' : ' blocked'}`).join(', ')}. ${c.bestDeg === null ? 'None is free.' : `${say(Math.round(c.bestDeg))}\u00b0 is the nearest to what is wanted.`}`
   return `Turn the skin fitting ${say(Math.abs(c.rotateDeg))}\u00b0 ${c.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside, ${c.directionOutside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from outside: ${formatLength(c.rimArcMm, units)} along the rim of its head, from a line on tape. Or leave it and shim the valve ${formatLength(c.shimMm, units)}.${blocked}`
 }

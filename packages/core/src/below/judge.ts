@@ -94,6 +94,8 @@ function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
 const meanOf = (w: Wedge | null) => (w ? (w.thinMm + w.thickMm) / 2 : 0)
 /** What sits on the block: the seacock's flange or the pad, whichever is wider. */
 export const baseOf = (d: BelowDesign) => Math.max(d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : 0, d.skin.flangeMm)
+/** No figure has been given and none measured: the zero that stands there says nothing. */
+export const slopeUnknown = (d: BelowDesign) => d.hull.angleUnknown === true && !d.hull.angleMeasured && d.hull.deadriseDeg === 0
 /** A plumb fitting stands on wedges; without, it is square to the hull and leans with it. */
 export const plumb = (d: BelowDesign) => d.wedge.blocks !== 'none'
 
@@ -137,6 +139,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
 
   if (stack) for (const c of stack.checks) checks.push(estimated(c.id === 'solid-core' && d.hull.solidMm === null ? { ...c, demand: c.demand, capacity: null, utilisation: null, because: `The bottom is cored: make it solid over ${say(1.5 * d.skin.flangeMm)} mm round the hole before anything else, tapered 12:1.` } : c))
   if (wedge) for (const c of wedge.checks) checks.push(estimated({ ...c, id: `wedge-${c.id}` }))
+  if (info.stack && slopeUnknown(d)) checks.push(plain('slope', 'How the hull slopes', 'unproven', 'Nobody has said how the hull slopes here, and 0\u00b0 would be a guess: wedges, seat and thickness along the bore lean on it. Give the deadrise of the zone, lay a level on it, or say that it is measured level.', 'chapter 5.5'))
   if (d.family !== 'welded-stub' && tiltDeg > SEAT_DEG && (d.wedge.blocks === 'inside' || d.wedge.blocks === 'outside')) checks.push(plain('seat', 'Faces parallel', 'short', `Only the ${d.wedge.blocks === 'inside' ? 'nut' : 'head'} stands on a wedge: the ${d.wedge.blocks === 'inside' ? 'head outside' : 'nut inside'} bears on one edge at ${say(tiltDeg)}\u00b0. A block each side, or square to the hull.`, 'chapter 5.5'))
 
   const standing = stack ? Math.max(0.1, stack.standingMm - stack.trimMm) : d.skin.windowMm[1]
@@ -146,7 +149,7 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
   const obstacles = [...d.clock.obstacles, ...mapObstacles(d, around.parts).filter((o) => !d.clock.ignored.includes(o.what)), ...neighbourObstacles(d, around)]
   const clock = d.valve && info.valve ? answerOf(valveClocking, {
     measuredDeg: d.clock.measuredDeg ?? d.clock.wantedDeg, wantedDeg: d.clock.wantedDeg, toleranceDeg: d.clock.toleranceDeg, flangeMm: d.skin.flangeMm, pitchMm: d.skin.thread ? 25.4 / (d.skin.thread.size === '1/2' || d.skin.thread.size === '3/4' ? 14 : d.skin.thread.family.startsWith('np') ? 11.5 : 11) : 2.31,
-    handleMm: d.valve.handleMm, handle: d.valve.handle, base: d.valve.kind === 'screwed' ? 'screw' : 'flange', sweepDeg: d.valve.sweepDeg, obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),
+    handleMm: d.valve.handleMm, handle: d.valve.handle, ...(d.valve.kind === 'screwed' ? { base: 'screw' as const } : { base: 'flange' as const, bolts: Math.max(3, d.hold.bolts) }), sweepDeg: d.valve.sweepDeg, obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),
   }) : null
   if (clock) {
     checks.push(plain('handle-swing', 'Handle swings free', clock.sweepFree ? 'holds' : 'short', clock.sweepFree ? `Open at ${say(d.clock.wantedDeg)}\u00b0 it swings ${say(Math.abs(d.valve!.sweepDeg))}\u00b0 to shut with 15 mm for the fingers.` : clock.bestDeg === null ? 'There is no direction in which it swings free: another place, a shorter handle or a tee.' : `Something stands in its way; ${say(clock.bestDeg)}\u00b0 is the nearest that is free.`, 'chapter 5.4'))
@@ -243,6 +246,9 @@ export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] 
     pots, placing, tiltElement, drain,
   }
 }
+const COUNTED = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
+/** As many as it has bolts. */
+export const positionsSaid = (clock: Clocked) => `${COUNTED[clock.positions.length] ?? clock.positions.length} positions`
 /** Whether the handle ends up where it is wanted. A flange is turned by its bolt holes first; only what is left then matters. */
 function clockedCheck(d: BelowDesign, clock: Clocked): Check {
   const title = 'Handle where it is wanted'
@@ -250,9 +256,9 @@ function clockedCheck(d: BelowDesign, clock: Clocked): Check {
   const said = (verdict: Verdict, because: string) => plain('clocked', title, verdict, because, 'chapter 5.4')
   if (!clock.needed) return said('holds', 'It stops within the tolerance of where it is wanted.')
   if (d.valve!.kind === 'screwed') return said('tight', `Turn the skin fitting ${say(Math.abs(clock.rotateDeg))}\u00b0 ${clock.directionInside === 'ccw' ? 'counter-clockwise' : 'clockwise'} seen from inside before it is bonded: ${say(clock.rimArcMm)} mm on the flange\u2019s rim, the other way round outside. Or a shim of ${say(clock.shimMm)} mm.`)
-  if (clock.bestDeg === null) return said('short', 'The flange goes on in four positions, and in none of them does the handle swing free.')
+  if (clock.bestDeg === null) return said('short', `The flange goes on in ${positionsSaid(clock)}, and in none of them does the handle swing free.`)
   const off = offDeg(clock.bestDeg, d.clock.wantedDeg)
-  return off <= d.clock.toleranceDeg + 1e-9 ? said('holds', `The flange goes on in four positions; at ${say(clock.bestDeg)}\u00b0 it is within the tolerance of where it is wanted.`) : said('tight', `The flange goes on in four positions; ${say(clock.bestDeg)}\u00b0 is the nearest free one, ${say(off)}\u00b0 off.`)
+  return off <= d.clock.toleranceDeg + 1e-9 ? said('holds', `The flange goes on in ${positionsSaid(clock)}; at ${say(clock.bestDeg)}\u00b0 it is within the tolerance of where it is wanted.`) : said('tight', `The flange goes on in ${positionsSaid(clock)}; ${say(clock.bestDeg)}\u00b0 is the nearest free one, ${say(off)}\u00b0 off.`)
 }
 /** How far apart two azimuths are, 0 to 180. */
 export const offDeg = (a: number, b: number) => Math.abs(((((a - b) % 360) + 540) % 360) - 180)

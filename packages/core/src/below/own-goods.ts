@@ -18,7 +18,7 @@ const LISTS = { skin: SKINS, valve: VALVES, tail: TAILS }
 export const isListed = (id: string) => Object.values(LISTS).some((list) => list.some((p) => p.id === id))
 
 const fileSchema = z.strictObject({ format: z.literal('north-tide-hull-goods'), version: z.literal(1), goods: z.array(ownSchema).min(1).max(500) })
-export const goodsToFile = (goods: OwnGoods[]) => ({ format: 'north-tide-hull-goods' as const, version: 1 as const, goods })
+export const goodsToFile = (goods: OwnGoods[]) => ({ format: 'north-tide-hull-goods' as const, version: 1 as const, goods: goods.map(({ kind, part }) => ({ kind, part })) })
 export const goodsFromFile = (raw: unknown): OwnGoods[] => parseInput(fileSchema, raw).goods
 
 /** The list with the yard's own after it. */

@@ -1,7 +1,7 @@
 import { withChange } from '../change'
 import { CalcError } from '../errors'
 import type { SealantId } from '../materials/sealants'
-import { quietly, rank, type Check } from '../verdict/check'
+import { rank, type Check } from '../verdict/check'
 import type { BelowDesign } from './design'
 import { skinsWith, tailsWith, valvesWith, type OwnGoods } from './own-goods'
 import { judgeBelow, type BelowJudgement, type BelowLog } from './judge'
@@ -70,7 +70,7 @@ export function belowWithRemedies(d: BelowDesign, j: BelowJudgement, around: Bel
     if (!mine.length) continue
     let after: BelowJudgement
     try {
-      after = quietly(() => judgeBelow(withChange(d, t.change), around, log))
+      after = judgeBelow(withChange(d, t.change), around, log)
     } catch (error) {
       if (error instanceof CalcError) continue
       throw error

@@ -1,6 +1,6 @@
 import { answerOf, parseInput } from '../calculator'
 import { seacockLoad } from '../hull/seacock-load'
-import { type BoatZone, type Place3 } from '../boat/spot'
+import { deadriseAt, type BoatZone, type Place3 } from '../boat/spot'
 import type { Duty } from '../verdict/factors'
 import { belowSchema, type BelowDesign } from './design'
 import type { BelowEntry } from './goods'
@@ -18,16 +18,15 @@ function padAcross(e: BelowEntry, flangeMm: number, thicknessMm: number, duty: D
 }
 const STOCK_PAD = [6, 8, 10, 12, 15, 18, 20, 25, 30]
 
-/** The hull at a place as its zone says it is. Deadrise is read from the zone's words where it stands there, and stays an estimate until it is measured. */
+/** The hull at a place as its zone says it is. Deadrise is the zone's figure there, an estimate until it is measured at the place, and said to be unknown where the zone has none. */
 export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null }, slopeOfZone = 0): { zone: string | null; hull: BelowDesign['hull'] } {
   const side = zones.filter((z) => z.face === 'bottom' || z.face === 'topsides')
   // Never the deck that lies over the same point of the plan.
-  const zone = side.find((z) => z.title === at.zone) ?? side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ?? null
+  const zone = side.find((z) => z.code === at.zone) ?? side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ?? null
   const total = zone?.layers.reduce((s, l) => s + l.thicknessMm, 0) ?? 12
-  const words = /deadrise (\d+(?:\.\d+)?)\u00b0[^0-9]*(?:(\d+(?:\.\d+)?)\u00b0 aft)?/.exec(zone?.state ?? '')
-  const deadrise = words ? Number(words[1]) : 0
+  const deadrise = deadriseAt(zone, at.xMm)
   const kind = zone?.kind === 'sandwich' ? 'cored' : zone?.kind === 'metal' ? (zone.layers[0]?.material === 'mild-steel' ? 'steel' : 'aluminium') : zone?.kind === 'timber' ? 'timber' : 'solid'
-  return { zone: zone?.title ?? null, hull: { kind, thicknessMm: total, measured: zone?.layers.every((l) => l.measured) ?? false, how: zone?.layers[0]?.measuredBy ?? '', deadriseDeg: deadrise, slopeDeg: slopeOfZone, angleMeasured: false, solidMm: null } }
+  return { zone: zone?.code ?? null, hull: { kind, thicknessMm: total, measured: zone?.layers.every((l) => l.measured) ?? false, how: zone?.layers[0]?.measuredBy ?? '', deadriseDeg: Math.round(10 * (deadrise ?? 0)) / 10, slopeDeg: slopeOfZone, angleMeasured: false, angleUnknown: deadrise === null, solidMm: null } }
 }
 
 /** A first design of an entry at a place: what the catalogue gives, the usual choices of the trade, estimates where nobody has measured. */

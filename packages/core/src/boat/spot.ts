@@ -33,6 +33,8 @@ export interface BoatZone {
   reachKind?: (typeof REACH_KINDS)[number]
   /** where a bulkhead stands */
   atXMm?: number | null
+  /** deadrise of a bottom by station, degrees; empty or left out while nobody has said */
+  deadrise?: { xMm: number; deg: number }[]
 }
 export const PART_KINDS = ['beam', 'longitudinal', 'bulkhead', 'knee', 'tank', 'cable', 'liner', 'headliner', 'wet', 'sling', 'bunk'] as const
 export type PartKind = (typeof PART_KINDS)[number]
@@ -50,6 +52,7 @@ export interface BoatPart {
   depthMm?: number | null
   /** across its own length, for beams, longitudinals and bulkheads */
   widthMm?: number | null
+  version?: number
 }
 export interface BoatHole {
   label: string
@@ -91,11 +94,38 @@ export interface Place3 extends Point {
 /** A point of the boat on a zone's own face: x and y from above, x and z in profile, y and z on a bulkhead. */
 export const onFace = (zone: Pick<BoatZone, 'face'>, p: Place3): Point => (zone.face === 'bulkhead' ? { xMm: p.yMm, yMm: p.zMm } : zone.face === 'topsides' || zone.face === 'bottom' ? { xMm: p.xMm, yMm: p.zMm } : p)
 
-/** The zone that a fitting stands on: by its name where that is no deck, else the topmost surface under it. */
-export const zoneOfPlace = (zones: BoatZone[], p: Point & { zone?: string | null }): BoatZone | null => zones.find((z) => !fromAbove(z) && z.title === p.zone) ?? zoneAt(zones, p)
+/** The zone that a fitting stands on: by its code where that is no deck, else the topmost surface under it. Never by its title, which anybody may change. */
+export const zoneOfPlace = (zones: BoatZone[], p: Point & { zone?: string | null }): BoatZone | null => zones.find((z) => !fromAbove(z) && z.code === p.zone) ?? zoneAt(zones, p)
 
-/** The zone's name as the register writes it. */
-export const zoneTitleAt = (zones: BoatZone[], p: Point) => zoneAt(zones, p)?.title ?? 'not in a zone'
+export const NO_ZONE = 'not in a zone'
+/** The zone's code as the register keeps it. */
+export const zoneCodeAt = (zones: BoatZone[], p: Point) => zoneAt(zones, p)?.code ?? NO_ZONE
+/** What a zone is called now, for a code that a design or a hole keeps. */
+export const zoneTitle = (zones: Pick<BoatZone, 'code' | 'title'>[], code: string | null): string => (code === null ? 'no zone' : (zones.find((z) => z.code === code)?.title ?? code))
+/** The code of a zone that a file names: files of earlier versions, and of other boats, give its title. Null where this boat has no such zone. */
+export const zoneCodeOf = (zones: Pick<BoatZone, 'code' | 'title'>[], said: string | null): string | null => (said === null ? null : (zones.find((z) => z.code === said)?.code ?? zones.find((z) => z.title === said)?.code ?? null))
+
+/** Deadrise of a zone at a place along the boat, degrees, straight between the stations where it was said and level past them; null while nobody has said. */
+export function deadriseAt(zone: BoatZone | null, xMm: number): number | null {
+  const said = [...(zone?.deadrise ?? [])].sort((a, b) => a.xMm - b.xMm)
+  if (!said.length) return null
+  const i = said.findIndex((s) => s.xMm >= xMm)
+  if (i < 0) return said.at(-1)!.deg
+  const [a, b] = [said[i - 1], said[i]!]
+  return !a || b.xMm === a.xMm ? b.deg : a.deg + ((b.deg - a.deg) * (xMm - a.xMm)) / (b.xMm - a.xMm)
+}
+
+/** Past the ends and sides of her outline by more than this, a place is on no boat. */
+const OFF_BOAT_MM = 1000
+/** Why a place cannot be on this boat, and which of its figures says so; null where it can. */
+export function offBoat(stations: { xMm: number; halfBreadthMm: number }[], at: Point): { path: 'xMm' | 'yMm'; message: string } | null {
+  if (!stations.length) return null
+  const [first, last] = [Math.min(...stations.map((s) => s.xMm)), Math.max(...stations.map((s) => s.xMm))]
+  const half = Math.max(...stations.map((s) => s.halfBreadthMm))
+  if (at.xMm < first - OFF_BOAT_MM || at.xMm > last + OFF_BOAT_MM) return { path: 'xMm', message: `${at.xMm} was given; she runs from ${first} to ${last} mm aft of the stem` }
+  if (Math.abs(at.yMm) > half + OFF_BOAT_MM) return { path: 'yMm', message: `${at.yMm} was given; she is ${half} mm wide to either side` }
+  return null
+}
 
 /** From the nearest of the bolts to the nearest edge of the zone, mm; the plan's figure, until it is measured on the boat. */
 export function edgeDistance(zone: BoatZone, at: Point, bolts: Point[]): number {
@@ -107,7 +137,7 @@ export function spotFor(zone: BoatZone | null, at: Point & { zMm?: number }, bol
   const s = zone ? structureOf(zone) : { structure: { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 6 } satisfies Structure, measured: [] }
   const zMm = at.zMm ?? zone?.zMm ?? 0
   const edge = zone ? Math.round(edgeDistance(zone, onFace(zone, { ...at, zMm }), bolts)) : 0
-  return { zone: zone?.title ?? null, xMm: Math.round(at.xMm), yMm: Math.round(at.yMm), zMm: Math.round(zMm), edgeMm: edge > 0 ? edge : null, belowWaterline: zone?.face === 'bottom' || zMm < 0, ...s, duty }
+  return { zone: zone?.code ?? null, xMm: Math.round(at.xMm), yMm: Math.round(at.yMm), zMm: Math.round(zMm), edgeMm: edge > 0 ? edge : null, belowWaterline: zone?.face === 'bottom' || zMm < 0, ...s, duty }
 }
 
 const MATERIAL: Record<string, string> = { mat: 'laminate', woven: 'woven/mat', 'aluminium-5083': 'aluminium 5083', 'mild-steel': 'mild steel', plywood: 'plywood', softwood: 'softwood' }
@@ -170,7 +200,7 @@ const bevelReach = (zone: BoatZone) => BEVEL * (zone.layers[0]?.thicknessMm ?? 0
 /** Things that a fitter settles before drilling here, each with what to do: said, never forbidden. */
 export function flagsAt({ zones, parts, holes, wet = {} }: AroundSpot, at: Point & { zone?: string | null; zMm?: number }, bolts: Point[]): Flag[] {
   const out: Flag[] = []
-  const side = zones.find((z) => !fromAbove(z) && z.title === at.zone)
+  const side = zones.find((z) => !fromAbove(z) && z.code === at.zone)
   if (side) return flagsOnSide(side, at, bolts)
   const spots = bolts.length ? bolts.map((b) => ({ xMm: at.xMm + b.xMm, yMm: at.yMm + b.yMm })) : [at]
   const zone = zoneAt(zones, at)

@@ -13,7 +13,7 @@ export interface MapInput {
   zones: BoatZone[]
   parts: BoatPart[]
   fittings: { name: string; xMm: number; yMm: number; base: { lengthMm: number; widthMm: number } | { diameterMm: number } }[]
-  holes: { label: string; xMm: number; yMm: number; zMm: number; diameterMm: number; state: LifeState; zone: string }[]
+  holes: { label: string; xMm: number; yMm: number; zMm: number; diameterMm: number; state: LifeState; zoneCode: string | null }[]
   wet: Record<string, WetSpot[]>
   units: Units
 }
@@ -96,7 +96,7 @@ export function boatMap(v: MapInput): Drawing {
     { kind: 'path', points: [Z(-2 * text, 0), Z(v.lengthMm + 2 * text, 0)], weight: 'hidden', role: 'OUTLINE' },
     { kind: 'text', at: P(Z(v.lengthMm, 0).x, drop + text * 0.3), text: 'waterline', size: text * 0.8, anchor: 'end', role: 'TEXT' },
   )
-  const inProfile = (h: MapInput['holes'][number]) => h.zMm < 0 || h.zone === 'Topsides'
+  const inProfile = (h: MapInput['holes'][number]) => h.zMm < 0 || v.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
   const placed = v.holes.map((h) => ({ ...h, at: inProfile(h) ? Z(h.xMm, h.zMm) : P(h.xMm, h.yMm) }))
   for (const h of placed) shapes.push({ kind: 'ring', at: h.at, r: h.diameterMm / 2, weight: 'dimension', role: 'HOLES' }, ...sign(h.state, h.at, r))
   const rulerStep = v.units === 'inch' ? 304.8 * (v.lengthMm > 8000 ? 4 : 2) : v.lengthMm > 8000 ? 1000 : 500

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { defineCalculator } from '../calculator'
 import { GRADES, GRADE_IDS, SIZES, SIZE_IDS, largerSizes, type GradeId } from '../materials/fasteners'
-import { checkSchema, dutySchema, factorsSchema, nonNegative, verdictSchema, workingSchema } from '../schema'
-import { check, say, step, type Check } from '../verdict/check'
+import { checkSchema, dutySchema, factorsSchema, nonNegative, positive, verdictSchema, workingSchema } from '../schema'
+import { check, say, step, worstVerdict, type Check } from '../verdict/check'
 import { factorsFor } from '../verdict/factors'
+import { NUTS, isLocking, isolationOf, tighteningOf } from './tightening'
 
 const input = z.strictObject({
   size: z.enum(SIZE_IDS),
@@ -15,10 +16,23 @@ const input = z.strictObject({
   threadsInShear: z.boolean().default(true),
   paste: z.boolean().default(false),
   deckLimitN: nonNegative().optional(),
+  nut: z.enum(NUTS).default('hex'),
+  /** measured: what a locking nut takes to run down */
+  prevailingNm: nonNegative().optional(),
+  /** what the wrench was or will be set to */
+  torqueNm: positive().optional(),
+  isolate: z.strictObject({ by: z.enum(['sleeve', 'paste']), head: z.enum(['hex', 'pan', 'button', 'socket', 'countersunk']), baseHoleMm: positive().optional(), wallMm: positive().default(1) }).optional(),
+}).superRefine((v, ctx) => {
+  const refuse = (path: string[], message: string) => ctx.addIssue({ code: 'custom', path, message })
+  if (v.prevailingNm !== undefined && !isLocking(v.nut)) refuse(['prevailingNm'], `A ${v.nut} nut runs down freely; a run-down is read of a locking or all-metal nut`)
+  const d = SIZES[v.size]!.diameterMm
+  if (v.isolate?.baseHoleMm !== undefined && v.isolate.baseHoleMm < d) refuse(['isolate', 'baseHoleMm'], `${v.isolate.baseHoleMm} was given; the bolt is ${say(d)} mm thick, and a hole of at least that is accepted`)
 })
 const output = z.object({
   stressAreaMm2: z.number(), shankAreaMm2: z.number(), tensionCapacityN: z.number(), shearCapacityN: z.number(), factor: z.number(),
-  utilisation: z.number().nullable(), verdict: verdictSchema, preloadN: z.number(), torqueNm: z.number(), galling: z.boolean(),
+  utilisation: z.number().nullable(), verdict: verdictSchema, preloadN: z.number(), preloadTorqueNm: z.number(), prevailingNm: z.number(), torqueNm: z.number(), preloadMostN: z.number(), mostTorqueNm: z.number(), galling: z.boolean(),
+  cautions: z.array(z.string()), assumed: z.array(z.string()),
+  isolation: z.object({ by: z.enum(['sleeve', 'paste']), sleeveMm: z.array(z.number()).length(2).nullable(), holeMm: z.number().nullable(), drill: z.boolean(), washerMm: z.number().nullable() }).nullable(),
   checks: z.array(checkSchema), working: workingSchema,
 })
 
@@ -29,9 +43,6 @@ export function boltCapacities(sizeId: string, grade: GradeId, threadsInShear: b
   const shankAreaMm2 = (Math.PI / 4) * size.diameterMm ** 2
   return { size, Rp, shankAreaMm2, stressAreaMm2: size.stressAreaMm2, tensionN: size.stressAreaMm2 * Rp, shearN: 0.577 * Rp * (threadsInShear ? size.stressAreaMm2 : shankAreaMm2) }
 }
-
-/** Nut factor K: dry, or with paste. */
-export const nutFactor = (paste: boolean) => (paste ? 0.16 : 0.2)
 
 export const galls = (grade: GradeId) => GRADES[grade].stainless
 
@@ -64,6 +75,10 @@ export const fastener = defineCalculator({
   input,
   output,
   tries: (v) => [
+    ...(v.torqueNm === undefined ? [] : [v].flatMap(({ torqueNm: _torque, ...rest }) => {
+      const torqueNm = Math.floor(10 * tighteningOf({ ...rest, prevailingNm: v.prevailingNm ?? null, torqueNm: null, deckLimitN: v.deckLimitN ?? null }).mostTorqueNm) / 10
+      return torqueNm > 0 ? [{ id: 'torque', text: `Tighten to ${torqueNm} N·m`, change: { torqueNm }, input: { ...v, torqueNm } }] : []
+    })),
     ...largerSizes(v.size).map((size) => ({ id: `size-${size}`, text: `${size} instead`, change: { size }, input: { ...v, size } })),
     ...(v.grade === 'A4-80' ? [] : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} instead`, change: { grade: 'A4-80' }, input: { ...v, grade: 'A4-80' as const } }]),
   ],
@@ -71,16 +86,15 @@ export const fastener = defineCalculator({
     const factor = factorsFor(v.duty, v.factors).metal
     const c = boltCapacities(v.size, v.grade, v.threadsInShear)
     const bolt = boltCheck({ ...v, factor })
-    const preloadN = Math.min(0.4 * c.tensionN, v.deckLimitN ?? Infinity)
-    const torqueNm = (nutFactor(v.paste) * c.size.diameterMm * preloadN) / 1000
+    const isolation = v.isolate ? isolationOf(v.size, v.isolate) : null
+    const { checks, working, ...tight } = tighteningOf({
+      size: v.size, grade: v.grade, paste: v.paste || isolation?.by === 'paste', nut: v.nut, prevailingNm: v.prevailingNm ?? null, torqueNm: v.torqueNm ?? null, deckLimitN: v.deckLimitN ?? null,
+    })
+    const all = [bolt, ...checks]
     return {
       stressAreaMm2: c.stressAreaMm2, shankAreaMm2: c.shankAreaMm2, tensionCapacityN: c.tensionN, shearCapacityN: c.shearN, factor,
-      utilisation: bolt.utilisation, verdict: bolt.verdict, preloadN, torqueNm, galling: galls(v.grade), checks: [bolt],
-      working: [
-        ...bolt.working,
-        step('Fi', 'snug preload through a bedded joint', v.deckLimitN === undefined ? '0.4\u00b7As\u00b7Rp' : 'min(0.4\u00b7As\u00b7Rp, deck limit)', preloadN, 'N'),
-        step('M', 'torque', `${nutFactor(v.paste)}\u00b7d\u00b7Fi`, torqueNm, 'N\u00b7m'),
-      ],
+      utilisation: bolt.utilisation, verdict: worstVerdict(all.map((k) => k.verdict)), ...tight, isolation, galling: galls(v.grade), checks: all,
+      working: [...bolt.working, ...working],
     }
   },
 })

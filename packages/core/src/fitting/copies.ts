@@ -1,4 +1,4 @@
-import { spotFor, zoneAt, type BoatZone } from '../boat/spot'
+import { spotFor, zoneAt, zoneOfPlace, zoneTitle, type BoatZone } from '../boat/spot'
 import type { Design } from './design'
 
 /** The same fitting on the other side: y, pattern, plate, pads and load turned over the centreline, on the deck that is there. */
@@ -26,4 +26,28 @@ export function moved(d: Design, zones: BoatZone[], at: { xMm: number; yMm: numb
     core: { ...d.core, school: cored ? (d.core.school === 'none' ? 'bore-fill' : d.core.school) : 'none', ...(cored ? {} : { boreMm: null }) },
     doubler: spot.structure.kind === 'metal' ? d.doubler : null,
   }
+}
+
+/**
+ * This fitting itself at another place, with all that the place decides: zone, layup, height, edge distance, what is above the water.
+ * A deck of its own that the fitter gave a reason for stays. `said` is what changed with it, in words; empty where only the place did.
+ */
+export function shifted(d: Design, zones: BoatZone[], at: { xMm: number; yMm: number }): { design: Design; said: string[] } {
+  const place = { ...d.place, ...at }
+  const zone = zoneOfPlace(zones, place)
+  const side = zone !== null && zone === zones.find((z) => z.code === d.place.zone)
+  const spot = spotFor(zone, side && zone.face !== 'deck' && zone.face !== 'roof' ? place : at, d.bolts, d.duty)
+  const own = d.structureReason !== null
+  const to = moved(d, zones, at, d.name)
+  const design: Design = {
+    ...d,
+    place: { ...d.place, zone: spot.zone, xMm: at.xMm, yMm: at.yMm, zMm: zone ? spot.zMm : d.place.zMm, edgeMm: spot.edgeMm, belowWaterline: zone ? spot.belowWaterline : d.place.belowWaterline, measuredFrom: [] },
+    ...(own || !zone || spot.zone === d.place.zone ? {} : { structure: spot.structure, measured: spot.measured, core: to.core, doubler: to.doubler, unevenMm: [] }),
+  }
+  const said = [
+    ...(spot.zone === d.place.zone ? [] : [`it stands on ${zoneTitle(zones, spot.zone)} now${own ? ', and keeps the deck of its own' : zone ? ' and takes its layup' : ', whose layup nobody has given'}`]),
+    ...(spot.edgeMm === d.place.edgeMm ? [] : ['the edge distance is the plan\u2019s again']),
+    ...(d.place.measuredFrom.length ? ['it is no longer a measured place'] : []),
+  ]
+  return { design, said }
 }

@@ -1,4 +1,6 @@
 import { CORES } from '../materials/cores'
+import { SIZES } from '../materials/fasteners'
+import { stockThickness } from '../materials/plates'
 import { SCHOOLS, type School } from '../schools'
 import { withChange } from '../change'
 import type { Design } from './design'
@@ -38,13 +40,16 @@ export function refusedHere(school: string, d: Design): string | null {
 /** The plate that the rule of thumb makes: one bolt diameter thick in metal, two in anything else, five past the bolts. */
 function rulePlate(d: Design): Record<string, unknown> {
   if (!d.plate) return {}
-  const diameter = Number(/^M(\d+)/.exec(d.bolt.size)?.[1] ?? 0) || { '#10-24': 4.8, '1/4-20': 6.35, '5/16-18': 7.94, '3/8-16': 9.53, '1/2-13': 12.7 }[d.bolt.size] || 8
+  const diameter = SIZES[d.bolt.size]!.diameterMm
   const metal = ['al-5083', 'al-6061', 'ss-316'].includes(d.plate.material)
   const xs = d.bolts.map((b) => Math.abs(b.xMm))
   const ys = d.bolts.map((b) => Math.abs(b.yMm))
   const up = (v: number) => Math.ceil(v / 5) * 5
-  const stock = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25].find((t) => t >= (metal ? 1 : 2) * diameter) ?? 25
-  return { 'plate.thicknessMm': stock, 'plate.lengthMm': up(2 * (Math.max(...xs) + 5 * diameter)), 'plate.widthMm': up(2 * (Math.max(...ys) + 5 * diameter)), 'plate.outline': null }
+  const wanted = (metal ? 1 : 2) * diameter
+  // Past the thickest sheet two are bonded into one.
+  const one = stockThickness(wanted)
+  const [thicknessMm, sheets] = one === null ? [2 * stockThickness(wanted / 2)!, 2] : [one, 1]
+  return { 'plate.thicknessMm': thicknessMm, 'plate.sheets': sheets, 'plate.lengthMm': up(2 * (Math.max(...xs) + 5 * diameter)), 'plate.widthMm': up(2 * (Math.max(...ys) + 5 * diameter)), 'plate.outline': null }
 }
 
 export type Habits = Record<string, string>

@@ -4,7 +4,8 @@ import { corePlugOf, type CorePlugOutput } from '../deck/core-plug'
 import { jointChecks, type JointInput } from '../deck/joint-check'
 import type { Plug } from '../deck/footprint'
 import { CalcError } from '../errors'
-import { boltCapacities, galls, nutFactor } from '../fastener/fastener'
+import { boltCapacities, galls } from '../fastener/fastener'
+import { tighteningOf } from '../fastener/tightening'
 import { gripStackOf } from '../fastener/grip-stack'
 import { areaOf, boundsOf, contains, perimeterOf } from '../geometry/outline'
 import { SIZES } from '../materials/fasteners'
@@ -15,7 +16,7 @@ import { backingPlateOf, type PlateOutput } from '../plate/backing-plate'
 import { check, governing, inWords, rank, say, unproven, worstVerdict, type Check, type Verdict } from '../verdict/check'
 import { designLoadOf, type LoadDirection } from '../load/design-load'
 import type { Design } from './design'
-import { shareLoads, type CaseShared, type Shared } from './loads'
+import { shareLoads, type CaseShared, type Hands, type Shared } from './loads'
 import { byGrain, weldCheck, withDoubler } from './metal-deck'
 import { metalsCheck } from './metals'
 
@@ -40,7 +41,8 @@ export interface Judgement {
   caseSaid: string
   /** bolts by the length they need, where pads or an uneven deck part them */
   grips: { bolts: number[]; extraMm: number; grip: ReturnType<typeof gripStackOf> | null }[]
-  preload: { preloadN: number; torqueNm: number; limitedByDeck: boolean; galling: boolean }
+  /** mostTorqueNm: the greatest that yields no bolt and crushes nothing */
+  preload: { preloadN: number; torqueNm: number; mostTorqueNm: number; limitedByDeck: boolean; galling: boolean }
   grip: ReturnType<typeof gripStackOf> | null
   gripLayers: { name: string; thicknessMm: number }[]
   plate: PlateOutput | null
@@ -97,6 +99,8 @@ export const planOfPlate = (p: NonNullable<Design['plate']>) => (p.outline ? { o
 /** Mean thickness of the bed: under a crowned deck a flat plate touches at its ends, and two thirds of the rise l\u00b2/(8R) stand open on average. */
 export const bedMean = (p: NonNullable<Design['plate']>) => p.bedGapMm + (p.crownRadiusMm ? ((2 / 3) * p.lengthMm ** 2) / (8 * p.crownRadiusMm) : 0)
 
+/** of the bolt's strength, what a snug joint asks (2.3) */
+const SNUG_PART = 0.4
 const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material']
 const GENTLE = 0.9
 
@@ -191,10 +195,14 @@ function gripOf(d: Design, layers: { name: string; thicknessMm: number }[]): { g
   }
 }
 
-/** The ranking depends on the bedding and the place alone, and a search changes neither. */
-const ranked = new WeakMap<Design['bedding'], { below: boolean; yard: YardValue[]; choice: SealantChoice }>()
+/** What one asker was told before: kept by whoever asks again and again, never by the judging itself, which is the same whether it is asked first or last. */
+export class Memo {
+  readonly hands: Hands = new WeakMap()
+  /** the ranking depends on the bedding and the place alone, and a search changes neither */
+  readonly ranked = new WeakMap<Design['bedding'], { below: boolean; yard: YardValue[]; choice: SealantChoice }>()
+}
 
-function sealantsFor(d: Design, yard: YardValue[]): SealantChoice {
+function sealantsFor(d: Design, yard: YardValue[], { ranked }: Memo): SealantChoice {
   const before = ranked.get(d.bedding)
   if (before && before.below === d.place.belowWaterline && before.yard === yard) return before.choice
   const own = yardSealants(yard)
@@ -232,7 +240,7 @@ const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 
 const NO_VALUES: YardValue[] = []
 
 /** Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves out the suggested plate. */
-export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES): Judgement {
+export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES, memo = new Memo()): Judgement {
   const inDeck = withYardValues(asked.structure, yard)
   const inLoad = yardLine(asked.load, yard)
   const d = inDeck.replaced.length || inLoad.replaced.length ? { ...asked, structure: inDeck.structure, load: inLoad.load } : asked
@@ -249,11 +257,11 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
   })
   const caps = boltCapacities(d.bolt.size, d.bolt.grade, d.bolt.threadsInShear)
   const plug = plugOf(d, coreOutput(d, false))
-  const snug = 0.4 * caps.tensionN
-  const given = d.bolt.torqueNm === null ? null : (d.bolt.torqueNm * 1000) / (nutFactor(d.bolt.paste) * caps.size.diameterMm)
-  const limit = given === null ? deckLimit(d, plug, inPlate.row) : Infinity
-  const preloadN = given ?? Math.min(snug, limit)
-  const shared = shareLoads(d, preloadN, lean)
+  const limit = deckLimit(d, plug, inPlate.row)
+  // Judged as if the nut ran free: whatever it takes to run down, the bolt is never pulled by more.
+  const tight = tighteningOf({ size: d.bolt.size, grade: d.bolt.grade, paste: d.bolt.paste, nut: 'hex', prevailingNm: null, torqueNm: d.bolt.torqueNm, deckLimitN: Number.isFinite(limit) ? limit : null })
+  const { preloadN } = tight
+  const shared = shareLoads(d, preloadN, lean, memo.hands)
   const { load, swept } = shared[0]!
   const count = shared.reduce((n, c) => n + c.count, 0)
   const decisive = shared.flatMap((c) => c.decisive)
@@ -270,6 +278,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
   }
   // Plate bending grows with the sum of max(pull, preload) alone.
   const pressed = (s: Shared) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
+  for (const k of tight.checks) put(k)
   for (const c of shared) {
     for (const k of c.load.checks) put(k, c)
     for (const s of c.decisive) {
@@ -292,7 +301,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
   put(gripCheck)
   const metals = metalsCheck(d)
   if (metals) put(metals)
-  const choice = sealantsFor(d, yard)
+  const choice = sealantsFor(d, yard, memo)
   put(sealantCheck(d, choice))
 
   const estimates = estimatesOf(d)
@@ -312,7 +321,7 @@ export function judge(asked: Design, lean = false, yard: YardValue[] = NO_VALUES
       caseName: worstShared.caseName, direction: worstShared.direction, pushN: worstShared.pushN, contact: worstShared.resting, handMaxTensionN: worstShared.hand.maxTensionN, maxTensionN: worstShared.maxTensionN,
       bolts: worstShared.bolts.map((b) => ({ tensionN: b.tensionN, shearN: b.shearN, utilisation: factorOf * Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN) })),
     },
-    preload: { preloadN, torqueNm: (nutFactor(d.bolt.paste) * caps.size.diameterMm * preloadN) / 1000, limitedByDeck: given === null && limit < snug, galling: galls(d.bolt.grade) },
+    preload: { preloadN, torqueNm: tight.torqueNm, mostTorqueNm: tight.mostTorqueNm, limitedByDeck: d.bolt.torqueNm === null && limit < SNUG_PART * caps.tensionN, galling: galls(d.bolt.grade) },
     grip, gripLayers, plate, core, sealant: choice, quantity: quantityOf(d, core),
     counts: { short: 0, unproven: 0, tight: 0, holds: 0, ...Object.fromEntries((['short', 'unproven', 'tight', 'holds'] as const).map((v) => [v, checks.filter((c) => c.verdict === v).length])) },
     assumed: [...new Set([...shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`)), ...checks.flatMap((c) => c.assumed)])],

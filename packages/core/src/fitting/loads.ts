@@ -148,16 +148,16 @@ function onDeck(s: Shared, d: Design, heightMm: number, kb: number, k: number): 
   }
 }
 
-interface Hand {
+export interface Hand {
   load: ReturnType<typeof designLoadOf>
   swept: boolean
   all: Shared[]
   onDeck: Map<string, Shared[]>
 }
-/** Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again and again. */
-const known = new WeakMap<Design['load'], WeakMap<Design['bolts'], Hand>>()
+/** Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again and again, and keeps what it was told. */
+export type Hands = WeakMap<Design['load'], WeakMap<Design['bolts'], Hand>>
 
-function byHand(c: LoadCase, d: Design): Hand {
+function byHand(c: LoadCase, d: Design, known: Hands): Hand {
   const { bolts } = d
   let byBolts = known.get(c.load)
   if (!byBolts) known.set(c.load, (byBolts = new WeakMap()))
@@ -185,17 +185,17 @@ export interface CaseShared {
 }
 
 /**
- * What each bolt carries, for every case. `lean` looks at the directions that decide by the hand check only, which is enough to search by;
+ * What each bolt carries, for every case. `known` is what the asker was told before of the same load and pattern. `lean` looks at the directions that decide by the hand check only, which is enough to search by;
  * whatever a search proposes is judged whole before it is shown.
  */
-export function shareLoads(design: Design, preloadN: number, lean = false): CaseShared[] {
+export function shareLoads(design: Design, preloadN: number, lean: boolean, known: Hands): CaseShared[] {
   return casesOf(design).map((c) => {
-    const hand = byHand(c, design)
+    const hand = byHand(c, design, known)
     const shape = { name: c.name, load: hand.load, swept: hand.swept, count: hand.all.length }
     if (!needsDeck(hand)) return { ...shape, contact: false, decisive: decisive(hand.all, design, preloadN) }
     const kb = boltStiffness(design.bolt.size, design.bolt.grade, gripAbout(design))
     const k = bedStiffness(layersUnder(design))
-    const key = `${lean}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
+    const key = `${lean ? preloadN.toPrecision(8) : ''}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
     let all = hand.onDeck.get(key)
     if (!all) {
       const from = lean ? decisive(hand.all, design, preloadN) : hand.all

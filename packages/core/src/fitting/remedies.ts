@@ -4,10 +4,10 @@ import { CORES, HOLE_SAWS } from '../materials/cores'
 import { PLATES, STOCK_THICKNESS } from '../materials/plates'
 import { boundsOf } from '../geometry/outline'
 import type { YardValue } from '../materials/yard'
-import { quietly, rank, type Check, type Remedy } from '../verdict/check'
+import { rank, type Check, type Remedy } from '../verdict/check'
 import { withChange } from '../change'
 import { type Design } from './design'
-import { judge, type Judgement } from './judge'
+import { Memo, judge, type Judgement } from './judge'
 
 interface Candidate {
   id: string
@@ -70,6 +70,12 @@ const fartherIn = (d: Design): Candidate[] => {
   return d.place.edgeMm !== null && d.place.edgeMm < need ? [{ id: 'edge', text: `${need} mm from the edge`, change: { 'place.edgeMm': need } }] : []
 }
 
+/** The greatest torque that yields no bolt and crushes nothing, and the snug one. */
+const tighterLess = (j: Judgement): Candidate[] => {
+  const most = Math.floor(10 * j.preload.mostTorqueNm) / 10
+  return [...(most > 0 ? [{ id: 'torque-most', text: `tighten to ${most} N·m`, change: { 'bolt.torqueNm': most } }] : []), { id: 'torque-snug', text: 'tighten snug, as it is worked out', change: { 'bolt.torqueNm': null } }]
+}
+
 function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
   switch (check.id) {
     case 'bolt':
@@ -85,6 +91,9 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
     case 'plate-span':
     case 'plate-stiffness':
       return [...thicker(d, j), ...otherMaterial(d)]
+    case 'tightening':
+    case 'deck':
+      return tighterLess(j)
     case 'material':
       return otherMaterial(d)
     case 'core-dry':
@@ -108,7 +117,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
 const MOST_REMEDIES = 3
 
 /** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
-export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judgement {
+export function withRemedies(d: Design, j: Judgement, yard?: YardValue[], memo = new Memo()): Judgement {
   const before = new Map(j.checks.map((c) => [c.id, c]))
   // What helps one check is often tried for its neighbour too; it is judged once.
   const tried = new Map<string, Judgement | null>()
@@ -116,7 +125,7 @@ export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judge
     const key = JSON.stringify(c.change)
     const known = tried.get(key)
     if (known !== undefined) return known
-    const after = quietly(() => tryJudge(withChange(d, c.change), yard))
+    const after = tryJudge(withChange(d, c.change), yard, memo)
     tried.set(key, after)
     return after
   }
@@ -142,9 +151,9 @@ export function withRemedies(d: Design, j: Judgement, yard?: YardValue[]): Judge
   return { ...j, checks }
 }
 
-export function tryJudge(d: Design, yard?: YardValue[]): Judgement | null {
+export function tryJudge(d: Design, yard?: YardValue[], memo?: Memo): Judgement | null {
   try {
-    return judge(d, true, yard)
+    return judge(d, true, yard, memo)
   } catch (error) {
     if (error instanceof CalcError) return null
     throw error

@@ -6,7 +6,7 @@ import { areaOf, type Point } from '../geometry/outline'
 import { say, type Check, type Verdict } from '../verdict/check'
 import { withChange } from '../change'
 import { type Design } from './design'
-import { judge, planOfPlate, type Judgement } from './judge'
+import { Memo, judge, planOfPlate, type Judgement } from './judge'
 import { plateFor, sizesFor, tryJudge } from './remedies'
 import { withSolver, type Room } from './spread'
 
@@ -175,7 +175,8 @@ function grown(d: Design, from: Design, room: Room | null, utilisation: number):
 
 /** The best few designs of this fitting in which every check holds, searched over bolt sizes, grades, plates (clipped to the room there is) and core schools; what is shown was asked of the plate solver too, where there is one. */
 export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, ask: AskSolver | null = null): Proposal {
-  const before = tryJudge(d, yard)
+  const memo = new Memo()
+  const before = tryJudge(d, yard, memo)
   const massBeforeKg = massOf(d, before)
   const untouchable = new Set(BEYOND)
   const cored = d.structure.kind === 'sandwich'
@@ -192,7 +193,7 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
   let level: Level = 'holds'
   const look = (key: string, o: Design) => {
     tried++
-    const j = tryJudge(o, yard)
+    const j = tryJudge(o, yard, memo)
     if (!j) return null
     if (acceptable(j.checks, untouchable, level)) {
       const mass = massOf(o, j)
@@ -241,7 +242,7 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
   }
   const proven = [...best.values()].flatMap((f) => {
     // A search looks at the deciding directions only: what is shown was judged in all of them.
-    const j = judge(f.design, false, yard)
+    const j = judge(f.design, false, yard, memo)
     return acceptable(j.checks, untouchable, level) ? [{ ...f, judgement: j, mass: massOf(f.design, j) }] : []
   }).sort((a, b) => Number(a.design.core.school !== first) - Number(b.design.core.school !== first) || a.mass - b.mass)
   let refused: Check | null = null
@@ -269,8 +270,8 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
     const thicknessMm = STOCK_THICKNESS.find((t) => t >= p.thicknessMm * grew!.thicker)
     if (thicknessMm === undefined) return f
     const larger = withChange(f.design, { plate: { ...p, ...grew.plan, thicknessMm, outline: clipped(grew.plan, room) } })
-    const quick = tryJudge(larger, yard)
-    const whole = quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard) : null
+    const quick = tryJudge(larger, yard, memo)
+    const whole = quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard, memo) : null
     return whole ? { design: larger, mass: massOf(larger, whole), judgement: whole } : f
   }
   // Those that others beat are asked about only while nothing has passed: what is heavier or dearer may bend less.
@@ -288,8 +289,8 @@ export function sizeIt(d: Design, yard?: YardValue[], room: Room | null = null, 
       }
       if (!now.design.plate) bareBends = true
       const larger: Design | null = grown(d, now.design, room, said)
-      const quick = larger ? tryJudge(larger, yard) : null
-      const whole = larger && quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard) : null
+      const quick = larger ? tryJudge(larger, yard, memo) : null
+      const whole = larger && quick && acceptable(quick.checks, untouchable, level) ? judge(larger, false, yard, memo) : null
       now = larger && whole ? { design: larger, mass: massOf(larger, whole), judgement: whole } : null
     }
   }

@@ -1,6 +1,6 @@
 import { parseDesign } from './start'
 import type { Design } from './design'
-import { judge, type Judgement } from './judge'
+import { Memo, judge, type Judgement } from './judge'
 import { withRemedies } from './remedies'
 import { drawSection } from '../drawing/section'
 import { drawPattern } from '../drawing/pattern'
@@ -16,7 +16,8 @@ export interface Whole {
 
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
 export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
-  const judgement = withRemedies(design, judge(design, false, yard), yard)
+  const memo = new Memo()
+  const judgement = withRemedies(design, judge(design, false, yard, memo), yard, memo)
   return { judgement, section: drawSection(design, judgement, units, exaggerate), pattern: drawPattern(design, judgement, units) }
 }
 

@@ -6,6 +6,10 @@ const input = z.strictObject({
   measuredDeg: z.number(), wantedDeg: z.number(), toleranceDeg: nonNegative().default(5), flangeMm: positive(), pitchMm: positive(), handleMm: positive(), handle: z.enum(['lever', 'tee']).default('lever'), base: z.enum(['screw', 'flange']).default('screw'),
   sweepDeg: z.number().min(-180).max(180).refine((d) => d !== 0, { message: '0 was given; a handle that does not swing shuts nothing. -180 to 180 but 0 is accepted' }).default(90),
   obstacles: z.array(z.strictObject({ x1Mm: z.number(), y1Mm: z.number(), x2Mm: z.number(), y2Mm: z.number() })).default([]),
+  bolts: z.number().int().min(3).max(12).optional(), drilled: z.boolean().optional(),
+}).superRefine((v, ctx) => {
+  if (v.base === 'flange') return
+  for (const k of ['bolts', 'drilled'] as const) if (v[k] !== undefined) ctx.addIssue({ code: 'custom', path: [k], message: 'A valve that screws on has no bolts in its base; leave it out, or say that its base is a flange' })
 })
 const way = z.enum(['ccw', 'cw', 'none'])
 const output = z.object({
@@ -88,14 +92,17 @@ export const valveClocking = defineCalculator({
     const isFree = (az: number) => free.some(([a, b]) => b - a >= 360 - GRAIN || [az, az + 360].some((x) => x > a + GRAIN && x < b - GRAIN))
     const wanted = turn(v.wantedDeg)
     const sweepFree = isFree(wanted)
-    const positions = v.base === 'flange' ? [0, 90, 180, 270].map((d) => turn(v.measuredDeg + d)).sort((a, b) => a - b).map((azimuthDeg) => ({ azimuthDeg, free: isFree(azimuthDeg) })) : []
+    // Holes in the pad set the positions; before they are drilled the flange may stand at any angle.
+    const set = v.base === 'flange' && (v.drilled ?? true)
+    const bolts = v.bolts ?? 4
+    const positions = set ? Array.from({ length: bolts }, (_, k) => turn(v.measuredDeg + (360 * k) / bolts)).sort((a, b) => a - b).map((azimuthDeg) => ({ azimuthDeg, free: isFree(azimuthDeg) })) : []
     // Equally near: the one that is reached counter-clockwise.
     const nearest = (spots: number[]) => spots.reduce<number | null>((best, s) => {
       if (best === null) return s
       const [a, b] = [half(s - wanted), half(best - wanted)]
       return Math.abs(a) < Math.abs(b) - GRAIN || (Math.abs(Math.abs(a) - Math.abs(b)) <= GRAIN && a > b) ? s : best
     }, null)
-    const bestDeg = v.base === 'flange' ? nearest(positions.filter((p) => p.free).map((p) => p.azimuthDeg)) : sweepFree ? wanted : nearest(free.flatMap(([a, b]) => [turn(a), turn(b)]))
+    const bestDeg = set ? nearest(positions.filter((p) => p.free).map((p) => p.azimuthDeg)) : sweepFree ? wanted : nearest(free.flatMap(([a, b]) => [turn(a), turn(b)]))
     const direction = !needed ? ('none' as const) : rotateDeg > 0 ? ('ccw' as const) : ('cw' as const)
     return {
       rotateDeg, needed, directionInside: direction, directionOutside: direction === 'none' ? ('none' as const) : direction === 'ccw' ? ('cw' as const) : ('ccw' as const), rimArcMm: (Math.PI * v.flangeMm * Math.abs(rotateDeg)) / 360,

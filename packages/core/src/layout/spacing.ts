@@ -4,12 +4,14 @@ import { CalcError, invalid } from '../errors'
 import { tand } from '../geometry/outline'
 import { positive } from '../schema'
 
+/** no row has more */
+const MOST_COUNT = 500
 const wholePositive = () => z.number().int().positive()
 const wholeNonNegative = () => z.number().int().nonnegative()
 const input = z
   .strictObject({
     path: z.array(z.strictObject({ xMm: z.number(), yMm: z.number(), zMm: z.number() })).min(2), fromMm: wholeNonNegative(), toMm: wholePositive(), footprintMm: wholePositive(),
-    pitch: z.strictObject({ leastMm: wholePositive(), wantedMm: wholePositive(), mostMm: wholePositive() }), ends: z.enum(['fixed', 'free']).default('fixed'), endToleranceMm: wholeNonNegative().optional(), count: z.number().int().min(2).optional(),
+    pitch: z.strictObject({ leastMm: wholePositive(), wantedMm: wholePositive(), mostMm: wholePositive() }), ends: z.enum(['fixed', 'free']).default('fixed'), endToleranceMm: wholeNonNegative().optional(), count: z.number().int().min(2).max(MOST_COUNT).optional(),
     keepouts: z.array(z.strictObject({ fromMm: z.number().int(), toMm: z.number().int(), name: z.string(), marginMm: wholeNonNegative().default(0) })).default([]),
     references: z.array(z.strictObject({ name: z.string(), sMm: z.number() })).optional(), hull: z.strictObject({ thicknessMm: positive(), flareDeg: z.number().gt(-90).lt(90) }).optional(),
   })
@@ -63,8 +65,17 @@ const counts = (v: Input, r: Row): number[] => {
   return Array.from({ length: Math.max(0, most - 1) }, (_, i) => i + 2)
 }
 
+const TOO_MUCH = 'Least and greatest pitch lie so far apart on so long a row that it cannot be set out exactly; bring them nearer'
+/** What one question may cost, however many keep-outs it has. */
+class Budget {
+  private left = MOST_WORK
+  spend(work: number) {
+    this.left -= work
+    if (this.left < 0) throw invalid('pitch', TOO_MUCH)
+  }
+}
 /** Whether any of the counts can be set out: reachable places, a pitch at a time, by running sums. */
-function feasible(v: Input, r: Row, keepouts: Keepout[]): boolean {
+function feasible(v: Input, r: Row, keepouts: Keepout[], budget: Budget): boolean {
   const open = openPlaces(r, keepouts)
   const wanted = new Set(counts(v, r))
   const most = Math.max(0, ...wanted)
@@ -72,6 +83,7 @@ function feasible(v: Input, r: Row, keepouts: Keepout[]): boolean {
   for (let s = 0; s <= Math.min(r.tol, r.places - 1); s++) reach[s] = open[s]!
   const sums = new Int32Array(r.places + 1)
   for (let n = 2; n <= most; n++) {
+    budget.spend(2 * r.places)
     for (let s = 0; s < r.places; s++) sums[s + 1] = sums[s]! + reach[s]!
     if (sums[r.places] === 0) return false
     const next = new Uint8Array(r.places)
@@ -100,7 +112,7 @@ function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
     const [lo, hi] = [Math.max(0, after.lo - r.most), Math.max(-1, after.hi - r.least)]
     const c = new Float64Array(Math.max(0, hi - lo + 1)).fill(Infinity)
     work += c.length * Math.min(span, after.c.length)
-    if (work > MOST_WORK) throw invalid('pitch', 'Least and greatest pitch lie so far apart on so long a row that it cannot be set out exactly; bring them nearer')
+    if (work > MOST_WORK) throw invalid('pitch', TOO_MUCH)
     for (let s = lo; s <= hi; s++) {
       if (!open[s]) continue
       let least = Infinity
@@ -137,17 +149,18 @@ function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
 }
 
 function why(v: Input, r: Row, keepouts: Keepout[]): NonNullable<z.infer<typeof output>['blocked']> {
+  const budget = new Budget()
   let found: { name: string; by: number } | null = null
   keepouts.forEach(([a, b], i) => {
     const others = keepouts.filter((_, j) => j !== i)
-    if (!feasible(v, r, others)) return
+    if (!feasible(v, r, others, budget)) return
     const length = b - a
     // Cutting more never hurts, so the least trim of each end is found by halving.
     const least = (cut: (t: number) => Keepout) => {
       let [lo, hi] = [0, length]
       while (hi - lo > 1) {
-        const mid = (lo + hi) >> 1
-        if (feasible(v, r, [...others, cut(mid)])) hi = mid
+        const mid = Math.floor((lo + hi) / 2)
+        if (feasible(v, r, [...others, cut(mid)], budget)) hi = mid
         else lo = mid
       }
       return hi
@@ -157,7 +170,7 @@ function why(v: Input, r: Row, keepouts: Keepout[]): NonNullable<z.infer<typeof 
   })
   const one = found as { name: string; by: number } | null
   if (one) return { reason: 'keepout', name: one.name, byMm: one.by }
-  return { reason: keepouts.length && feasible(v, r, []) ? 'keepouts' : 'limits', name: null, byMm: null }
+  return { reason: keepouts.length && feasible(v, r, [], budget) ? 'keepouts' : 'limits', name: null, byMm: null }
 }
 
 export const spacing = defineCalculator({

@@ -13,6 +13,8 @@ export interface YardValue {
   value: number
   reason: string
   measuredBy: string
+  /** counts its changes, so that two do not overwrite each other */
+  version?: number
 }
 /** What can be replaced, of each table, with its unit. */
 export const YARD_FIELDS = {

@@ -10,7 +10,10 @@ export interface HoleRow {
   /** which bolt of its fitting; null for a bore, a pipe, or a hole that was found */
   boltIndex: number | null
   whatFor: string
+  /** what its zone is called now */
   zone: string
+  /** null where it stands in none that the boat has */
+  zoneCode: string | null
   xMm: number
   yMm: number
   zMm: number
@@ -29,6 +32,9 @@ export interface HoleRow {
   since: string
   who: string
   gatesPassed: number
+  /** kept by mistake and taken back: why, and by whom; it counts no more */
+  withdrawnWhy: string | null
+  withdrawnBy: string | null
 }
 /** A reading of a simulated instrument. */
 export interface InstrumentReading {

@@ -92,8 +92,18 @@ export function placeFrom(measures: Measure[], hull: Hullside, believe: { x?: nu
 export type ReadMeasures = { ok: true; measures: Measure[] } | { ok: false; message: string }
 
 const number = (text: string, units: Units) => parseLength(text.trim(), units)
+/** More inches than this from an edge were rather meant as millimetres, in a boat that is measured in them. */
+const MOST_INCHES = 24
+/** "2 in from the edge" is two inches on any boat: the word stands behind a bare figure. "95 mm in from", "95 inboard of" and "95 from" say it without. */
+function fromEdge(text: string, word: string, units: Units): ReturnType<typeof parseLength> {
+  const bare = /^[\d.,/\s-]+$/.test(text.trim())
+  if (word !== 'in' || !bare) return number(text, units)
+  const r = number(`${text.trim()} in`, units)
+  if (!r.ok || units === 'inch' || r.value <= MOST_INCHES * 25.4) return r
+  return { ok: false, message: `"${text.trim()} in" is ${Math.round(r.value)} mm; write "${text.trim()} mm in from" or "${text.trim()} inches in from" the edge` }
+}
 
-/** Reads what a fitter says: `412 aft of P-012, 95 in from the edge`. Clauses are parted by commas; `inside, hull 9, flare 12` belongs to the clause before it. */
+/** Reads what a fitter says: `412 aft of P-012, 95 mm in from the edge`. Clauses are parted by commas; `inside, hull 9, flare 12` belongs to the clause before it. */
 export function readMeasures(text: string, references: Reference[], units: Units): ReadMeasures {
   const clauses = text.split(/[,;]+/).map((c) => c.trim()).filter(Boolean)
   const measures: Measure[] = []
@@ -104,7 +114,7 @@ export function readMeasures(text: string, references: Reference[], units: Units
   let flare: number | null = null
   let inside = false
   for (const c of clauses) {
-    const edge = /^(.+?)\s+in\s+from\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i.exec(c)
+    const edge = /^(.+?)\s+(in\s+from|inboard\s+(?:of|from)|from)\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i.exec(c)
     const along = /^(.+?)\s+(aft|forward|fwd)\s+of\s+(.+)$/i.exec(c)
     const across = /^(.+?)\s+(?:to\s+)?(port|starboard|stbd)(?:\s+of\s+(.+))?$/i.exec(c)
     if (/^(from\s+)?inside$/i.test(c)) inside = true
@@ -119,9 +129,9 @@ export function readMeasures(text: string, references: Reference[], units: Units
       flare = r.value
       inside = true
     } else if (edge) {
-      const r = number(edge[1]!, units)
+      const r = fromEdge(edge[1]!, edge[2]!.toLowerCase().split(/\s/)[0]!, units)
       if (!r.ok) return r
-      const given: 'port' | 'starboard' | null = edge[2] ? (edge[2].toLowerCase() === 'port' ? 'port' : 'starboard') : null
+      const given: 'port' | 'starboard' | null = edge[3] ? (edge[3].toLowerCase() === 'port' ? 'port' : 'starboard') : null
       measures.push({ axis: 'edge', from: given ? `${given} edge` : 'edge', fromMm: null, mm: r.value, inside: null })
     } else if (along) {
       const r = number(along[1]!, units)
@@ -139,9 +149,9 @@ export function readMeasures(text: string, references: Reference[], units: Units
       const ref = centre ? { name: 'centreline', xMm: 0, yMm: 0 } : find(name)
       if (!ref || ref.yMm === null) return { ok: false, message: ref ? `${ref.name} runs across the boat; measure from a hole or the centreline` : known(name) }
       measures.push({ axis: 'across', from: ref.name, fromMm: ref.yMm, mm: across[2]!.toLowerCase() === 'port' ? -r.value : r.value, inside: null })
-    } else return { ok: false, message: `"${c}" cannot be read; write as: 412 aft of P-012, 95 in from the port edge` }
+    } else return { ok: false, message: `"${c}" cannot be read; write as: 412 aft of P-012, 95 mm in from the port edge` }
   }
-  if (!measures.length) return { ok: false, message: 'Nothing is measured yet; write as: 412 aft of P-012, 95 in from the port edge' }
+  if (!measures.length) return { ok: false, message: 'Nothing is measured yet; write as: 412 aft of P-012, 95 mm in from the port edge' }
   if (inside && (hull === null || flare === null)) return { ok: false, message: 'Measured inside: add the hull and its flare, as: inside, hull 9, flare 12' }
   for (const m of measures) {
     if (m.from === 'edge') {
@@ -151,6 +161,6 @@ export function readMeasures(text: string, references: Reference[], units: Units
     if (inside && m.axis !== 'along') m.inside = { thicknessMm: hull!, flareDeg: flare! }
   }
   if (!measures.some((m) => m.axis === 'along')) return { ok: false, message: 'How far along the boat? Add for example: 412 aft of P-012' }
-  if (!measures.some((m) => m.axis !== 'along')) return { ok: false, message: 'How far across? Add for example: 95 in from the port edge, or 640 to port of the centreline' }
+  if (!measures.some((m) => m.axis !== 'along')) return { ok: false, message: 'How far across? Add for example: 95 mm in from the port edge, or 640 to port of the centreline' }
   return { ok: true, measures }
 }

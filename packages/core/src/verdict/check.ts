@@ -80,21 +80,8 @@ const ESTIMATE_WORDS: Record<string, string> = {
 /** An estimate by the name that a fitter would call it. */
 export const estimateSaid = (name: string) => ESTIMATE_WORDS[name] ?? name
 
-let quiet = false
-/** Runs a judgement whose sentences nobody will read (a remedy that is only tried), without the cost of writing its figures. */
-export function quietly<T>(run: () => T): T {
-  const before = quiet
-  quiet = true
-  try {
-    return run()
-  } finally {
-    quiet = before
-  }
-}
-
 /** Three significant figures for a sentence, without an exponent where people read it. */
 export function say(value: number): string {
-  if (quiet) return ''
   const a = Math.abs(value)
   if (a === 0) return '0'
   if (a >= 1e6 || a < 1e-3) return value.toPrecision(3)

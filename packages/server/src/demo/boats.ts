@@ -29,6 +29,8 @@ export interface DemoZone {
   atXMm?: number
   reach?: string
   state?: string
+  /** of a bottom, by station */
+  deadrise?: [xMm: number, deg: number][]
   outline: Point[]
   layers: [material: string, thicknessMm: number, measured: boolean, by?: string][]
 }
@@ -78,7 +80,7 @@ export const DEMO_BOATS: DemoBoat[] = [
       { code: 'working-deck', title: 'Working deck', face: 'deck', kind: 'sandwich', zMm: 1150, reach: 'from the lazarette, crawling', reachKind: 'one-arm', state: 'wet round the old net-hauler\u2019s holes', outline: fullDeck(F, 7400, 11300, 60), layers: sandwich(5, 'balsa-150', 19, 4, [true, true, true]) },
       { code: 'roof', title: 'Wheelhouse roof', face: 'roof', kind: 'sandwich', zMm: 2700, stacking: 1, reach: 'behind the headliner', reachKind: 'one-arm', outline: poly([3300, -760], [3300, 760], [3620, roofHalf], [7200, roofHalf], [7200, -roofHalf], [3620, -roofHalf]), layers: sandwich(3, 'pvc-130', 15, 2.5, [false, false, false]) },
       { code: 'topsides', title: 'Topsides', face: 'topsides', kind: 'solid', zMm: 700, outline: box(1200, 300, 11800, 1300), layers: [['woven', 9, true, 'ultrasonic']] },
-      { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, state: 'deadrise 17\u00b0 amidships, 12\u00b0 aft', outline: box(1200, -560, 11800, 0), layers: [['woven', 14, true, 'drilled plug']] },
+      { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, deadrise: [[6500, 17], [11800, 12]], outline: box(1200, -560, 11800, 0), layers: [['woven', 14, true, 'drilled plug']] },
       { code: 'collision-bulkhead', title: 'Collision bulkhead', face: 'bulkhead', kind: 'timber', zMm: 600, state: 'to be made watertight', atXMm: 1900, reach: 'from both sides', reachKind: 'open', outline: poly([-1250, 1500], [-1250, 500], [-700, -150], [0, -380], [700, -150], [1250, 500], [1250, 1500]), layers: [['plywood', 18, true, 'rule']] },
     ],
     parts: [
@@ -104,7 +106,7 @@ export const DEMO_BOATS: DemoBoat[] = [
     zones: [
       { code: 'deck', title: 'Deck', face: 'deck', kind: 'metal', zMm: 900, reach: 'from the hold', outline: fullDeck(T, 0, 8100), layers: [['aluminium-5083', 4, true, 'ultrasonic']] },
       { code: 'sides', title: 'Sides', face: 'topsides', kind: 'metal', zMm: 500, outline: box(500, 0, 8100, 850), layers: [['aluminium-5083', 5, true, 'ultrasonic']] },
-      { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'metal', zMm: -300, outline: box(500, -380, 8100, 0), layers: [['aluminium-5083', 6, true, 'ultrasonic']] },
+      { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'metal', zMm: -300, deadrise: [[4500, 8]], outline: box(500, -380, 8100, 0), layers: [['aluminium-5083', 6, true, 'ultrasonic']] },
     ],
     parts: [...Array.from({ length: 12 }, (_, i) => ['beam', 'frame', 620 * (i + 1), -1, 620 * (i + 1), 1] as [PartKind, string, number, number, number, number]), ['longitudinal', 'stringer', 300, 600, 8000, 600], ['longitudinal', 'stringer', 300, -600, 8000, -600]],
   },

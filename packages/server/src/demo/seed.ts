@@ -1,9 +1,8 @@
-import argon2 from 'argon2'
 import dayjs from 'dayjs'
-import type { Sequelize } from 'sequelize'
+import { QueryTypes, type Sequelize } from 'sequelize'
 import { solverChecks } from '@north-tide/core/solver'
 import { VALVES } from '@north-tide/core/below'
-import { catalogueEntry, roomAround, sizeIt, spotFor, startDesign, withChange, zoneAt, type Design, type LifeState } from '@north-tide/core'
+import { catalogueEntry, roomAround, sizeIt, spotFor, startDesign, withChange, zoneAt, zoneCodeOf, type Design, type LifeState } from '@north-tide/core'
 import { readingOf } from '../instruments/stand-ins'
 import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
 import { surroundings, zonesOf } from '../services/boats'
@@ -12,6 +11,7 @@ import { placeBelow, saveBelow } from '../services/below'
 import { logBelow, recordBelow } from '../services/below-work'
 import { saveFloodPlan } from '../services/flooding'
 import { blank } from '../services/life'
+import { hashPassword } from '../services/password'
 import { recordFitting } from '../services/register'
 import type { Account } from '../services/access'
 import { DEMO_BOATS } from './boats'
@@ -83,20 +83,36 @@ const FOUND: [whatFor: string, zone: string, x: number, y: number, z: number, d:
 ]
 const LADDER: LifeState[] = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
 
-/** Loads the invented yard when the database is empty; does nothing otherwise. */
-export async function seedDemo(db: Sequelize): Promise<boolean> {
+const mark = (owner: Sequelize, value: 'loading' | 'loaded') => owner.query(`INSERT INTO settings (key, value) VALUES ('demo', :value) ON CONFLICT (key) DO UPDATE SET value = EXCLUDED.value`, { replacements: { value } })
+/** Takes away what a load that was killed left half done. Nobody has used it: no server answers before the mark says that it is whole. */
+async function clearHalfLoaded(owner: Sequelize): Promise<void> {
+  const [row] = await owner.query<{ value: string }>(`SELECT value FROM settings WHERE key = 'demo'`, { type: QueryTypes.SELECT })
+  if (row?.value !== 'loading') return
+  const tables = await owner.query<{ name: string }>(`SELECT relname AS name FROM pg_class WHERE relnamespace = 'public'::regnamespace AND relkind = 'r' AND relname NOT IN ('migrations', 'settings', 'session', 'rate_hits')`, { type: QueryTypes.SELECT })
+  await owner.transaction(async (transaction) => {
+    for (const t of INSERT_ONLY) await owner.query(`ALTER TABLE ${t} DISABLE TRIGGER USER`, { transaction })
+    await owner.query(`TRUNCATE ${tables.map((t) => `"${t.name}"`).join(', ')} RESTART IDENTITY CASCADE`, { transaction })
+    for (const t of INSERT_ONLY) await owner.query(`ALTER TABLE ${t} ENABLE TRIGGER USER`, { transaction })
+  })
+}
+const INSERT_ONLY = ['life_events', 'hull_log']
+
+/** Loads the invented yard when the database is empty, whole or not at all; does nothing otherwise. `owner` owns the tables. */
+export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<boolean> {
+  await clearHalfLoaded(owner)
   if ((await Boat.count()) > 0) return false
+  await mark(owner, 'loading')
   await db.transaction(async (transaction) => {
     for (const b of DEMO_BOATS) {
       await Boat.create({ id: b.id, name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullMaterial: b.hullMaterial, note: b.note, isMain: b.isMain }, { transaction })
       await Station.bulkCreate(b.stations.map(([xMm, halfBreadthMm, sheerMm, keelMm]) => ({ boatId: b.id, xMm, halfBreadthMm, sheerMm, keelMm })), { transaction })
       for (const z of b.zones) {
-        const zone = await Zone.create({ boatId: b.id, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outlineX: z.outline.map((p) => p.xMm), outlineY: z.outline.map((p) => p.yMm), stacking: z.stacking ?? 0, reach: z.reach ?? '', reachKind: z.reachKind ?? 'unknown', atXMm: z.atXMm ?? null, state: z.state ?? '' }, { transaction })
+        const zone = await Zone.create({ boatId: b.id, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, outlineX: z.outline.map((p) => p.xMm), outlineY: z.outline.map((p) => p.yMm), stacking: z.stacking ?? 0, reach: z.reach ?? '', reachKind: z.reachKind ?? 'unknown', atXMm: z.atXMm ?? null, state: z.state ?? '', deadriseX: (z.deadrise ?? []).map(([x]) => x), deadriseDeg: (z.deadrise ?? []).map(([, deg]) => deg) }, { transaction })
         await ZoneLayer.bulkCreate(z.layers.map(([material, thicknessMm, measured, by], seq) => ({ zoneId: zone.id, seq, material, thicknessMm, measured, measuredBy: by ?? '' })), { transaction })
       }
       await StructurePart.bulkCreate(b.parts.map(([kind, title, x0Mm, y0Mm, x1Mm, y1Mm, belowMm, depthMm, widthMm]) => ({ boatId: b.id, kind, title, x0Mm, y0Mm, x1Mm, y1Mm, belowMm: belowMm ?? null, depthMm: depthMm ?? null, widthMm: widthMm ?? null })), { transaction })
     }
-    for (const a of DEMO_ACCOUNTS) await User.create({ login: a.login, name: a.name, role: a.role, boatId: a.boatId, passwordHash: await argon2.hash(a.password, { memoryCost: 19456, timeCost: 2, parallelism: 1 }) }, { transaction })
+    for (const a of DEMO_ACCOUNTS) await User.create({ login: a.login, name: a.name, role: a.role, boatId: a.boatId, passwordHash: await hashPassword(a.password) }, { transaction })
     await Lot.bulkCreate(LOTS.map((l) => ({ ...l, testedOn: null })), { transaction })
   })
   const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null }
@@ -104,12 +120,14 @@ export async function seedDemo(db: Sequelize): Promise<boolean> {
   await seedSurvey()
   for (const w of WANTED) await seedFitting(w, fitter)
   await seedBelow(fitter)
+  await mark(owner, 'loaded')
   return true
 }
 
 async function seedFound() {
+  const zones = await zonesOf('fulmars-reach')
   for (const [i, [whatFor, zone, xMm, yMm, zMm, diameterMm, state, note]] of FOUND.entries()) {
-    const p = await Penetration.create({ boatId: 'fulmars-reach', number: i + 1, fittingId: null, boltIndex: null, whatFor, zone, xMm, yMm, zMm, diameterMm, through: 'as found', fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: zMm < 0, found: true })
+    const p = await Penetration.create({ boatId: 'fulmars-reach', number: i + 1, fittingId: null, boltIndex: null, whatFor, zone: zoneCodeOf(zones, zone)!, xMm, yMm, zMm, diameterMm, through: 'as found', fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: zMm < 0, found: true })
     await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state, note: `Age unknown. ${note}.`, evidence: state === 'closed' ? note : '', who: 'Isa Rendall', happenedAt: dayjs().subtract(40 - i, 'day').toDate(), sizeMm: diameterMm })
   }
 }
@@ -200,7 +218,7 @@ async function seedBelow(fitter: Account) {
   await place(F, { catalogueId: 'MV-G25', name: 'Garboard drain', xMm: 10900, yMm: 90, zMm: -330, zone: 'bottom', use: 'drain', deadriseDeg: 12 }, { 'plug.grounds': true })
   const stud = await place(F, { catalogueId: 'MV-A10', name: 'Anode stud, shaft', xMm: 10300, yMm: 150, zMm: -380, zone: 'bottom', use: 'protection', deadriseDeg: 12 }, { 'stud.clearOfBilge': true, 'stud.spannerRoom': true, 'stud.protects': 'shaft and propeller', 'metals.anode': { alloy: 'zinc', wettedM2: 0.35, finish: 'bare-bronze', years: 1, pieceKg: 1.2 } })
   await place('tarn-runner', { catalogueId: 'MV-W114', name: 'Sea-water intake', xMm: 5600, yMm: 350, zMm: -280, zone: 'bottom', use: 'engine-intake', deadriseDeg: 8 })
-  await place('pipit', { catalogueId: 'MV-G20T', name: 'Drain socket, transom', xMm: 6350, yMm: 0, zMm: 60, use: 'drain' }, { 'plug.grounds': true, 'metals.isolated': true })
+  await place('pipit', { catalogueId: 'MV-G20T', name: 'Drain socket, transom', xMm: 6350, yMm: 0, zMm: 60, use: 'drain', deadriseDeg: 0 }, { 'plug.grounds': true, 'metals.isolated': true })
   await logBelow(fitter, stud, { kind: 'bond', value: 0.06, note: 'stud to shaft, brush clean' })
   await recordBelow(fitter, stud)
   await saveFloodPlan(fitter, F, {

@@ -53,6 +53,8 @@ export class Zone extends Model<InferAttributes<Zone>, InferCreationAttributes<Z
   declare stacking: number
   declare reach: string
   declare state: string
+  declare deadriseX: Opt<number[]>
+  declare deadriseDeg: Opt<number[]>
 }
 export class ZoneLayer extends Model<InferAttributes<ZoneLayer>, InferCreationAttributes<ZoneLayer>> {
   declare zoneId: number
@@ -76,6 +78,7 @@ export class StructurePart extends Model<InferAttributes<StructurePart>, InferCr
   declare belowMm: Opt<number | null>
   declare depthMm: Opt<number | null>
   declare widthMm: Opt<number | null>
+  declare version: Opt<number>
 }
 export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot>> {
   declare id: Opt<number>
@@ -140,6 +143,7 @@ export class HullGoods extends Model<InferAttributes<HullGoods>, InferCreationAt
   declare part: OwnGoods['part']
   declare madeBy: string
   declare madeAt: Opt<Date>
+  declare version: Opt<number>
 }
 export class FloodPlanRow extends Model<InferAttributes<FloodPlanRow>, InferCreationAttributes<FloodPlanRow>> {
   declare boatId: string
@@ -172,6 +176,9 @@ export class Penetration extends Model<InferAttributes<Penetration>, InferCreati
   declare foundKind: Opt<string | null>
   declare measuredFrom: Opt<string>
   declare createdAt: Opt<Date>
+  declare withdrawnWhy: Opt<string | null>
+  declare withdrawnBy: Opt<string | null>
+  declare withdrawnAt: Opt<Date | null>
 }
 export class Reading extends Model<InferAttributes<Reading>, InferCreationAttributes<Reading>> {
   declare id: Opt<string>
@@ -222,6 +229,9 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   declare small: Buffer
   declare who: string
   declare takenAt: Date
+  declare withdrawnWhy: Opt<string | null>
+  declare withdrawnBy: Opt<string | null>
+  declare withdrawnAt: Opt<Date | null>
 }
 export class LifeEvent extends Model<InferAttributes<LifeEvent>, InferCreationAttributes<LifeEvent>> {
   declare id: Opt<string>
@@ -254,6 +264,8 @@ const reals = { type: T.ARRAY(T.DOUBLE), allowNull: false }
 const key = { type: T.INTEGER, primaryKey: true, autoIncrement: true }
 const day = { type: T.DATEONLY, allowNull: true }
 const version = { type: T.INTEGER, allowNull: false, defaultValue: 1 }
+/** taken out of use with a reason, and kept */
+const withdrawn = { withdrawnWhy: maybeText, withdrawnBy: maybeText, withdrawnAt: { type: T.DATE, allowNull: true } }
 
 export function defineModels(sequelize: Sequelize) {
   const at = (tableName: string) => ({ sequelize, tableName })
@@ -262,23 +274,23 @@ export function defineModels(sequelize: Sequelize) {
   User.init(own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }), at('users'))
   Boat.init(own({ id: { type: T.TEXT, primaryKey: true }, name: text, kind: text, lengthMm: real, beamMm: real, displacementKg: real, duty: text, units: text, hullMaterial: text, hullKind: { ...text, defaultValue: 'laminate' }, note: text, isMain: flag, version }), at('boats'))
   Station.init(own({ boatId: { type: T.TEXT, primaryKey: true }, xMm: { type: T.DOUBLE, primaryKey: true }, halfBreadthMm: real, sheerMm: real, keelMm: real }), at('outline_stations'))
-  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text, atXMm: { ...maybeReal, field: 'at_x_mm' }, reachKind: { ...text, defaultValue: 'unknown' }, version }), at('zones'))
+  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text, atXMm: { ...maybeReal, field: 'at_x_mm' }, reachKind: { ...text, defaultValue: 'unknown' }, deadriseX: { ...reals, defaultValue: [] }, deadriseDeg: { ...reals, defaultValue: [] }, version }), at('zones'))
   ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text, spreadMm: maybeReal, readingCount: { ...whole, defaultValue: 0 } }), at('zone_layers'))
-  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal }), at('structures'))
+  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal, version }), at('structures'))
   Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
   Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
   const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
   HullFitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), at('hull_fittings'))
   HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
-  HullGoods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt }), at('hull_goods'))
+  HullGoods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt, version }), at('hull_goods'))
   FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
-  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW } }), at('penetrations'))
+  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, ...withdrawn }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
   const words = { ...text, defaultValue: '' }
   const moment = { type: T.DATE, allowNull: false }
   const bytes = { type: T.BLOB, allowNull: false }
   Reading.init(own({ id: big, boatId: text, zoneId: maybeWhole, kind: text, way: words, layerSeq: maybeWhole, xMm: real, yMm: real, value: maybeReal, scaleMost: maybeReal, dryReference: maybeReal, finding: words, note: words, instrument: words, who: text, takenAt: moment, withdrawnWhy: maybeText, withdrawnBy: maybeText }), at('readings'))
   AngleReading.init(own({ id: big, boatId: text, role: text, station: words, side: maybeText, axis: maybeText, leanDeg: maybeReal, afterCount: maybeWhole, degrees: real, instrument: words, who: text, takenAt: moment }), at('angle_readings'))
-  Photo.init(own({ id: big, boatId: text, subject: text, subjectId: text, caption: words, mime: text, width: whole, height: whole, sha256: text, original: bytes, large: bytes, small: bytes, who: text, takenAt: moment }), at('photos'))
+  Photo.init(own({ id: big, boatId: text, subject: text, subjectId: text, caption: words, mime: text, width: whole, height: whole, sha256: text, original: bytes, large: bytes, small: bytes, who: text, takenAt: moment, ...withdrawn }), at('photos'))
   LifeEvent.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, penetrationId: whole, seq: whole, state: text, note: text, who: text, happenedAt: { type: T.DATE, allowNull: false }, recordedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, sizeMm: maybeReal, tempC: maybeReal, humidityPct: maybeReal, lotId: maybeWhole, evidence: text, gatesPassed: { type: T.ARRAY(T.TEXT), allowNull: false }, gateReason: maybeText, corrects: maybeWhole }), at('life_events'))
 }

@@ -4,12 +4,12 @@ import { drawOnPage } from './draw'
 import { MARGIN, SOFT, sheetOf } from './sheet'
 
 /** The card of one fitting through the hull, for the wall beside the work: cut, what to cut, which way the handle stands, checks, parts, steps with their ticks, cautions. A4. */
-export function hullSheet(p: { design: BelowDesign; judgement: BelowJudgement; log: BelowLog[]; boatName: string; units: Units; version: number; printedAt: Date; holes: string[] }): PDFKit.PDFDocument {
-  const { design: d, judgement: j, units } = p
+export function hullSheet(p: { design: BelowDesign; judgement: BelowJudgement; log: BelowLog[]; zone: string; boatName: string; units: Units; version: number; printedAt: Date; holes: string[] }): PDFKit.PDFDocument {
+  const { design: d, judgement: j, units, zone } = p
   const mm = (v: number) => formatLength(Number(v.toFixed(1)), units)
   const s = sheetOf({ name: d.name, boatName: p.boatName, units, subject: 'Card of a fitting through the hull' })
   s.top(
-    `${BELOW_FAMILY[d.family].title} for ${USE_TITLES[d.use]} \u00b7 ${d.place.zone ?? 'no zone'}, x ${formatLength(d.place.xMm, units)}, ${d.place.yMm >= 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units)}, ${formatLength(Math.abs(d.place.zMm), units)} ${d.place.zMm < 0 ? 'under water' : 'above water'} \u00b7 duty ${d.duty}${d.dutyReason ? ` (${d.dutyReason})` : ''} \u00b7 version ${p.version}`,
+    `${BELOW_FAMILY[d.family].title} for ${USE_TITLES[d.use]} \u00b7 ${zone}, x ${formatLength(d.place.xMm, units)}, ${d.place.yMm >= 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units)}, ${formatLength(Math.abs(d.place.zMm), units)} ${d.place.zMm < 0 ? 'under water' : 'above water'} \u00b7 duty ${d.duty}${d.dutyReason ? ` (${d.dutyReason})` : ''} \u00b7 version ${p.version}`,
     p.holes, j.verdict, j.checks.find((c) => c.id === j.governing)?.because ?? '',
   )
   s.section(belowSection(d, j, units), 300)

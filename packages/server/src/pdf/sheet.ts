@@ -5,6 +5,8 @@ import { withFonts } from './fonts'
 
 export const MARGIN = 42
 export const SOFT = '#3a4a57'
+/** what somebody has to know before he goes by the sheet */
+export const SHORT = '#9f2410'
 const WORD: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' }
 
 /** An A4 sheet of one fitting, filled from the top: what every such sheet is made of. */

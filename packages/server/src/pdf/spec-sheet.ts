@@ -1,18 +1,41 @@
-import { INK, cautionsOf, estimateSaid, formatForce, formatLength, formatTorque, judgeWhole, partsOf, sayIn, stepsOf, type Design, type Units, type YardValue } from '@north-tide/core'
+import { INK, cautionsOf, drawPattern, drawSection, estimateSaid, formatForce, formatLength, formatTorque, partsOf, sayIn, stepsOf, type Design, type Flag, type Judgement, type Units } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
-import { MARGIN, SOFT, sheetOf } from './sheet'
+import { MARGIN, SHORT, SOFT, sheetOf } from './sheet'
 
 /** The spec sheet of one fitting: section as vectors, checks, parts, steps, cautions. A4. */
-export function specSheet(p: { design: Design; boatName: string; units: Units; version: number; printedAt: Date; holes: string[]; yard?: YardValue[] }): PDFKit.PDFDocument {
-  const { design, units } = p
-  const { judgement: j, section, pattern } = judgeWhole(design, units, p.yard)
+export interface Sheet {
+  design: Design
+  /** the one that is stored, plate solver included: paper says what the bench says */
+  judgement: Judgement
+  solverDue: boolean
+  /** what the design believed of its deck that the zone no longer says */
+  stale: string[] | null
+  /** what the place warns of: a wet core, no reach, a beam */
+  flags: Flag[]
+  zone: string
+  boatName: string
+  units: Units
+  version: number
+  printedAt: Date
+  holes: string[]
+}
+export function specSheet(p: Sheet): PDFKit.PDFDocument {
+  const { design, judgement: j, units, zone } = p
+  const section = drawSection(design, j, units)
+  const pattern = drawPattern(design, j, units)
   const s = sheetOf({ name: design.name, boatName: p.boatName, units, subject: 'Spec sheet of a fitting' })
   const { doc } = s
   s.top(
-    `${design.place.zone ?? 'no zone'}, x ${formatLength(design.place.xMm, units)}, ${design.place.yMm >= 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(design.place.yMm), units)} \u00b7 ${design.catalogueId ?? 'own hardware'} \u00b7 duty ${design.duty}${design.dutyReason ? ` (${design.dutyReason})` : ''} \u00b7 version ${p.version}`,
+    `${zone}, x ${formatLength(design.place.xMm, units)}, ${design.place.yMm >= 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(design.place.yMm), units)} \u00b7 ${design.catalogueId ?? 'own hardware'} \u00b7 duty ${design.duty}${design.dutyReason ? ` (${design.dutyReason})` : ''} \u00b7 version ${p.version}`,
     p.holes, j.verdict, j.checks.find((c) => c.id === j.governing)?.because ?? '',
   )
+  if (p.solverDue) s.words('The plate solver has not judged it yet: the verdict is by the hand checks alone.', SHORT)
+  if (p.stale) s.words(`The deck has been measured again: ${p.stale.join('; ')}. It is judged on the deck as it is now.`, SHORT)
   s.section(section, 250)
+  if (p.flags.length) {
+    s.heading('Before drilling here')
+    for (const f of p.flags) s.line(sayIn(f.text, units))
+  }
 
   s.heading('What it carries')
   s.words(`${formatForce(j.load.loadN, units)}, ${formatLength(j.load.heightMm, units)} above the base, judged in ${j.directions} direction${j.directions > 1 ? 's' : ''}${j.swept ? ' (it may come from anywhere)' : ''}. Snug torque ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', limited by what deck and plate can bear' : ''}.${j.caseSaid ? ` ${j.cases.length} load cases: ${sayIn(j.caseSaid, units)}` : ''}${j.worst.contact ? ` The base tips on the deck: greatest pull ${formatForce(j.worst.maxTensionN, units)}, by the hand check ${formatForce(j.worst.handMaxTensionN, units)}.` : ''}`)

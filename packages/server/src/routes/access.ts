@@ -1,12 +1,27 @@
 import { Router, type RequestHandler } from 'express'
 import { ApiError } from '../errors'
-import { demoFitter, signIn, type Account } from '../services/access'
+import { accountNow, demoFitter, signIn, type Account } from '../services/access'
 import { today } from '../instruments/day'
 
 declare module 'express-session' {
   interface SessionData {
+    userId: number
+    /** sessions of an earlier version kept the whole account; only who it was is read of it */
     account: Account
   }
+}
+declare module 'express-serve-static-core' {
+  interface Request {
+    /** who asks, as the accounts say now; null for nobody */
+    account: Account | null
+  }
+}
+
+/** Reads who asks anew for every request; a session of an account that is gone ends. */
+export const whoAsks: RequestHandler = async (req, _res, next) => {
+  const id = req.session.userId ?? req.session.account?.id
+  req.account = id === undefined ? null : await accountNow(id)
+  next()
 }
 
 export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
@@ -15,12 +30,12 @@ export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
     new Promise<void>((done, fail) =>
       req.session.regenerate((error) => {
         if (error) return fail(error as Error)
-        req.session.account = account
+        req.session.userId = account.id
         req.session.save((e) => (e ? fail(e as Error) : done()))
       }),
     )
   r.get('/session', (req, res) => {
-    res.json({ account: req.session.account ?? null, demo })
+    res.json({ account: req.account, demo })
   })
   r.post('/session', limiter, async (req, res) => {
     const account = await signIn(req.body)

@@ -1,22 +1,34 @@
-import { Router } from 'express'
+import { Router, type RequestHandler } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import type { Sequelize } from 'sequelize'
 import { CalcError } from '@north-tide/core'
-import { describeCalculators, runNamed } from '@north-tide/core/registry'
+import { describeCalculators } from '@north-tide/core/registry'
+import { ask } from '../calc/pool'
+import { ApiError } from '../errors'
+import { DatabaseRateStore } from '../rate-store'
 
-/** Every calculator over HTTP, without a boat and without an account. */
-export function calcRoutes(): Router {
+const WINDOW_MS = 60_000
+export const ANONYMOUS_A_MINUTE = 30
+
+/** Every calculator over HTTP, without a boat. Whoever is signed in asks as often as he likes; anybody else so many times a minute. */
+export function calcRoutes(db: Sequelize): Router {
   const r = Router()
-  let described: unknown = null
-  r.get('/calc', (_req, res) => {
-    described ??= { calculators: describeCalculators() }
-    res.json(described)
+  const few: RequestHandler = rateLimit({
+    windowMs: WINDOW_MS, limit: ANONYMOUS_A_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(db, 'calc '), skip: (req) => req.account !== null,
+    handler: (_req, _res, next) => next(new ApiError(429, 'too-many', `Without signing in ${ANONYMOUS_A_MINUTE} sums a minute are answered; wait a minute, or sign in`)),
   })
-  r.post('/calc/:name', (req, res) => {
-    try {
-      res.json(runNamed(req.params.name, req.body))
-    } catch (error) {
-      if (error instanceof CalcError && error.code === 'unknown-calculator') return void res.status(404).json(error.toJSON())
-      throw error
-    }
+  let described: string | null = null
+  r.get('/calc', (_req, res) => {
+    described ??= JSON.stringify({ calculators: describeCalculators() })
+    res.type('json').send(described)
+  })
+  r.post('/calc/:name', few, async (req, res) => {
+    const gone = new AbortController()
+    res.on('close', () => gone.abort())
+    const answer = await ask({ name: String(req.params.name), input: req.body }, gone.signal)
+    if (answer.ok) return void res.type('json').send(answer.json)
+    const refused = new CalcError(answer.code, answer.path, answer.message)
+    res.status(answer.code === 'unknown-calculator' ? 404 : 400).json(refused.toJSON())
   })
   return r
 }

@@ -1,7 +1,37 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import type { Response } from 'express'
+import Papa from 'papaparse'
+import { safeCell } from '../csv'
 
 /** A name that every file system takes, with the real one beside it. */
 export function attachment(res: Response, name: string, type: string): Response {
   const plain = name.normalize('NFKD').replace(/[^\w. -]+/g, '').replace(/\s+/g, '-').toLowerCase() || 'north-tide'
   return res.set('Content-Type', type).set('Content-Disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`)
+}
+
+/** Sends as it is made; whoever reads slowly is waited for, and nobody else waits. */
+export const send = (res: Response, parts: AsyncIterable<string>): Promise<void> => pipeline(Readable.from(parts), res)
+const breath = () => new Promise((next) => setImmediate(next))
+/** A table by parts, its head once. */
+export async function* table<T>(fields: string[], parts: AsyncIterable<T[]>, rows: (part: T[]) => object[]): AsyncIterable<string> {
+  yield `${Papa.unparse({ fields, data: [] }, { newline: '\n' }).trimEnd()}\n`
+  for await (const part of parts) {
+    const data = rows(part).map((row) => fields.map((f) => safeCell((row as Record<string, unknown>)[f])))
+    if (data.length) yield `${Papa.unparse(data, { newline: '\n' })}\n`
+    await breath()
+  }
+}
+/** An object of JSON with a list in it, by parts. */
+export async function* list<T>(head: object, name: string, parts: AsyncIterable<T[]>): AsyncIterable<string> {
+  yield `${JSON.stringify(head).slice(0, -1)},\n${JSON.stringify(name)}: [`
+  let first = true
+  for await (const part of parts) {
+    for (const item of part) {
+      yield `${first ? '' : ','}\n${JSON.stringify(item)}`
+      first = false
+    }
+    await breath()
+  }
+  yield '\n]}\n'
 }

@@ -10,11 +10,12 @@ import { addPart, addZone, createBoat, removeBoat, removePart, removeZone, saveB
 import { boatPicture } from '../services/boats'
 import { HOLE_COLUMNS, addFound, importHoles } from '../services/found'
 import { outlineFromDxf } from '../services/outline'
-import { MOST_BYTES, addPhoto, photoBytes, photosOf, removePhoto } from '../services/photos'
+import { MOST_BYTES, addPhoto, photoBytes, photosOf, withdrawPhoto } from '../services/photos'
 import { addReading, readingsOf, withdrawReading } from '../services/readings'
-import { jobOf } from '../services/rejudge'
+import { jobOf } from '../services/asked'
 import { exportBoat, importBoat } from '../services/whole-boat'
 import { safeCell } from '../csv'
+import { soundBody } from '../sound'
 import { attachment } from './files'
 
 const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: MOST_BYTES, files: 1, fields: 8, fieldSize: 2000 } }).single('file')
@@ -30,7 +31,7 @@ const wholeBoat = express.json({ limit: '250mb' })
 
 export function surveyRoutes(): Router {
   const r = Router()
-  const me = (req: express.Request) => req.session.account!
+  const me = (req: express.Request) => req.account!
   r.post('/boats', async (req, res) => void res.status(201).json(await createBoat(me(req), req.body)))
   r.put('/boats/:id', async (req, res) => void res.json(await saveBoat(me(req), req.params.id, req.body)))
   r.delete('/boats/:id', async (req, res) => void (await removeBoat(me(req), req.params.id), res.status(204).end()))
@@ -74,13 +75,13 @@ export function surveyRoutes(): Router {
     const p = await photoBytes(me(req), Number(req.params.id), size)
     res.set({ 'Content-Type': p.mime, 'Cache-Control': 'private, max-age=86400, immutable' }).send(p.bytes)
   })
-  r.delete('/photos/:id', async (req, res) => void (await removePhoto(me(req), Number(req.params.id)), res.status(204).end()))
+  r.post('/photos/:id/withdraw', async (req, res) => void (await withdrawPhoto(me(req), Number(req.params.id), req.body), res.status(204).end()))
 
   r.get('/boats/:id/boat.json', async (req, res) => {
     const f = await exportBoat(me(req), req.params.id, req.query.photos !== 'no')
     attachment(res, `${f.boat.name}.json`, 'application/json').send(JSON.stringify(f, null, 1))
   })
-  r.post('/boats/import', wholeBoat, async (req, res) => void res.status(201).json(await importBoat(me(req), req.body)))
+  r.post('/boats/import', wholeBoat, soundBody, async (req, res) => void res.status(201).json(await importBoat(me(req), req.body)))
 
   r.get('/boats/:id/map.:kind', async (req: express.Request<{ id: string; kind: string }>, res, next) => {
     const b = await boatPicture(me(req), req.params.id)

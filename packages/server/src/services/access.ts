@@ -1,8 +1,9 @@
-import argon2 from 'argon2'
+import { Op } from 'sequelize'
 import { z } from 'zod'
 import { parseInput } from '@north-tide/core'
 import { ApiError, forbidden } from '../errors'
 import { User, type Role } from '../models'
+import { hashPassword, isOld, matches } from './password'
 
 export interface Account {
   id: number
@@ -14,16 +15,21 @@ export interface Account {
 const credentials = z.strictObject({ login: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
 const account = (u: User): Account => ({ id: u.id, login: u.login, name: u.name, role: u.role, boatId: u.boatId })
 
-/** A hash of nothing, so that an unknown login takes as long to refuse as a wrong password. */
-let decoy: Promise<string> | null = null
-
+/** A hash of an earlier version is renewed when its owner signs in, for only then the password is known. */
 export async function signIn(body: unknown): Promise<Account> {
   const { login, password } = parseInput(credentials, body)
   const user = await User.findOne({ where: { login: login.toLowerCase() } })
-  decoy ??= argon2.hash('nobody')
-  const good = await argon2.verify(user?.passwordHash ?? (await decoy), password)
+  const oldAbout = (await User.count({ where: { passwordHash: { [Op.startsWith]: '$argon2' } } })) > 0
+  const good = await matches(user?.passwordHash ?? null, password, oldAbout)
   if (!user || !good) throw new ApiError(401, 'wrong-login', 'That login and password do not go together', 'password')
+  if (isOld(user.passwordHash)) await User.update({ passwordHash: await hashPassword(password) }, { where: { id: user.id, passwordHash: user.passwordHash } })
   return account(user)
+}
+
+/** Who somebody is now: a role that was changed, or an account that is gone, counts at once and not at the next sign-in. */
+export async function accountNow(id: number): Promise<Account | null> {
+  const user = await User.findByPk(id)
+  return user && account(user)
 }
 
 export async function demoFitter(): Promise<Account> {

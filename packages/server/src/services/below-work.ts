@@ -8,7 +8,8 @@ import {
 import { ApiError } from '../errors'
 import { Boat, HullFitting, HullLog, LifeEvent, Penetration } from '../models'
 import { mayPassGates, mayWrite, type Account } from './access'
-import { aroundOf, findBelow, readBelow, rejudgeBelow } from './below'
+import { askRejudge } from './asked'
+import { aroundOf, findBelow, judgeOne, readBelow } from './below'
 import { heelOf } from './angles'
 import { logOf } from './hull-log'
 import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture, weigh, write, type NextEvent } from './life'
@@ -18,16 +19,19 @@ import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture,
 async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: BelowDesign, at: string) => BelowDesign) {
   const at = new Date()
   await HullFitting.sequelize!.transaction(async (transaction) => {
-    const now = (await HullFitting.findByPk(f.id, { transaction, lock: transaction.LOCK.UPDATE }))!
-    await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
+    const now = await findBelow(f.id, transaction)
     const before = parseBelow(now.design)
+    // May refuse: what was looked at before may have been done by somebody else since.
     const design = change(before, at.toISOString())
+    await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
     if (design !== before) await now.update({ design, version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
+    await askRejudge(f.boatId, `${now.name}: ${entry.kind} logged`, transaction)
   })
-  await rejudgeBelow(f.boatId)
+  await judgeOne(f.boatId, f.id)
   return readBelow(who, f.id)
 }
 
+const orderedAlready = (o: NonNullable<BelowDesign['ordered']>) => new ApiError(409, 'ordered', `Ordered on ${o.at.slice(0, 10)} by ${o.by} already`)
 const ordering = z.strictObject({ reason: z.string().trim().max(500).default('') })
 /** Nothing is marked ordered while a joint of the chain is short, unless a fitter gives a reason that stays on record. */
 export async function orderBelow(who: Account, id: string, body: unknown) {
@@ -35,21 +39,28 @@ export async function orderBelow(who: Account, id: string, body: unknown) {
   const f = await findBelow(id)
   mayWrite(who, f.boatId)
   const d = parseBelow(f.design)
-  if (d.ordered) throw new ApiError(409, 'ordered', `Ordered on ${d.ordered.at.slice(0, 10)} by ${d.ordered.by} already`)
+  if (d.ordered) throw orderedAlready(d.ordered)
   const j = judgeBelow(d, await aroundOf(f.boatId, id), await logOf(id))
   const bad = orderBlocked(j)
   if (bad.length) {
     if (!reason) throw new ApiError(409, 'chain', `It does not go together: ${bad.map((b) => `${b.title.toLowerCase()}: ${b.because}`).join(' ')}`, 'reason', { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) })
     mayPassGates(who)
   }
-  return withLog(who, f, { kind: 'order', note: `${orderList(d)}${bad.length ? `. Short: ${bad.map((b) => b.title.toLowerCase()).join(', ')}. Reason: ${reason}` : ''}` }, (now, at) => ({ ...now, ordered: { at, by: who.name, what: orderList(d), reason: bad.length ? reason : '' } }))
+  return withLog(who, f, { kind: 'order', note: `${orderList(d)}${bad.length ? `. Short: ${bad.map((b) => b.title.toLowerCase()).join(', ')}. Reason: ${reason}` : ''}` }, (now, at) => {
+    if (now.ordered) throw orderedAlready(now.ordered)
+    return { ...now, ordered: { at, by: who.name, what: orderList(d), reason: bad.length ? reason : '' } }
+  })
 }
 /** An order taken back; that it stood stays in the log. */
 export async function unorderBelow(who: Account, id: string) {
   const f = await findBelow(id)
   mayWrite(who, f.boatId)
-  if (!f.design.ordered) throw new ApiError(409, 'not-ordered', 'Nothing of it is ordered')
-  return withLog(who, f, { kind: 'order', note: `taken back: ${f.design.ordered.what}` }, (now) => ({ ...now, ordered: null }))
+  const none = () => new ApiError(409, 'not-ordered', 'Nothing of it is ordered')
+  if (!f.design.ordered) throw none()
+  return withLog(who, f, { kind: 'order', note: `taken back: ${f.design.ordered.what}` }, (now) => {
+    if (!now.ordered) throw none()
+    return { ...now, ordered: null }
+  })
 }
 
 const measured = (lo: number, hi: number) => z.number().min(lo).max(hi).nullish()
@@ -97,7 +108,7 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
   refuseFuture(at)
   await HullFitting.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.UPDATE }))!
-    const now = (await HullFitting.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))!
+    const now = await findBelow(id, transaction)
     const d = parseBelow(now.design)
     const j = judgeBelow(d, around, log)
     const steps = belowSteps(d, j, boat.units)
@@ -143,8 +154,9 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
       ...(air && given.tempC !== null ? { bedding: { ...d.bedding, surfaceC: given.tempC, tempC: given.tempC, airC: given.airC ?? d.bedding.airC, humidityPct: given.humidityPct ?? d.bedding.humidityPct, takenAt: at.toISOString() } } : {}),
     })
     await now.update({ design, version: now.version + 1, updatedAt: new Date(), updatedBy: who.name }, { transaction })
+    await askRejudge(f.boatId, `${now.name}: a step was ticked`, transaction)
   })
-  await rejudgeBelow(f.boatId)
+  await judgeOne(f.boatId, id)
   return readBelow(who, id)
 }
 /** What was measured at a step: into the design, where it stands instead of the estimate, and into words. */
@@ -187,7 +199,7 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
   await HullFitting.sequelize!.transaction(async (transaction) => {
-    const now = (await HullFitting.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))!
+    const now = await findBelow(id, transaction)
     const d = parseBelow(now.design)
     const { [stepId]: tick, ...ticks } = d.ticks
     if (!tick) throw new ApiError(409, 'not-ticked', 'It is not ticked', 'step')
@@ -210,8 +222,9 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
     }
     await HullLog.create({ hullFittingId: id, kind: 'tick', step: stepId, note: `taken back: ${reason}`, who: who.name, at }, { transaction })
     await now.update({ design: parseBelow({ ...d, ticks }), version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
+    await askRejudge(f.boatId, `${now.name}: a tick was taken back`, transaction)
   })
-  await rejudgeBelow(f.boatId)
+  await judgeOne(f.boatId, id)
   return readBelow(who, id)
 }
 
@@ -294,7 +307,7 @@ export async function recordBelow(who: Account, id: string) {
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
   return HullFitting.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.UPDATE }))!
-    const now = (await HullFitting.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))!
+    const now = await findBelow(id, transaction)
     if (now.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register already')
     return recordHoles(who, boat, now, parseBelow(now.design), around, log, new Date(), transaction)
   })

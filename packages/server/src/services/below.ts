@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Transaction } from 'sequelize'
-import { CalcError, holeLabel, parseInput } from '@north-tide/core'
+import { CalcError, holeLabel, parseInput, zoneCodeOf } from '@north-tide/core'
 import {
   BELOW_CATALOGUE, belowEntry, belowFromFile, hullAt, judgeBelow, keptByDoors, parseBelow, startBelow,
   type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog,
@@ -8,11 +8,12 @@ import {
 import { ApiError, notFound } from '../errors'
 import { HullFitting, HullLog, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { boatById, partsOfBoat, plainHoles, zonesOf } from './boats'
+import { askRejudge } from './asked'
+import { boatById, partsOfBoat, plainHoles, refuseOffBoat, stationsOf, zonesOf } from './boats'
 import { heelOf } from './angles'
-import { logOf } from './hull-log'
+import { logOf, logsOf } from './hull-log'
 import { holesOf } from './register'
-import { savingDesign, stale, within } from './saving'
+import { isUuid, savingDesign, stale, within } from './saving'
 
 /** Fittings through the hull: placed, judged with their neighbours, ordered, worked on step by step, recorded, watched. */
 const shown = (f: HullFitting) => ({
@@ -21,20 +22,25 @@ const shown = (f: HullFitting) => ({
 export async function belowOf(boatId: string, transaction: Transaction | null = null) {
   return HullFitting.findAll({ where: { boatId }, order: [['createdAt', 'ASC'], ['id', 'ASC']], transaction })
 }
-export async function findBelow(id: string): Promise<HullFitting> {
-  const f = /^[0-9a-f-]{36}$/i.test(id) ? await HullFitting.findByPk(id) : null
+export async function findBelow(id: string, transaction: Transaction | null = null): Promise<HullFitting> {
+  const f = isUuid(id) ? await HullFitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) }) : null
   if (!f) throw notFound('fitting')
   return f
 }
 /** One that was replaced is no longer in the hull, so it is nobody's neighbour. */
-const neighbours = (all: HullFitting[], self: string | null) => {
+const neighbours = (all: HullFitting[], self: string | null, designs: Map<string, BelowDesign>) => {
   const gone = new Set(all.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
-  return all.filter((f) => f.id !== self && !gone.has(f.id) && f.id !== all.find((x) => x.id === self)?.replacesId).map((f) => ({ id: f.id, name: f.name, design: parseBelow(f.design) }))
+  const before = all.find((x) => x.id === self)?.replacesId
+  return all.filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before).map((f) => ({ id: f.id, name: f.name, design: designs.get(f.id)! }))
 }
-export async function aroundOf(boatId: string, self: string | null, transaction: Transaction | null = null): Promise<BelowAround> {
-  const [zones, parts, holes, all] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), holesOf(boatId), belowOf(boatId, transaction)])
-  return { zones, parts, holes: plainHoles(holes.filter((h) => h.hullFittingId !== self)), others: neighbours(all, self) }
+/** A boat read once, and from it what stands round each of its fittings. */
+async function hullOf(boatId: string, transaction: Transaction | null = null) {
+  const [zones, parts, holes, all] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), holesOf(boatId, { transaction }), belowOf(boatId, transaction)])
+  const designs = new Map(all.map((f) => [f.id, parseBelow(f.design)]))
+  const around = (self: string | null): BelowAround => ({ zones, parts, holes: plainHoles(holes.filter((h) => self === null || h.hullFittingId !== self)), others: neighbours(all, self, designs) })
+  return { all, designs, around }
 }
+export const aroundOf = async (boatId: string, self: string | null, transaction: Transaction | null = null): Promise<BelowAround> => (await hullOf(boatId, transaction)).around(self)
 
 function judged(d: BelowDesign, around: BelowAround, log: BelowLog[]): { verdict: HullFitting['verdict']; governing: string | null; problem: { code: string; path: string; message: string } | null; j: BelowJudgement | null } {
   try {
@@ -45,15 +51,31 @@ function judged(d: BelowDesign, around: BelowAround, log: BelowLog[]): { verdict
     return { verdict: 'unproven', governing: error.code, problem: { code: error.code, path: error.path, message: error.message }, j: null }
   }
 }
-/** What one fitting is depends on its neighbours (one metal, one flow, handles that meet), so all of a boat are judged together. */
-export async function rejudgeBelow(boatId: string): Promise<void> {
-  const all = await belowOf(boatId)
-  if (!all.length) return
-  const around = await aroundOf(boatId, null)
-  for (const f of all) {
-    const v = judged(parseBelow(f.design), { ...around, others: neighbours(all, f.id) }, await logOf(f.id))
+const CHUNK = 10
+/** What one fitting is depends on its neighbours (one metal, one flow, handles that meet), so all of a boat are judged together; `said` is told between two chunks. */
+export async function rejudgeBelow(boatId: string, said: () => Promise<unknown> = async () => undefined): Promise<{ total: number; turned: number }> {
+  const { all, designs, around } = await hullOf(boatId)
+  if (!all.length) return { total: 0, turned: 0 }
+  const logs = await logsOf(all.map((f) => f.id))
+  let turned = 0
+  for (const [i, f] of all.entries()) {
+    const v = judged(designs.get(f.id)!, around(f.id), logs.get(f.id)!)
+    if (v.verdict !== f.verdict) turned++
     if (v.verdict !== f.verdict || v.governing !== f.governing) await HullFitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id: f.id, version: f.version } })
+    if (i % CHUNK === CHUNK - 1) {
+      await said()
+      // Others are answered between two chunks.
+      await new Promise((next) => setImmediate(next))
+    }
   }
+  return { total: all.length, turned }
+}
+
+/** One fitting by itself, at once; what it changes for its neighbours follows by the job. */
+export async function judgeOne(boatId: string, id: string): Promise<void> {
+  const f = await findBelow(id)
+  const v = judged(parseBelow(f.design), await aroundOf(boatId, id), await logOf(id))
+  if (v.verdict !== f.verdict || v.governing !== f.governing) await HullFitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id, version: f.version } })
 }
 
 const placing = z.strictObject({
@@ -67,43 +89,54 @@ const entryNamed = (id: string) => {
   if (!e) throw new ApiError(400, 'invalid-input', `"${id}" is not in the catalogue; one of ${BELOW_CATALOGUE.map((c) => c.id).join(', ')} is accepted`, 'catalogueId')
   return e
 }
-async function create(who: Account, boatId: string, design: BelowDesign, more: { replacesId?: string } = {}) {
-  const v = judged(design, await aroundOf(boatId, null), [])
-  const f = await HullFitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, updatedBy: who.name, ...more })
-  await rejudgeBelow(boatId)
+async function create(who: Account, boatId: string, design: BelowDesign, more: { replacesId?: string; recordedAt?: Date }, transaction: Transaction) {
+  const v = judged(design, await aroundOf(boatId, null, transaction), [])
+  const f = await HullFitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, updatedBy: who.name, ...more }, { transaction })
+  await askRejudge(boatId, `${design.name} was added`, transaction)
   return f
+}
+const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> => HullFitting.sequelize!.transaction(run)
+
+/** The hole that a fitting is to stand in, locked until it does, so that no two are put into one. */
+async function freeHole(boatId: string, holeId: number | undefined, transaction: Transaction): Promise<Penetration | null> {
+  if (holeId === undefined) return null
+  const hole = await Penetration.findOne({ where: { id: holeId, boatId }, transaction, lock: transaction.LOCK.UPDATE })
+  if (!hole) throw new ApiError(400, 'invalid-input', `There is no hole ${holeId} in this boat`, 'holeId')
+  if (hole.withdrawnWhy) throw new ApiError(409, 'withdrawn', `${holeLabel(hole.number)} was withdrawn: ${hole.withdrawnWhy}`, 'holeId')
+  if (hole.fittingId || hole.hullFittingId) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')
+  return hole
 }
 export async function placeBelow(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   const boat = await boatById(boatId)
   const p = parseInput(placing, body)
   const entry = entryNamed(p.catalogueId)
-  const hole = p.holeId === undefined ? null : await Penetration.findOne({ where: { id: p.holeId, boatId } })
-  if (p.holeId !== undefined && !hole) throw new ApiError(400, 'invalid-input', `There is no hole ${p.holeId} in this boat`, 'holeId')
-  if (hole && (hole.fittingId || hole.hullFittingId)) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')
-  const zones = await zonesOf(boatId)
-  const named = p.zone === undefined ? undefined : zones.find((q) => q.code === p.zone)
-  if (p.zone !== undefined && !named) throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
-  for (const k of ['xMm', 'yMm'] as const) if (!hole && p[k] === undefined) throw new ApiError(400, 'invalid-input', `${k} is missing; give a place, or a hole that was found`, k)
-  const at = { xMm: Math.round(hole?.xMm ?? p.xMm!), yMm: Math.round(hole?.yMm ?? p.yMm!), zMm: Math.round(hole?.zMm ?? p.zMm ?? named?.zMm ?? -300) }
-  const { zone, hull } = hullAt(zones, { ...at, zone: named?.title ?? hole?.zone ?? null })
-  const name = p.name ?? hole?.whatFor ?? entry.title.split(',')[0]!
-  let design = startBelow(entry, { place: { zone, ...at, measuredFrom: [] }, hull: { ...hull, ...(p.deadriseDeg === undefined ? {} : { deadriseDeg: p.deadriseDeg, angleMeasured: true }) }, duty: boat.duty }, name)
-  if (p.use) design = parseBelow({ ...design, use: p.use })
-  if (hole) design = parseBelow({ ...design, existing: true, boredMm: hole.diameterMm })
-  const f = await create(who, boatId, design)
-  if (hole) {
-    await hole.update({ hullFittingId: f.id })
-    await f.update({ recordedAt: new Date() })
-  }
-  return shown(await findBelow(f.id))
+  const f = await inOne(async (transaction) => {
+    const hole = await freeHole(boatId, p.holeId, transaction)
+    const zones = await zonesOf(boatId, transaction)
+    const code = p.zone ?? zones.find((q) => q.code === hole?.zone)?.code ?? null
+    if (p.zone !== undefined && !zones.some((q) => q.code === p.zone)) throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
+    for (const k of ['xMm', 'yMm'] as const) if (!hole && p[k] === undefined) throw new ApiError(400, 'invalid-input', `${k} is missing; give a place, or a hole that was found`, k)
+    const named = zones.find((q) => q.code === code)
+    const at = { xMm: Math.round(hole?.xMm ?? p.xMm!), yMm: Math.round(hole?.yMm ?? p.yMm!), zMm: Math.round(hole?.zMm ?? p.zMm ?? named?.zMm ?? -300) }
+    if (!hole) refuseOffBoat(await stationsOf(boatId), at)
+    const { zone, hull } = hullAt(zones, { ...at, zone: code })
+    const name = p.name ?? hole?.whatFor ?? entry.title.split(',')[0]!
+    const started = startBelow(entry, { place: { zone, ...at, measuredFrom: [] }, hull: { ...hull, ...(p.deadriseDeg === undefined ? {} : { deadriseDeg: p.deadriseDeg, angleMeasured: true, angleUnknown: false }) }, duty: boat.duty }, name)
+    const design = parseBelow({ ...started, ...(p.use ? { use: p.use } : {}), ...(hole ? { existing: true, boredMm: hole.diameterMm } : {}) })
+    const made = await create(who, boatId, design, hole ? { recordedAt: new Date() } : {}, transaction)
+    if (hole) await hole.update({ hullFittingId: made.id }, { transaction })
+    return made
+  })
+  return shown(f)
 }
 export async function importBelow(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   await boatById(boatId)
   // Orders, ticks and decisions are of the boat that they were made on.
   const d = belowFromFile(body)
-  return shown(await create(who, boatId, { ...d, ordered: null, ticks: {}, taperPlug: d.taperPlug && { ...d.taperPlug, decision: null, reason: '' } }))
+  const design = { ...d, place: { ...d.place, zone: zoneCodeOf(await zonesOf(boatId), d.place.zone) }, ordered: null, ticks: {}, taperPlug: d.taperPlug && { ...d.taperPlug, decision: null, reason: '' } }
+  return shown(await inOne((transaction) => create(who, boatId, design, {}, transaction)))
 }
 
 export async function readBelow(who: Account, id: string) {
@@ -111,7 +144,7 @@ export async function readBelow(who: Account, id: string) {
   mayRead(who, f.boatId)
   const [around, log, holes, heelDeg] = await Promise.all([aroundOf(f.boatId, f.id), logOf(f.id), holesOf(f.boatId), heelOf(f.boatId)])
   const hull = hullAt(around.zones, f.design.place).hull
-  const zone = around.zones.find((q) => q.title === f.design.place.zone)
+  const zone = around.zones.find((q) => q.code === f.design.place.zone)
   const moved = zone && Math.abs(hull.thicknessMm - f.design.hull.thicknessMm) > 0.05 ? { thicknessMm: hull.thicknessMm, measured: hull.measured, how: hull.how } : null
   const all = await belowOf(f.boatId)
   return { ...shown(f), design: parseBelow(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
@@ -123,35 +156,45 @@ export async function saveBelow(who: Account, id: string, body: unknown) {
   const before = await findBelow(id)
   mayWrite(who, before.boatId)
   const design = keptByDoors(within('design', () => parseBelow(raw)), parseBelow(before.design))
+  const was = before.design.place
+  if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm) refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
   const v = judged(design, await aroundOf(before.boatId, id), await logOf(id))
-  const [changed] = await HullFitting.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version } })
-  const now = await findBelow(id)
-  if (changed === 0) throw stale('this fitting', now, version, shown(now))
-  await rejudgeBelow(before.boatId)
-  return { ...shown(await findBelow(id)), problem: v.problem }
+  const now = await inOne(async (transaction) => {
+    const [changed] = await HullFitting.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version }, transaction })
+    const after = await findBelow(id, transaction)
+    if (changed === 0) throw stale('this fitting', after, version, shown(after))
+    await askRejudge(before.boatId, `${design.name} was changed`, transaction)
+    return after
+  })
+  return { ...shown(now), problem: v.problem }
 }
 export async function removeBelow(who: Account, id: string) {
-  const f = await findBelow(id)
-  mayWrite(who, f.boatId)
-  if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register; a recorded fitting stays')
-  if (await HullFitting.count({ where: { replacesId: id } })) throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
-  if (await HullLog.count({ where: { hullFittingId: id } })) throw new ApiError(409, 'logged', 'It has readings, ticks or an order on record; a fitting with a record stays')
-  await f.destroy()
-  await rejudgeBelow(f.boatId)
+  await inOne(async (transaction) => {
+    const f = await findBelow(id, transaction)
+    mayWrite(who, f.boatId)
+    if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register; a recorded fitting stays')
+    if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
+    if (await HullLog.count({ where: { hullFittingId: id }, transaction })) throw new ApiError(409, 'logged', 'It has readings, ticks or an order on record; a fitting with a record stays')
+    await f.destroy({ transaction })
+    await askRejudge(f.boatId, `${f.name} was taken away`, transaction)
+  })
 }
 
 const replacing = z.strictObject({ catalogueId: z.string(), name: z.string().trim().min(1).max(120).optional() })
 /** A new one in the same hole: it begins with the old one's place, hull, use and bore. */
 export async function replaceBelow(who: Account, id: string, body: unknown) {
   const r = parseInput(replacing, body)
-  const f = await findBelow(id)
-  mayWrite(who, f.boatId)
   const entry = entryNamed(r.catalogueId)
-  if (await HullFitting.count({ where: { replacesId: id } })) throw new ApiError(409, 'replaced', 'It is being replaced already')
-  const old = parseBelow(f.design)
-  const started = startBelow(entry, { place: old.place, hull: old.hull, duty: old.duty }, r.name ?? `${old.name}, renewed`.slice(0, 120))
-  const design = parseBelow({ ...started, use: old.use, boredMm: old.boredMm, flowLpm: old.flowLpm, replaces: old.name, asks: old.asks, clock: { ...started.clock, obstacles: old.clock.obstacles } })
-  return shown(await create(who, f.boatId, design, { replacesId: id }))
+  return inOne(async (transaction) => {
+    // Locked, so that two who replace it at one moment do not both.
+    const f = await findBelow(id, transaction)
+    mayWrite(who, f.boatId)
+    if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'It is being replaced already')
+    const old = parseBelow(f.design)
+    const started = startBelow(entry, { place: old.place, hull: old.hull, duty: old.duty }, r.name ?? `${old.name}, renewed`.slice(0, 120))
+    const design = parseBelow({ ...started, use: old.use, boredMm: old.boredMm, flowLpm: old.flowLpm, replaces: old.name, asks: old.asks, clock: { ...started.clock, obstacles: old.clock.obstacles } })
+    return shown(await create(who, f.boatId, design, { replacesId: id }, transaction))
+  })
 }
 
 export const belowDesignFor = async (who: Account, id: string) => {

@@ -2,11 +2,11 @@ import { z } from 'zod'
 import { FACES_OF_BOAT, HULL_KINDS, PART_KINDS, REACH_KINDS, areaOf, parseInput } from '@north-tide/core'
 import type { Transaction } from 'sequelize'
 import { ApiError, forbidden, notFound } from '../errors'
-import { Boat, Fitting, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, Penetration, Photo, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
 import { mayWrite, type Account } from './access'
 import { partsOfBoat, stationsOf, summary, zonesOf } from './boats'
-import { startRejudge } from './rejudge'
-import { stale } from './saving'
+import { askRejudge } from './asked'
+import { MOST_VERSION, stale } from './saving'
 
 /** A boat's own book: main dimensions, outline, zones with their layup, and what stands behind them. */
 const mm = (most = 1e6) => z.number().min(-most).max(most)
@@ -23,18 +23,26 @@ const boatShape = {
   duty: z.enum(['sheltered', 'coastal', 'ocean']), units: z.enum(['metric', 'inch']), hullKind: z.enum(HULL_KINDS), hullMaterial: z.string().trim().max(200).default(''), note: z.string().max(2000).default(''),
 }
 const creating = z.strictObject({ ...boatShape, stations: stationsSchema.optional() })
-const saving = z.strictObject({ ...boatShape, version: z.number().int().positive() })
+const saving = z.strictObject({ ...boatShape, version: z.number().int().positive().max(MOST_VERSION) })
 
 function mayBuild(who: Account) {
   if (who.role === 'owner' || who.role === 'apprentice') throw forbidden('A boat\u2019s own book is kept by a fitter or the manager')
 }
 const slug = (name: string) => name.normalize('NFKD').toLowerCase().replace(/[\u2019']/g, '').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'boat'
-export async function freeId(name: string, transaction?: Transaction): Promise<string> {
-  const base = slug(name)
+/** An id that no boat has; whoever asks holds the right to name boats until his transaction ends, so that two of one name get two ids. */
+export async function freeId(name: string, transaction: Transaction): Promise<string> {
+  await Boat.sequelize!.query("SELECT pg_advisory_xact_lock(hashtextextended('a boat is named', 0))", { transaction })
+  const base = slug(name).slice(0, 80)
   for (let n = 1; ; n++) {
     const id = n === 1 ? base : `${base}-${n}`
-    if (!(await Boat.findByPk(id, { ...(transaction ? { transaction } : {}) }))) return id
+    if (!(await Boat.findByPk(id, { transaction }))) return id
   }
+}
+/** The boat of an act, locked where what is added needs a name or a number of its own. */
+async function boatFor(id: string, transaction: Transaction): Promise<Boat> {
+  const boat = await Boat.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE })
+  if (!boat) throw notFound('boat')
+  return boat
 }
 
 /** A first outline from length and beam alone, so that there is something to click on; it is to be replaced by measured half-breadths. */
@@ -68,8 +76,8 @@ export async function saveBoat(who: Account, id: string, raw: unknown) {
 export async function saveStations(who: Account, id: string, raw: unknown) {
   mayBuild(who)
   const rows = parseInput(z.strictObject({ stations: stationsSchema }), raw).stations
-  if (!(await Boat.findByPk(id))) throw notFound('boat')
   await Boat.sequelize!.transaction(async (transaction) => {
+    await boatFor(id, transaction)
     await Station.destroy({ where: { boatId: id }, transaction })
     await Station.bulkCreate(rows.map((s) => ({ ...s, boatId: id })), { transaction })
   })
@@ -79,11 +87,13 @@ export async function saveStations(who: Account, id: string, raw: unknown) {
 const layer = z.strictObject({ material: z.string().min(1).max(60), thicknessMm: size(1000), measured: z.boolean(), measuredBy: z.string().max(200).default('') })
 const MATERIALS = { solid: ['mat', 'woven'], metal: ['aluminium-5083', 'mild-steel'], timber: ['plywood', 'softwood'] } as const
 const CORES_OK = ['balsa-150', 'pvc-80', 'pvc-130', 'san-85', 'plywood', 'insert-250', 'epoxy-plug']
+/** of a bottom, by station; empty while nobody has said */
+export const deadriseSchema = z.array(z.strictObject({ xMm: mm(), deg: z.number().min(0).lt(80) })).max(40)
 const zoneBody = z
   .strictObject({
     title: z.string().trim().min(1).max(80), face: z.enum(FACES_OF_BOAT), kind: z.enum(['sandwich', 'solid', 'metal', 'timber']), zMm: mm(1e5), atXMm: mm().nullable().default(null), stacking: z.number().int().min(0).max(20).default(0),
     reach: z.string().max(200).default(''), reachKind: z.enum(REACH_KINDS).default('unknown'), state: z.string().max(300).default(''),
-    outline: z.array(z.strictObject({ xMm: mm(), yMm: mm() })).min(3).max(300), layers: z.array(layer).min(1).max(20), version: z.number().int().positive().optional(),
+    outline: z.array(z.strictObject({ xMm: mm(), yMm: mm() })).min(3).max(300), layers: z.array(layer).min(1).max(20), deadrise: deadriseSchema.default([]), version: z.number().int().positive().max(MOST_VERSION).optional(),
   })
   .superRefine((v, ctx) => {
     const say = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message })
@@ -115,19 +125,25 @@ async function writeLayers(zoneId: number, layers: z.output<typeof layer>[], tra
   )
 }
 
+type ZoneBody = z.output<typeof zoneBody>
+const columnsOf = (b: ZoneBody) => ({
+  title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state,
+  outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm), deadriseX: b.deadrise.map((p) => p.xMm), deadriseDeg: b.deadrise.map((p) => p.deg),
+})
 export async function addZone(who: Account, boatId: string, raw: unknown) {
   mayBuild(who)
   mayWrite(who, boatId)
   const b = parseInput(zoneBody, raw)
-  if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  await Boat.sequelize!.transaction(async (transaction) => {
+  const job = await Boat.sequelize!.transaction(async (transaction) => {
+    await boatFor(boatId, transaction)
     const taken = new Set((await Zone.findAll({ where: { boatId }, transaction })).map((q) => q.code))
     let code = slug(b.title)
     for (let n = 2; taken.has(code); n++) code = `${slug(b.title)}-${n}`
-    const zone = await Zone.create({ boatId, code, title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state, outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm) }, { transaction })
+    const zone = await Zone.create({ boatId, code, ...columnsOf(b) }, { transaction })
     await writeLayers(zone.id, b.layers, transaction)
+    return askRejudge(boatId, `zone ${b.title} was added`, transaction)
   })
-  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${b.title} was added`) }
+  return { zones: await zonesOf(boatId), job }
 }
 
 async function findZone(boatId: string, id: number) {
@@ -142,68 +158,84 @@ export async function saveZone(who: Account, boatId: string, id: number, raw: un
   const b = parseInput(zoneBody, raw)
   const zone = await findZone(boatId, id)
   if (b.version === undefined) throw new ApiError(400, 'invalid-input', 'version is missing; send back the one that was read', 'version')
-  await Boat.sequelize!.transaction(async (transaction) => {
-    const [changed] = await Zone.update(
-      { title: b.title, face: b.face, kind: b.kind, zMm: b.zMm, atXMm: b.atXMm, stacking: b.stacking, reach: b.reach, reachKind: b.reachKind, state: b.state, outlineX: b.outline.map((p) => p.xMm), outlineY: b.outline.map((p) => p.yMm), version: b.version! + 1 },
-      { where: { id: zone.id, version: b.version! }, transaction },
-    )
+  const job = await Boat.sequelize!.transaction(async (transaction) => {
+    const [changed] = await Zone.update({ ...columnsOf(b), version: b.version! + 1 }, { where: { id: zone.id, version: b.version! }, transaction })
     if (!changed) {
-      const now = (await zonesOf(boatId)).find((q) => q.id === id)!
+      const now = (await zonesOf(boatId)).find((q) => q.id === id)
+      if (!now) throw notFound('zone')
       throw stale('this zone', { version: now.version ?? 0 }, b.version!, now)
     }
     await writeLayers(zone.id, b.layers, transaction)
+    return askRejudge(boatId, `zone ${b.title} was changed`, transaction)
   })
-  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${b.title} was changed`) }
+  return { zones: await zonesOf(boatId), job }
 }
 
 export async function removeZone(who: Account, boatId: string, id: number) {
   mayBuild(who)
   mayWrite(who, boatId)
   const zone = await findZone(boatId, id)
-  const readings = await Reading.count({ where: { zoneId: zone.id } })
-  if (readings) throw new ApiError(409, 'has-readings', `${readings} readings were taken in this zone; change its outline instead, so that they keep their place`)
-  await zone.destroy()
-  return { zones: await zonesOf(boatId), job: await startRejudge(boatId, `zone ${zone.title} was taken away`) }
+  const job = await Boat.sequelize!.transaction(async (transaction) => {
+    await boatFor(boatId, transaction)
+    const readings = await Reading.count({ where: { zoneId: zone.id }, transaction })
+    if (readings) throw new ApiError(409, 'has-readings', `${readings} readings were taken in this zone; change its outline instead, so that they keep their place`)
+    await zone.destroy({ transaction })
+    return askRejudge(boatId, `zone ${zone.title} was taken away`, transaction)
+  })
+  return { zones: await zonesOf(boatId), job }
 }
 
 const part = z.strictObject({
   kind: z.enum(PART_KINDS), title: z.string().trim().min(1).max(80), x0Mm: mm(), y0Mm: mm(1e5), x1Mm: mm(), y1Mm: mm(1e5),
   belowMm: z.number().min(0).max(1e5).nullable().default(null), depthMm: size(1e5).nullable().default(null), widthMm: size(1e5).nullable().default(null),
 })
-export async function addPart(who: Account, boatId: string, raw: unknown) {
+const partSaving = part.extend({ version: z.number().int().positive().max(MOST_VERSION) })
+/** A change of what stands behind the deck, and the judging anew that it makes necessary, in one. */
+async function withPart(who: Account, boatId: string, change: (transaction: Transaction) => Promise<string>) {
   mayBuild(who)
   mayWrite(who, boatId)
-  const p = parseInput(part, raw)
-  if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  await StructurePart.create({ ...p, boatId })
-  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${p.title} was added`) }
+  const job = await Boat.sequelize!.transaction(async (transaction) => askRejudge(boatId, await change(transaction), transaction))
+  return { parts: await partsOfBoat(boatId), job }
 }
-async function findPart(boatId: string, id: number) {
-  const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId } }) : null
+export const addPart = (who: Account, boatId: string, raw: unknown) =>
+  withPart(who, boatId, async (transaction) => {
+    const p = parseInput(part, raw)
+    await boatFor(boatId, transaction)
+    await StructurePart.create({ ...p, boatId }, { transaction })
+    return `${p.title} was added`
+  })
+async function findPart(boatId: string, id: number, transaction: Transaction) {
+  const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId }, transaction, lock: transaction.LOCK.UPDATE }) : null
   if (!found) throw notFound('part of the structure')
   return found
 }
-export async function savePart(who: Account, boatId: string, id: number, raw: unknown) {
-  mayBuild(who)
-  mayWrite(who, boatId)
-  const p = parseInput(part, raw)
-  await (await findPart(boatId, id)).update(p)
-  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${p.title} was changed`) }
-}
-export async function removePart(who: Account, boatId: string, id: number) {
-  mayBuild(who)
-  mayWrite(who, boatId)
-  const gone = await findPart(boatId, id)
-  await gone.destroy()
-  return { parts: await partsOfBoat(boatId), job: await startRejudge(boatId, `${gone.title} was taken away`) }
-}
+export const savePart = (who: Account, boatId: string, id: number, raw: unknown) =>
+  withPart(who, boatId, async (transaction) => {
+    const { version, ...p } = parseInput(partSaving, raw)
+    const now = await findPart(boatId, id, transaction)
+    if (now.version !== version) throw stale('this part', { version: now.version }, version, (await partsOfBoat(boatId)).find((q) => q.id === id))
+    await now.update({ ...p, version: version + 1 }, { transaction })
+    return `${p.title} was changed`
+  })
+export const removePart = (who: Account, boatId: string, id: number) =>
+  withPart(who, boatId, async (transaction) => {
+    const gone = await findPart(boatId, id, transaction)
+    await gone.destroy({ transaction })
+    return `${gone.title} was taken away`
+  })
 
-/** A boat that was begun by mistake may go while it holds nothing. */
+/** A boat that was begun by mistake may go while it holds nothing; its outline, zones and structure are drawn again in an hour, a record is not. */
 export async function removeBoat(who: Account, id: string) {
   if (who.role !== 'manager') throw forbidden('Only the manager takes a boat off the list')
-  const boat = await Boat.findByPk(id)
-  if (!boat) throw notFound('boat')
-  const n = (await Fitting.count({ where: { boatId: id } })) + (await Reading.count({ where: { boatId: id } }))
-  if (n) throw new ApiError(409, 'not-empty', 'It has fittings or readings on record; a boat with a record stays')
-  await boat.destroy()
+  await Boat.sequelize!.transaction(async (transaction) => {
+    const boat = await boatFor(id, transaction)
+    const where = { where: { boatId: id }, transaction }
+    const holds = [
+      ['fittings', await Fitting.count(where)], ['through-hulls', await HullFitting.count(where)], ['holes', await Penetration.count(where)], ['readings', await Reading.count(where)],
+      ['angle readings', await AngleReading.count(where)], ['photos', await Photo.count(where)], ['a flooding plan', await FloodPlanRow.count(where)], ['an owner’s account', await User.count(where)],
+    ] as const
+    const there = holds.filter(([, n]) => n > 0).map(([what]) => what)
+    if (there.length) throw new ApiError(409, 'not-empty', `It has ${there.join(', ')} on record; a boat with a record stays`)
+    await boat.destroy({ transaction })
+  })
 }

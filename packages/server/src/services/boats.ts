@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import { z } from 'zod'
-import { holeLabel, parseInput, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
-import { forbidden, notFound } from '../errors'
+import { holeLabel, offBoat, parseInput, zoneTitle, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
+import { ApiError, forbidden, notFound } from '../errors'
 import { Boat, Fitting, HullFitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
@@ -28,6 +28,7 @@ export async function zonesOf(boatId: string, transaction: Transaction | null = 
   return zones.map((z) => ({
     id: z.id, version: z.version, code: z.code, title: z.title, face: z.face, kind: z.kind, zMm: z.zMm, atXMm: z.atXMm, stacking: z.stacking, reach: z.reach, reachKind: z.reachKind, state: z.state,
     outline: z.outlineX.map((xMm, i) => ({ xMm, yMm: z.outlineY[i]! })),
+    deadrise: z.deadriseX.map((xMm, i) => ({ xMm, deg: z.deadriseDeg[i]! })),
     layers: layers.filter((l) => l.zoneId === z.id).map((l) => ({ material: l.material, thicknessMm: l.thicknessMm, measured: l.measured, measuredBy: l.measuredBy, spreadMm: l.spreadMm, count: l.readingCount })),
   }))
 }
@@ -36,7 +37,13 @@ export const stationsOf = async (boatId: string) => (await Station.findAll({ whe
 
 export async function partsOfBoat(boatId: string, transaction: Transaction | null = null): Promise<BoatPart[]> {
   const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']], transaction })
-  return parts.map((p) => ({ id: p.id, kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm, belowMm: p.belowMm, depthMm: p.depthMm, widthMm: p.widthMm }))
+  return parts.map((p) => ({ id: p.id, kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm, belowMm: p.belowMm, depthMm: p.depthMm, widthMm: p.widthMm, version: p.version }))
+}
+
+/** A place that no boat of this outline has is refused, beside the figure that says so. */
+export function refuseOffBoat(stations: { xMm: number; halfBreadthMm: number }[], at: { xMm: number; yMm: number }, path = '') {
+  const off = offBoat(stations, at)
+  if (off) throw new ApiError(400, 'off-boat', off.message, `${path}${off.path}`)
 }
 
 /** What judging a fitting on this boat needs to know of it. */
@@ -50,7 +57,6 @@ export async function boatPicture(who: Account, id: string) {
   mayRead(who, id)
   const boat = await boatById(id)
   const [stations, zones, parts, fittings, holes, wet, below] = await Promise.all([
-
     stationsOf(id),
     zonesOf(id),
     partsOfBoat(id),
@@ -64,15 +70,15 @@ export async function boatPicture(who: Account, id: string) {
     stations,
     fittings: fittings.map((f) => ({
       id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, stale: f.stale, solverDue: f.solverDue, recorded: f.recordedAt !== null, version: f.version, family: f.design.family,
-      xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone,
+      xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone), zoneCode: f.design.place.zone,
     })),
     holes,
-    below: below.map(belowRow),
+    below: below.map((f) => belowRow(f, zones)),
   }
 }
 /** A fitting through the hull as lists and the map show it. */
-export const belowRow = (f: HullFitting) => ({
-  id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, family: f.design.family, use: f.design.use, xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, zone: f.design.place.zone, flangeMm: f.design.skin.flangeMm,
+export const belowRow = (f: HullFitting, zones: BoatZone[]) => ({
+  id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, family: f.design.family, use: f.design.use, xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone), flangeMm: f.design.skin.flangeMm,
   existing: f.design.existing, ordered: f.design.ordered !== null, recorded: f.recordedAt != null, replacesId: f.replacesId ?? null, material: f.design.skin.material,
 })
 export const plainHoles = (holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[]): BoatHole[] => holes.map((h) => ({ label: holeLabel(h.number), xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state }))

@@ -1,14 +1,15 @@
+import type { Transaction } from 'sequelize'
 import { z } from 'zod'
-import { edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, withHabits, zoneAt, zoneOfPlace, mirrored, moved, type Design } from '@north-tide/core'
+import { edgeDistance, flagsAt, fromFile, halfBreadthOf, measureSchema, parseDesign, onFace, parseInput, placeFrom, spotFor, staleAgainst, startDesign, withHabits, zoneAt, zoneCodeOf, zoneOfPlace, zoneTitle, mirrored, moved, type Design } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Fitting } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { boatById, partsOfBoat, plainHoles, stationsOf, surroundings, zonesOf } from './boats'
+import { boatById, partsOfBoat, plainHoles, refuseOffBoat, stationsOf, surroundings, zonesOf } from './boats'
 import { entryNamed, habits } from './hardware'
-import { judgeOn } from './verdict'
+import { judgeByHand, judgeOn } from './verdict'
 import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
-import { savingDesign, stale, within } from './saving'
+import { isUuid, savingDesign, stale, within } from './saving'
 
 const shown = (f: Fitting) => ({
   id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, staleNow: f.stale, recorded: f.recordedAt !== null, solverDue: f.solverDue,
@@ -16,8 +17,8 @@ const shown = (f: Fitting) => ({
 })
 export type FittingShown = ReturnType<typeof shown>
 
-async function find(id: string): Promise<Fitting> {
-  const fitting = /^[0-9a-f-]{36}$/i.test(id) ? await Fitting.findByPk(id) : null
+async function find(id: string, transaction: Transaction | null = null): Promise<Fitting> {
+  const fitting = isUuid(id) ? await Fitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) }) : null
   if (!fitting) throw notFound('fitting')
   return fitting
 }
@@ -53,6 +54,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const entry = await entryNamed(p.catalogueId)
   if (!entry) throw new ApiError(400, 'invalid-input', `"${p.catalogueId}" is not in the catalogue`, 'catalogueId')
   const at = await pointOf(boatId, p)
+  refuseOffBoat(await stationsOf(boatId), at, p.measures ? 'measures.' : '')
   const zones = await zonesOf(boatId)
   const named = p.zone === undefined ? undefined : zones.find((q) => q.code === p.zone)
   if (p.zone !== undefined && !named) throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
@@ -70,7 +72,8 @@ async function create(who: Account, boatId: string, design: Design) {
 export async function importFitting(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   await boatById(boatId)
-  return create(who, boatId, fromFile(body))
+  const d = fromFile(body)
+  return create(who, boatId, { ...d, place: { ...d.place, zone: zoneCodeOf(await zonesOf(boatId), d.place.zone) } })
 }
 
 export async function readFitting(who: Account, id: string) {
@@ -89,6 +92,8 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
   const before = await find(id)
   mayWrite(who, before.boatId)
   const design = within('design', () => parseDesign(raw))
+  const was = before.design.place
+  if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm) refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
   const v = await judgeOn(design, await surroundings(before.boatId), before.solver)
   const [changed] = await Fitting.update(
     { design, name: design.name, verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue, version: version + 1, updatedAt: new Date(), updatedBy: who.name },
@@ -114,10 +119,23 @@ export async function copyFitting(who: Account, id: string, body: unknown) {
 }
 
 export async function removeFitting(who: Account, id: string) {
+  await Fitting.sequelize!.transaction(async (transaction) => {
+    const f = await find(id, transaction)
+    mayWrite(who, f.boatId)
+    if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register; a recorded fitting stays')
+    await f.destroy({ transaction })
+  })
+}
+
+/** A fitting as paper shows it: the judgement that is stored, plate solver included, with what the place warns of. */
+export async function sheetOf(who: Account, id: string) {
   const f = await find(id)
-  mayWrite(who, f.boatId)
-  if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register; a recorded fitting stays')
-  await f.destroy()
+  mayRead(who, f.boatId)
+  const [boat, around, holes, wet] = await Promise.all([boatById(f.boatId), surroundings(f.boatId), holesOf(f.boatId), wetSpotsOf(f.boatId)])
+  const { design, judgement, stale: changed, problem, solverDue } = judgeByHand(parseDesign(f.design), around, f.solver)
+  if (!judgement) throw new ApiError(409, 'not-judged', `It cannot be judged as it stands, so there is nothing to print yet: ${problem!.message}`, problem!.path)
+  const flags = flagsAt({ zones: around.zones, parts: around.parts, holes: plainHoles(holes.filter((h) => h.fittingId !== f.id)), wet }, design.place, design.bolts)
+  return { f, boat, design, judgement, solverDue, stale: changed, flags, zone: zoneTitle(around.zones, design.place.zone), holes: holes.filter((h) => h.fittingId === f.id).map((h) => h.label) }
 }
 
 export async function designFile(who: Account, id: string) {

@@ -5,7 +5,7 @@ import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/cor
 import { FloodPlanRow } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById } from './boats'
-import { stale, within } from './saving'
+import { MOST_VERSION, stale, within } from './saving'
 
 /** What a boat is for water that comes in: compartments by their floor area, pumps, doors, marks. Estimated from her lines until somebody says better. */
 export async function floodPlanOf(who: Account, boatId: string): Promise<{ plan: FloodPlan; version: number; estimated: boolean; updatedBy: string }> {
@@ -25,7 +25,7 @@ async function firstPlan(row: { boatId: string; plan: FloodPlan; updatedBy: stri
     throw error
   }
 }
-const flooding = z.strictObject({ version: z.number().int().min(0), plan: z.unknown() })
+const flooding = z.strictObject({ version: z.number().int().min(0).max(MOST_VERSION), plan: z.unknown() })
 export async function saveFloodPlan(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   await boatById(boatId)

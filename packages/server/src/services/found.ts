@@ -1,14 +1,14 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { LIFE_STATES, measureSaid, measureSchema, parseInput, parseLength, parseNumber, zoneAt, zoneTitleAt, type Units } from '@north-tide/core'
+import { LIFE_STATES, NO_ZONE, gatesFor, measureSaid, measureSchema, parseInput, parseLength, parseNumber, zoneAt, zoneCodeAt, type Gate, type LifeState, type Units } from '@north-tide/core'
 import type { Transaction } from 'sequelize'
-import { ApiError, notFound } from '../errors'
+import { ApiError, forbidden, notFound } from '../errors'
 import { Boat, LifeEvent, Penetration } from '../models'
 import { mayWrite, type Account } from './access'
-import { zonesOf } from './boats'
+import { refuseOffBoat, stationsOf, zonesOf } from './boats'
 import { pointOf } from './fittings'
-import { blank } from './life'
-import { holesOf } from './register'
+import { passOrRefuse, weigh, write, type NextEvent } from './life'
+import { holesOf, lockedHole } from './register'
 
 /** Holes that were there before anyone kept a record: age unknown, state found. */
 export const FOUND_KINDS = ['old fastener', 'filled hole', 'cut-off rivet', 'oval hole', 'open hole', 'mystery bolt'] as const
@@ -16,7 +16,7 @@ const body = z.strictObject({
   foundKind: z.enum(FOUND_KINDS), whatFor: z.string().trim().max(120).default(''), diameterMm: z.number().positive().max(1000), acrossMm: z.number().positive().max(1000).nullish(),
   xMm: z.number().min(-1e5).max(1e6).optional(), yMm: z.number().min(-1e5).max(1e5).optional(), zMm: z.number().min(-1e5).max(1e5).optional(),
   measures: z.array(measureSchema).min(1).max(12).optional(), believe: z.strictObject({ x: z.number().int().min(0).optional(), y: z.number().int().min(0).optional() }).optional(),
-  state: z.enum(['suspect', 'closed']).default('suspect'), note: z.string().trim().max(1000).default(''), through: z.string().trim().max(200).default('as found'),
+  state: z.enum(['suspect', 'closed']).default('suspect'), note: z.string().trim().max(1000).default(''), gateReason: z.string().trim().max(500).default(''), through: z.string().trim().max(200).default('as found'),
 })
 
 async function nextNumber(boatId: string, transaction: Transaction) {
@@ -30,21 +30,42 @@ export async function addFound(who: Account, boatId: string, raw: unknown) {
   const boat = await Boat.findByPk(boatId)
   if (!boat) throw notFound('boat')
   const at = await pointOf(boatId, b)
+  refuseOffBoat(await stationsOf(boatId), at, b.measures ? 'measures.' : '')
   const zone = zoneAt(await zonesOf(boatId), at)
   const id = await Boat.sequelize!.transaction(async (transaction) => {
     const number = await nextNumber(boatId, transaction)
     const zMm = b.zMm ?? zone?.zMm ?? 0
     const p = await Penetration.create(
       {
-        boatId, number, fittingId: null, boltIndex: null, whatFor: b.whatFor || `Found: ${b.foundKind}`, zone: zone?.title ?? 'not in a zone', xMm: at.xMm, yMm: at.yMm, zMm, diameterMm: b.diameterMm, acrossMm: b.acrossMm ?? null, foundKind: b.foundKind,
+        boatId, number, fittingId: null, boltIndex: null, whatFor: b.whatFor || `Found: ${b.foundKind}`, zone: zone?.code ?? NO_ZONE, xMm: at.xMm, yMm: at.yMm, zMm, diameterMm: b.diameterMm, acrossMm: b.acrossMm ?? null, foundKind: b.foundKind,
         through: b.through, fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: zMm < 0, found: true, measuredFrom: [...at.measuredFrom.map((m) => measureSaid(m, boat.units)), ...at.working].join('; '),
       },
       { transaction },
     )
-    await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: b.state, note: `Age unknown. ${b.note || b.foundKind}.`, evidence: b.state === 'closed' ? b.note || b.foundKind : '', who: who.name, happenedAt: new Date(), sizeMm: b.diameterMm }, { transaction })
+    // What is not said is not made up: a hole that is closed already says how, or a fitter takes it on himself.
+    const next = foundAs(b.state, `Age unknown. ${b.note || b.foundKind}.`, b.state === 'closed' ? b.note : '', b.diameterMm)
+    const gates = weigh(p, [], next, [])
+    passOrRefuse(who, gates, b.gateReason)
+    await write(who, p, 1, next, gates, b.gateReason, transaction)
     return p.id
   })
-  return (await holesOf(boatId)).find((h) => h.id === id)!
+  return (await holesOf(boatId, { only: id }))[0]!
+}
+/** The first event of a hole that was there before anyone kept a record. */
+const foundAs = (state: LifeState, note: string, evidence: string, sizeMm: number): NextEvent => ({ state, at: new Date(), note, evidence, sizeMm, tempC: null, humidityPct: null, lot: null, corrects: null })
+
+const withdrawing = z.strictObject({ why: z.string().trim().min(1).max(300) })
+/** A found hole that was kept by mistake: taken off map and register with a reason, and kept for whoever asks. An apprentice takes back only his own. */
+export async function withdrawFound(who: Account, id: number, raw: unknown) {
+  const { why } = parseInput(withdrawing, raw)
+  await Boat.sequelize!.transaction(async (transaction) => {
+    const p = await lockedHole(who, id, transaction)
+    if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
+    if (!p.found || p.fittingId || p.hullFittingId) throw new ApiError(409, 'in-use', 'Only a hole that was found, and that nothing stands in, is withdrawn')
+    const first = await LifeEvent.findOne({ where: { penetrationId: p.id, seq: 1 }, transaction })
+    if (who.role === 'apprentice' && first?.who !== who.name) throw forbidden('An apprentice withdraws what he kept himself; a fitter the rest')
+    await p.update({ withdrawnWhy: why, withdrawnBy: who.name, withdrawnAt: new Date() }, { transaction })
+  })
 }
 
 /** Columns that a list of holes may have; the first name is the product's own. */
@@ -62,7 +83,7 @@ export const HOLE_COLUMNS = {
 type Column = keyof typeof HOLE_COLUMNS
 const COLUMN_IDS = Object.keys(HOLE_COLUMNS) as Column[]
 
-const importing = z.strictObject({ csv: z.string().min(1).max(900_000), columns: z.partialRecord(z.enum(COLUMN_IDS as [Column, ...Column[]]), z.string()).optional(), units: z.enum(['metric', 'inch']).optional(), write: z.boolean().default(false) })
+const importing = z.strictObject({ csv: z.string().min(1).max(900_000), gateReason: z.string().trim().max(500).default(''), columns: z.partialRecord(z.enum(COLUMN_IDS as [Column, ...Column[]]), z.string()).optional(), units: z.enum(['metric', 'inch']).optional(), write: z.boolean().default(false) })
 
 export interface RowError {
   line: number
@@ -78,6 +99,8 @@ export interface ImportAnswer {
   duplicates: number
   written: number
   preview: Record<string, unknown>[]
+  /** what stands before some of the rows, each said once; a fitter passes it with a reason for the whole list */
+  gates: Gate[]
 }
 const MOST_ROWS = 5000
 const DUPLICATE_MM = 2
@@ -146,13 +169,19 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
       if (holes.some((h) => Math.hypot(h.xMm - xMm, h.yMm - yMm) < DUPLICATE_MM)) duplicates++
       rows.push({ whatFor, xMm, yMm, zMm: z0 ?? zoneAt(zones, { xMm, yMm })?.zMm ?? 0, diameterMm, state: state as (typeof LIFE_STATES)[number], foundKind: kind, through: cell('through') || 'as found', note: cell('note') })
     })
-  const answer: ImportAnswer = { headers, columns, missing, rows: parsed.data.length, errors: errors.slice(0, 200), duplicates, written: 0, preview: rows.slice(0, 8) }
+  const steps = rows.map((r) => {
+    const next = foundAs(r.state, `Age unknown. From a list. ${r.note}`.trim(), r.state === 'closed' || r.state === 'proved' ? r.note : '', r.diameterMm)
+    return { next, gates: gatesFor({ coreSchool: 'none', sealant: null, diameterMm: r.diameterMm }, [], { ...next, at: next.at.getTime(), lot: null }) }
+  })
+  const gates = steps.flatMap((s) => s.gates).filter((g, i, all) => all.findIndex((o) => o.id === g.id) === i)
+  const answer: ImportAnswer = { headers, columns, missing, rows: parsed.data.length, errors: errors.slice(0, 200), duplicates, written: 0, preview: rows.slice(0, 8), gates }
   if (!b.write || missing.length || errors.length || !rows.length) return answer
+  passOrRefuse(who, gates, b.gateReason)
   await Boat.sequelize!.transaction(async (transaction) => {
     let number = await nextNumber(boatId, transaction)
-    for (const r of rows) {
-      const p = await Penetration.create({ boatId, number: number++, fittingId: null, boltIndex: null, whatFor: r.whatFor, zone: zoneTitleAt(zones, r), xMm: r.xMm, yMm: r.yMm, zMm: r.zMm, diameterMm: r.diameterMm, foundKind: r.foundKind, through: r.through, fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: r.zMm < 0, found: true }, { transaction })
-      await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: r.state, note: `Age unknown. From a list. ${r.note}`.trim(), evidence: r.state === 'closed' ? r.note || 'as the list says' : '', who: who.name, happenedAt: new Date(), sizeMm: r.diameterMm }, { transaction })
+    for (const [i, r] of rows.entries()) {
+      const p = await Penetration.create({ boatId, number: number++, fittingId: null, boltIndex: null, whatFor: r.whatFor, zone: zoneCodeAt(zones, r), xMm: r.xMm, yMm: r.yMm, zMm: r.zMm, diameterMm: r.diameterMm, foundKind: r.foundKind, through: r.through, fastener: '', plate: '', coreSchool: 'none', sealant: null, belowWaterline: r.zMm < 0, found: true }, { transaction })
+      await write(who, p, 1, steps[i]!.next, steps[i]!.gates, b.gateReason, transaction)
     }
   })
   return { ...answer, written: rows.length }

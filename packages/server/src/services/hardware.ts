@@ -6,6 +6,7 @@ import { safeCell } from '../csv'
 import { ApiError, forbidden } from '../errors'
 import { Boat } from '../models'
 import type { Account } from './access'
+import { MOST_VERSION, stale } from './saving'
 import { longestLine } from './outline'
 
 /** Hardware that the yard drew itself, beside the catalogue, and the yard's habits among the schools. */
@@ -17,6 +18,8 @@ const body = z
     id: z.string().trim().regex(/^[A-Za-z0-9][A-Za-z0-9._/-]{0,38}$/, 'letters, figures, dots and dashes are accepted, up to 39'), title: z.string().trim().min(1).max(120), maker: z.string().trim().max(80).default('the yard'), family: z.enum(FAMILIES), face: z.enum(['stainless', 'aluminium', 'bronze']),
     base: z.union([z.strictObject({ lengthMm: size, widthMm: size, thicknessMm: size, bodyHeightMm: z.number().min(0).max(5000) }), z.strictObject({ diameterMm: size, thicknessMm: size, bodyHeightMm: z.number().min(0).max(5000) })]),
     outline: z.array(point).max(400).default([]), bolts: z.array(point).min(1).max(60), sizes: z.array(z.enum([...METRIC_IDS, ...INCH_IDS] as [string, ...string[]])).min(1), head: z.enum(['hex', 'countersunk']), ratedN: z.number().positive().max(1e7).nullable().default(null), units: z.enum(['metric', 'inch']), pipeMm: size.nullable().default(null),
+    /** of the one that was read; 0 for a new one */
+    version: z.number().int().min(0).max(MOST_VERSION).default(0),
   })
   .superRefine((v, ctx) => {
     v.bolts.forEach((b, i) => {
@@ -28,12 +31,13 @@ const body = z
 export interface Hardware extends CatalogueEntry {
   outline: { xMm: number; yMm: number }[]
   own: true
+  version: number
 }
-interface Row { id: string; title: string; maker: string; family: Hardware['family']; face: Hardware['face']; length_mm: number | null; width_mm: number | null; diameter_mm: number | null; thickness_mm: number; body_height_mm: number; outline_x: number[]; outline_y: number[]; holes_x: number[]; holes_y: number[]; sizes: string[]; head: 'hex' | 'countersunk'; rated_n: number | null; units: 'metric' | 'inch'; pipe_mm: number | null }
+interface Row { id: string; title: string; maker: string; family: Hardware['family']; face: Hardware['face']; length_mm: number | null; width_mm: number | null; diameter_mm: number | null; thickness_mm: number; body_height_mm: number; outline_x: number[]; outline_y: number[]; holes_x: number[]; holes_y: number[]; sizes: string[]; head: 'hex' | 'countersunk'; rated_n: number | null; units: 'metric' | 'inch'; pipe_mm: number | null; version: number; made_by: string }
 const points = (xs: number[], ys: number[]) => xs.map((xMm, i) => ({ xMm, yMm: ys[i]! }))
 const shown = (r: Row): Hardware => ({
   id: r.id, title: r.title, maker: r.maker, family: r.family, face: r.face, base: r.diameter_mm !== null ? { diameterMm: r.diameter_mm, thicknessMm: r.thickness_mm, bodyHeightMm: r.body_height_mm } : { lengthMm: r.length_mm!, widthMm: r.width_mm!, thicknessMm: r.thickness_mm, bodyHeightMm: r.body_height_mm },
-  outline: points(r.outline_x, r.outline_y), bolts: points(r.holes_x, r.holes_y), sizes: r.sizes, head: r.head, ratedN: r.rated_n, units: r.units, ...(r.pipe_mm === null ? {} : { pipeMm: r.pipe_mm }), own: true,
+  outline: points(r.outline_x, r.outline_y), bolts: points(r.holes_x, r.holes_y), sizes: r.sizes, head: r.head, ratedN: r.rated_n, units: r.units, ...(r.pipe_mm === null ? {} : { pipeMm: r.pipe_mm }), own: true, version: r.version,
 })
 export const ownHardware = async (): Promise<Hardware[]> => (await db().query<Row>('SELECT * FROM hardware ORDER BY id', { type: QueryTypes.SELECT })).map(shown)
 export const wholeCatalogue = async (): Promise<CatalogueEntry[]> => [...CATALOGUE, ...(await ownHardware())]
@@ -42,20 +46,24 @@ export const entryNamed = async (id: string): Promise<CatalogueEntry | undefined
 function mayDraw(who: Account) {
   if (who.role !== 'manager' && who.role !== 'fitter') throw forbidden('Hardware is drawn by a fitter or the manager')
 }
-async function write(v: z.output<typeof body>, who: Account, transaction: Transaction | null = null) {
+/** `over` writes whatever version is there: a whole file that is read in says so itself. */
+async function write(v: z.output<typeof body>, who: Account, transaction: Transaction, over = false) {
   if (catalogueEntry(v.id)) throw new ApiError(409, 'taken', `${v.id} stands in the catalogue; give yours another number`, 'id')
+  const [there] = await db().query<Row>('SELECT * FROM hardware WHERE id = $1 FOR UPDATE', { bind: [v.id], type: QueryTypes.SELECT, transaction })
+  if (!over && (there?.version ?? 0) !== v.version) throw stale(v.id, { version: there?.version ?? 0, updatedBy: there?.made_by ?? null }, v.version, there ? shown(there) : null)
   const b = v.base
   const bind = [v.id, v.title, v.maker, v.family, v.face, 'lengthMm' in b ? b.lengthMm : null, 'widthMm' in b ? b.widthMm : null, 'diameterMm' in b ? b.diameterMm : null, b.thicknessMm, b.bodyHeightMm, v.outline.map((p) => p.xMm), v.outline.map((p) => p.yMm), v.bolts.map((p) => p.xMm), v.bolts.map((p) => p.yMm), v.sizes, v.head, v.ratedN, v.units, v.pipeMm, who.name]
   await db().query(
     `INSERT INTO hardware (id, title, maker, family, face, length_mm, width_mm, diameter_mm, thickness_mm, body_height_mm, outline_x, outline_y, holes_x, holes_y, sizes, head, rated_n, units, pipe_mm, made_by)
      VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,$16,$17,$18,$19,$20)
-     ON CONFLICT (id) DO UPDATE SET title=$2, maker=$3, family=$4, face=$5, length_mm=$6, width_mm=$7, diameter_mm=$8, thickness_mm=$9, body_height_mm=$10, outline_x=$11, outline_y=$12, holes_x=$13, holes_y=$14, sizes=$15, head=$16, rated_n=$17, units=$18, pipe_mm=$19, made_by=$20`,
+     ON CONFLICT (id) DO UPDATE SET title=$2, maker=$3, family=$4, face=$5, length_mm=$6, width_mm=$7, diameter_mm=$8, thickness_mm=$9, body_height_mm=$10, outline_x=$11, outline_y=$12, holes_x=$13, holes_y=$14, sizes=$15, head=$16, rated_n=$17, units=$18, pipe_mm=$19, made_by=$20, version=hardware.version+1`,
     { bind, transaction },
   )
 }
 export async function saveHardware(who: Account, raw: unknown): Promise<Hardware[]> {
   mayDraw(who)
-  await write(parseInput(body, raw), who)
+  const v = parseInput(body, raw)
+  await db().transaction((transaction) => write(v, who, transaction))
   return ownHardware()
 }
 export async function removeHardware(who: Account, id: string): Promise<Hardware[]> {
@@ -74,7 +82,7 @@ export async function hardwareCsv(): Promise<string> {
 export async function importHardware(who: Account, raw: unknown): Promise<Hardware[]> {
   mayDraw(who)
   const given = parseInput(z.union([z.strictObject({ format: z.literal('north-tide-hardware'), version: z.literal(1), hardware: z.array(z.unknown()).min(1).max(500) }), z.strictObject({ csv: z.string().min(1).max(900_000) })]), raw)
-  const rows: unknown[] = 'csv' in given ? fromCsv(given.csv) : given.hardware.map((h) => { const { own: _own, ...rest } = (h ?? {}) as { own?: unknown }; return rest })
+  const rows: unknown[] = 'csv' in given ? fromCsv(given.csv) : given.hardware.map((h) => { const { own: _own, version: _version, ...rest } = (h ?? {}) as { own?: unknown; version?: unknown }; return rest })
   const read = rows.map((r, i) => {
     try {
       return parseInput(body, r)
@@ -84,7 +92,7 @@ export async function importHardware(who: Account, raw: unknown): Promise<Hardwa
     }
   })
   await db().transaction(async (transaction) => {
-    for (const v of read) await write(v, who, transaction)
+    for (const v of read) await write(v, who, transaction, true)
   })
   return ownHardware()
 }

@@ -10,6 +10,9 @@ interface Entity { type: string; vertices?: Vertex[]; shape?: boolean; controlPo
 /** $INSUNITS of a DXF: what one unit of the drawing is in mm. */
 const UNIT_MM: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
 
+/** more than any deck edge needs; every point beyond only costs time */
+const MOST_POINTS = 20_000
+const MOST_SIZE = 1e8
 /** Points of the longest line in a drawing, in mm; drawings without a unit are taken as mm. */
 export function longestLine(dxf: string): { points: Vertex[]; unitMm: number; assumedUnit: boolean } {
   let parsed
@@ -24,21 +27,25 @@ export function longestLine(dxf: string): { points: Vertex[]; unitMm: number; as
   const best = lines.filter((l) => l.length >= 2).sort((a, b) => length(b) - length(a))[0]
   if (!best) throw new ApiError(400, 'invalid-input', 'No polyline was found in this DXF; the deck edge is read from the longest one', 'file')
   const unit = Number((parsed.header as Record<string, unknown> | undefined)?.$INSUNITS ?? 0)
+  if (best.length > MOST_POINTS) throw new ApiError(400, 'invalid-input', `Its longest line has ${best.length} points; up to ${MOST_POINTS} are read. Simplify it first`, 'file')
+  if (!best.every((p) => Number.isFinite(p.x) && Number.isFinite(p.y) && Math.abs(p.x) < MOST_SIZE && Math.abs(p.y) < MOST_SIZE)) throw new ApiError(400, 'invalid-input', 'Its longest line runs off to where no boat is; check its coordinates', 'file')
   return { points: best, unitMm: UNIT_MM[unit] ?? 1, assumedUnit: !(unit in UNIT_MM) }
 }
 
+const least = (v: number[]) => v.reduce((a, b) => Math.min(a, b), Infinity)
+const most = (v: number[]) => v.reduce((a, b) => Math.max(a, b), -Infinity)
 const STATIONS = 16
 /** Half-breadths from the deck edge as drawn: bow at the least x, heights kept from the boat's present stations by their part of the length. */
 export async function outlineFromDxf(who: Account, boatId: string, dxf: string) {
   const { points, unitMm, assumedUnit } = longestLine(dxf)
   const ps = points.map((p) => ({ x: p.x * unitMm, y: p.y * unitMm }))
   const xs = ps.map((p) => p.x)
-  const [x0, x1] = [Math.min(...xs), Math.max(...xs)]
+  const [x0, x1] = [least(xs), most(xs)]
   if (!(x1 - x0 > 500)) throw new ApiError(400, 'invalid-input', `The line is ${Math.round(x1 - x0)} mm long; a boat\u2019s deck edge is wanted${assumedUnit ? ' (the drawing names no unit; mm was taken)' : ''}`, 'file')
   const ys = ps.map((p) => p.y)
   // Drawn whole, its middle is the centreline; drawn as one half, the centreline is y 0.
-  const whole = Math.min(...ys) < -1e-6 * (x1 - x0) || Math.max(...ys) - Math.min(...ys) > 0.6 * (x1 - x0)
-  const middle = whole ? (Math.min(...ys) + Math.max(...ys)) / 2 : 0
+  const whole = least(ys) < -1e-6 * (x1 - x0) || most(ys) - least(ys) > 0.6 * (x1 - x0)
+  const middle = whole ? (least(ys) + most(ys)) / 2 : 0
   const halfAt = (x: number) => {
     let most = 0
     for (let i = 0; i < ps.length; i++) {

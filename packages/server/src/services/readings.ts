@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize'
 import { ApiError, notFound } from '../errors'
 import { Boat, Reading, Zone, ZoneLayer } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { startRejudge } from './rejudge'
+import { askRejudge } from './asked'
 
 export const shownReading = (r: Reading, code: string | null) => ({
   id: Number(r.id), zone: code, kind: r.kind, way: r.way, layer: r.layerSeq, xMm: r.xMm, yMm: r.yMm, value: r.value, scaleMost: r.scaleMost, dryReference: r.dryReference,
@@ -54,7 +54,7 @@ export async function addReading(who: Account, boatId: string, raw: unknown) {
   const b = parseInput(body, raw)
   const takenAt = b.takenAt ? new Date(b.takenAt) : new Date()
   if (takenAt.getTime() > Date.now() + 120_000) throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'takenAt')
-  const changed = await Boat.sequelize!.transaction(async (transaction) => {
+  const job = await Boat.sequelize!.transaction(async (transaction) => {
     const zone = await Zone.findOne({ where: { boatId, code: b.zone }, transaction, lock: transaction.LOCK.UPDATE })
     if (!zone) throw new ApiError(400, 'invalid-input', `"${b.zone}" is no zone of this boat`, 'zone')
     const row = { boatId, zoneId: zone.id, kind: b.kind, xMm: b.xMm, yMm: b.yMm, note: b.note, instrument: b.instrument, who: who.name, takenAt }
@@ -65,12 +65,12 @@ export async function addReading(who: Account, boatId: string, raw: unknown) {
         if (b.way === 'ultrasonic' && l.layer > 0) throw new ApiError(400, 'invalid-input', 'An ultrasonic gauge does not see past the outer skin; a plug or a probe does', `layers.${i}.layer`)
       })
       await Reading.bulkCreate(b.layers.map((l) => ({ ...row, way: b.way, layerSeq: l.layer, value: l.thicknessMm })), { transaction })
-      return remeasure(zone, transaction)
+      return (await remeasure(zone, transaction)) ? askRejudge(boatId, 'a thickness was measured', transaction) : null
     }
     await Reading.create({ ...row, ...(b.kind === 'moisture' ? { value: b.value, scaleMost: b.scaleMost, dryReference: b.dryReference } : { finding: b.finding }) }, { transaction })
-    return false
+    return null
   })
-  return { readings: await readingsOf(who, boatId), job: changed ? await startRejudge(boatId, 'a thickness was measured') : null }
+  return { readings: await readingsOf(who, boatId), job }
 }
 
 const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
@@ -78,13 +78,13 @@ const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
 export async function withdrawReading(who: Account, boatId: string, id: number, raw: unknown) {
   mayWrite(who, boatId)
   const { why } = parseInput(withdrawal, raw)
-  const changed = await Boat.sequelize!.transaction(async (transaction) => {
+  const job = await Boat.sequelize!.transaction(async (transaction) => {
     const r = Number.isSafeInteger(id) ? await Reading.findOne({ where: { id: String(id), boatId }, transaction, lock: transaction.LOCK.UPDATE }) : null
     if (!r) throw notFound('reading')
     if (r.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
     await r.update({ withdrawnWhy: why, withdrawnBy: who.name }, { transaction })
     const zone = r.zoneId === null || r.kind !== 'thickness' ? null : await Zone.findByPk(r.zoneId, { transaction, lock: transaction.LOCK.UPDATE })
-    return zone ? remeasure(zone, transaction) : false
+    return zone && (await remeasure(zone, transaction)) ? askRejudge(boatId, 'a reading was withdrawn', transaction) : null
   })
-  return { readings: await readingsOf(who, boatId), job: changed ? await startRejudge(boatId, 'a reading was withdrawn') : null }
+  return { readings: await readingsOf(who, boatId), job }
 }

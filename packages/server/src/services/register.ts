@@ -1,23 +1,34 @@
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
-import { GRADES, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
+import type { BelowLog } from '@north-tide/core/below'
+import { GRADES, NO_ZONE, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, HullFitting, LifeEvent, Lot, Penetration } from '../models'
+import { Boat, Fitting, HullFitting, LifeEvent, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
 import { logOfHole, logsOfHoles } from './hull-log'
+import { isUuid } from './saving'
 
+interface Which {
+  transaction?: Transaction | null
+  /** one hole only */
+  only?: number
+  /** those too that were kept by mistake and withdrawn */
+  withdrawn?: boolean
+}
 /** Every hole of a boat with where it stands in its life. */
-export async function holesOf(boatId: string): Promise<HoleRow[]> {
+export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
-    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.bolt_index AS "boltIndex", p.what_for AS "whatFor", p.zone, p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
+    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
             p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
+            p.withdrawn_why AS "withdrawnWhy", p.withdrawn_by AS "withdrawnBy",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
        FROM penetrations p
+       LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
        JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
-      WHERE p.boat_id = :boatId ORDER BY p.number`,
-    { replacements: { boatId }, type: QueryTypes.SELECT },
+      WHERE p.boat_id = $1 ${which.only === undefined ? '' : 'AND p.id = $2'} ${which.withdrawn ? '' : 'AND p.withdrawn_why IS NULL'} ORDER BY p.number`,
+    { bind: which.only === undefined ? [boatId] : [boatId, which.only], type: QueryTypes.SELECT, transaction: which.transaction ?? null },
   )
   return rows.map((r) => ({ ...r, label: holeLabel(r.number), since: r.since.toISOString() }))
 }
@@ -27,12 +38,20 @@ export async function register(who: Account, boatId: string) {
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   return holesOf(boatId)
 }
+const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
+/** A hole that is about to be changed, locked until it is. */
+export async function lockedHole(who: Account, id: number, transaction: Transaction): Promise<Penetration> {
+  const p = isHoleId(id) ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }) : null
+  if (!p) throw notFound('hole')
+  mayWrite(who, p.boatId)
+  return p
+}
 
 /** The fitting's bolt holes become penetrations, marked, numbered after the last of the boat. */
 export async function recordFitting(who: Account, fittingId: string, now = new Date()) {
   const sequelize = Fitting.sequelize!
   return sequelize.transaction(async (transaction) => {
-    const f = /^[0-9a-f-]{36}$/i.test(fittingId) ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.UPDATE }) : null
+    const f = isUuid(fittingId) ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.UPDATE }) : null
     if (!f) throw notFound('fitting')
     mayWrite(who, f.boatId)
     if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
@@ -44,7 +63,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
     for (const [i, b] of d.bolts.entries()) {
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + i, fittingId: f.id, boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, zone: d.place.zone ?? 'not in a zone',
+          boatId: f.boatId, number: last + 1 + i, fittingId: f.id, boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, zone: d.place.zone ?? NO_ZONE,
           xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, zMm: d.place.zMm, diameterMm: SIZES[d.bolt.size]!.clearanceMm, through,
           fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`, plate: d.plate ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}` : '',
           coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false,
@@ -59,7 +78,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
       // A pipe, cable or shaft beside the bolts is a hole like any other.
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? 'not in a zone', xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
+          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? NO_ZONE, xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
           coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false, measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
         },
         { transaction },
@@ -73,7 +92,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
 }
 
 async function load(who: Account, id: number) {
-  const p = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Penetration.findByPk(id) : null
+  const p = isHoleId(id) ? await Penetration.findByPk(id) : null
   if (!p) throw notFound('hole')
   mayRead(who, p.boatId)
   return { p, events: await eventsOf(p.id) }
@@ -90,7 +109,7 @@ export async function hole(who: Account, id: number) {
   const half = b ? Math.min(b.maxX, b.maxY) : hull ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null : null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
-  const row = (await holesOf(p.boatId)).find((h) => h.id === p.id)!
+  const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
   return {
     ...row, next: nextStates(mine, known), sizes: events.filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq)).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
     log: await logOfHole(p.boatId, p.hullFittingId ?? null),
@@ -108,20 +127,26 @@ const eventBody = z.strictObject({
   tempC: optional(z.number().min(-30).max(60)),
   humidityPct: optional(z.number().min(0).max(100)),
   lotId: optional(z.number().int().positive().max(2 ** 31 - 1)),
-  evidence: z.string().max(2000).default(''),
+  evidence: optional(z.string().max(2000)),
   gateReason: optional(z.string().max(500)),
   corrects: optional(z.number().int().positive().max(2 ** 31 - 1)),
 })
 
+/** What a correction does not change stays as it was written; a field that is sent as null is taken out. */
+const kept = <T>(sent: T | null | undefined, was: T | null | undefined): T | null => (sent === undefined ? (was ?? null) : sent)
+
 /** Adds the next event of a hole's life. Missing evidence is a gate: refused with its reasons, unless a fitter passes it with one of his own. */
 export async function addEvent(who: Account, id: number, body: unknown) {
   const b = parseInput(eventBody, body)
-  const { p } = await load(who, id)
-  mayWrite(who, p.boatId)
   await Penetration.sequelize!.transaction(async (transaction) => {
-    await Penetration.findByPk(p.id, { transaction, lock: transaction.LOCK.UPDATE })
+    const p = await lockedHole(who, id, transaction)
+    if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', `This hole was withdrawn: ${p.withdrawnWhy}`)
     const events = await eventsOf(p.id, transaction)
-    const next: NextEvent = { state: b.state, at: b.at ? new Date(b.at) : new Date(), note: b.note, evidence: b.evidence, sizeMm: b.sizeMm ?? null, tempC: b.tempC ?? null, humidityPct: b.humidityPct ?? null, lot: await lotNamed(b.lotId, transaction), corrects: b.corrects ?? null }
+    const wrong = b.corrects == null ? undefined : events.find((e) => e.seq === b.corrects)
+    const next: NextEvent = {
+      state: b.state, at: b.at ? new Date(b.at) : new Date(), note: b.note, evidence: b.evidence ?? wrong?.evidence ?? '', corrects: b.corrects ?? null,
+      sizeMm: kept(b.sizeMm, wrong?.sizeMm), tempC: kept(b.tempC, wrong?.tempC), humidityPct: kept(b.humidityPct, wrong?.humidityPct), lot: await lotNamed(kept(b.lotId, wrong?.lotId), transaction),
+    }
     const gates = weigh(p, events, next, await facts(events, transaction))
     const reason = b.gateReason?.trim() ?? ''
     passOrRefuse(who, gates, reason)
@@ -130,11 +155,33 @@ export async function addEvent(who: Account, id: number, body: unknown) {
   return hole(who, id)
 }
 
-/** The whole register of a boat with every event, as it goes out. */
-export async function registerExport(who: Account, boatId: string) {
-  const rows = await register(who, boatId)
-  const events = await LifeEvent.findAll({ where: { penetrationId: rows.map((r) => r.id) }, order: [['penetrationId', 'ASC'], ['seq', 'ASC']] })
-  const lots = new Map((await Lot.findAll({ where: { id: [...new Set(events.map((e) => e.lotId).filter((id) => id !== null))] } })).map((l) => [l.id, l.code]))
-  const logs = await logsOfHoles(boatId, rows.flatMap((r) => (r.hullFittingId ? [r.hullFittingId] : [])))
-  return rows.map((r) => ({ ...r, log: r.hullFittingId && r.boltIndex === null ? (logs.get(r.hullFittingId) ?? []) : [], events: events.filter((e) => e.penetrationId === r.id).map((e) => ({ seq: e.seq, state: e.state, at: e.happenedAt.toISOString(), who: e.who, note: e.note, sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : (lots.get(e.lotId) ?? null), evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })) }))
+interface EventFacts { seq: number; state: string; who: string; note: string; sizeMm: number | null; tempC: number | null; humidityPct: number | null; lot: string | null; evidence: string; gatesPassed: string[]; gateReason: string | null; corrects: number | null }
+type EventRow = EventFacts & { penetrationId: number; at: Date }
+export type ExportedHole = HoleRow & { log: BelowLog[]; events: (EventFacts & { at: string })[] }
+const HOLES_AT_ONCE = 250
+/** The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is too large and nobody else waits. */
+export async function* registerExport(boatId: string) {
+  const rows = await holesOf(boatId, { withdrawn: true })
+  for (let i = 0; i < rows.length; i += HOLES_AT_ONCE) {
+    const part = rows.slice(i, i + HOLES_AT_ONCE)
+    const [events, logs] = await Promise.all([
+      Penetration.sequelize!.query<EventRow>(
+        `SELECT e.penetration_id AS "penetrationId", e.seq, e.state, e.happened_at AS at, e.who, e.note, e.size_mm AS "sizeMm", e.temp_c AS "tempC", e.humidity_pct AS "humidityPct", l.code AS lot, e.evidence, e.gates_passed AS "gatesPassed", e.gate_reason AS "gateReason", e.corrects
+           FROM life_events e LEFT JOIN lots l ON l.id = e.lot_id WHERE e.penetration_id = ANY($1::int[]) ORDER BY e.penetration_id, e.seq`,
+        { bind: [part.map((r) => r.id)], type: QueryTypes.SELECT },
+      ),
+      logsOfHoles(boatId, part.flatMap((r) => (r.hullFittingId ? [r.hullFittingId] : []))),
+    ])
+    const of = new Map<number, (EventFacts & { at: string })[]>(part.map((r) => [r.id, []]))
+    for (const { penetrationId, at, ...e } of events) of.get(penetrationId)!.push({ ...e, at: at.toISOString() })
+    const out: ExportedHole[] = part.map((r) => ({ ...r, log: r.hullFittingId && r.boltIndex === null ? (logs.get(r.hullFittingId) ?? []) : [], events: of.get(r.id)! }))
+    yield out
+  }
+}
+/** The boat whose register goes out, for whoever may read it. */
+export async function registerOf(who: Account, boatId: string) {
+  mayRead(who, boatId)
+  const boat = await Boat.findByPk(boatId)
+  if (!boat) throw notFound('boat')
+  return { boat, parts: registerExport(boatId) }
 }

@@ -1,124 +1,134 @@
 import { Op, QueryTypes } from 'sequelize'
-import { notFound } from '../errors'
+import type { Logger } from 'pino'
+import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
-import { mayRead, type Account } from './access'
+import { queueIs } from './asked'
 import { rejudgeBelow } from './below'
 import { surroundings } from './boats'
 import { judgeByHand, judgeOn } from './verdict'
 
-/** Verdicts of a whole boat made anew. The progress lies in the database, so that any server can say how far it is. */
-export interface Job {
-  id: number
-  boatId: string
-  why: string
-  total: number
-  done: number
-  turned: number
-  finished: boolean
-  /** fittings that the plate solver has still to look at; until then their verdicts are by the hand checks */
-  solverLeft: number
-}
-const CHUNK = 50
-const STILL_MS = 10_000
+/** The work behind asked.ts: boats judged anew, and the plate solver asked about what is due. */
+const CHUNK = 20
+/** an ask that nobody has been at for so long is handed on again */
+const STILL_S = 3
+const SWEEP_MS = 2_000
+const MOST_TRIES = 20
+const MOST_SWEPT = 200
 const db = () => Boat.sequelize!
-const JOB = `id::int, boat_id AS "boatId", why, total, done, turned, finished_at IS NOT NULL AS finished, solver_left AS "solverLeft"`
+let jobs: Jobs | null = null
 
-async function run(job: Job): Promise<void> {
-  const [around, fittings] = await Promise.all([surroundings(job.boatId), Fitting.findAll({ where: { boatId: job.boatId }, order: [['id', 'ASC']], attributes: ['id', 'design', 'verdict', 'governing', 'stale', 'version', 'solver', 'solverDue'] })])
+interface Changed { id: string; verdict: string; governing: string | null; stale: string | null; version: number; due: boolean }
+async function store(rows: Changed[]) {
+  if (!rows.length) return
+  await db().query(
+    `UPDATE fittings f SET verdict = n.verdict, governing = n.governing, solver_due = n.due, stale = CASE WHEN n.stale IS NULL THEN NULL ELSE ARRAY(SELECT jsonb_array_elements_text(n.stale::jsonb)) END
+       FROM unnest($1::uuid[], $2::text[], $3::text[], $4::text[], $5::int[], $6::boolean[]) AS n(id, verdict, governing, stale, version, due) WHERE f.id = n.id AND f.version = n.version`,
+    { bind: [rows.map((r) => r.id), rows.map((r) => r.verdict), rows.map((r) => r.governing), rows.map((r) => r.stale), rows.map((r) => r.version), rows.map((r) => r.due)] },
+  )
+}
+/** The deck's fittings by their hand checks; `said` hears how far it is. */
+async function judgeDeck(boatId: string, said: (done: number, total: number, turned: number) => Promise<void>): Promise<{ total: number; turned: number; due: string[] }> {
+  const [around, fittings] = await Promise.all([surroundings(boatId), Fitting.findAll({ where: { boatId }, order: [['id', 'ASC']], attributes: ['id', 'design', 'verdict', 'governing', 'stale', 'version', 'solver', 'solverDue'] })])
   let turned = 0
-  let due = 0
+  const due: string[] = []
   for (let i = 0; i < fittings.length; i += CHUNK) {
-    const ids: string[] = []
-    const verdicts: string[] = []
-    const governing: (string | null)[] = []
-    const stale: (string | null)[] = []
-    const versions: number[] = []
-    const dues: boolean[] = []
     const chunk = fittings.slice(i, i + CHUNK)
+    const changed: Changed[] = []
     for (const f of chunk) {
       const v = judgeByHand(f.design, around, f.solver)
-      if (v.solverDue) due++
+      if (v.solverDue) due.push(f.id)
       if (v.verdict === f.verdict && v.governing === f.governing && v.solverDue === f.solverDue && JSON.stringify(v.stale) === JSON.stringify(f.stale ?? null)) continue
       if (v.verdict !== f.verdict) turned++
-      ids.push(f.id)
-      verdicts.push(v.verdict)
-      governing.push(v.governing)
-      stale.push(v.stale ? JSON.stringify(v.stale) : null)
-      versions.push(f.version)
-      dues.push(v.solverDue)
+      changed.push({ id: f.id, verdict: v.verdict, governing: v.governing, stale: v.stale ? JSON.stringify(v.stale) : null, version: f.version, due: v.solverDue })
     }
-    if (ids.length)
-      await db().query(
-        `UPDATE fittings f SET verdict = n.verdict, governing = n.governing, solver_due = n.due, stale = CASE WHEN n.stale IS NULL THEN NULL ELSE ARRAY(SELECT jsonb_array_elements_text(n.stale::jsonb)) END
-           FROM unnest($1::uuid[], $2::text[], $3::text[], $4::text[], $5::int[], $6::boolean[]) AS n(id, verdict, governing, stale, version, due) WHERE f.id = n.id AND f.version = n.version`,
-        { bind: [ids, verdicts, governing, stale, versions, dues] },
-      )
-    await db().query('UPDATE rejudge_jobs SET total = :total, done = :done, turned = :turned, beat_at = now() WHERE id = :id', { replacements: { id: job.id, total: fittings.length, done: Math.min(fittings.length, i + chunk.length), turned } })
-    // The server goes on answering others between two chunks.
+    await store(changed)
+    await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
+    // Others are answered between two chunks.
     await new Promise((next) => setImmediate(next))
   }
-  await db().query('UPDATE rejudge_jobs SET total = :total, solver_left = :due, finished_at = now(), beat_at = now() WHERE id = :id', { replacements: { id: job.id, total: fittings.length, due } })
-  if (due) solveDue(job.boatId, job.id)
-  await rejudgeBelow(job.boatId)
+  return { total: fittings.length, turned, due }
 }
 
-/** What is done to the verdicts of one boat is done one after another, so that no older look at its deck is written over a newer one. */
-const queues = new Map<string, Promise<void>>()
-function inTurn(boatId: string, work: () => Promise<void>): Promise<void> {
-  const mine = (queues.get(boatId) ?? Promise.resolve()).then(work).catch(() => undefined)
-  queues.set(boatId, mine)
-  void mine.then(() => queues.get(boatId) === mine && queues.delete(boatId))
-  return mine
+/** All open asks of one boat, together; one that came while it was at it is taken in another round. */
+async function judgeBoat(boatId: string): Promise<void> {
+  for (;;) {
+    const [open] = await db().query<{ last: number | null }>('SELECT max(id)::int AS last FROM rejudge_jobs WHERE boat_id = $1 AND finished_at IS NULL', { bind: [boatId], type: QueryTypes.SELECT })
+    const last = open?.last ?? null
+    if (last === null) return
+    const say = (set: string, bind: unknown[]) => db().query(`UPDATE rejudge_jobs SET beat_at = now(), ${set} WHERE boat_id = $1 AND id <= $2 AND finished_at IS NULL`, { bind: [boatId, last, ...bind] })
+    await say('tries = tries + 1', [])
+    const deck = await judgeDeck(boatId, async (done, total, turned) => void (await say('total = $3, done = $4, turned = $5', [total, done, turned])))
+    const hull = await rejudgeBelow(boatId, () => say('done = done', []))
+    await say('total = $3, done = $3, turned = $4, finished_at = now()', [deck.total + hull.total, deck.turned + hull.turned])
+    for (const id of deck.due) await jobs?.send('solve', { fittingId: id }, id)
+  }
 }
-/** Asks the plate solver about the next fitting of a boat that is due, and stands at the end of the queue again for the one after it. */
-async function solveNext(boatId: string, job: number | null, after: string | null): Promise<void> {
-  const f = await Fitting.findOne({ where: { boatId, solverDue: true, ...(after === null ? {} : { id: { [Op.gt]: after } }) }, order: [['id', 'ASC']] })
+/** One process at a time is at a boat: the lock goes with its connection, so a process that is killed holds nothing. */
+async function judgeAlone(boatId: string): Promise<void> {
+  await db().transaction(async (transaction) => {
+    const [lock] = await db().query<{ got: boolean }>("SELECT pg_try_advisory_xact_lock(hashtextextended('rejudge ' || $1, 0)) AS got", { bind: [boatId], type: QueryTypes.SELECT, transaction })
+    if (lock!.got) await judgeBoat(boatId)
+  })
+}
+
+/** Asks the plate solver about one fitting that is due. */
+async function solveFitting(id: string): Promise<void> {
+  const f = await Fitting.findOne({ where: { id, solverDue: true } })
   if (!f) return
-  const solver = (await judgeOn(f.design, await surroundings(boatId), f.solver)).solver
+  const solver = (await judgeOn(f.design, await surroundings(f.boatId), f.solver)).solver
   // The deck may have been measured again while the solver was at it: its answer counts only if the question still stands.
-  const v = judgeByHand(f.design, await surroundings(boatId), solver)
-  const [kept] = await Fitting.update({ verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue }, { where: { id: f.id, version: f.version } })
-  if (job !== null) await db().query('UPDATE rejudge_jobs SET turned = turned + :turned, solver_left = (SELECT count(*) FROM fittings WHERE boat_id = :boatId AND solver_due AND id > :id) WHERE id = :job', { replacements: { job, boatId, id: f.id, turned: kept && v.verdict !== f.verdict ? 1 : 0 } })
-  void inTurn(boatId, () => solveNext(boatId, job, f.id))
-}
-export function solveDue(boatId: string, job: number | null = null): void {
-  void inTurn(boatId, () => solveNext(boatId, job, null))
-}
-/** When nothing is left to be judged or solved. */
-export const settled = async () => {
-  while (queues.size) await Promise.all(queues.values())
+  const v = judgeByHand(f.design, await surroundings(f.boatId), solver)
+  const [kept] = await Fitting.update({ verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue }, { where: { id, version: f.version } })
+  if (kept && v.verdict !== f.verdict) await db().query('UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)', { bind: [f.boatId] })
+  if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
-const running = new Set<Promise<void>>()
-/** Starts judging a boat anew and answers at once with the job to ask about. */
-export async function startRejudge(boatId: string, why: string): Promise<Job> {
-  const total = await Fitting.count({ where: { boatId } })
-  const [job] = await db().query<Job>(`INSERT INTO rejudge_jobs (boat_id, why, total) VALUES (:boatId, :why, :total) RETURNING ${JOB}`, { replacements: { boatId, why, total }, type: QueryTypes.SELECT })
-  follow(job!)
-  return job!
-}
-function follow(job: Job) {
-  const work = inTurn(job.boatId, () => run(job))
-  running.add(work)
-  void work.finally(() => running.delete(work))
-}
-/** Every boat, and waits: after a value of the yard's own has changed. */
-export async function rejudgeAll(why: string): Promise<void> {
-  for (const b of await Boat.findAll({ attributes: ['id'] })) await startRejudge(b.id, why)
-  await Promise.all(running)
+const failed = new Map<string, number>()
+/** What is open and nobody is at is put in the queue again. */
+async function sweep(): Promise<void> {
+  const open = await db().query<{ boatId: string }>(`SELECT DISTINCT boat_id AS "boatId" FROM rejudge_jobs WHERE finished_at IS NULL AND tries < ${MOST_TRIES} AND beat_at < now() - interval '${STILL_S} seconds'`, { type: QueryTypes.SELECT })
+  for (const b of open) await jobs?.send('rejudge', { boatId: b.boatId }, b.boatId)
+  const due = await Fitting.findAll({ where: { solverDue: true, id: { [Op.notIn]: [...failed].filter(([, n]) => n >= MOST_TRIES).map(([id]) => id) } }, attributes: ['id'], limit: MOST_SWEPT, order: [['id', 'ASC']] })
+  for (const f of due) await jobs?.send('solve', { fittingId: f.id }, f.id)
 }
 
-/** What a server that stopped half way left undone is taken up again by the next that starts. */
-export async function resumeRejudging(): Promise<void> {
-  const left = await db().query<Job>(`UPDATE rejudge_jobs SET beat_at = now() WHERE finished_at IS NULL AND beat_at < now() - interval '${STILL_MS} milliseconds' RETURNING ${JOB}`, { type: QueryTypes.SELECT })
-  left.forEach(follow)
-  const due = await db().query<{ boatId: string }>('SELECT DISTINCT boat_id AS "boatId" FROM fittings WHERE solver_due', { type: QueryTypes.SELECT })
-  for (const b of due) solveDue(b.boatId)
+/** Begins doing the work of the queue in this process; gives how to stop. */
+export async function startRejudging(queue: Jobs, logger: Logger): Promise<() => Promise<void>> {
+  jobs = queue
+  queueIs(queue)
+  failed.clear()
+  await queue.work('rejudge', ({ boatId }) => judgeAlone(boatId))
+  await queue.work('solve', async ({ fittingId }) => {
+    try {
+      await solveFitting(fittingId)
+      failed.delete(fittingId)
+    } catch (error) {
+      failed.set(fittingId, (failed.get(fittingId) ?? 0) + 1)
+      throw error
+    }
+  })
+  let sweeping: Promise<void> | null = null
+  const again = () => {
+    sweeping ??= sweep()
+      .catch((error: unknown) => logger.warn(error, 'sweep'))
+      .finally(() => (sweeping = null))
+  }
+  const timer = setInterval(again, SWEEP_MS)
+  again()
+  return async () => {
+    clearInterval(timer)
+    await sweeping
+    if (jobs !== queue) return
+    jobs = null
+    queueIs(null)
+  }
 }
 
-export async function jobOf(who: Account, boatId: string, id: number): Promise<Job> {
-  mayRead(who, boatId)
-  const [job] = Number.isSafeInteger(id) ? await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs WHERE id = :id AND boat_id = :boatId`, { replacements: { id, boatId }, type: QueryTypes.SELECT }) : []
-  if (!job) throw notFound('job')
-  return job
+/** When nothing is left to be judged or solved; for tests and the demo. */
+export async function settled(): Promise<void> {
+  for (;;) {
+    const [left] = await db().query<{ n: number }>('SELECT ((SELECT count(*) FROM rejudge_jobs WHERE finished_at IS NULL) + (SELECT count(*) FROM fittings WHERE solver_due))::int AS n', { type: QueryTypes.SELECT })
+    if (!left!.n) return
+    await new Promise((again) => setTimeout(again, 25))
+  }
 }

@@ -2,8 +2,10 @@ import { z } from 'zod'
 import { CalcError } from '@north-tide/core'
 import { ApiError } from '../errors'
 
+/** past this a version cannot be counted on any more; no record is changed so often */
+export const MOST_VERSION = 2 ** 31 - 2
 /** A design that is saved, with the version that it began from. */
-export const savingDesign = z.strictObject({ version: z.number().int().positive(), design: z.unknown() })
+export const savingDesign = z.strictObject({ version: z.number().int().positive().max(MOST_VERSION), design: z.unknown() })
 
 /** Reads what lies inside a body; what is wrong with it is named at its place in that body. */
 export function within<T>(path: string, read: () => T): T {
@@ -17,3 +19,7 @@ export function within<T>(path: string, read: () => T): T {
 /** Somebody else was faster: both versions are shown, and nothing is lost. */
 export const stale = (what: string, now: { version: number; updatedBy?: string | null }, from: number, current: unknown) =>
   new ApiError(409, 'stale', `${now.updatedBy ? `${now.updatedBy} changed ${what}` : `${what.charAt(0).toUpperCase()}${what.slice(1)} was changed`} meanwhile (version ${now.version}); yours started from version ${from}`, 'version', { current })
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
+/** Whether an id can be one of a fitting at all; the database takes no other. */
+export const isUuid = (id: string) => UUID.test(id)

@@ -18,7 +18,12 @@ export interface Judged {
   /** the solver has still to be asked: the verdict is by the hand checks alone */
   solverDue: boolean
 }
-type Open = Judged & { ask: { design: Design; judgement: Judgement; question: SolverQuestion } | null }
+/** The judgement behind a verdict, and the design as it was judged: on the deck as the zone says it is now. */
+export interface Shown {
+  design: Design
+  judgement: Judgement | null
+}
+type Open = Judged & Shown & { ask: { design: Design; judgement: Judgement; question: SolverQuestion } | null }
 
 /** What a fitting is worth on the deck as the zone says it is now, by the hand checks and by what the solver said to the same question before; `stale` where its design still believes another deck. A design that cannot be judged yet is kept all the same: nothing typed is lost. */
 export function judgeByHand(asked: Design, { zones, parts, yard }: Surroundings, kept: SolverAnswer | null = null): Open {
@@ -31,16 +36,16 @@ export function judgeByHand(asked: Design, { zones, parts, yard }: Surroundings,
     const question = questionFor(design, judgement, zone, parts)
     const same = kept !== null && kept.key === keyOf(question)
     const j = same ? withSolver(judgement, kept) : judgement
-    return { verdict: j.verdict, governing: j.governing, stale: said, problem: null, solver: same ? kept : null, solverDue: !same, ask: same ? null : { design, judgement, question } }
+    return { verdict: j.verdict, governing: j.governing, stale: said, problem: null, solver: same ? kept : null, solverDue: !same, design, judgement: j, ask: same ? null : { design, judgement, question } }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
-    return { verdict: 'unproven', governing: error.code, stale: said, problem: { code: error.code, path: error.path, message: error.message }, solver: null, solverDue: false, ask: null }
+    return { verdict: 'unproven', governing: error.code, stale: said, problem: { code: error.code, path: error.path, message: error.message }, solver: null, solverDue: false, design, judgement: null, ask: null }
   }
 }
 
 /** The same with the solver asked where it has not answered this question yet. */
 export async function judgeOn(design: Design, around: Surroundings, kept: SolverAnswer | null = null): Promise<Judged> {
-  const { ask, ...byHand } = judgeByHand(design, around, kept)
+  const { ask, design: _design, judgement: _judgement, ...byHand } = judgeByHand(design, around, kept)
   if (!ask) return byHand
   let solver: SolverAnswer
   try {

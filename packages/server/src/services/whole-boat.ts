@@ -1,26 +1,29 @@
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import { LIFE_STATES, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_BOAT, PART_KINDS, REACH_KINDS } from '@north-tide/core'
+import { LIFE_STATES, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_BOAT, PART_KINDS, REACH_KINDS, zoneCodeOf } from '@north-tide/core'
 import { BaseError } from 'sequelize'
+import { refusalOf } from '../database-errors'
 import { ApiError, forbidden } from '../errors'
 import { parseBelow, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
 import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, HullLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
-import { belowOf, rejudgeBelow } from './below'
+import { askRejudge } from './asked'
+import { belowOf } from './below'
 import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'
 import { judgeByHand } from './verdict'
-import { solveDue } from './rejudge'
 
-/** The whole boat with its survey in one file: docs/file-formats.md. Verdicts are not in it; whoever reads it judges anew. */
+/** The whole boat with its survey in one file: docs/file-formats.md. Version 1 called zones by their titles in designs and holes, and had no deadrise and nothing withdrawn; it is read as it was meant. Verdicts are not in it; whoever reads it judges anew. */
 export const BOAT_FORMAT = 'north-tide-boat'
-export const BOAT_VERSION = 1
+export const BOAT_VERSION = 2
 
 const num = z.number()
 const maybe = num.nullable()
 const text = z.string().max(5000)
 const when = z.iso.datetime({ offset: true })
+/** taken out of use with a reason, and kept */
+const withdrawn = z.strictObject({ why: text.min(1), by: text, at: when }).nullable()
 const file = z.strictObject({
   format: z.literal(BOAT_FORMAT),
   version: z.number().int(),
@@ -29,6 +32,7 @@ const file = z.strictObject({
   zones: z.array(z.strictObject({
     code: z.string().min(1).max(80), title: z.string().min(1).max(80), face: z.enum(FACES_OF_BOAT), kind: z.enum(['sandwich', 'solid', 'metal', 'timber']), zMm: num, atXMm: maybe, stacking: num.int(), reach: text, reachKind: z.enum(REACH_KINDS), state: text,
     outline: z.array(z.strictObject({ xMm: num, yMm: num })).min(3), layers: z.array(z.strictObject({ material: z.string().max(60), thicknessMm: num.positive(), measured: z.boolean(), measuredBy: text, spreadMm: num.min(0).nullable(), count: num.int().min(0) })).min(1),
+    deadrise: z.array(z.strictObject({ xMm: num, deg: num.min(0).lt(80) })).max(40).default([]),
   })),
   structure: z.array(z.strictObject({ kind: z.enum(PART_KINDS), title: z.string().max(80), x0Mm: num, y0Mm: num, x1Mm: num, y1Mm: num, belowMm: num.min(0).nullable(), depthMm: num.positive().nullable(), widthMm: num.positive().nullable() })),
   readings: z.array(z.strictObject({
@@ -44,14 +48,16 @@ const file = z.strictObject({
   })).default([]),
   flooding: z.unknown().default(null),
   holes: z.array(z.strictObject({
-    number: num.int().positive(), fitting: z.string().nullable(), hull: z.string().nullable().default(null), boltIndex: num.int().min(0).nullable(), whatFor: text, zone: text, xMm: num, yMm: num, zMm: num, diameterMm: num.positive(), acrossMm: num.positive().nullable(), foundKind: text.nullable(), through: text, fastener: text, plate: text,
+    number: num.int().positive(), fitting: z.string().nullable(), hull: z.string().nullable().default(null), boltIndex: num.int().min(0).nullable(), whatFor: text, zone: text, xMm: num, yMm: num, zMm: num, diameterMm: num.positive(), acrossMm: num.positive().nullable(), foundKind: text.nullable(), withdrawn: withdrawn.default(null), through: text, fastener: text, plate: text,
     coreSchool: text, sealant: text.nullable(), belowWaterline: z.boolean(), found: z.boolean(), measuredFrom: text, createdAt: when,
     events: z.array(z.strictObject({ seq: num.int().positive(), state: z.enum(LIFE_STATES), note: text, who: text, happenedAt: when, recordedAt: when, sizeMm: num.positive().nullable(), tempC: maybe, humidityPct: num.min(0).max(100).nullable(), lot: z.string().nullable(), evidence: text, gatesPassed: z.array(z.string()), gateReason: text.nullable(), corrects: num.int().positive().nullable() })).min(1),
   })),
-  photos: z.array(z.strictObject({ subject: z.enum(['hole', 'zone', 'reading', 'boat']), of: z.string(), caption: text, who: text, takenAt: when, base64: z.string() })),
+  photos: z.array(z.strictObject({ subject: z.enum(['hole', 'zone', 'reading', 'boat']), of: z.string(), caption: text, who: text, takenAt: when, base64: z.string(), withdrawn: withdrawn.default(null) })),
 })
 export type BoatFile = z.input<typeof file>
 
+const withdrawnOf = (r: Pick<Photo, 'withdrawnWhy' | 'withdrawnBy' | 'withdrawnAt'>) => (r.withdrawnWhy ? { why: r.withdrawnWhy, by: r.withdrawnBy!, at: r.withdrawnAt!.toISOString() } : null)
+const withdrawnColumns = (w: { why: string; by: string; at: string } | null) => ({ withdrawnWhy: w?.why ?? null, withdrawnBy: w?.by ?? null, withdrawnAt: w ? new Date(w.at) : null })
 /** Photos name what they show by hole number, zone code or the reading's place in the list, for ids are this database's own. */
 export async function exportBoat(who: Account, id: string, withPhotos = true): Promise<BoatFile> {
   mayRead(who, id)
@@ -62,7 +68,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
   ])
   const [layers, events, photos] = await Promise.all([
     ZoneLayer.findAll({ where: { zoneId: zones.map((z0) => z0.id) }, order: [['seq', 'ASC']] }), LifeEvent.findAll({ where: { penetrationId: holes.map((h) => h.id) }, order: [['seq', 'ASC']] }),
-    withPhotos ? Photo.findAll({ where: { boatId: id }, order: [['id', 'ASC']], attributes: ['subject', 'subjectId', 'caption', 'who', 'takenAt', 'original'] }) : [],
+    withPhotos ? Photo.findAll({ where: { boatId: id }, order: [['id', 'ASC']], attributes: ['subject', 'subjectId', 'caption', 'who', 'takenAt', 'original', 'withdrawnWhy', 'withdrawnBy', 'withdrawnAt'] }) : [],
   ])
   const hull = await belowOf(id)
   const logs = await HullLog.findAll({ where: { hullFittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
@@ -85,7 +91,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     boat: { name: b.name, kind: b.kind, lengthMm: b.lengthMm, beamMm: b.beamMm, displacementKg: b.displacementKg, duty: b.duty, units: b.units, hullKind: b.hullKind, hullMaterial: b.hullMaterial, note: b.note },
     stations,
     zones: zones.map((z0) => ({
-      code: z0.code, title: z0.title, face: z0.face as (typeof FACES_OF_BOAT)[number], kind: z0.kind, zMm: z0.zMm, atXMm: z0.atXMm, stacking: z0.stacking, reach: z0.reach, reachKind: z0.reachKind, state: z0.state, outline: z0.outlineX.map((xMm, i) => ({ xMm, yMm: z0.outlineY[i]! })),
+      code: z0.code, title: z0.title, face: z0.face as (typeof FACES_OF_BOAT)[number], kind: z0.kind, zMm: z0.zMm, atXMm: z0.atXMm, stacking: z0.stacking, reach: z0.reach, reachKind: z0.reachKind, state: z0.state, deadrise: z0.deadriseX.map((xMm, i) => ({ xMm, deg: z0.deadriseDeg[i]! })), outline: z0.outlineX.map((xMm, i) => ({ xMm, yMm: z0.outlineY[i]! })),
       layers: layers.filter((l) => l.zoneId === z0.id).map((l) => ({ material: l.material, thicknessMm: l.thicknessMm, measured: l.measured, measuredBy: l.measuredBy, spreadMm: l.spreadMm, count: l.readingCount })),
     })),
     structure: parts.map((p) => ({ kind: p.kind, title: p.title, x0Mm: p.x0Mm, y0Mm: p.y0Mm, x1Mm: p.x1Mm, y1Mm: p.y1Mm, belowMm: p.belowMm, depthMm: p.depthMm, widthMm: p.widthMm })),
@@ -96,11 +102,11 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseBelow(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
     flooding: flood ? parseFloodPlan(flood.plan) : null,
     holes: holes.map((h) => ({
-      number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, through: h.through, fastener: h.fastener, plate: h.plate,
+      number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, withdrawn: withdrawnOf(h), through: h.through, fastener: h.fastener, plate: h.plate,
       coreSchool: h.coreSchool, sealant: h.sealant, belowWaterline: h.belowWaterline, found: h.found, measuredFrom: h.measuredFrom, createdAt: h.createdAt.toISOString(),
       events: of(h.id).map((e) => ({ seq: e.seq, state: e.state as (typeof LIFE_STATES)[number], note: e.note, who: e.who, happenedAt: e.happenedAt.toISOString(), recordedAt: e.recordedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : (lots.find((l) => l.id === e.lotId)?.code ?? null), evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
     })),
-    photos: photos.map((p) => ({ subject: p.subject, of: subject(p), caption: p.caption, who: p.who, takenAt: p.takenAt.toISOString(), base64: p.original.toString('base64') })),
+    photos: photos.map((p) => ({ subject: p.subject, of: subject(p), caption: p.caption, who: p.who, takenAt: p.takenAt.toISOString(), base64: p.original.toString('base64'), withdrawn: withdrawnOf(p) })),
   }
 }
 
@@ -154,9 +160,10 @@ export async function importBoat(who: Account, raw: unknown) {
   if (typeof version === 'number' && version > BOAT_VERSION) throw new CalcError('newer-version', 'version', `This file is of version ${version}; version ${BOAT_VERSION} is the newest read here`)
   const v = parseInput(file, raw)
   checkLinks(v)
+  const inZone = <D extends { place: { zone: string | null } }>(d: D): D => ({ ...d, place: { ...d.place, zone: zoneCodeOf(v.zones, d.place.zone) } })
   const designs = v.fittings.map((f, i) => {
     try {
-      return parseDesign(f.design)
+      return inZone(parseDesign(f.design))
     } catch (error) {
       if (error instanceof CalcError) throw new CalcError(error.code, `fittings.${i}.design${error.path ? `.${error.path}` : ''}`, error.message)
       throw error
@@ -164,7 +171,7 @@ export async function importBoat(who: Account, raw: unknown) {
   })
   const belowDesigns = v.hull.map((f, i) => {
     try {
-      return parseBelow(f.design)
+      return inZone(parseBelow(f.design))
     } catch (error) {
       if (error instanceof CalcError) throw new CalcError(error.code, `hull.${i}.design${error.path ? `.${error.path}` : ''}`, error.message)
       throw error
@@ -177,11 +184,10 @@ export async function importBoat(who: Account, raw: unknown) {
     if (error instanceof CalcError) throw new CalcError(error.code, `flooding${error.path ? `.${error.path}` : ''}`, error.message)
     throw error
   }
-  const looks: ({ original: Buffer } & Awaited<ReturnType<typeof lookInto>>)[] = []
+  const looks: Awaited<ReturnType<typeof lookInto>>[] = []
   for (const [i, p] of v.photos.entries()) {
-    const original = Buffer.from(p.base64, 'base64')
     try {
-      looks.push({ original, ...(await lookInto(original)) })
+      looks.push(await lookInto(Buffer.from(p.base64, 'base64')))
     } catch (error) {
       if (error instanceof ApiError) throw new ApiError(400, error.code, error.message, `photos.${i}.base64`)
       throw error
@@ -194,8 +200,8 @@ export async function importBoat(who: Account, raw: unknown) {
       const boatId = boat.id
       await Station.bulkCreate(v.stations.map((s) => ({ ...s, boatId })), t)
       const zoneIds = new Map<string, number>()
-      for (const { outline, layers, ...z0 } of v.zones) {
-        const zone = await Zone.create({ ...z0, boatId, outlineX: outline.map((p) => p.xMm), outlineY: outline.map((p) => p.yMm) }, t)
+      for (const { outline, layers, deadrise, ...z0 } of v.zones) {
+        const zone = await Zone.create({ ...z0, boatId, outlineX: outline.map((p) => p.xMm), outlineY: outline.map((p) => p.yMm), deadriseX: deadrise.map((p) => p.xMm), deadriseDeg: deadrise.map((p) => p.deg) }, t)
         zoneIds.set(z0.code, zone.id)
         await ZoneLayer.bulkCreate(layers.map(({ count, ...l }, seq) => ({ ...l, readingCount: count, zoneId: zone.id, seq })), t)
       }
@@ -220,25 +226,23 @@ export async function importBoat(who: Account, raw: unknown) {
       }
       if (flood) await FloodPlanRow.create({ boatId, plan: flood, updatedBy: who.name }, t)
       const holeIds = new Map<number, number>()
-      for (const { events, fitting, hull, createdAt, ...h } of v.holes) {
-        const p = await Penetration.create({ ...h, boatId, fittingId: fitting === null ? null : fittingIds.get(fitting)!, hullFittingId: hull === null ? null : hullIds.get(hull)!, createdAt: new Date(createdAt) }, t)
+      for (const { events, fitting, hull, createdAt, withdrawn: gone, zone, ...h } of v.holes) {
+        const p = await Penetration.create({ ...h, ...withdrawnColumns(gone), zone: zoneCodeOf(v.zones, zone) ?? zone, boatId, fittingId: fitting === null ? null : fittingIds.get(fitting)!, hullFittingId: hull === null ? null : hullIds.get(hull)!, createdAt: new Date(createdAt) }, t)
         holeIds.set(h.number, p.id)
         await LifeEvent.bulkCreate(events.map(({ lot, happenedAt, recordedAt, ...e }) => ({ ...e, penetrationId: p.id, happenedAt: new Date(happenedAt), recordedAt: new Date(recordedAt), lotId: lot === null ? null : lotIds.get(lot)! })), t)
       }
       for (const [i, p] of v.photos.entries()) {
         const subjectId = p.subject === 'hole' ? holeIds.get(Number(p.of))! : p.subject === 'zone' ? zoneIds.get(p.of)! : p.subject === 'reading' ? readings[Number(p.of)]!.id : boatId
         const look = looks[i]!
-        await Photo.create({ boatId, subject: p.subject, subjectId: String(subjectId), caption: p.caption, who: p.who, takenAt: new Date(p.takenAt), ...look, sha256: createHash('sha256').update(look.original).digest('hex') }, t)
+        await Photo.create({ boatId, subject: p.subject, subjectId: String(subjectId), caption: p.caption, who: p.who, takenAt: new Date(p.takenAt), ...withdrawnColumns(p.withdrawn), ...look, sha256: createHash('sha256').update(look.original).digest('hex') }, t)
       }
+      await askRejudge(boatId, `${boat.name} was read from a file`, transaction)
       return { id: boatId, name: boat.name, fittings: v.fittings.length, holes: v.holes.length }
     })
-    await rejudgeBelow(made.id)
-    solveDue(made.id)
     return made
   } catch (error) {
     // What only the database's own rules notice is still the file's fault.
-    const code = ((error as { original?: { code?: string } }).original?.code ?? '') as string
-    if (error instanceof BaseError && /^(22|23)/.test(code)) throw bad('', `The file breaks a rule of the register: ${error.message}`)
+    if (error instanceof BaseError && (refusalOf(error)?.status ?? 500) < 500) throw bad('', `The file breaks a rule of the register: ${error.message}`)
     throw error
   }
 }

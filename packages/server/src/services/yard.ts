@@ -4,14 +4,16 @@ import { YARD_FIELDS, YARD_KINDS, YARD_TABLES, parseInput, type YardKind, type Y
 import { ApiError, forbidden } from '../errors'
 import { Boat } from '../models'
 import type { Account } from './access'
+import { askRejudgeAll } from './asked'
+import { MOST_VERSION, stale } from './saving'
 
 const db = () => Boat.sequelize!
 
 export const yardValues = (): Promise<YardValue[]> =>
-  db().query<YardValue>(`SELECT kind, material, field, value, reason, measured_by AS "measuredBy" FROM yard_values ORDER BY kind, material, field`, { type: QueryTypes.SELECT })
+  db().query<YardValue>(`SELECT kind, material, field, value, reason, measured_by AS "measuredBy", version FROM yard_values ORDER BY kind, material, field`, { type: QueryTypes.SELECT })
 
 const place = { kind: z.enum(YARD_KINDS), material: z.string(), field: z.string() }
-const body = z.strictObject({ ...place, value: z.number().positive().max(1e6), reason: z.string().trim().min(1).max(300) })
+const body = z.strictObject({ ...place, value: z.number().positive().max(1e6), reason: z.string().trim().min(1).max(300), version: z.number().int().min(0).max(MOST_VERSION).default(0) })
 
 function known(v: { kind: YardKind; material: string; field: string }) {
   if (!Object.hasOwn(YARD_TABLES[v.kind], v.material)) throw new ApiError(400, 'invalid-input', `"${v.material}" is no ${v.kind} of the tables`, 'material')
@@ -21,20 +23,32 @@ function mayMeasure(who: Account) {
   if (who.role !== 'manager' && who.role !== 'fitter') throw forbidden('The yard\u2019s own values are set by a fitter or the manager')
 }
 
+const CHANGED = 'a value of the yard\u2019s own changed'
+/** Sets a value that is not there (version 0 or left out), or the one that was read. */
 export async function setYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
   mayMeasure(who)
-  const v = parseInput(body, raw)
+  const { version, ...v } = parseInput(body, raw)
   known(v)
-  await db().query(
-    `INSERT INTO yard_values (kind, material, field, value, reason, measured_by) VALUES (:kind, :material, :field, :value, :reason, :who)
-     ON CONFLICT (kind, material, field) DO UPDATE SET value = EXCLUDED.value, reason = EXCLUDED.reason, measured_by = EXCLUDED.measured_by, measured_at = now()`,
-    { replacements: { ...v, who: who.name } },
-  )
+  await db().transaction(async (transaction) => {
+    const [there] = await db().query<{ version: number; measuredBy: string }>(`SELECT version, measured_by AS "measuredBy" FROM yard_values WHERE kind = :kind AND material = :material AND field = :field FOR UPDATE`, { replacements: v, type: QueryTypes.SELECT, transaction })
+    if ((there?.version ?? 0) !== version) throw stale('this value', { version: there?.version ?? 0, updatedBy: there?.measuredBy ?? null }, version, await yardValues())
+    await db().query(
+      there
+        ? `UPDATE yard_values SET value = :value, reason = :reason, measured_by = :who, measured_at = now(), version = version + 1 WHERE kind = :kind AND material = :material AND field = :field`
+        : `INSERT INTO yard_values (kind, material, field, value, reason, measured_by) VALUES (:kind, :material, :field, :value, :reason, :who)`,
+      { replacements: { ...v, who: who.name }, transaction },
+    )
+    await askRejudgeAll(CHANGED, transaction)
+  })
   return yardValues()
 }
+/** Goes back to the table's value. Where none of the yard's own was, nothing changes and nothing is judged again. */
 export async function dropYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
   mayMeasure(who)
   const v = parseInput(z.strictObject(place), raw)
-  await db().query('DELETE FROM yard_values WHERE kind = :kind AND material = :material AND field = :field', { replacements: v })
+  await db().transaction(async (transaction) => {
+    const gone = await db().query('DELETE FROM yard_values WHERE kind = :kind AND material = :material AND field = :field RETURNING 1', { replacements: v, type: QueryTypes.SELECT, transaction })
+    if (gone.length) await askRejudgeAll(CHANGED, transaction)
+  })
   return yardValues()
 }

@@ -3,15 +3,25 @@ import { computed, ref, useId, watch } from 'vue'
 import { formatLength, halfBreadthOf, placeFrom, readMeasures, sayIn, type Measure, type Placed, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../types'
 
-/** A place as a fitter measures it: "412 aft of P-012, 95 in from the edge". Two that disagree are asked about. */
+/** A place as a fitter measures it: "412 aft of P-012, 95 mm in from the edge". Two that disagree are asked about. */
 export interface Measured {
   xMm: number | null
   yMm: number | null
   measures: Measure[]
   believe: { x?: number; y?: number }
 }
-const props = defineProps<{ boat: BoatPicture; units: Units; label?: string }>()
-const emit = defineEmits<{ measured: [m: Measured | null] }>()
+const props = defineProps<{
+  boat: BoatPicture
+  units: Units
+  label?: string
+  /** somebody wanted to go on with it: what is wrong is said at once */
+  tried?: boolean
+}>()
+const emit = defineEmits<{
+  measured: [m: Measured | null]
+  /** something is typed that could not be read: whoever waits for a place has none */
+  unread: [yes: boolean]
+}>()
 const id = useId()
 const text = ref('')
 const believe = ref<{ x?: number; y?: number }>({})
@@ -26,6 +36,7 @@ const asks = computed(() => (read.value?.ok ? placeFrom(read.value.measures, hal
 const placed = computed<Placed | null>(() => (read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations), believe.value) : null))
 watch(text, () => (believe.value = {}))
 watch(placed, (p) => emit('measured', p && read.value?.ok ? { xMm: p.xMm, yMm: p.yMm, measures: read.value.measures, believe: believe.value } : null))
+watch(() => Boolean(text.value.trim()) && !read.value?.ok, (yes) => emit('unread', yes))
 const left = ref(false)
 defineExpose({ clear: () => (text.value = '') })
 </script>
@@ -33,8 +44,8 @@ defineExpose({ clear: () => (text.value = '') })
 <template>
   <div class="measure">
     <label :for="id">{{ label ?? 'As measured' }}</label>
-    <input :id="id" v-model="text" class="entry" autocomplete="off" spellcheck="false" placeholder="412 aft of P-012, 95 in from the port edge" :aria-invalid="left && read && !read.ok ? 'true' : undefined" @focus="left = false" @blur="left = true" />
-    <p v-if="read && !read.ok && left" class="said small" role="alert">{{ read.message }}</p>
+    <input :id="id" v-model="text" class="entry" autocomplete="off" spellcheck="false" :placeholder="units === 'inch' ? '16 1/4 aft of P-012, 3 3/4 in from the port edge' : '412 aft of P-012, 95 mm in from the port edge'" :aria-invalid="left && read && !read.ok ? 'true' : undefined" @focus="left = false" @blur="left = true" />
+    <p v-if="read && !read.ok && (left || tried)" class="said small" role="alert">{{ read.message }}</p>
     <template v-if="placed">
       <fieldset v-for="c in asks" :key="c.axis" class="conflict" :class="{ settled: believe[c.axis] !== undefined }">
         <legend>These stand {{ formatLength(Math.round(c.apartMm * 10) / 10, units) }} apart. Which is to be believed?</legend>

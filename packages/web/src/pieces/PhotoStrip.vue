@@ -6,6 +6,7 @@ import { useBoats } from '../stores/boats'
 import { useSession } from '../stores/session'
 import { pickedFiles } from './files'
 import { useSurvey } from '../stores/survey'
+import WithdrawForm from './WithdrawForm.vue'
 
 const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()
 const boats = useBoats()
@@ -43,14 +44,9 @@ async function send(e: Event) {
   }
   await survey.loadPhotos().catch(() => undefined)
 }
-async function remove(id: number) {
-  said.value = ''
-  try {
-    await api('DELETE', `/photos/${id}`)
-    await survey.loadPhotos()
-  } catch (error) {
-    if (!session.ended(error)) said.value = (error as Error).message
-  }
+async function withdraw(id: number, why: string) {
+  await api('POST', `/photos/${id}/withdraw`, { why })
+  await survey.loadPhotos()
 }
 </script>
 
@@ -60,7 +56,7 @@ async function remove(id: number) {
       <li v-for="p in mine" :key="p.id">
         <a :href="`/api/photos/${p.id}/large`" target="_blank" rel="noopener"><img :src="`/api/photos/${p.id}/small`" :alt="p.caption || `Photo of ${dayjs(p.takenAt).format('D MMM YYYY')}`" width="96" height="72" loading="lazy" /></a>
         <small class="soft">{{ p.caption || dayjs(p.takenAt).format('D MMM') }}, {{ p.who }}</small>
-        <button v-if="session.account?.role !== 'owner'" class="plain soft small" @click="remove(p.id)">take away</button>
+        <WithdrawForm v-if="session.account?.role !== 'owner' && (session.account?.role !== 'apprentice' || session.account?.name === p.who)" what="photo" :send="(why) => withdraw(p.id, why)" />
       </li>
     </ul>
     <p v-else class="soft small">No photo yet.</p>

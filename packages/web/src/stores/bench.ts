@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { CalcError, judgeWhole, withSolver, type Design, type Whole } from '@north-tide/core'
+import { CalcError, flagsAt, judgeWhole, offBoat, shifted, withSolver, type Design, type Whole } from '@north-tide/core'
 import { api } from '../api'
 import type { OpenFitting, SavedFitting } from '../types'
 import { useBoats } from './boats'
@@ -39,6 +39,27 @@ export const useBench = defineStore('bench', () => {
     return now
   })
   const problem = computed(() => judged.value.problem)
+  /** What the place warns of, as it stands now and not as it was opened. */
+  const flags = computed(() => {
+    const [d, boat] = [design.value, boats.picture]
+    if (!d || !boat || boat.id !== fitting.value?.boatId) return fitting.value?.flags ?? []
+    const off = offBoat(boat.stations, d.place)
+    const holes = boat.holes.filter((h) => h.fittingId !== fitting.value!.id)
+    return [...(off ? [{ id: 'off-boat', text: `This place is off the boat: ${off.message}.` }] : []), ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, d.bolts)]
+  })
+  /** What a move took with it, in words. */
+  const moveSaid = ref('')
+  let move: { from: Design; to: Design } | null = null
+  /** Another place: zone, layup, edge distance and height go with it. Figures typed one after another are one move from where it stood. */
+  function moveTo(at: { xMm?: number; yMm?: number }) {
+    if (!design.value) return
+    const from = move && move.to === design.value ? move.from : design.value
+    const { xMm, yMm } = design.value.place
+    const { design: to, said } = shifted(from, boats.picture?.zones ?? [], { xMm, yMm, ...at })
+    draft.change({ place: to.place, structure: to.structure, measured: to.measured, core: to.core, doubler: to.doubler, unevenMm: to.unevenMm })
+    moveSaid.value = said.length ? `Moved: ${said.join('; ')}.` : ''
+    move = { from, to: design.value }
+  }
 
   async function open(id: string) {
     if (fitting.value?.id !== id) await draft.flush()
@@ -47,6 +68,7 @@ export const useBench = defineStore('bench', () => {
     boats.lastFitting = { ...boats.lastFitting, [got.boatId]: got.id }
     fitting.value = got
     lastWhole.value = null
+    moveSaid.value = ''
     draft.take(got)
   }
   async function record(): Promise<string[]> {
@@ -55,5 +77,5 @@ export const useBench = defineStore('bench', () => {
     await Promise.all([open(fitting.value!.id), boats.refresh()])
     return holes
   }
-  return { ...draft, solver, solved, exaggerate, fitting, whole, problem, open, record }
+  return { ...draft, solver, solved, exaggerate, fitting, whole, problem, flags, moveSaid, moveTo, open, record }
 })

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
 import type { OwnGoods } from '@north-tide/core/below'
 import { api } from '../api'
-import type { BoatPicture, BoatSummary, TodayReading } from '../types'
+import type { BoatPicture, BoatSummary, KeptGoods, TodayReading } from '../types'
 
 export const useBoats = defineStore('boats', () => {
   const list = shallowRef<BoatSummary[]>([])
@@ -16,7 +16,7 @@ export const useBoats = defineStore('boats', () => {
   const catalogue = shallowRef<CatalogueEntry[]>(CATALOGUE)
   const habits = shallowRef<Habits>({})
   /** skin fittings, valves and tails of the yard’s own */
-  const goods = shallowRef<OwnGoods[]>([])
+  const goods = shallowRef<KeptGoods[]>([])
   const today = ref<TodayReading | null>(null)
   const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
   return {
@@ -29,22 +29,24 @@ export const useBoats = defineStore('boats', () => {
       lastId.value = id
     },
     async loadYard() {
-      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<OwnGoods[]>('GET', '/hull-goods')])
+      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<KeptGoods[]>('GET', '/hull-goods')])
     },
-    async replaceValue(v: Omit<YardValue, 'measuredBy'>) {
-      yard.value = await api<YardValue[]>('PUT', '/yard-values', v)
+    async replaceValue(v: Omit<YardValue, 'measuredBy' | 'version'>) {
+      const there = yard.value.find((o) => o.kind === v.kind && o.material === v.material && o.field === v.field)
+      yard.value = await api<YardValue[]>('PUT', '/yard-values', { ...v, version: there?.version ?? 0 })
     },
     async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
       yard.value = await api<YardValue[]>('DELETE', '/yard-values', v)
     },
     async keepGoods(g: OwnGoods) {
-      goods.value = await api<OwnGoods[]>('PUT', '/hull-goods', g)
+      const there = goods.value.find((o) => o.part.id === g.part.id)
+      goods.value = await api<KeptGoods[]>('PUT', '/hull-goods', { kind: g.kind, part: g.part, version: there?.version ?? 0 })
     },
     async readGoods(file: unknown) {
-      goods.value = await api<OwnGoods[]>('POST', '/hull-goods/import', file)
+      goods.value = await api<KeptGoods[]>('POST', '/hull-goods/import', file)
     },
     async dropGoods(id: string) {
-      goods.value = await api<OwnGoods[]>('DELETE', `/hull-goods/${encodeURIComponent(id)}`)
+      goods.value = await api<KeptGoods[]>('DELETE', `/hull-goods/${encodeURIComponent(id)}`)
     },
     async setHabit(question: string, school: string | null) {
       habits.value = await api<Habits>('PUT', '/habits', { question, school })

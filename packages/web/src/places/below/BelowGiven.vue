@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId } from '@north-tide/core'
+import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId, zoneTitle } from '@north-tide/core'
 import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, padOf, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
 import { useBelow } from '../../stores/below'
 import { useBoats } from '../../stores/boats'
@@ -44,7 +44,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
 
 <template>
   <section class="given" aria-label="Given" tabindex="0">
-    <div class="group"><h2>Place</h2><span class="soft small">{{ d.place.zone ?? 'no zone' }}</span></div>
+    <div class="group"><h2>Place</h2><span class="soft small">{{ zoneTitle(boats.picture?.zones ?? [], d.place.zone) }}</span></div>
     <DimensionField label="x, aft" :model-value="d.place.xMm" :units="u" :disabled="off" @update:model-value="set('place.xMm', $event)" />
     <DimensionField label="y, starboard" :model-value="d.place.yMm" :units="u" :disabled="off" @update:model-value="set('place.yMm', $event)" />
     <DimensionField label="z, above water" :model-value="d.place.zMm" :units="u" :disabled="off" @update:model-value="set('place.zMm', $event)" />

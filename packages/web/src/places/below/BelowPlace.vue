@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength, sayIn } from '@north-tide/core'
+import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
 import { BELOW_FAMILY, USE_TITLES, belowSection } from '@north-tide/core/below'
 import { api } from '../../api'
 import { useBelow } from '../../stores/below'
@@ -45,7 +45,7 @@ const open = computed(() => (below.fitting && route.params.id === below.fitting.
 const where = computed(() => {
   const d = open.value!
   const u = boats.units
-  return `${BELOW_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${d.place.zone ?? 'no zone'}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
+  return `${BELOW_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
 })
 const section = computed(() => (open.value && below.judgement ? belowSection(open.value, below.judgement, boats.units) : null))
 function step(by: number) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength, lengthText, parseLength, sayIn, staleAgainst, zoneOfPlace } from '@north-tide/core'
+import { formatLength, lengthText, parseLength, sayIn, staleAgainst, zoneOfPlace, zoneTitle } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
@@ -48,7 +48,7 @@ const open = computed(() => (bench.fitting && route.params.id === bench.fitting.
 const units = computed(() => boats.units)
 const where = computed(() => {
   const d = open.value!
-  return `${d.place.zone ?? 'no zone'}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
+  return `${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
 })
 const stale = computed(() => (open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null))
 const ownReason = ref('')
@@ -134,7 +134,7 @@ async function takeFile(chosen: File) {
             <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label><input id="own-deck" v-model="ownReason" class="entry" maxlength="300" placeholder="or why this one keeps its own" @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })" /><button class="act" :disabled="!ownReason.trim()" @click="bench.change({ structureReason: ownReason.trim() })">Keep its own</button></div>
         </div>
         <p v-else-if="open.structureReason" class="soft small">Keeps a deck of its own: {{ open.structureReason }}. <button class="plain link" :disabled="bench.readOnly" @click="bench.change({ structureReason: null })">Follow the zone again</button></p>
-        <ul v-if="bench.fitting!.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling"><li v-for="f in bench.fitting!.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
+        <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling"><li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
         <template v-if="bench.whole">
           <p class="soft small caption"><label class="thick"><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label> {{ bench.whole.section.title }}</p>
           <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" :editable="!bench.readOnly" @pick="pick" @drag="(path: string, v: number) => bench.change({ [path]: v })" @type="typeOver" />

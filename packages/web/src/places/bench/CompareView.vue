@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { CalcError, formatMass, judgeWhole, massOf, sayIn, underDeckOf, formatLength, hoursOf, type Design, type Whole } from '@north-tide/core'
+import { CalcError, formatMass, judgeWhole, massOf, withSolver, sayIn, underDeckOf, formatLength, hoursOf, type Design, type Whole } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
+import { solverBehind } from '../../stores/solver'
 import type { OpenFitting, SavedFitting } from '../../types'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -33,7 +34,12 @@ const judged = (d: Design | null): Whole | null => {
   }
 }
 const left = computed(() => bench.whole)
-const right = computed(() => judged(other.value))
+const rightByHand = computed(() => judged(other.value))
+/** The plate solver is asked about what stands beside it as about this one: no side is judged with less. */
+const solver = solverBehind(computed(() => (other.value && rightByHand.value ? { design: other.value, judgement: rightByHand.value.judgement } : null)))
+const rightSolved = computed(() => (solver.answer.value?.design === other.value ? solver.answer.value : null))
+const right = computed<Whole | null>(() => rightByHand.value && (rightSolved.value ? { ...rightByHand.value, judgement: withSolver(rightByHand.value.judgement, rightSolved.value.said) } : rightByHand.value))
+const NOT_YET = ' (the plate solver has not answered yet)'
 const ids = computed(() => [...new Set([...(left.value?.judgement.checks ?? []), ...(right.value?.judgement.checks ?? [])].map((c) => c.id))])
 const of = (w: Whole | null, id: string) => w?.judgement.checks.find((c) => c.id === id) ?? null
 const flat = (v: unknown, path = ''): Record<string, string> => (v !== null && typeof v === 'object' ? Object.assign({}, ...Object.entries(v).map(([k, x]) => flat(x, path ? `${path}.${k}` : k))) : { [path]: String(v ?? 'none') })
@@ -66,8 +72,8 @@ async function copy(body: object) {
       <p v-if="said" class="said" role="alert">{{ said }}</p>
     </div>
     <div v-if="left && right && other && bench.design" class="both" tabindex="0" aria-label="Side by side">
-      <figure><DrawingView :drawing="left.section" :units="boats.units" /><figcaption class="small">this: {{ left.judgement.verdict }}, {{ formatMass(massOf(bench.design, left.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the deck, {{ hoursOf(bench.design).toFixed(1) }} h</figcaption></figure>
-      <figure><DrawingView :drawing="right.section" :units="boats.units" /><figcaption class="small">beside it: {{ right.judgement.verdict }}, {{ formatMass(massOf(other, right.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck, {{ hoursOf(other).toFixed(1) }} h</figcaption></figure>
+      <figure><DrawingView :drawing="left.section" :units="boats.units" /><figcaption class="small">this: {{ left.judgement.verdict }}{{ bench.solved ? '' : NOT_YET }}, {{ formatMass(massOf(bench.design, left.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the deck, {{ hoursOf(bench.design).toFixed(1) }} h</figcaption></figure>
+      <figure><DrawingView :drawing="right.section" :units="boats.units" /><figcaption class="small">beside it: {{ right.judgement.verdict }}{{ rightSolved ? '' : NOT_YET }}, {{ formatMass(massOf(other, right.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck, {{ hoursOf(other).toFixed(1) }} h</figcaption></figure>
       <table class="rows" aria-label="Checks side by side"><thead><tr><th>Check</th><th>This</th><th>Beside it</th></tr></thead><tbody><tr v-for="id in ids" :key="id"><td>{{ (of(left, id) ?? of(right, id))!.title }}</td><td v-for="(w, i) in [left, right]" :key="i"><template v-if="of(w, id)"><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }} <span class="figure">{{ of(w, id)!.utilisation?.toFixed(2) }}</span></template></td></tr></tbody></table>
       <table class="rows" aria-label="What differs"><thead><tr><th>What differs</th><th>This</th><th>Beside it</th></tr></thead><tbody><tr v-for="f in differs" :key="f.what"><td>{{ f.what }}</td><td class="figure">{{ sayIn(f.here, boats.units) }}</td><td class="figure">{{ f.there }}</td></tr><tr v-if="!differs.length"><td colspan="3" class="soft">Nothing: they are the same.</td></tr></tbody></table>
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CORES, CORE_IDS, CORE_SCHOOLS, FACES, GRADES, GRADE_IDS, LINES, LINE_IDS, PLATES, PLATE_IDS, SCHOOLS, SEALANTS, SEALANT_IDS, formatForce, formatLength, lengthText, sizesFor, type CoreId, type Design, type Measurable } from '@north-tide/core'
+import { CORES, CORE_IDS, CORE_SCHOOLS, FACES, GRADES, GRADE_IDS, LINES, LINE_IDS, PLATES, PLATE_IDS, SCHOOLS, SEALANTS, SEALANT_IDS, formatForce, formatLength, lengthText, sizesFor, type CoreId, type Design, type Measurable, zoneTitle } from '@north-tide/core'
 import { useBench } from '../../stores/bench'
 import { useBoats } from '../../stores/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -64,9 +64,10 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
 
 <template>
   <section v-if="d" class="given" aria-label="Given" tabindex="0">
-    <div class="group"><h2>Place</h2><span class="soft small">{{ d.place.zone ?? 'no zone' }}</span></div>
-    <DimensionField label="x, aft" :model-value="d.place.xMm" :units="boats.units" :disabled="off" @update:model-value="set('place.xMm', $event)" />
-    <DimensionField label="y, starboard" :model-value="d.place.yMm" :units="boats.units" :disabled="off" @update:model-value="set('place.yMm', $event)" />
+    <div class="group"><h2>Place</h2><span class="soft small">{{ zoneTitle(boats.picture?.zones ?? [], d.place.zone) }}</span></div>
+    <DimensionField label="x, aft" :model-value="d.place.xMm" :units="boats.units" :disabled="off" @update:model-value="$event !== null && bench.moveTo({ xMm: $event })" />
+    <DimensionField label="y, starboard" :model-value="d.place.yMm" :units="boats.units" :disabled="off" @update:model-value="$event !== null && bench.moveTo({ yMm: $event })" />
+    <p v-if="bench.moveSaid" class="soft small" role="status">{{ bench.moveSaid }}</p>
     <DimensionField label="Edge distance" :model-value="d.place.edgeMm" :units="boats.units" above optional placeholder="measure" :disabled="off" :problem="problemAt('edgeMm')" @update:model-value="set('place.edgeMm', $event)" />
     <ChoiceField label="Duty" :model-value="d.duty" :options="DUTIES" :disabled="off" @update:model-value="set('duty', $event)" />
     <label v-if="d.duty !== boats.picture?.duty" class="why small" for="duty-reason">Why not the boat’s {{ boats.picture?.duty }}?<input id="duty-reason" class="entry" maxlength="300" :value="d.dutyReason ?? ''" :disabled="off" @input="set('dutyReason', ($event.target as HTMLInputElement).value || null)" /></label>

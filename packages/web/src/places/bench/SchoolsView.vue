@@ -21,7 +21,7 @@ onMounted(() => {
 /** Where the core is wet under the fitting, what to do about it is a choice of its own. */
 const wet = computed(() => {
   const s = d.value.structure
-  if (s.kind !== 'sandwich' || (!bench.fitting?.flags.some((f) => f.id === 'wet-core') && !d.value.schools.wet)) return null
+  if (s.kind !== 'sandwich' || (!bench.flags.some((f) => f.id === 'wet-core') && !d.value.schools.wet)) return null
   const zone = zoneOfPlace(boats.picture?.zones ?? [], d.value.place)
   const of = (kind: string) => survey.readings.filter((r) => r.zone === zone?.code && r.kind === kind && !r.withdrawnWhy)
   const worst = <T extends string>(kind: string, order: readonly T[]) => of(kind).map((r) => r.finding as T).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] ?? null

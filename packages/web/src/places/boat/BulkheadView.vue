@@ -25,8 +25,8 @@ const Y = (y: number) => width.value / 2 + y * scale.value
 const Z = (z: number) => 46 + (heights.value.sheer + 80 - z) * scale.value
 const outline = computed(() => `M${props.zone.outline.map((p) => `${Y(p.xMm).toFixed(1)} ${Z(p.yMm).toFixed(1)}`).join('L')}Z`)
 const hull = computed(() => `M${Y(-half.value)} ${Z(heights.value.sheer)}C${Y(-half.value)} ${Z(heights.value.keel * 0.4)} ${Y(-half.value * 0.6)} ${Z(heights.value.keel * 0.7)} ${Y(0)} ${Z(heights.value.keel)}C${Y(half.value * 0.6)} ${Z(heights.value.keel * 0.7)} ${Y(half.value)} ${Z(heights.value.keel * 0.4)} ${Y(half.value)} ${Z(heights.value.sheer)}Z`)
-const holes = computed(() => props.boat.holes.filter((h) => h.zone === props.zone.title))
-const fittings = computed(() => props.boat.fittings.filter((f) => f.zone === props.zone.title))
+const holes = computed(() => props.boat.holes.filter((h) => h.zoneCode === props.zone.code))
+const fittings = computed(() => props.boat.fittings.filter((f) => f.zoneCode === props.zone.code))
 function click(e: MouseEvent) {
   const r = svg.value!.getBoundingClientRect()
   const yMm = Math.round((e.clientX - r.left - width.value / 2) / scale.value)

@@ -2,7 +2,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units } from '@north-tide/core'
+import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units, zoneTitle } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../stores/boats'
 import { BELOW_CATALOGUE, BELOW_FAMILY, USES, USE_TITLES, hullAt, type BelowEntry, type Use } from '@north-tide/core/below'
@@ -29,7 +29,7 @@ const below = computed(() => {
   return BELOW_CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${BELOW_FAMILY[c.family].title} ${USE_TITLES[c.use]}`.toLowerCase().includes(w)))
 })
 const belowPicked = computed<BelowEntry | undefined>(() => below.value.find((c) => c.id === picked.value) ?? (below.value.length === 1 ? below.value[0] : undefined))
-const hull = computed(() => hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.title ?? null }))
+const hull = computed(() => hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.code ?? null }))
 async function placeBelow() {
   if (!belowPicked.value) return
   busy.value = true
@@ -97,7 +97,7 @@ async function place() {
         <template v-if="through">
           <DimensionField v-model="deadrise" label="Deadrise, measured" kind="angle" :units="units" :least="0" :most="79" optional :placeholder="String(hull.hull.deadriseDeg)" />
           <ChoiceField v-model="use" label="For" :options="[{ value: '', title: belowPicked ? USE_TITLES[belowPicked.use] : 'as usual' }, ...USES.map((u) => ({ value: u, title: USE_TITLES[u] }))]" />
-          <p><strong>{{ hull.zone ?? 'No known hull here' }}.</strong> <span class="soft">{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~' }}{{ formatLength(hull.hull.thicknessMm, units) }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span></p>
+          <p><strong>{{ hull.zone === null ? 'No known hull here' : zoneTitle(boat.zones, hull.zone) }}.</strong> <span class="soft">{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~' }}{{ formatLength(hull.hull.thicknessMm, units) }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span></p>
         </template>
         <p v-if="!through"><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
         <p v-if="edge !== null && !through" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>

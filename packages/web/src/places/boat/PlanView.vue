@@ -97,9 +97,9 @@ const zoneLabels = computed(() =>
     return { title: z.title, ...at }
   }),
 )
-const inProfile = (h: BoatPicture['holes'][number]) => h.zMm < 0 || h.zone === 'Topsides' || props.boat.zones.some((z) => z.title === h.zone && (z.face === 'topsides' || z.face === 'bottom'))
-const onBulkhead = computed(() => new Set(props.boat.zones.filter((z) => z.face === 'bulkhead').map((z) => z.title)))
-const signs = computed<Sign[]>(() => (props.layers.Holes ? props.boat.holes.filter((h) => !onBulkhead.value.has(h.zone)).map((h) => ({ id: h.id, x: X(h.xMm), y: inProfile(h) ? Z(h.zMm) : Y(h.yMm), state: h.state, label: h.label })) : []))
+const inProfile = (h: BoatPicture['holes'][number]) => h.zMm < 0 || props.boat.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
+const onBulkhead = computed(() => new Set(props.boat.zones.filter((z) => z.face === 'bulkhead').map((z) => z.code)))
+const signs = computed<Sign[]>(() => (props.layers.Holes ? props.boat.holes.filter((h) => !onBulkhead.value.has(h.zoneCode ?? '')).map((h) => ({ id: h.id, x: X(h.xMm), y: inProfile(h) ? Z(h.zMm) : Y(h.yMm), state: h.state, label: h.label })) : []))
 const dim = useLocalStorage('north-tide:dim', false)
 /** Counts the themes that were put on, after their colours stand. */
 const theme = ref(0)

@@ -15,6 +15,7 @@ import LifeSign from '../../pieces/LifeSign.vue'
 import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
+import WithdrawForm from '../../pieces/WithdrawForm.vue'
 
 const SurveyHole = defineAsyncComponent(() => import('./SurveyHole.vue'))
 
@@ -47,6 +48,13 @@ watch(() => form.state, () => {
   said.value = ''
 })
 
+/** What a gate asked for was given: the gate is looked at again, and is not to be passed with a reason. */
+watch(() => [form.sizeMm, form.tempC, form.humidityPct, form.lotId, form.evidence, form.note, form.at], () => (gates.value = []))
+async function withdraw(why: string) {
+  await api('POST', `/penetrations/${props.id}/withdraw`, { why })
+  await load()
+  emit('changed')
+}
 const mayRecord = computed(() => session.account?.role !== 'owner')
 const mayPass = computed(() => session.account?.role !== 'apprentice')
 const options = computed(() => (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({ value: s, title: s })))
@@ -109,6 +117,8 @@ async function send() {
         <template v-if="hole.sealant"><dt>Bedding</dt><dd>{{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft"> · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span></dd></template>
       </dl>
 
+      <p v-if="hole.withdrawnWhy" class="alarm">Withdrawn by {{ hole.withdrawnBy }}: {{ hole.withdrawnWhy }}. It stays on record and counts no more.</p>
+      <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
       <h3>Life</h3>
@@ -131,7 +141,7 @@ async function send() {
       </template>
 
       <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
-      <form v-if="mayRecord && options.length" @submit.prevent="send">
+      <form v-if="mayRecord && options.length && !hole.withdrawnWhy" @submit.prevent="send">
         <h3>{{ wrong ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}` : 'What happened next' }}</h3>
         <p v-if="wrong" class="soft small">What was written stays on record; this is added, and counts instead. <button type="button" class="plain fix" @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })">Leave it as it was</button></p>
         <ChoiceField v-model="form.state as string" label="State" :options="options" />

@@ -11,7 +11,7 @@ import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../boat/survey/attempt'
 
 /** Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside the catalogue when a fitting is placed. */
-type Own = CatalogueEntry & { outline: { xMm: number; yMm: number }[]; own: true }
+type Own = CatalogueEntry & { outline: { xMm: number; yMm: number }[]; own: true; version: number }
 const boats = useBoats()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
@@ -40,7 +40,7 @@ async function send() {
       if (xMm === null || yMm === null) throw new Error(`Hole ${i + 1}: “${xMm === null ? h.x : h.y}” cannot be read; a length is accepted`)
       return { xMm, yMm }
     })
-    await api('PUT', '/hardware', { id: form.id, title: form.title, maker: form.maker, family: form.family, face: form.face, base: form.round ? { diameterMm: form.diameterMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm } : { lengthMm: form.lengthMm, widthMm: form.widthMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm }, bolts, sizes: form.sizes, head: form.head, ratedN: form.ratedN, units: form.units, pipeMm: form.pipeMm, outline: form.outline })
+    await api('PUT', '/hardware', { id: form.id, title: form.title, maker: form.maker, family: form.family, face: form.face, base: form.round ? { diameterMm: form.diameterMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm } : { lengthMm: form.lengthMm, widthMm: form.widthMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm }, bolts, sizes: form.sizes, head: form.head, ratedN: form.ratedN, units: form.units, pipeMm: form.pipeMm, outline: form.outline, version: list.value.find((h) => h.id === form.id)?.version ?? 0 })
     await load()
   })
   if (ok) {

@@ -7,7 +7,7 @@ import { useSession } from '../../../stores/session'
 import { pickedFile, readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 
-interface Look { headers: string[]; columns: Record<string, string>; missing: string[]; rows: number; errors: { line: number; column: string; message: string }[]; duplicates: number; written: number; preview: Record<string, string | number>[] }
+interface Look { headers: string[]; columns: Record<string, string>; missing: string[]; rows: number; errors: { line: number; column: string; message: string }[]; duplicates: number; written: number; gates?: { id: string; text: string }[]; preview: Record<string, string | number>[] }
 const COLUMNS = { whatFor: 'what for', xMm: 'x, aft of the stem', yMm: 'y, to starboard', zMm: 'z, above the waterline', diameterMm: 'size', state: 'state', foundKind: 'kind', through: 'through', note: 'note' } as const
 const boats = useBoats()
 const session = useSession()
@@ -20,8 +20,9 @@ const csv = ref('')
 const units = ref(boats.units)
 const columns = ref<Record<string, string>>({})
 const look = ref<Look | null>(null)
+const reason = ref('')
 const ask = (write: boolean, matched = true) => attempt(async () => {
-  const a = await api<Look>('POST', `/boats/${boat.value.id}/penetrations/import`, { csv: csv.value, units: units.value, write, ...(matched ? { columns: Object.fromEntries(Object.entries(columns.value).filter(([, v]) => v)) } : {}) })
+  const a = await api<Look>('POST', `/boats/${boat.value.id}/penetrations/import`, { csv: csv.value, units: units.value, write, ...(write && reason.value.trim() ? { gateReason: reason.value.trim() } : {}), ...(matched ? { columns: Object.fromEntries(Object.entries(columns.value).filter(([, v]) => v)) } : {}) })
   look.value = a
   if (!matched) columns.value = { ...a.columns }
   if (a.written) {
@@ -75,7 +76,12 @@ async function takeBoat(e: Event) {
         <template v-if="look.errors.length"><p class="said">{{ look.errors.length }} fault{{ look.errors.length > 1 ? 's' : '' }}; nothing is read until every row can be.</p><ul class="faults"><li v-for="(e, i) in look.errors.slice(0, 30)" :key="i"><span class="figure">line {{ e.line }}</span>, {{ e.column }}: {{ e.message }}</li></ul></template>
         <template v-else-if="!look.missing.length"><p v-if="look.duplicates" class="warn">{{ look.duplicates }} stand within 2 mm of a hole that is on record already.</p>
           <table class="rows"><thead><tr><th>What for</th><th>State</th><th class="number">x mm</th><th class="number">y mm</th><th class="number">size mm</th></tr></thead><tbody><tr v-for="(p, i) in look.preview" :key="i"><td>{{ p.whatFor }}</td><td>{{ p.state }}</td><td class="number">{{ p.xMm }}</td><td class="number">{{ p.yMm }}</td><td class="number">{{ p.diameterMm }}</td></tr></tbody></table></template>
-        <button class="act main" type="submit" :disabled="busy || look.errors.length > 0 || look.missing.length > 0">Put {{ look.rows }} holes on record</button>
+        <div v-if="look.gates?.length && !look.errors.length" role="alert">
+          <p class="warn">Some of them say more than is on record:</p>
+          <ul class="faults"><li v-for="g in look.gates" :key="g.id">{{ g.text }}</li></ul>
+          <label class="reason" for="list-reason">Reason to take them as they are; it stays on the record of each<input id="list-reason" v-model="reason" class="entry" maxlength="500" placeholder="from the last yard's own list" /></label>
+        </div>
+        <button class="act main" type="submit" :disabled="busy || look.errors.length > 0 || look.missing.length > 0 || (Boolean(look.gates?.length) && !reason.trim())">Put {{ look.rows }} holes on record</button>
       </form>
     </section>
   </div>

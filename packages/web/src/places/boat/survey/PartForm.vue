@@ -24,7 +24,7 @@ const setKind = (k: PartKind) => {
 }
 async function send() {
   kept.value = await attempt(async () => {
-    const a = await api<{ job: RejudgeJob }>(p ? 'PUT' : 'POST', `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`, { ...form })
+    const a = await api<{ job: RejudgeJob }>(p ? 'PUT' : 'POST', `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`, { ...form, ...(p ? { version: props.part!.version } : {}) })
     await survey.follow(a.job)
   })
 }

@@ -26,6 +26,7 @@ const layersFor = (kind: string) =>
 const z = props.zone
 const form = reactive({
   title: z?.title ?? '', face: z?.face ?? 'deck', kind: z?.kind ?? ('sandwich' as ZoneShown['kind']), zMm: (z?.zMm ?? 900) as number | null, atXMm: (z?.atXMm ?? null) as number | null, stacking: z?.stacking ?? 0, reach: z?.reach ?? '', reachKind: z?.reachKind ?? 'unknown', state: z?.state ?? '',
+  deadrise: (z?.deadrise ?? []).map((p) => ({ xMm: p.xMm as number | null, deg: p.deg as number | null })),
   corners: (z ? z.outline.map((p) => [p.xMm, p.yMm] as const) : box).map(([x, y]) => ({ x: text(x), y: text(y) })),
   layers: z ? z.layers.map((l) => ({ material: l.material, thicknessMm: l.thicknessMm as number | null, measured: l.measured, measuredBy: l.measuredBy })) : layersFor('sandwich'),
 })
@@ -53,13 +54,14 @@ const measuredSaid = (i: number) => {
 async function send() {
   kept.value = ''
   await attempt(async () => {
-    const { corners, ...rest } = form
+    const { corners, deadrise, ...rest } = form
+    if (deadrise.some((p) => p.xMm === null || p.deg === null)) throw new Error('A station of the deadrise wants both: where it is, and how many degrees')
     const outline = corners.map((c, i) => {
       const [xMm, yMm] = [read(c.x), read(c.y)]
       if (xMm === null || yMm === null) throw new Error(`Corner ${i + 1}: “${xMm === null ? c.x : c.y}” cannot be read; a length is accepted`)
       return { xMm, yMm }
     })
-    const body = { ...rest, outline, ...(z ? { version: props.zone!.version } : {}) }
+    const body = { ...rest, outline, deadrise, ...(z ? { version: props.zone!.version } : {}) }
     const a = await api<{ zones: ZoneShown[]; job: RejudgeJob }>(z ? 'PUT' : 'POST', `/boats/${b.id}/zones${z ? `/${z.id}` : ''}`, body)
     await survey.follow(a.job)
     kept.value = a.job.total ? `Kept; ${survey.job?.total ?? 0} fittings judged again, ${survey.job?.turned ?? 0} turned.` : 'Kept.'
@@ -94,6 +96,16 @@ async function remove() {
         </fieldset>
         <ChoiceField v-model="form.reachKind" label="Reach from inside" :options="REACH_KINDS.map((r) => ({ value: r, title: REACH_TITLES[r] }))" :disabled="!may" />
         <label class="long" for="zone-reach">How one gets there<input id="zone-reach" v-model="form.reach" class="entry" maxlength="200" :readonly="!may" placeholder="through the fore peak, one arm" /></label>
+        <fieldset v-if="form.face === 'bottom' || form.face === 'topsides'" class="layer">
+          <legend>Deadrise, by station</legend>
+          <p v-if="!form.deadrise.length" class="soft small">Nobody has said; what goes through here is unproven until a level is laid on it.</p>
+          <div v-for="(p, i) in form.deadrise" :key="i" class="station">
+            <DimensionField v-model="p.xMm" label="At x, aft" :units="boats.units" :disabled="!may" />
+            <DimensionField v-model="p.deg" label="Slopes" kind="angle" :units="boats.units" :least="0" :most="79" :disabled="!may" />
+            <button v-if="may" type="button" class="plain soft small" @click="form.deadrise.splice(i, 1)">take away</button>
+          </div>
+          <button v-if="may" type="button" class="plain soft small" @click="form.deadrise.push({ xMm: null, deg: null })">Add a station</button>
+        </fieldset>
         <label class="long" for="zone-state">State<input id="zone-state" v-model="form.state" class="entry" maxlength="300" :readonly="!may" /></label>
       </div>
       <div class="two">
@@ -119,6 +131,7 @@ async function remove() {
 .long { display: grid; gap: 2px; }
 .layer { border: 0; border-left: 3px solid var(--line-strong); padding: 0 0 4px 12px; margin: 0; display: grid; gap: 2px; }
 .layer legend { font-weight: 700; padding: 0; }
+.station { display: grid; gap: 2px; border-bottom: 1px solid var(--line); padding-bottom: 4px; }
 .tick { display: flex; gap: 8px; align-items: center; min-height: 30px; }
 .shape { max-height: 190px; width: 100%; background: var(--sheet); border: 1px solid var(--line); }
 .shape polygon { fill: color-mix(in srgb, var(--laminate) 55%, var(--sheet)); stroke: var(--ink); stroke-width: 1.4; vector-effect: non-scaling-stroke; }

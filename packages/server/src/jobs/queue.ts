@@ -1,0 +1,56 @@
+import PgBoss from 'pg-boss'
+import type { Logger } from 'pino'
+
+/** Work that nobody waits for, queued in the same database: any process may do it, and one that is killed loses none of it. */
+export interface Work {
+  rejudge: { boatId: string }
+  solve: { fittingId: string }
+}
+export type QueueName = keyof Work
+const NAMES: QueueName[] = ['rejudge', 'solve']
+/** One waiting job for one thing is enough, however often it was asked for; it reads what is there when it begins. */
+const QUEUE = { policy: 'short', retryLimit: 5, retryDelay: 1, retryBackoff: true, expireInSeconds: 300, retentionDays: 1 } as const
+const POLL_S = 0.5
+
+/** Made by the owner's role, for queues are tables. */
+export async function prepareQueues(ownerUrl: string): Promise<void> {
+  const boss = new PgBoss({ connectionString: ownerUrl, max: 1, supervise: false, schedule: false })
+  boss.on('error', () => undefined)
+  await boss.start()
+  try {
+    const there = new Set((await boss.getQueues()).map((q) => q.name))
+    for (const name of NAMES) if (!there.has(name)) await boss.createQueue(name, { name, ...QUEUE })
+  } finally {
+    await boss.stop({ graceful: false })
+  }
+}
+
+export interface Jobs {
+  /** puts work in the queue; what waits there already is not put twice */
+  send<N extends QueueName>(name: N, data: Work[N], key: string): Promise<void>
+  /** does the work of a queue, one piece after another */
+  work<N extends QueueName>(name: N, run: (data: Work[N]) => Promise<void>): Promise<void>
+  stop(): Promise<void>
+}
+
+/** The application's end of the queue. */
+export async function openJobs(url: string, logger: Logger): Promise<Jobs> {
+  const boss = new PgBoss({ connectionString: url, max: 3, migrate: false, schedule: false, maintenanceIntervalSeconds: 60 })
+  boss.on('error', (error) => logger.error(error, 'queue'))
+  await boss.start()
+  const workers = new Map<QueueName, string>()
+  return {
+    async send(name, data, key) {
+      await boss.send(name, data, { singletonKey: key })
+      const here = workers.get(name)
+      if (here) boss.notifyWorker(here)
+    },
+    async work(name, run) {
+      const id = await boss.work<Work[typeof name]>(name, { pollingIntervalSeconds: POLL_S, batchSize: 1 }, async (jobs) => {
+        for (const job of jobs) await run(job.data)
+      })
+      workers.set(name, id)
+    },
+    stop: () => boss.stop({ graceful: true, timeout: 5_000 }),
+  }
+}

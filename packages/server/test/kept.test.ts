@@ -1,0 +1,110 @@
+import { readFileSync } from 'node:fs'
+import pg from 'pg'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { GRANTS } from '../src/grants'
+import { settled } from '../src/services/rejudge'
+import { Someone, freshDatabase, startApp } from './harness'
+
+/** What was stored yesterday opens today: a yard's database and boats' files as earlier versions left them. */
+const kept = (name: string) => readFileSync(new URL(`./kept/${name}`, import.meta.url), 'utf8')
+type App = Awaited<ReturnType<typeof startApp>>
+interface Picture {
+  zones: { code: string; title: string; deadrise: { xMm: number; deg: number }[] }[]
+  fittings: { id: string; name: string; verdict: string; zone: string | null; zoneCode: string | null }[]
+  below: { id: string; name: string; verdict: string; zone: string | null }[]
+  holes: { label: string; zone: string; zoneCode: string | null; state: string }[]
+}
+let app: App
+let fitter: Someone
+let superUrl: string
+const rows = async <T extends object>(url: string, sql: string): Promise<T[]> => {
+  const c = new pg.Client({ connectionString: url })
+  await c.connect()
+  try {
+    return (await c.query(sql)).rows as T[]
+  } finally {
+    await c.end()
+  }
+}
+beforeAll(async () => {
+  const databases = await freshDatabase('kept_yard', 'nothing')
+  superUrl = databases.superUrl
+  await rows(databases.ownerUrl, kept('yard-010.sql'))
+  app = await startApp('kept_yard', { databases })
+  fitter = await new Someone(app.base).signIn('fitter')
+}, 120_000)
+afterAll(() => app.stop())
+
+const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET', `/api/boats/${id}`)).body
+
+describe('a yard as the version before this one stored it', () => {
+  it('has all its boats, fittings, holes and lives', async () => {
+    const boat = await picture()
+    expect([boat.fittings.length, boat.below.length, boat.holes.length]).toEqual([9, 9, 44])
+    await settled()
+    expect((await fitter.ask('GET', '/api/boats/fulmars-reach/register.csv')).text.split('\n').length).toBe(44 + 2)
+  })
+  it('its fittings and holes refer to zones by code and show their titles', async () => {
+    const boat = await picture()
+    const titles = new Map(boat.zones.map((z) => [z.code, z.title]))
+    for (const f of boat.fittings) expect(f.zone).toBe(titles.get(f.zoneCode!))
+    for (const h of boat.holes) expect(h.zone).toBe(titles.get(h.zoneCode!))
+    expect(boat.below.find((f) => f.name === 'Wet-lab intake')!.zone).toBe('Bottom')
+  })
+  it('deadrise that stood in words is a figure by station', async () => {
+    const bottom = (await picture()).zones.find((z) => z.code === 'bottom')!
+    expect(bottom.deadrise).toEqual([{ xMm: 6500, deg: 17 }, { xMm: 11800, deg: 12 }])
+  })
+  it('passwords hashed as they were sign in, and are hashed anew when they do', async () => {
+    await new Someone(app.base).signIn('owner')
+    const hashes = Object.fromEntries((await rows<{ login: string; password_hash: string }>(superUrl, 'SELECT login, password_hash FROM users')).map((u) => [u.login, u.password_hash.slice(0, 7)]))
+    expect(hashes).toEqual({ fitter: 'scrypt$', owner: 'scrypt$', manager: '$argon2', apprentice: '$argon2' })
+    await new Someone(app.base).signIn('owner')
+    expect((await new Someone(app.base).ask('POST', '/api/session', { login: 'manager', password: 'tide-owner' })).status).toBe(401)
+  })
+  it('verdicts are made anew and agree with what a fresh look says', async () => {
+    await settled()
+    const boat = await picture()
+    for (const f of boat.fittings.slice(0, 3)) {
+      const open = (await fitter.ask<{ version: number; design: object }>('GET', `/api/fittings/${f.id}`)).body
+      expect((await fitter.ask<{ verdict: string }>('PUT', `/api/fittings/${f.id}`, { version: open.version, design: open.design })).body.verdict).toBe(f.verdict)
+    }
+  })
+})
+
+describe('a boat\u2019s file of version 1', () => {
+  it.each(['fulmars-reach', 'pipit', 'tarn-runner'])('%s is read whole, its zones by their codes', async (name) => {
+    const file = JSON.parse(kept(`boat-v1-${name}.json`)) as { holes: { zone: string }[]; zones: { code: string; title: string }[]; fittings: { design: { place: { zone: string } } }[] }
+    const made = await fitter.ask<{ id: string; holes: number; fittings: number }>('POST', '/api/boats/import', file)
+    expect([made.status, made.body.holes, made.body.fittings]).toEqual([201, file.holes.length, file.fittings.length])
+    const out = JSON.parse((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text) as typeof file & { version: number }
+    expect(out.version).toBe(2)
+    const code = new Map(file.zones.map((z) => [z.title, z.code]))
+    expect(out.holes.map((h) => h.zone)).toEqual(file.holes.map((h) => code.get(h.zone) ?? h.zone))
+    expect(out.fittings.map((f) => f.design.place.zone)).toEqual(file.fittings.map((f) => code.get(f.design.place.zone)))
+    const again = await fitter.ask<{ id: string }>('POST', '/api/boats/import', out)
+    expect(JSON.parse((await fitter.ask('GET', `/api/boats/${again.body.id}/boat.json`)).text)).toEqual(out)
+  })
+})
+
+describe('the application\u2019s role', () => {
+  const asApp = (sql: string) => rows(app.databases.url, sql)
+  it('every table is named with its rights, so that a new one cannot be forgotten', async () => {
+    const tables = await rows<{ name: string }>(superUrl, `SELECT relname AS name FROM pg_class WHERE relnamespace = 'public'::regnamespace AND relkind = 'r'`)
+    expect(tables.map((t) => t.name).sort()).toEqual(Object.keys(GRANTS).sort())
+  })
+  it.each([
+    'SET session_replication_role = replica', 'ALTER TABLE life_events DISABLE TRIGGER ALL', 'DROP TRIGGER life_events_insert_only ON life_events', "COPY (SELECT 1) TO PROGRAM 'true'", "COPY life_events FROM PROGRAM 'true'", "COPY (SELECT 1) TO '/tmp/north-tide-out'",
+    'UPDATE life_events SET note = $$x$$', 'DELETE FROM life_events', 'TRUNCATE life_events', 'UPDATE hull_log SET note = $$x$$', 'DELETE FROM hull_log', 'TRUNCATE hull_log CASCADE', 'DELETE FROM penetrations', 'DELETE FROM photos', 'UPDATE settings SET value = $$x$$', 'DELETE FROM users',
+    'CREATE TABLE mine (id int)', 'DROP TABLE life_events', 'ALTER TABLE boats ADD COLUMN x int', 'CREATE FUNCTION f() RETURNS int LANGUAGE sql AS $$SELECT 1$$', "SELECT pg_read_file('/etc/passwd')", 'SET ROLE north_tide_owner', 'SET ROLE north_tide', 'ALTER ROLE north_tide_app SUPERUSER', 'CREATE ROLE more', "INSERT INTO migrations (name) VALUES ('x')",
+    'BEGIN; LOCK TABLE life_events IN ACCESS EXCLUSIVE MODE', 'CREATE EXTENSION dblink',
+  ])('cannot: %s', async (sql) => {
+    await expect(asApp(sql)).rejects.toThrow(/permission denied|must be (owner|superuser|able)|must have/i)
+  })
+  it('adds to the record all the same', async () => {
+    await expect(asApp('SELECT count(*) FROM life_events')).resolves.toHaveLength(1)
+  })
+  it('a trigger refuses even the owner', async () => {
+    for (const sql of ['UPDATE life_events SET note = $$x$$', 'DELETE FROM hull_log']) await expect(rows(app.databases.ownerUrl, sql)).rejects.toThrow(/never edited or removed/)
+  })
+})
