@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
-import { dirname, join } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
-export const dataFolder = join(root, '.data')
+/** where the product keeps what it makes: the database of npm start, reports; NORTH_TIDE_DATA puts it elsewhere */
+export const dataFolder = process.env.NORTH_TIDE_DATA ? resolve(process.env.NORTH_TIDE_DATA) : join(root, '.data')
 
 export const log = (line) => process.stderr.write(`${line}\n`)
 

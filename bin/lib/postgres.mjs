@@ -45,12 +45,18 @@ function ensureServer() {
 }
 
 /** The project's own data folder, or one under /var/lib where the database's user cannot enter the checkout. */
-function clusterFolder(name) {
-  const own = join(dataFolder, name)
+function clusterFolder(name, data = dataFolder) {
+  const own = join(data, name)
   if (!asRoot) return own
-  mkdirSync(dataFolder, { recursive: true })
-  if (run('test', ['-x', dataFolder], { as: true }).ok) return own
-  return join('/var/lib', `north-tide-${basename(root)}-${createHash('sha256').update(root).digest('hex').slice(0, 8)}`, name)
+  mkdirSync(data, { recursive: true })
+  if (run('test', ['-x', data], { as: true }).ok) return own
+  return join('/var/lib', `north-tide-${basename(root)}-${createHash('sha256').update(data === join(root, '.data') ? root : data).digest('hex').slice(0, 8)}`, name)
+}
+/** Stops and removes the database that npm start made in another data folder; for tests. */
+export function stopCluster(data, name = 'postgres') {
+  const folder = clusterFolder(name, data)
+  run(join(ensureServer(), 'pg_ctl'), ['-D', join(folder, 'data'), 'stop', '-m', 'immediate'], { as: true })
+  rmSync(folder, { recursive: true, force: true })
 }
 
 const freePort = () =>

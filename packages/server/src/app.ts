@@ -36,6 +36,8 @@ export interface AppOptions {
   demo: boolean
   webFolder?: string | undefined
   signInLimit?: number
+  /** how long one calculation may take */
+  calcMs?: number
 }
 
 /** One secret for all servers on this database. */
@@ -96,7 +98,7 @@ export async function createApp(o: AppOptions) {
     handler: (_req, _res, next) => next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
   })
   app.use('/api', accessRoutes(o.demo, limiter))
-  app.use('/api', calcRoutes(o.db))
+  app.use('/api', calcRoutes(o.db, o.calcMs))
   app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), belowRoutes(), registerRoutes(), instrumentRoutes())
   app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
 

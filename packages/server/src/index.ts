@@ -2,6 +2,7 @@ import { createServer } from 'node:http'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApp } from './app'
+import { refusalOf } from './database-errors'
 import { prepare } from './start'
 
 /** One clear line and a non-zero exit, for what stops a start. */
@@ -23,6 +24,12 @@ server.on('error', (error: NodeJS.ErrnoException) => give(error.code === 'EADDRI
 server.listen(port, host, () => {
   process.stdout.write(`North Tide is at http://${host}:${port}\n`)
   process.send?.('ready')
+})
+
+// A queue that lost its database in the middle of a job says so here; it goes on when the database is back. Anything else is a mistake of our own.
+process.on('unhandledRejection', (reason) => {
+  logger.error(reason, 'unhandled')
+  if (refusalOf(reason)?.status !== 503) give((reason as Error)?.message ?? String(reason))
 })
 
 let stopping = false

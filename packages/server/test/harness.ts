@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { pino } from 'pino'
+import { pino, type Logger } from 'pino'
 import { inject } from 'vitest'
 import { createApp } from '../src/app'
 import { connect } from '../src/db'
@@ -26,11 +26,11 @@ export async function freshDatabase(name: string, from: 'demo' | 'nothing' = 'de
 }
 
 /** The real application on a real database with the demo data, listening on a free port. */
-export async function startApp(name: string, options: { signInLimit?: number; databases?: Databases } = {}) {
+export async function startApp(name: string, options: { signInLimit?: number; calcMs?: number; databases?: Databases; logger?: Logger } = {}) {
   const databases = options.databases ?? (await freshDatabase(name))
   const { url } = databases
   const db = await prepare(databases, options.databases === undefined)
-  const { app, close } = await createApp({ db, databaseUrl: url, logger: pino({ level: 'silent' }), demo: true, signInLimit: options.signInLimit ?? 1000 })
+  const { app, close } = await createApp({ db, databaseUrl: url, logger: options.logger ?? pino({ level: 'silent' }), demo: true, signInLimit: options.signInLimit ?? 1000, ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }) })
   const server: Server = createServer(app)
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
@@ -54,7 +54,7 @@ export interface Answer<T = object> {
 
 /** Someone at a browser: keeps the cookie. */
 export class Someone {
-  private cookie = ''
+  cookie = ''
   constructor(private readonly base: string) {}
   async ask<T = object>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
     const r = await fetch(`${this.base}${path}`, { method, headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...(body !== undefined || raw !== undefined ? { 'content-type': 'application/json' } : {}) }, ...(raw !== undefined ? { body: raw } : body !== undefined ? { body: JSON.stringify(body) } : {}) })

@@ -13,11 +13,13 @@ export interface SolverQuestion {
   key: string
 }
 /** Counts up when the way of asking or reading changes, so that kept answers are asked for again. */
-const WAY = 3
+const WAY = 4
+/** The same whatever order the fields came in: a database gives them back in its own. */
+const inOrder = (_: string, v: unknown) => (v !== null && typeof v === 'object' && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1))) : v)
 export function questionFor(d: Design, j: Judgement, zone: BoatZone | null, parts: BoatPart[]): SolverQuestion {
   const field = fieldAround(d, zone, parts)
   const input = patchFor(d, j, field)
-  return { field, input, key: JSON.stringify([WAY, d.duty, d.structure, field.assumed, input]) }
+  return { field, input, key: JSON.stringify([WAY, d.duty, d.structure, field.assumed, input], inOrder) }
 }
 
 /** Asks the plate solver; what cannot be solved is unproven, in its own words. */

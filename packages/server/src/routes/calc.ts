@@ -11,7 +11,7 @@ const WINDOW_MS = 60_000
 export const ANONYMOUS_A_MINUTE = 30
 
 /** Every calculator over HTTP, without a boat. Whoever is signed in asks as often as he likes; anybody else so many times a minute. */
-export function calcRoutes(db: Sequelize): Router {
+export function calcRoutes(db: Sequelize, mostMs?: number): Router {
   const r = Router()
   const few: RequestHandler = rateLimit({
     windowMs: WINDOW_MS, limit: ANONYMOUS_A_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(db, 'calc '), skip: (req) => req.account !== null,
@@ -25,7 +25,7 @@ export function calcRoutes(db: Sequelize): Router {
   r.post('/calc/:name', few, async (req, res) => {
     const gone = new AbortController()
     res.on('close', () => gone.abort())
-    const answer = await ask({ name: String(req.params.name), input: req.body }, gone.signal)
+    const answer = await ask({ name: String(req.params.name), input: req.body }, gone.signal, mostMs)
     if (answer.ok) return void res.type('json').send(answer.json)
     const refused = new CalcError(answer.code, answer.path, answer.message)
     res.status(answer.code === 'unknown-calculator' ? 404 : 400).json(refused.toJSON())

@@ -64,7 +64,7 @@ export async function addAngle(who: Account, boatId: string, raw: unknown) {
   mayWrite(who, boatId)
   const b = parseInput(body, raw)
   await Boat.sequelize!.transaction(async (transaction) => {
-    if (!(await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.UPDATE }))) throw notFound('boat')
+    if (!(await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))) throw notFound('boat')
     const rows = await AngleReading.findAll({ where: { boatId, role: 'station' }, transaction })
     const afterCount = b.role === 'recheck' ? new Set(rows.map(key)).size : null
     await AngleReading.create({ boatId, who: who.name, takenAt: new Date(), ...b, afterCount }, { transaction })

@@ -13,6 +13,7 @@ import { aroundOf, findBelow, judgeOne, readBelow } from './below'
 import { heelOf } from './angles'
 import { logOf } from './hull-log'
 import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture, weigh, write, type NextEvent } from './life'
+import { moment } from './saving'
 
 /** The work on a fitting through the hull: ordered, ticked step by step, read with a meter, looked at, recorded. What is said once goes into the log and into the hole’s life together. */
 /** Changes the design and writes the log in one go; whoever saved meanwhile is not overwritten, for only this part changes. */
@@ -65,7 +66,7 @@ export async function unorderBelow(who: Account, id: string) {
 
 const measured = (lo: number, hi: number) => z.number().min(lo).max(hi).nullish()
 const ticking = z.strictObject({
-  step: z.string().max(40), note: z.string().trim().max(300).default(''), reason: z.string().trim().max(300).default(''), at: z.iso.datetime({ offset: true }).nullish(),
+  step: z.string().max(40), note: z.string().trim().max(300).default(''), reason: z.string().trim().max(300).default(''), at: moment.nullish(),
   ohm: z.number().min(0).max(1e7).nullish(), sizeMm: z.number().positive().max(1000).nullish(), lotId: z.number().int().positive().max(2 ** 31 - 1).nullish(), tempC: measured(-30, 60), airC: measured(-30, 60), humidityPct: measured(0, 100),
   hullMm: z.number().positive().max(500).nullish(), shownDeg: z.number().min(-20).max(79).nullish(), stopsDeg: z.number().min(-360).max(720).nullish(), looked: z.array(z.string().max(200)).max(20).default([]), proof: z.string().trim().max(2000).default(''),
   /** a look that found it wet: it is not ticked, and its hole becomes suspect */
@@ -82,7 +83,7 @@ interface Written {
 /** What a tick adds to the life of the fitting’s holes; what is on record there already is not written twice. */
 async function lifeOfTick(id: string, step: BelowStep, common: Omit<NextEvent, 'state' | 'sizeMm' | 'corrects'>, sizeMm: number | null, transaction: Transaction): Promise<Written[]> {
   const out: Written[] = []
-  for (const p of await Penetration.findAll({ where: { hullFittingId: id }, order: [['number', 'ASC']], transaction, lock: transaction.LOCK.UPDATE })) {
+  for (const p of await Penetration.findAll({ where: { hullFittingId: id }, order: [['number', 'ASC']], transaction, lock: transaction.LOCK.NO_KEY_UPDATE })) {
     const events = await eventsOf(p.id, transaction)
     const states = p.boltIndex === null ? step.records : step.boltRecords
     const known = await facts(events, transaction)
@@ -107,7 +108,7 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
   const at = t.at ? new Date(t.at) : new Date()
   refuseFuture(at)
   await HullFitting.sequelize!.transaction(async (transaction) => {
-    const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.UPDATE }))!
+    const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
     const now = await findBelow(id, transaction)
     const d = parseBelow(now.design)
     const j = judgeBelow(d, around, log)
@@ -183,7 +184,7 @@ function measuredAt(step: BelowStep, t: Tick, heelDeg: number | null, d: BelowDe
 /** Water round it: the look is logged, the step stays open, and the hole is suspect until somebody settles it. */
 async function sayWet(who: Account, id: string, t: Tick, at: Date, entry: CreationAttributes<HullLog>, transaction: Transaction) {
   await HullLog.create(entry, { transaction })
-  const bore = await Penetration.findOne({ where: { hullFittingId: id, boltIndex: null }, transaction, lock: transaction.LOCK.UPDATE })
+  const bore = await Penetration.findOne({ where: { hullFittingId: id, boltIndex: null }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   if (!bore) return
   const events = await eventsOf(bore.id, transaction)
   const next: NextEvent = { state: 'suspect', at, note: `Wet: ${t.note}`, evidence: '', sizeMm: null, tempC: null, humidityPct: null, lot: null, corrects: null }
@@ -209,7 +210,7 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
     if (i >= 0 && later) throw new ApiError(409, 'later-ticks', `What comes after it is ticked: take back first "${later.text}"`, 'step')
     const step = steps[i]
     const at = new Date()
-    for (const p of step ? await Penetration.findAll({ where: { hullFittingId: id }, transaction, lock: transaction.LOCK.UPDATE }) : []) {
+    for (const p of step ? await Penetration.findAll({ where: { hullFittingId: id }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : []) {
       const events = await eventsOf(p.id, transaction)
       const wrote = (p.boltIndex === null ? step!.records : step!.boltRecords).slice().reverse()
       let seq = events.at(-1)?.seq ?? 0
@@ -228,7 +229,7 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
   return readBelow(who, id)
 }
 
-const when = z.iso.datetime({ offset: true }).nullish()
+const when = moment.nullish()
 const logging = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('bond'), value: z.number().min(0).max(1e7), note: z.string().trim().max(300).default(''), at: when }),
   z.strictObject({ kind: z.literal('anode'), value: z.number().min(0).max(100), note: z.string().trim().max(300).default(''), at: when }),
@@ -306,7 +307,7 @@ export async function recordBelow(who: Account, id: string) {
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
   return HullFitting.sequelize!.transaction(async (transaction) => {
-    const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.UPDATE }))!
+    const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
     const now = await findBelow(id, transaction)
     if (now.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register already')
     return recordHoles(who, boat, now, parseBelow(now.design), around, log, new Date(), transaction)

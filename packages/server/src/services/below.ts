@@ -23,7 +23,7 @@ export async function belowOf(boatId: string, transaction: Transaction | null = 
   return HullFitting.findAll({ where: { boatId }, order: [['createdAt', 'ASC'], ['id', 'ASC']], transaction })
 }
 export async function findBelow(id: string, transaction: Transaction | null = null): Promise<HullFitting> {
-  const f = isUuid(id) ? await HullFitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) }) : null
+  const f = isUuid(id) ? await HullFitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}) }) : null
   if (!f) throw notFound('fitting')
   return f
 }
@@ -100,7 +100,7 @@ const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> => 
 /** The hole that a fitting is to stand in, locked until it does, so that no two are put into one. */
 async function freeHole(boatId: string, holeId: number | undefined, transaction: Transaction): Promise<Penetration | null> {
   if (holeId === undefined) return null
-  const hole = await Penetration.findOne({ where: { id: holeId, boatId }, transaction, lock: transaction.LOCK.UPDATE })
+  const hole = await Penetration.findOne({ where: { id: holeId, boatId }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   if (!hole) throw new ApiError(400, 'invalid-input', `There is no hole ${holeId} in this boat`, 'holeId')
   if (hole.withdrawnWhy) throw new ApiError(409, 'withdrawn', `${holeLabel(hole.number)} was withdrawn: ${hole.withdrawnWhy}`, 'holeId')
   if (hole.fittingId || hole.hullFittingId) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')

@@ -40,7 +40,7 @@ export async function freeId(name: string, transaction: Transaction): Promise<st
 }
 /** The boat of an act, locked where what is added needs a name or a number of its own. */
 async function boatFor(id: string, transaction: Transaction): Promise<Boat> {
-  const boat = await Boat.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE })
+  const boat = await Boat.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   if (!boat) throw notFound('boat')
   return boat
 }
@@ -205,7 +205,7 @@ export const addPart = (who: Account, boatId: string, raw: unknown) =>
     return `${p.title} was added`
   })
 async function findPart(boatId: string, id: number, transaction: Transaction) {
-  const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId }, transaction, lock: transaction.LOCK.UPDATE }) : null
+  const found = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await StructurePart.findOne({ where: { id, boatId }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
   if (!found) throw notFound('part of the structure')
   return found
 }

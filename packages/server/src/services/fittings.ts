@@ -18,7 +18,7 @@ const shown = (f: Fitting) => ({
 export type FittingShown = ReturnType<typeof shown>
 
 async function find(id: string, transaction: Transaction | null = null): Promise<Fitting> {
-  const fitting = isUuid(id) ? await Fitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) }) : null
+  const fitting = isUuid(id) ? await Fitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}) }) : null
   if (!fitting) throw notFound('fitting')
   return fitting
 }

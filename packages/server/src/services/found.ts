@@ -20,7 +20,7 @@ const body = z.strictObject({
 })
 
 async function nextNumber(boatId: string, transaction: Transaction) {
-  await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.UPDATE })
+  await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   return (((await Penetration.max('number', { where: { boatId }, transaction })) as number | null) ?? 0) + 1
 }
 

@@ -56,10 +56,11 @@ async function write(v: z.output<typeof body>, who: Account, transaction: Transa
   await db().query(
     `INSERT INTO hardware (id, title, maker, family, face, length_mm, width_mm, diameter_mm, thickness_mm, body_height_mm, outline_x, outline_y, holes_x, holes_y, sizes, head, rated_n, units, pipe_mm, made_by)
      VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,$16,$17,$18,$19,$20)
-     ON CONFLICT (id) DO UPDATE SET title=$2, maker=$3, family=$4, face=$5, length_mm=$6, width_mm=$7, diameter_mm=$8, thickness_mm=$9, body_height_mm=$10, outline_x=$11, outline_y=$12, holes_x=$13, holes_y=$14, sizes=$15, head=$16, rated_n=$17, units=$18, pipe_mm=$19, made_by=$20, version=hardware.version+1`,
+     ${there || over ? UPDATE : ''}`,
     { bind, transaction },
   )
 }
+const UPDATE = `ON CONFLICT (id) DO UPDATE SET title=$2, maker=$3, family=$4, face=$5, length_mm=$6, width_mm=$7, diameter_mm=$8, thickness_mm=$9, body_height_mm=$10, outline_x=$11, outline_y=$12, holes_x=$13, holes_y=$14, sizes=$15, head=$16, rated_n=$17, units=$18, pipe_mm=$19, made_by=$20, version=hardware.version+1`
 export async function saveHardware(who: Account, raw: unknown): Promise<Hardware[]> {
   mayDraw(who)
   const v = parseInput(body, raw)

@@ -25,7 +25,7 @@ export async function keepGoods(who: Account, raw: unknown): Promise<KeptGoods[]
   const g = parseOwnGoods('raw' in rest ? raw : rest)
   free(g, 'part.id')
   await HullGoods.sequelize!.transaction(async (transaction) => {
-    const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.UPDATE })
+    const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     if (there && there.kind !== g.kind) throw new ApiError(409, 'taken', `${g.part.id} is another kind of part already; give this one another number`, 'part.id')
     if ((there?.version ?? 0) !== version) throw stale(g.part.id, { version: there?.version ?? 0, updatedBy: there?.madeBy ?? null }, version, there && { kind: there.kind, part: there.part, version: there.version })
     if (there) await there.update({ ...row(who, g), version: version + 1 }, { transaction })
@@ -43,7 +43,7 @@ export async function importGoods(who: Account, raw: unknown): Promise<KeptGoods
   })
   await HullGoods.sequelize!.transaction(async (transaction) => {
     for (const g of goods) {
-      const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.UPDATE })
+      const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
       if (there) await there.update({ ...row(who, g), version: there.version + 1 }, { transaction })
       else await HullGoods.create(row(who, g), { transaction })
     }

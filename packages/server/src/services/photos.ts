@@ -77,7 +77,7 @@ const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
 export async function withdrawPhoto(who: Account, id: number, raw: unknown) {
   const { why } = parseInput(withdrawal, raw)
   await Photo.sequelize!.transaction(async (transaction) => {
-    const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'who', 'withdrawnWhy'], transaction, lock: transaction.LOCK.UPDATE }) : null
+    const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'who', 'withdrawnWhy'], transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
     if (!p) throw notFound('photo')
     mayWrite(who, p.boatId)
     if (who.role === 'apprentice' && p.who !== who.name) throw forbidden('An apprentice withdraws photos of his own; a fitter the rest')

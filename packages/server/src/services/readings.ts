@@ -5,6 +5,7 @@ import { ApiError, notFound } from '../errors'
 import { Boat, Reading, Zone, ZoneLayer } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { askRejudge } from './asked'
+import { moment } from './saving'
 
 export const shownReading = (r: Reading, code: string | null) => ({
   id: Number(r.id), zone: code, kind: r.kind, way: r.way, layer: r.layerSeq, xMm: r.xMm, yMm: r.yMm, value: r.value, scaleMost: r.scaleMost, dryReference: r.dryReference,
@@ -19,7 +20,7 @@ export async function readingsOf(who: Account, boatId: string): Promise<ReadingS
   return rows.map((r) => shownReading(r, r.zoneId === null ? null : (codes.get(r.zoneId) ?? null)))
 }
 
-const common = { xMm: z.number().min(-1e5).max(1e6), yMm: z.number().min(-1e5).max(1e5), note: z.string().trim().max(1000).default(''), instrument: z.string().trim().max(120).default(''), takenAt: z.iso.datetime({ offset: true }).optional() }
+const common = { xMm: z.number().min(-1e5).max(1e6), yMm: z.number().min(-1e5).max(1e5), note: z.string().trim().max(1000).default(''), instrument: z.string().trim().max(120).default(''), takenAt: moment.optional() }
 const body = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('thickness'), zone: z.string(), way: z.enum(Object.keys(THICKNESS_WAYS) as [keyof typeof THICKNESS_WAYS]), layers: z.array(z.strictObject({ layer: z.number().int().min(0).max(20), thicknessMm: z.number().positive().max(1000) })).min(1).max(20), ...common }),
   z.strictObject({ kind: z.literal('moisture'), zone: z.string(), value: z.number().min(0).max(1e4), scaleMost: z.number().positive().max(1e4).default(100), dryReference: z.number().min(0).max(1e4), ...common })
@@ -55,7 +56,7 @@ export async function addReading(who: Account, boatId: string, raw: unknown) {
   const takenAt = b.takenAt ? new Date(b.takenAt) : new Date()
   if (takenAt.getTime() > Date.now() + 120_000) throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'takenAt')
   const job = await Boat.sequelize!.transaction(async (transaction) => {
-    const zone = await Zone.findOne({ where: { boatId, code: b.zone }, transaction, lock: transaction.LOCK.UPDATE })
+    const zone = await Zone.findOne({ where: { boatId, code: b.zone }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     if (!zone) throw new ApiError(400, 'invalid-input', `"${b.zone}" is no zone of this boat`, 'zone')
     const row = { boatId, zoneId: zone.id, kind: b.kind, xMm: b.xMm, yMm: b.yMm, note: b.note, instrument: b.instrument, who: who.name, takenAt }
     if (b.kind === 'thickness') {
@@ -79,11 +80,11 @@ export async function withdrawReading(who: Account, boatId: string, id: number, 
   mayWrite(who, boatId)
   const { why } = parseInput(withdrawal, raw)
   const job = await Boat.sequelize!.transaction(async (transaction) => {
-    const r = Number.isSafeInteger(id) ? await Reading.findOne({ where: { id: String(id), boatId }, transaction, lock: transaction.LOCK.UPDATE }) : null
+    const r = Number.isSafeInteger(id) ? await Reading.findOne({ where: { id: String(id), boatId }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
     if (!r) throw notFound('reading')
     if (r.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
     await r.update({ withdrawnWhy: why, withdrawnBy: who.name }, { transaction })
-    const zone = r.zoneId === null || r.kind !== 'thickness' ? null : await Zone.findByPk(r.zoneId, { transaction, lock: transaction.LOCK.UPDATE })
+    const zone = r.zoneId === null || r.kind !== 'thickness' ? null : await Zone.findByPk(r.zoneId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     return zone && (await remeasure(zone, transaction)) ? askRejudge(boatId, 'a reading was withdrawn', transaction) : null
   })
   return { readings: await readingsOf(who, boatId), job }

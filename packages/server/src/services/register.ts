@@ -7,7 +7,7 @@ import { Boat, Fitting, HullFitting, LifeEvent, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
 import { logOfHole, logsOfHoles } from './hull-log'
-import { isUuid } from './saving'
+import { isUuid, moment } from './saving'
 
 interface Which {
   transaction?: Transaction | null
@@ -41,7 +41,7 @@ export async function register(who: Account, boatId: string) {
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */
 export async function lockedHole(who: Account, id: number, transaction: Transaction): Promise<Penetration> {
-  const p = isHoleId(id) ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }) : null
+  const p = isHoleId(id) ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
   if (!p) throw notFound('hole')
   mayWrite(who, p.boatId)
   return p
@@ -51,11 +51,11 @@ export async function lockedHole(who: Account, id: number, transaction: Transact
 export async function recordFitting(who: Account, fittingId: string, now = new Date()) {
   const sequelize = Fitting.sequelize!
   return sequelize.transaction(async (transaction) => {
-    const f = isUuid(fittingId) ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.UPDATE }) : null
+    const f = isUuid(fittingId) ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
     if (!f) throw notFound('fitting')
     mayWrite(who, f.boatId)
     if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
-    const boat = await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.UPDATE })
+    const boat = await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     const d = parseDesign(f.design)
     const last = ((await Penetration.max('number', { where: { boatId: f.boatId }, transaction })) as number | null) ?? 0
     const through = gripLayersOf(d).filter((l) => !['base', 'bedding', 'filler bed', 'backing plate'].includes(l.name)).map((l) => `${l.name} ${formatLength(l.thicknessMm, boat!.units)}`).join(', ')
@@ -122,7 +122,7 @@ const optional = <T extends z.ZodType>(t: T) => t.nullish()
 const eventBody = z.strictObject({
   state: z.enum(LIFE_STATES),
   note: z.string().max(2000).default(''),
-  at: optional(z.iso.datetime({ offset: true })),
+  at: optional(moment),
   sizeMm: optional(z.number().positive().max(1000)),
   tempC: optional(z.number().min(-30).max(60)),
   humidityPct: optional(z.number().min(0).max(100)),

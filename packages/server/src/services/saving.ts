@@ -2,6 +2,10 @@ import { z } from 'zod'
 import { CalcError } from '@north-tide/core'
 import { ApiError } from '../errors'
 
+/** no boat that is kept here has a record from before */
+const FIRST_RECORD = Date.UTC(1900, 0)
+/** A time as it is sent: with its offset, and one that can be. */
+export const moment = z.iso.datetime({ offset: true }).refine((t) => Date.parse(t) >= FIRST_RECORD, { message: 'That time lies before any record; one from 1900 on is accepted' })
 /** past this a version cannot be counted on any more; no record is changed so often */
 export const MOST_VERSION = 2 ** 31 - 2
 /** A design that is saved, with the version that it began from. */

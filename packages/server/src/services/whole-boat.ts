@@ -13,6 +13,7 @@ import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'
 import { judgeByHand } from './verdict'
+import { moment } from './saving'
 
 /** The whole boat with its survey in one file: docs/file-formats.md. Version 1 called zones by their titles in designs and holes, and had no deadrise and nothing withdrawn; it is read as it was meant. Verdicts are not in it; whoever reads it judges anew. */
 export const BOAT_FORMAT = 'north-tide-boat'
@@ -21,7 +22,7 @@ export const BOAT_VERSION = 2
 const num = z.number()
 const maybe = num.nullable()
 const text = z.string().max(5000)
-const when = z.iso.datetime({ offset: true })
+const when = moment
 /** taken out of use with a reason, and kept */
 const withdrawn = z.strictObject({ why: text.min(1), by: text, at: when }).nullable()
 const file = z.strictObject({
