@@ -25,6 +25,13 @@ export async function freshDatabase(name: string, from: 'demo' | 'nothing' = 'de
   return own
 }
 
+interface Layer { route?: { path: string; methods: Record<string, boolean> }; handle?: { stack?: Layer[] } }
+/** Every route that the application answers, as `GET /boats/:id`; so that no test forgets one. */
+function routesOf(app: { router: unknown }): string[] {
+  const walk = (stack: Layer[]): string[] => stack.flatMap((l) => (l.route ? Object.keys(l.route.methods).map((m) => `${m.toUpperCase()} ${l.route!.path}`) : walk(l.handle?.stack ?? [])))
+  return [...new Set(walk((app.router as { stack: Layer[] }).stack))]
+}
+
 /** The real application on a real database with the demo data, listening on a free port. */
 export async function startApp(name: string, options: { signInLimit?: number; calcMs?: number; databases?: Databases; logger?: Logger } = {}) {
   const databases = options.databases ?? (await freshDatabase(name))
@@ -35,7 +42,7 @@ export async function startApp(name: string, options: { signInLimit?: number; ca
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
-    base, db, url, databases,
+    base, db, url, databases, routes: routesOf(app),
     async stop() {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))
