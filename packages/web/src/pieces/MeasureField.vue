@@ -59,7 +59,7 @@ defineExpose({ clear: () => (text.value = '') })
 <style scoped>
 .measure { display: grid; gap: 2px; }
 .entry { width: 100%; min-height: var(--touch); }
-.said { color: var(--short); }
+.said { color: var(--short); margin-top: 4px; }
 .conflict { border: 1px solid var(--buoy); padding: 6px 10px; margin: 4px 0; display: grid; gap: 4px; }
 .conflict.settled { border-color: var(--line-strong); }
 .conflict label { display: block; min-height: 30px; }

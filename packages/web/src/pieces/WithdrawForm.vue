@@ -43,5 +43,6 @@ async function go() {
 
 <style scoped>
 .withdraw { display: grid; gap: 4px; max-width: 320px; }
+.withdraw > span { display: flex; gap: 12px; align-items: center; }
 .said { color: var(--short); font-weight: 600; }
 </style>

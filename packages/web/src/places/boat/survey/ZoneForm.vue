@@ -131,6 +131,7 @@ async function remove() {
 .long { display: grid; gap: 2px; }
 .layer { border: 0; border-left: 3px solid var(--line-strong); padding: 0 0 4px 12px; margin: 0; display: grid; gap: 2px; }
 .layer legend { font-weight: 700; padding: 0; }
+.station .plain, .layer > .plain { padding: 4px 0; text-align: left; text-decoration: underline dotted; }
 .station { display: grid; gap: 2px; border-bottom: 1px solid var(--line); padding-bottom: 4px; }
 .tick { display: flex; gap: 8px; align-items: center; min-height: 30px; }
 .shape { max-height: 190px; width: 100%; background: var(--sheet); border: 1px solid var(--line); }
