@@ -5,7 +5,7 @@ import { ensurePackages } from './lib/packages.mjs'
 
 await ensurePackages({ quiet: true })
 const { tsImport } = await import('tsx/esm/api')
-const { answerLine, calculatorNames } = await tsImport('../packages/core/src/cli.ts', import.meta.url)
+const { answerLine, calculatorNames } = await tsImport('../packages/core/src/chapters/cli.ts', import.meta.url)
 
 const args = process.argv.slice(2)
 const name = args.find((a) => !a.startsWith('--'))

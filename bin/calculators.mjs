@@ -6,7 +6,7 @@ import { ensurePackages, root } from './lib/packages.mjs'
 
 await ensurePackages()
 const { tsImport } = await import('tsx/esm/api')
-const { describeCalculators } = await tsImport('../packages/core/src/registry.ts', import.meta.url)
+const { describeCalculators } = await tsImport('../packages/core/src/chapters/registry.ts', import.meta.url)
 
 const MOST = 1e300
 const type = (s) => {

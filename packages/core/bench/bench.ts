@@ -1,9 +1,9 @@
 import { CATALOGUE, fieldAround, judge, judgeWhole, patchFor, sizeIt, startDesign, withChange, type Design } from '../src'
-import { solverChecks } from '../src/fitting/solver'
-import { belowEntry, belowWithRemedies, floodAll, judgeBelow, startBelow } from '../src/below'
-import { runNamed } from '../src/registry'
-import { factorGrid } from '../src/plate/multifrontal'
-import { addPlate, sectionOf } from '../src/plate/section'
+import { solverChecks } from '../src/kinds/deck-hardware/solver'
+import { belowEntry, belowWithRemedies, floodAll, judgeBelow, startBelow } from '../src/kinds/through-hull'
+import { runNamed } from '../src/chapters/registry'
+import { factorGrid } from '../src/chapters/plate/multifrontal'
+import { addPlate, sectionOf } from '../src/chapters/plate/section'
 
 /** Percentiles of a run in milliseconds, after the engine has warmed up. */
 export function timed(times: number, run: (i: number) => void, warm = Math.min(200, times)) {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate } from '../src'
-import { flooding } from '../src/hull/flooding'
-import { seacockLoad } from '../src/hull/seacock-load'
-import { valveClocking } from '../src/hull/valve-clocking'
-import { wedgeBlock } from '../src/hull/wedge-block'
-import { GRADES, SIZES } from '../src/materials/fasteners'
+import { flooding } from '../src/chapters/hull/flooding'
+import { seacockLoad } from '../src/chapters/hull/seacock-load'
+import { valveClocking } from '../src/chapters/hull/valve-clocking'
+import { wedgeBlock } from '../src/chapters/hull/wedge-block'
+import { GRADES, SIZES } from '../src/base/materials/fasteners'
 
 /** The same answers found another way, slowly: by trying, by adding up, by stepping through time. */
 describe('a handle\u2019s free azimuths, by trying every one', () => {

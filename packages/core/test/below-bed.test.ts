@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate } from '../src'
-import { BELOW_CATALOGUE, belowParts, belowSteps, deadriseFrom, lastLook, stepGates, type BelowDesign } from '../src/below'
-import { angleSurvey } from '../src/layout/angle-survey'
-import { moistureCureOf } from '../src/bedding/moisture-cure'
+import { BELOW_CATALOGUE, belowParts, belowSteps, deadriseFrom, lastLook, stepGates, type BelowDesign } from '../src/kinds/through-hull'
+import { angleSurvey } from '../src/chapters/layout/angle-survey'
+import { moistureCureOf } from '../src/chapters/bedding/moisture-cure'
 import { fit, judge, verdict } from './below-hands'
 
 const joint = (d: BelowDesign, place: string) => judge(d).sealants.find((s) => s.place === place)!

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { SIZES, STOCK_LENGTHS_MM } from '../src'
-import { FLANGE_THICK_MM, belowBolts, belowParts, belowSteps, boltLengths, boltsSaid, stepGates } from '../src/below'
+import { FLANGE_THICK_MM, belowBolts, belowParts, belowSteps, boltLengths, boltsSaid, stepGates } from '../src/kinds/through-hull'
 import { fit, judge } from './below-hands'
 
 const groups = (id: string, change: Record<string, unknown> = {}, hull: object = {}) => {

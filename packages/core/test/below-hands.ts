@@ -1,5 +1,5 @@
 import { withChange } from '../src'
-import { belowEntry, judgeBelow, parseBelow, startBelow, type BelowAround, type BelowDesign } from '../src/below'
+import { belowEntry, judgeBelow, parseBelow, startBelow, type BelowAround, type BelowDesign } from '../src/kinds/through-hull'
 
 export const NOBODY: BelowAround = { zones: [], parts: [], holes: [], others: [] }
 export const HULL: BelowDesign['hull'] = { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }

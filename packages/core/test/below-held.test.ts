@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate, toSvg, withChange } from '../src'
-import { belowWithRemedies, clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/below'
-import { seacockLoad } from '../src/hull/seacock-load'
+import { belowWithRemedies, clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/kinds/through-hull'
+import { seacockLoad } from '../src/chapters/hull/seacock-load'
 import { NOBODY, finite, fit, judge, verdict } from './below-hands'
 
 describe('the worst way to be kicked', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import type { BoatPart } from '../src'
-import { mapObstacles, padOf } from '../src/below'
+import { mapObstacles, padOf } from '../src/kinds/through-hull'
 import { fit, judge, verdict } from './below-hands'
 
 /** The valve stands at x 5000, y 400; its handle reaches 110 mm. */

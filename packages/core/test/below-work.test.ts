@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { gatesFor, hasReached, nextStates, progress, standing, type LifeFacts } from '../src'
-import { BELOW_CATALOGUE, VALVES, belowParts, belowSteps, belowWithRemedies, logSaid, stepGates } from '../src/below'
+import { BELOW_CATALOGUE, VALVES, belowParts, belowSteps, belowWithRemedies, logSaid, stepGates } from '../src/kinds/through-hull'
 import { NOBODY, fit, judge } from './below-hands'
 
 describe('what goes on the threads', () => {

@@ -4,8 +4,8 @@ import { calculate, rank, toSvg, withChange, type BoatPart, type BoatZone } from
 import {
   BELOW_CATALOGUE, BELOW_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, belowBolts, belowCautions, belowDrill, belowFromFile, belowOrientation, belowParts, belowSection, belowSteps, belowTemplate, belowTemplates, belowToFile, belowWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
   floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type BelowLog, type FloodRun,
-} from '../src/below'
-import { flooding } from '../src/hull/flooding'
+} from '../src/kinds/through-hull'
+import { flooding } from '../src/chapters/hull/flooding'
 import { toDxf } from '../src/drawing/dxf'
 import { NOBODY, finite, fit, judge, neighbour, verdict } from './below-hands'
 

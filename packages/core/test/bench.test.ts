@@ -4,9 +4,9 @@ import {
   CATALOGUE, FAMILY, FAMILY_TITLES, QUESTIONS, boltsWanted, boundsOf, catalogueEntry, clipped, drawSection, drillSchedule, fieldAround, judge, judgeWhole, massOf, metalPairs, mirrored, moved, nestCount, partsOf, patchFor, planOfPlate, refusedHere, roomAround, ruleBeside, sizeIt, spotFor, spreadSaid, staleParts, startDesign, stepsOf, takeWet, templateOf, toSvg, withChange, withHabits, withSolver, rank,
   type BoatPart, type BoatZone, type Design, type Structure,
 } from '../src'
-import { deckPatchInput, deckPatchOf } from '../src/plate/deck-patch'
-import { grainBearing } from '../src/fitting/metal-deck'
-import { questionFor, solverChecks } from '../src/fitting/solver'
+import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
+import { grainBearing } from '../src/kinds/deck-hardware/metal-deck'
+import { questionFor, solverChecks } from '../src/kinds/deck-hardware/solver'
 import { toDxf } from '../src/drawing/dxf'
 
 const BALSA: Structure = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } }

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { CalcError, allFinite } from '../src'
-import { CALCULATORS, calculatorNamed, runNamed } from '../src/registry'
+import { CALCULATORS, calculatorNamed, runNamed } from '../src/chapters/registry'
 import { differences } from './expectation'
 
 interface Case {

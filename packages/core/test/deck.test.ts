@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { runNamed } from '../src/registry'
+import { runNamed } from '../src/chapters/registry'
 import { CalcError } from '../src'
 
 type Any = Record<string, never> & Record<string, unknown>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { compartmentAt, floodAll, floodPlanWarnings, parseFloodPlan, withCompartment, withoutCompartment, type FloodPlan } from '../src/below'
+import { compartmentAt, floodAll, floodPlanWarnings, parseFloodPlan, withCompartment, withoutCompartment, type FloodPlan } from '../src/kinds/through-hull'
 
 const plan = (over: Partial<FloodPlan> = {}): FloodPlan => parseFloodPlan({
   compartments: [{ id: 'a', title: 'Fore', fromXMm: 0, toXMm: 3000, areaM2: 3, floorZMm: -350 }, { id: 'b', title: 'Main', fromXMm: 3000, toXMm: 9000, areaM2: 9, floorZMm: -480 }],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { CATALOGUE, EXAMPLES, MOST_DEPTH, QUESTIONS, SIZE_IDS, SIZES, catalogueEntry, judge, judgeWhole, offBoat, parseDesign, shifted, startDesign, withChange, zoneCodeOf, zoneOfPlace, zoneTitle, type BoatZone, type Design } from '../src'
-import { CALCULATORS, runNamed } from '../src/registry'
+import { CALCULATORS, runNamed } from '../src/chapters/registry'
 
 const box = (x0: number, x1: number, y0: number, y1: number) => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }))
 const cored = (code: string, title: string, outer: number, outline: BoatZone['outline']): BoatZone => ({

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE, boundsOf, fieldAround, gatesFor, judge, patchFor, planOfPlate, roomAround, spreadSaid, startDesign, withChange, withSolver, worstVerdict, type BoatPart, type Design, type LifeFacts, type Structure } from '../src'
-import { solveSpread, questionFor } from '../src/fitting/solver'
-import { deckPatchInput, deckPatchOf } from '../src/plate/deck-patch'
+import { solveSpread, questionFor } from '../src/kinds/deck-hardware/solver'
+import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
 
 const DECK: Structure = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } }
 const SOLID: Structure = { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 12 }

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CalcError, allFinite } from '../src'
-import { CALCULATORS, runNamed } from '../src/registry'
-import { deckPatchInput, deckPatchOf } from '../src/plate/deck-patch'
-import { Cancelled } from '../src/plate/multifrontal'
+import { CALCULATORS, runNamed } from '../src/chapters/registry'
+import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
+import { Cancelled } from '../src/chapters/plate/multifrontal'
 
 const run = <T>(name: string, input: unknown) => runNamed(name, input) as T
 const refusal = (name: string, input: unknown) => {

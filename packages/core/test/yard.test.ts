@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { EXAMPLES, YARD_FIELDS, YARD_TABLES, catalogueEntry, inputWithYard, judge, startDesign, tableValue, withChange, yardUnit, type Check, type Design, type YardKind, type YardValue } from '../src'
-import { CALCULATORS, runNamed } from '../src/registry'
+import { CALCULATORS, runNamed } from '../src/chapters/registry'
 
 const deck = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } } as const
 const design = (change: Record<string, unknown> = {}): Design =>

@@ -1,11 +1,10 @@
-import { distanceToSegment, insidePolygon, type Point } from '../geometry/outline'
-import { CORES, type CoreId } from '../materials/cores'
-import type { Structure } from '../materials/structure'
-import type { Measurable } from '../fitting/design'
-import type { Spot } from '../fitting/start'
-import type { Duty } from '../verdict/factors'
-import { formatLength, type Units } from '../quantity/format'
-import { wetnessAt, type WetSpot } from '../survey/wetness'
+import { distanceToSegment, insidePolygon, type Point } from '../base/geometry/outline'
+import { CORES, type CoreId } from '../base/materials/cores'
+import type { Measurable, Structure } from '../base/materials/structure'
+import type { Spot } from './place'
+import type { Duty } from '../base/verdict/factors'
+import { formatLength, type Units } from '../base/quantity/format'
+import { wetnessAt, type WetSpot } from './wetness'
 
 export interface ZoneLayer {
   material: string

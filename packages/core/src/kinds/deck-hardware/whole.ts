@@ -1,0 +1,29 @@
+import { parseDesign } from './start'
+import type { Design } from './design'
+import { Memo, judge, type Judgement } from './judge'
+import { withRemedies } from './remedies'
+import { drawSection } from './section'
+import { drawPattern } from './pattern'
+import type { Drawing } from '../../drawing/shapes'
+import type { YardValue } from '../../base/materials/yard'
+import type { Units } from '../../base/quantity/format'
+
+export interface Whole {
+  judgement: Judgement
+  section: Drawing
+  pattern: Drawing
+}
+
+/** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
+export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
+  const memo = new Memo()
+  const judgement = withRemedies(design, judge(design, false, yard, memo), yard, memo)
+  return { judgement, section: drawSection(design, judgement, units, exaggerate), pattern: drawPattern(design, judgement, units) }
+}
+
+/** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */
+export const toFile = (design: Design) => ({ format: 'north-tide-fitting', version: 1, design })
+export function fromFile(raw: unknown): Design {
+  const inner = raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw
+  return parseDesign(inner)
+}
