@@ -8,7 +8,7 @@ import { ensurePackages, root } from './lib/packages.mjs'
 
 await ensurePackages()
 const { tsImport } = await import('tsx/esm/api')
-const b = await tsImport('../packages/core/bench/bench.ts', import.meta.url)
+const b = await tsImport('../packages/core/speed/speed.ts', import.meta.url)
 const ms = (v) => `${v.toFixed(v < 10 ? 2 : 0)} ms`
 const row = (what, got, aim) => process.stdout.write(`${what.padEnd(58)} ${got.padEnd(34)} ${aim}\n`)
 

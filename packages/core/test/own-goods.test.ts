@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { withChange } from '../src'
 import { SKINS, TAILS, VALVES, asMeasured, belowWithRemedies, goodsFromFile, goodsToFile, isListed, orderList, parseOwnGoods, skinsWith, tailsWith, valvesWith, type OwnGoods } from '../src/kinds/through-hull'
-import { NOBODY, fit, judge } from './below-hands'
+import { NOBODY, fit, judge } from './through-hull-hands'
 
 const own = (over: object = {}): OwnGoods => parseOwnGoods({ kind: 'valve', part: { ...VALVES.find((v) => v.id === 'MV-B34')!, id: 'OWN-1', title: 'Ball valve of the harbour store', ...over } })
 

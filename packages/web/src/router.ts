@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { useSession } from './stores/session'
+import { useSession } from './state/session'
 
 export const PLACES = [
   { key: '1', name: 'boat', title: 'Boat', path: '/boat' },
@@ -17,8 +17,8 @@ export const router = createRouter({
     { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     { path: '/boat/:id/:tab(build|readings|found|angles|files)', name: 'survey', component: () => import('./places/boat/SurveyPlace.vue') },
-    { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/BenchPlace.vue') },
-    { path: '/below/:id?', name: 'below', component: () => import('./places/below/BelowPlace.vue') },
+    { path: '/bench/:id?', name: 'bench', component: () => import('./kinds/deck-hardware/BenchPlace.vue') },
+    { path: '/below/:id?', name: 'below', component: () => import('./kinds/through-hull/ThroughHullPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
     { path: '/reference/sums/:sum?', name: 'sums', component: () => import('./places/reference/sums/QuickSum.vue') },

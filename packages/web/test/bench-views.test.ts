@@ -1,12 +1,12 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE, catalogueEntry, spotFor, startDesign, type Design } from '@north-tide/core'
-import CompareView from '../src/places/bench/CompareView.vue'
-import GivenColumn from '../src/places/bench/GivenColumn.vue'
-import MakeView from '../src/places/bench/MakeView.vue'
-import SchoolsView from '../src/places/bench/SchoolsView.vue'
-import VerdictColumn from '../src/places/bench/VerdictColumn.vue'
-import { useSession } from '../src/stores/session'
+import CompareView from '../src/kinds/deck-hardware/CompareView.vue'
+import GivenColumn from '../src/kinds/deck-hardware/GivenColumn.vue'
+import MakeView from '../src/kinds/deck-hardware/MakeView.vue'
+import SchoolsView from '../src/kinds/deck-hardware/SchoolsView.vue'
+import VerdictColumn from '../src/kinds/deck-hardware/VerdictColumn.vue'
+import { useSession } from '../src/state/session'
 import { aboard, deck, onBench } from './deck-hands'
 
 // The solver's worker never answers here: what is looked at is what the bench does by itself.

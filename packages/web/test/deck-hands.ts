@@ -4,9 +4,9 @@ import { vi } from 'vitest'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { CATALOGUE, catalogueEntry, spotFor, startDesign, withChange, type BoatZone, type Design } from '@north-tide/core'
-import { useBench } from '../src/stores/bench'
-import { useBoats } from '../src/stores/boats'
-import { useSession } from '../src/stores/session'
+import { useBench } from '../src/state/bench'
+import { useBoats } from '../src/state/boats'
+import { useSession } from '../src/state/session'
 
 export const FOREDECK: BoatZone = {
   code: 'foredeck', title: 'Foredeck', face: 'deck', kind: 'sandwich', zMm: 1600, stacking: 0, reach: '', state: '', outline: [{ xMm: 300, yMm: -1200 }, { xMm: 3100, yMm: -1200 }, { xMm: 3100, yMm: 1200 }, { xMm: 300, yMm: 1200 }],

@@ -2,8 +2,8 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { ApiRefusal, Offline } from '../src/api'
-import { drafted, flushAll } from '../src/stores/drafted'
-import { useSession } from '../src/stores/session'
+import { drafted, flushAll } from '../src/state/drafted'
+import { useSession } from '../src/state/session'
 
 /** A design that saves itself: nothing that was typed may be lost, whatever the line, the other tab or the clock does. */
 interface D {

@@ -5,9 +5,9 @@ import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { withChange } from '@north-tide/core'
 import { belowEntry, parseBelow, startBelow, type BelowDesign, type BelowLog, type Neighbour } from '@north-tide/core/below'
-import { useBelow } from '../src/stores/below'
-import { useBoats } from '../src/stores/boats'
-import { useSession } from '../src/stores/session'
+import { useBelow } from '../src/state/through-hull'
+import { useBoats } from '../src/state/boats'
+import { useSession } from '../src/state/session'
 
 export const AROUND = { zones: [], parts: [], holes: [], others: [] }
 /** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */

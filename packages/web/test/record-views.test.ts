@@ -6,8 +6,8 @@ import FoundHoles from '../src/places/boat/survey/FoundHoles.vue'
 import AnglesPage from '../src/places/boat/survey/AnglesPage.vue'
 import StoresPlace from '../src/places/stores/StoresPlace.vue'
 import FindAnything from '../src/pieces/FindAnything.vue'
-import { useSession } from '../src/stores/session'
-import { useSurvey } from '../src/stores/survey'
+import { useSession } from '../src/state/session'
+import { useSurvey } from '../src/state/survey'
 import { aboard, refusal, shown } from './deck-hands'
 
 vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ wetMap: async () => null }) }))

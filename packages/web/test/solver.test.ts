@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
 import { CATALOGUE, judge, spotFor, startDesign, type DeckPatch, type Design, type Judgement, type PatchInput } from '@north-tide/core'
 import { deckPatchInput, deckPatchOf } from '@north-tide/core/deck-patch'
-import { solverBehind } from '../src/stores/solver'
+import { solverBehind } from '../src/state/solver'
 
 /** The worker is played here, so that a test decides in which order its words come. */
 type Call = { input: PatchInput; tell: (p: number) => void; answer: (a: { patch?: DeckPatch; error?: string }) => void }

@@ -10,7 +10,7 @@ import YardValues from '../src/places/reference/YardValues.vue'
 import SignIn from '../src/places/sign-in/SignIn.vue'
 import OwnHardware from '../src/places/stores/OwnHardware.vue'
 import { typedLengths } from '../src/pieces/typed-lengths'
-import { useSession } from '../src/stores/session'
+import { useSession } from '../src/state/session'
 import { BOAT, FOREDECK, aboard, refusal, shown } from './deck-hands'
 
 vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ wetMap: async () => null }) }))

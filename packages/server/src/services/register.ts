@@ -6,7 +6,7 @@ import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, HullFitting, LifeEvent, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
-import { logOfHole, logsOfHoles } from './hull-log'
+import { logOfHole, logsOfHoles } from './work-log'
 import { isUuid, moment } from './saving'
 
 interface Which {

@@ -3,7 +3,7 @@ import type { Logger } from 'pino'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { queueIs } from './asked'
-import { rejudgeBelow } from './below'
+import { rejudgeBelow } from './through-hulls'
 import { surroundings } from './boats'
 import { judgeByHand, judgeOn } from './verdict'
 

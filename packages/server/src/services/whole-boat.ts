@@ -8,7 +8,7 @@ import { parseBelow, parseFloodPlan, type FloodPlan } from '@north-tide/core/bel
 import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, HullLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { askRejudge } from './asked'
-import { belowOf } from './below'
+import { belowOf } from './through-hulls'
 import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { drafted } from '../stores/drafted'
+import type { drafted } from '../state/drafted'
 import ConflictDialog from './ConflictDialog.vue'
 import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api'
-import { useBoats } from '../stores/boats'
+import { useBoats } from '../state/boats'
 import type { Lot } from '../types'
 
 const boats = useBoats()

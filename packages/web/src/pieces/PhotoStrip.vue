@@ -2,10 +2,10 @@
 import { computed, onMounted, ref } from 'vue'
 import dayjs from 'dayjs'
 import { api } from '../api'
-import { useBoats } from '../stores/boats'
-import { useSession } from '../stores/session'
+import { useBoats } from '../state/boats'
+import { useSession } from '../state/session'
 import { pickedFiles } from './files'
-import { useSurvey } from '../stores/survey'
+import { useSurvey } from '../state/survey'
 import WithdrawForm from './WithdrawForm.vue'
 
 const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()

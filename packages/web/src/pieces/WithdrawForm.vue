@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, useId } from 'vue'
-import { useSession } from '../stores/session'
+import { useSession } from '../state/session'
 
 /** Takes a record out of use with a reason; it is kept, and says why it no longer counts. */
 const props = defineProps<{

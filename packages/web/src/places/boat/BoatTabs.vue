@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useBoats } from '../../stores/boats'
-import { useSurvey } from '../../stores/survey'
+import { useBoats } from '../../state/boats'
+import { useSurvey } from '../../state/survey'
 
 /** The Boat place's own pages, and how far the judging anew is. */
 defineProps<{ here: string }>()

@@ -5,7 +5,7 @@ import { select } from 'd3-selection'
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom'
 import { REACH_TITLES, formatInches, insidePolygon, type BoatZone, type Point, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
-import { useSurvey } from '../../stores/survey'
+import { useSurvey } from '../../state/survey'
 import HoleLayer, { type Sign } from './HoleLayer.vue'
 import { wetPicture } from './wet-picture'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useBoats } from '../../stores/boats'
-import { useSurvey } from '../../stores/survey'
+import { useBoats } from '../../state/boats'
+import { useSurvey } from '../../state/survey'
 import BoatTabs from './BoatTabs.vue'
 
 const boats = useBoats()

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { BSP, CAUTIONS, CLOTHS, CORES, CORES_SOURCE, DUTY_FACTORS, FASTENERS_SOURCE, GLAZING, GLAZING_SOURCE, GRADES, LAMINATES, LAMINATES_SOURCE, LINES, LINES_SOURCE, NP, PLATES, PLATES_SOURCE, POTENTIALS, POTENTIALS_SOURCE, SCHOOLS, SEALANTS, SEALANTS_SOURCE, SIZES, THREAD_SIZES, formatLength, laminateProperties, type LaminateId } from '@north-tide/core'
-import { useBoats } from '../../stores/boats'
+import { useBoats } from '../../state/boats'
 import YardValues from './YardValues.vue'
 
 const boats = useBoats()

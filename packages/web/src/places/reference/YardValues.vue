@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { YARD_FIELDS, YARD_TABLES, tableValue, yardUnit, type YardKind } from '@north-tide/core'
-import { useBoats } from '../../stores/boats'
-import { useSession } from '../../stores/session'
+import { useBoats } from '../../state/boats'
+import { useSession } from '../../state/session'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
 import { LIFE_STATES, formatLength, type LifeState } from '@north-tide/core'
-import { useBoats } from '../../stores/boats'
+import { useBoats } from '../../state/boats'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
 

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { BELOW_CATALOGUE } from '@north-tide/core/below'
 import { api } from '../../api'
-import { useBoats } from '../../stores/boats'
+import { useBoats } from '../../state/boats'
 import type { HoleRecord, SavedBelow } from '../../types'
 
 /** A hole that was found with something in it: what stands there is looked at on the bench, and keeps this number. */

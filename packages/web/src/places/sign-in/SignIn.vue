@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useSession } from '../../stores/session'
+import { useSession } from '../../state/session'
 
 const session = useSession()
 const router = useRouter()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { useBoats } from '../../../stores/boats'
-import { useSession } from '../../../stores/session'
-import { useSurvey } from '../../../stores/survey'
+import { useBoats } from '../../../state/boats'
+import { useSession } from '../../../state/session'
+import { useSurvey } from '../../../state/survey'
 import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'

@@ -2,7 +2,7 @@
 import { reactive, ref, watch } from 'vue'
 import { HULL_KINDS, type Duty, type HullKind, type Units } from '@north-tide/core'
 import { api } from '../../../api'
-import { useBoats } from '../../../stores/boats'
+import { useBoats } from '../../../state/boats'
 import type { BoatPicture, BoatSummary } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../api'
-import { useBoats } from '../../../stores/boats'
-import { useSession } from '../../../stores/session'
+import { useBoats } from '../../../state/boats'
+import { useSession } from '../../../state/session'
 import { pickedFile, readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 

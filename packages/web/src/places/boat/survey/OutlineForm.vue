@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { lengthUnit } from '@north-tide/core'
 import { api } from '../../../api'
-import { useBoats } from '../../../stores/boats'
+import { useBoats } from '../../../state/boats'
 import type { BoatPicture } from '../../../types'
 import { pickedFile } from '../../../pieces/files'
 import { typedLengths } from '../../../pieces/typed-lengths'

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { ApiRefusal } from '../../../api'
-import { useSession } from '../../../stores/session'
+import { useSession } from '../../../state/session'
 
 /** Runs something that the server may refuse, and keeps what it said and of which field. */
 export function useAttempt() {
