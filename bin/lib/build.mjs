@@ -4,11 +4,11 @@ import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { fail, log, root } from './packages.mjs'
 
-function* filesBelow(folder) {
+function* filesThroughHull(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
     if (entry.name === 'node_modules' || entry.name === 'dist' || entry.name === 'test') continue
     const path = join(folder, entry.name)
-    if (entry.isDirectory()) yield* filesBelow(path)
+    if (entry.isDirectory()) yield* filesThroughHull(path)
     else yield path
   }
 }
@@ -16,7 +16,7 @@ function* filesBelow(folder) {
 /** Builds the web part when its sources have changed since the last build. */
 export function ensureBuild() {
   const hash = createHash('sha256')
-  for (const folder of ['packages/web', 'packages/core/src']) for (const f of [...filesBelow(join(root, folder))].sort()) hash.update(f).update(String(statSync(f).size)).update(readFileSync(f))
+  for (const folder of ['packages/web', 'packages/core/src']) for (const f of [...filesThroughHull(join(root, folder))].sort()) hash.update(f).update(String(statSync(f).size)).update(readFileSync(f))
   hash.update(readFileSync(join(root, 'package-lock.json')))
   const now = hash.digest('hex')
   const dist = join(root, 'packages', 'web', 'dist')

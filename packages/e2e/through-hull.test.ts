@@ -25,7 +25,7 @@ async function through(page: Page, id: string, at: { x: string; y: string; z: st
   await expect(page.getByLabel('Name of the fitting')).toHaveValue(name)
 }
 const openNamed = async (page: Page, name: string) => {
-  await page.getByRole('link', { name: 'Below' }).click()
+  await page.getByRole('link', { name: 'Through-hulls' }).click()
   await expect(page.getByLabel('Name of the fitting')).toBeVisible()
   await page.getByLabel('Another fitting through the hull').selectOption({ label: (await page.getByLabel('Another fitting through the hull').locator('option').allTextContents()).find((t) => t.startsWith(`${name},`))! })
   await expect(page.getByLabel('Name of the fitting')).toHaveValue(name)

@@ -1,6 +1,6 @@
 import { CATALOGUE, fieldAround, judge, judgeWhole, patchFor, sizeIt, startDesign, withChange, type Design } from '../src'
 import { solverChecks } from '../src/kinds/deck-hardware/solver'
-import { belowEntry, belowWithRemedies, floodAll, judgeBelow, startBelow } from '../src/kinds/through-hull'
+import { throughHullEntry, throughHullWithRemedies, floodAll, judgeThroughHull, startThroughHull } from '../src/kinds/through-hull'
 import { runNamed } from '../src/chapters/registry'
 import { factorGrid } from '../src/chapters/plate/multifrontal'
 import { addPlate, sectionOf } from '../src/chapters/plate/section'
@@ -40,12 +40,12 @@ export function spreading() {
 }
 
 /** One fitting through the hull judged whole, and with its remedies; a day of flooding over three compartments with a door open. */
-const below = startBelow(belowEntry('MV-S114')!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake')
+const below = startThroughHull(throughHullEntry('MV-S114')!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake')
 const nobody = { zones: [], parts: [], holes: [], others: [] }
-export const through = () => timed(60, (i) => void judgeBelow(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody), 10)
+export const through = () => timed(60, (i) => void judgeThroughHull(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody), 10)
 export const throughRemedies = () => timed(20, (i) => {
   const d = withChange(below, { 'pad.diameterMm': 120 + i })
-  belowWithRemedies(d, judgeBelow(d, nobody), nobody)
+  throughHullWithRemedies(d, judgeThroughHull(d, nobody), nobody)
 }, 4)
 export const floodDay = () => timed(9, (i) => void floodAll({ compartments: [0, 1, 2].map((k) => ({ id: `c${k}`, title: 'Space', fromXMm: k, toXMm: k + 1, areaM2: 4 + k, floorZMm: -450 })), doors: [{ a: 'c0', b: 'c1', title: '', open: true, sillZMm: -400, areaCm2: 80 }, { a: 'c1', b: 'c2', title: '', open: true, sillZMm: -350, areaCm2: 120 }], pumps: [{ compartment: 'c1', title: '', ratedLpm: 100, derate: 0.5, startZMm: -400 }], marks: [{ compartment: 'c2', name: 'sole', zMm: -200 }], holes: [{ compartment: 'c0', name: '', diameterMm: 32 + i, zMm: -430 }], hours: 24 }), 2)
 

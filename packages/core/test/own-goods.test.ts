@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { withChange } from '../src'
-import { SKINS, TAILS, VALVES, asMeasured, belowWithRemedies, goodsFromFile, goodsToFile, isListed, orderList, parseOwnGoods, skinsWith, tailsWith, valvesWith, type OwnGoods } from '../src/kinds/through-hull'
+import { SKINS, TAILS, VALVES, asMeasured, throughHullWithRemedies, goodsFromFile, goodsToFile, isListed, orderList, parseOwnGoods, skinsWith, tailsWith, valvesWith, type OwnGoods } from '../src/kinds/through-hull'
 import { NOBODY, fit, judge } from './through-hull-hands'
 
 const own = (over: object = {}): OwnGoods => parseOwnGoods({ kind: 'valve', part: { ...VALVES.find((v) => v.id === 'MV-B34')!, id: 'OWN-1', title: 'Ball valve of the harbour store', ...over } })
@@ -36,7 +36,7 @@ describe('parts of a yard\u2019s own', () => {
     // No tail of the list is stainless: with a stainless valve only the yard's own can be.
     const d = fit('MV-S1', { 'valve.material': 'stainless', tail: null })
     const mine: OwnGoods = { kind: 'tail', part: { ...TAILS.find((t) => t.thread.size === '1')!, id: 'OWN-9', title: 'Stainless tail of the yard', material: 'stainless' } }
-    const offers = (goods: OwnGoods[]) => belowWithRemedies(d, judge(d), { ...NOBODY, goods }).checks.find((c) => c.id === 'joint-missing')!.remedies.map((r) => r.id)
+    const offers = (goods: OwnGoods[]) => throughHullWithRemedies(d, judge(d), { ...NOBODY, goods }).checks.find((c) => c.id === 'joint-missing')!.remedies.map((r) => r.id)
     expect([offers([]), offers([mine])]).toEqual([[], ['tail']])
   })
 })

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate } from '../src'
-import { BELOW_CATALOGUE, belowParts, belowSteps, deadriseFrom, lastLook, stepGates, type BelowDesign } from '../src/kinds/through-hull'
+import { THROUGH_HULL_CATALOGUE, throughHullParts, throughHullSteps, deadriseFrom, lastLook, stepGates, type ThroughHullDesign } from '../src/kinds/through-hull'
 import { angleSurvey } from '../src/chapters/layout/angle-survey'
 import { moistureCureOf } from '../src/chapters/bedding/moisture-cure'
 import { fit, judge, verdict } from './through-hull-hands'
 
-const joint = (d: BelowDesign, place: string) => judge(d).sealants.find((s) => s.place === place)!
-const steps = (d: BelowDesign) => belowSteps(d, judge(d), 'metric')
-const step = (d: BelowDesign, id: string) => steps(d).find((s) => s.id === id)
+const joint = (d: ThroughHullDesign, place: string) => judge(d).sealants.find((s) => s.place === place)!
+const steps = (d: ThroughHullDesign) => throughHullSteps(d, judge(d), 'metric')
+const step = (d: ThroughHullDesign, id: string) => steps(d).find((s) => s.id === id)
 
 describe('what each joint is bedded in, how much, and until when', () => {
   it('the collar fills the bore through hull, wedges and pad, not the hull alone', () => {
@@ -58,7 +58,7 @@ describe('what each joint is bedded in, how much, and until when', () => {
     expect(cold.assumed).toEqual(['15 minutes of work'])
   })
   it('epoxy is bought once, as its pots; a cored bottom lists its solid ring', () => {
-    const parts = (d: BelowDesign) => belowParts(d, judge(d), 'metric').map((p) => p.what)
+    const parts = (d: ThroughHullDesign) => throughHullParts(d, judge(d), 'metric').map((p) => p.what)
     const d = fit('MV-K1', { 'bedding.flange': 'epoxy-filled' })
     expect(parts(d).filter((w) => /epoxy/i.test(w) && !/sheet/.test(w)).sort()).toEqual(['Epoxy that bonds pad and wedges', 'Epoxy that it is set in', 'Pad, glass epoxy'].sort())
     expect(parts(fit('MV-S1', {}, { kind: 'cored' })).some((w) => w.includes('solid ring'))).toBe(true)
@@ -97,7 +97,7 @@ describe('measured at its step', () => {
     expect(step(fit('MV-E55'), 'clock')).toBeUndefined()
   })
   const facts = { at: 0, lot: null, tempC: null, airC: null, humidityPct: null }
-  const ticked = (d: BelowDesign, id: string) => Object.fromEntries(steps(d).slice(0, steps(d).findIndex((s) => s.id === id)).map((s) => [s.id, { at: '1970-01-01T00:00:00Z', by: '', note: '' }]))
+  const ticked = (d: ThroughHullDesign, id: string) => Object.fromEntries(steps(d).slice(0, steps(d).findIndex((s) => s.id === id)).map((s) => [s.id, { at: '1970-01-01T00:00:00Z', by: '', note: '' }]))
   it.each([
     ['survey', { measured: false }, {}, ['not-measured']], ['survey', { measured: false }, { hullMm: 13 }, []],
     ['angle', { angleMeasured: false }, {}, ['no-level']], ['angle', { angleMeasured: false }, { shownDeg: 17, heelDeg: null }, ['no-heel']], ['angle', { angleMeasured: false }, { shownDeg: 17, heelDeg: -0.4 }, []],
@@ -111,7 +111,7 @@ describe('measured at its step', () => {
 
 describe('the last look', () => {
   it('stands before the bore and before the bead of every family, with points of its own, and passes when all are ticked', () => {
-    for (const e of BELOW_CATALOGUE) {
+    for (const e of THROUGH_HULL_CATALOGUE) {
       const d = fit(e.id)
       const all = steps(d)
       const ids = all.map((s) => s.id)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { SIZES, STOCK_LENGTHS_MM } from '../src'
-import { FLANGE_THICK_MM, belowBolts, belowParts, belowSteps, boltLengths, boltsSaid, stepGates } from '../src/kinds/through-hull'
+import { FLANGE_THICK_MM, throughHullBolts, throughHullParts, throughHullSteps, boltLengths, boltsSaid, stepGates } from '../src/kinds/through-hull'
 import { fit, judge } from './through-hull-hands'
 
 const groups = (id: string, change: Record<string, unknown> = {}, hull: object = {}) => {
@@ -20,7 +20,7 @@ describe('how long the bolts are', () => {
   it('on a wedge the bolt on the side where the hull falls away is the longer, by its place along the slope', () => {
     // Deadrise alone, to starboard: the hull rises to starboard, so the inboard bolts are the longer.
     const { d, g } = groups('MV-S1', { 'hold.method': 'through' })
-    const all = belowBolts(d).map((p, i) => ({ y: p.yMm, group: g.find((q) => q.bolts.includes(i + 1))! }))
+    const all = throughHullBolts(d).map((p, i) => ({ y: p.yMm, group: g.find((q) => q.bolts.includes(i + 1))! }))
     const out = all.reduce((a, b) => (b.y > a.y ? b : a))
     const inn = all.reduce((a, b) => (b.y < a.y ? b : a))
     expect(inn.group.requiredMm - out.group.requiredMm).toBeCloseTo((out.y - inn.y) * Math.tan((d.hull.deadriseDeg * Math.PI) / 180), 6)
@@ -30,7 +30,7 @@ describe('how long the bolts are', () => {
   it('property: every bolt reaches, with less than a stock step to spare, at any slope and pad', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 22, noNaN: true }), fc.double({ min: -8, max: 8, noNaN: true }), fc.integer({ min: 10, max: 30 }), fc.boolean(), (deadriseDeg, slopeDeg, pad, wedges) => {
       const { d, g } = groups('MV-S114', { 'hold.method': 'through', 'pad.thicknessMm': pad, 'wedge.blocks': wedges ? 'both' : 'none' }, { deadriseDeg, slopeDeg })
-      expect(g.flatMap((q) => q.bolts).sort()).toEqual(belowBolts(d).map((_, i) => i + 1))
+      expect(g.flatMap((q) => q.bolts).sort()).toEqual(throughHullBolts(d).map((_, i) => i + 1))
       for (const q of g) {
         if (q.lengthMm === null) return expect(q.requiredMm).toBeGreaterThan(STOCK_LENGTHS_MM.at(-1)!)
         expect(q.lengthMm).toBeGreaterThanOrEqual(q.requiredMm - 1e-6)
@@ -56,7 +56,7 @@ describe('how long the bolts are', () => {
   it('they stand on the list of parts by length, one spare each, and lean on the flange\u2019s thickness', () => {
     const d = fit('MV-S1', { 'hold.method': 'through' })
     const j = judge(d)
-    const lines = belowParts(d, j, 'metric').filter((p) => p.what.startsWith('Bolt through the hull'))
+    const lines = throughHullParts(d, j, 'metric').filter((p) => p.what.startsWith('Bolt through the hull'))
     expect(lines.map((p) => p.size)).toEqual(j.bolts.map((b) => expect.stringContaining(`M8 × ${b.lengthMm}`)))
     expect(lines.every((p) => p.count.endsWith('+ 1'))).toBe(true)
     expect(j.checks.find((c) => c.id === 'bolt-length')!.assumed).toEqual(['flange 11 mm thick'])
@@ -65,7 +65,7 @@ describe('how long the bolts are', () => {
 
 describe('the bond path is a step with its figure', () => {
   const d = fit('MV-S1')
-  const steps = belowSteps(d, judge(d), 'metric')
+  const steps = throughHullSteps(d, judge(d), 'metric')
   const ticks = Object.fromEntries(steps.map((s) => [s.id, { at: '2026-01-01T00:00:00.000Z', by: '', note: '' }]))
   it.each([[null, ['no-meter']], [0.1, []], [0.11, ['bond-high']]])('%s ohm: %j', (ohm, wanted) => expect(stepGates(steps, 'bond', ticks, { at: 0, lot: null, tempC: null, airC: null, humidityPct: null, ohm }).map((g) => g.id)).toEqual(wanted))
 })

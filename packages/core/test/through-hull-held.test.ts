@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate, toSvg, withChange } from '../src'
-import { belowWithRemedies, clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/kinds/through-hull'
+import { throughHullWithRemedies, clockDial, kickPicture, offDeg, turnSaid, wrongHole, type WrongHole } from '../src/kinds/through-hull'
 import { seacockLoad } from '../src/chapters/hull/seacock-load'
 import { NOBODY, finite, fit, judge, verdict } from './through-hull-hands'
 
@@ -61,7 +61,7 @@ describe('a flange and its positions, as many as it has bolts', () => {
     expect(turnSaid(d, judge(d), 'metric')).toContain(`in ${word} positions`)
   })
   it('one that is off takes the nearest of its positions as a remedy; a screwed valve is turned in its hole instead', () => {
-    const remedies = (d: ReturnType<typeof fit>) => belowWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'clocked')!.remedies
+    const remedies = (d: ReturnType<typeof fit>) => throughHullWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'clocked')!.remedies
     const flange = at(10, 60)
     expect(remedies(flange).map((r) => [r.text, r.verdict])).toEqual([['the handle open at 100\u00b0', 'holds']])
     expect(verdict(withChange(flange, remedies(flange)[0]!.change), 'clocked')).toBe('holds')

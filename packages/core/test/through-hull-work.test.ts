@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { gatesFor, hasReached, nextStates, progress, standing, type LifeFacts } from '../src'
-import { BELOW_CATALOGUE, VALVES, belowParts, belowSteps, belowWithRemedies, logSaid, stepGates } from '../src/kinds/through-hull'
+import { THROUGH_HULL_CATALOGUE, VALVES, throughHullParts, throughHullSteps, throughHullWithRemedies, logSaid, stepGates } from '../src/kinds/through-hull'
 import { NOBODY, fit, judge } from './through-hull-hands'
 
 describe('what goes on the threads', () => {
@@ -18,11 +18,11 @@ describe('what goes on the threads', () => {
   ])('%s with %s: %s', (id, way, verdict) => expect(on(id, { 'bedding.thread': way })?.verdict).toBe(verdict))
   it('is offered its remedy, and nothing is said where nothing is screwed', () => {
     const d = fit('MV-S1', { 'bedding.thread': 'none' })
-    const c = belowWithRemedies(d, judge(d), NOBODY).checks.find((x) => x.id === 'sealant-thread')!
+    const c = throughHullWithRemedies(d, judge(d), NOBODY).checks.find((x) => x.id === 'sealant-thread')!
     expect(c.remedies.map((r) => r.id)).toContain('thread-paste')
     expect(c.remedies.every((r) => r.verdict === 'holds')).toBe(true)
     expect(on('MV-E55', {})).toBeUndefined()
-    expect(belowParts(fit('MV-S1', { 'bedding.thread': 'ptfe' }), judge(fit('MV-S1', { 'bedding.thread': 'ptfe' })), 'metric').find((p) => p.what === 'Thread tape')!.size).toMatch(/mm$/)
+    expect(throughHullParts(fit('MV-S1', { 'bedding.thread': 'ptfe' }), judge(fit('MV-S1', { 'bedding.thread': 'ptfe' })), 'metric').find((p) => p.what === 'Thread tape')!.size).toMatch(/mm$/)
   })
   it('a pair that does not fit is short by itself and is not sealed into fitting', () => {
     const d = fit('MV-B34', { valve: VALVES.find((v) => v.id === 'MV-BN34') })
@@ -32,16 +32,16 @@ describe('what goes on the threads', () => {
 
 describe('ticking a step', () => {
   const d = fit('MV-S1', { 'bedding.pad': 'epoxy-filled', 'bedding.flange': 'epoxy-filled', 'skin.material': 'composite', 'hold.method': 'through' })
-  const steps = belowSteps(d, judge(d), 'metric')
+  const steps = throughHullSteps(d, judge(d), 'metric')
   const t0 = Date.parse('2026-05-04T08:00:00Z')
   const tickedBefore = (id: string, at = t0) => Object.fromEntries(steps.slice(0, steps.findIndex((s) => s.id === id)).map((s) => [s.id, { at: new Date(at).toISOString(), by: 'x', note: '' }]))
   const lot = (over: object = {}) => ({ code: 'E1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy' as const, expiresOn: '2031-01-01', storedHot: false, testedOn: null, ...over })
   const blank = { at: t0, lot: null, tempC: null, airC: null, humidityPct: null }
   const ids = (step: string, facts: object = {}, at = t0) => stepGates(steps, step, tickedBefore(step, at), { ...blank, ...facts }).map((g) => g.id)
   it('every family has its hole drilled, and what is written comes in the order of a life', () => {
-    for (const e of BELOW_CATALOGUE) {
+    for (const e of THROUGH_HULL_CATALOGUE) {
       const f = fit(e.id)
-      const states = belowSteps(f, judge(f), 'metric').flatMap((s) => s.records)
+      const states = throughHullSteps(f, judge(f), 'metric').flatMap((s) => s.records)
       const order = ['drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
       expect([e.id, states[0], states.at(-1)]).toEqual([e.id, 'drilled', 'in service'])
       expect([e.id, ...states.map((s) => order.indexOf(s))]).toEqual([e.id, ...states.map((s) => order.indexOf(s)).sort((a, b) => a - b)])
@@ -50,7 +50,7 @@ describe('ticking a step', () => {
   it('bolts through the hull have holes of their own, bolts into the pad have none', () => {
     expect(steps.find((s) => s.id === 'bolt-holes')!.boltRecords).toEqual(['drilled', 'dry fitted'])
     const into = fit('MV-S1', { 'hold.method': 'insert' })
-    expect(belowSteps(into, judge(into), 'metric').some((s) => s.id === 'bolt-holes')).toBe(false)
+    expect(throughHullSteps(into, judge(into), 'metric').some((s) => s.id === 'bolt-holes')).toBe(false)
   })
   it.each([
     ['pad-bond', { lot: lot() }, []],

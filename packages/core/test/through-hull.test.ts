@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { calculate, rank, toSvg, withChange, type BoatPart, type BoatZone } from '../src'
 import {
-  BELOW_CATALOGUE, BELOW_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, belowBolts, belowCautions, belowDrill, belowFromFile, belowOrientation, belowParts, belowSection, belowSteps, belowTemplate, belowTemplates, belowToFile, belowWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
-  floodAll, gateBefore, hullAt, judgeBelow, orderBlocked, orderList, parseBelow, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type BelowAround, type BelowDesign, type BelowLog, type FloodRun,
+  THROUGH_HULL_CATALOGUE, THROUGH_HULL_FAMILIES, FINDINGS, SKINS, TAILS, VALVES, WATCH_STEPS, aheadOf, throughHullBolts, throughHullCautions, throughHullDrill, throughHullFromFile, throughHullOrientation, throughHullParts, throughHullSection, throughHullSteps, throughHullTemplate, throughHullTemplates, throughHullToFile, throughHullWithRemedies, chainOf, clockDial, compartmentAt, findingsFor,
+  floodAll, gateBefore, hullAt, judgeThroughHull, orderBlocked, orderList, parseThroughHull, parseFloodPlan, placingOf, seenInFigures, taperPlugOf, turnSaid, unanswered, wrongHole, type ThroughHullAround, type ThroughHullDesign, type ThroughHullLog, type FloodRun,
 } from '../src/kinds/through-hull'
 import { flooding } from '../src/chapters/hull/flooding'
 import { toDxf } from '../src/drawing/dxf'
@@ -12,10 +12,10 @@ import { NOBODY, finite, fit, judge, neighbour, verdict } from './through-hull-h
 
 describe('families', () => {
   it('every one is in the catalogue, and starts as a design that can be drawn, cut and worked', () => {
-    expect(new Set(BELOW_CATALOGUE.map((e) => e.family))).toEqual(new Set(BELOW_FAMILIES))
-    expect(new Set(BELOW_CATALOGUE.map((e) => e.id)).size).toBe(BELOW_CATALOGUE.length)
+    expect(new Set(THROUGH_HULL_CATALOGUE.map((e) => e.family))).toEqual(new Set(THROUGH_HULL_FAMILIES))
+    expect(new Set(THROUGH_HULL_CATALOGUE.map((e) => e.id)).size).toBe(THROUGH_HULL_CATALOGUE.length)
   })
-  it.each(BELOW_CATALOGUE.map((e) => [e.id, e.family] as const))('%s, %s', (id, family) => {
+  it.each(THROUGH_HULL_CATALOGUE.map((e) => [e.id, e.family] as const))('%s, %s', (id, family) => {
     const metal = family === 'welded-stub'
     const d = fit(id, {}, metal ? { kind: 'aluminium', thicknessMm: 6 } : {})
     const j = judge(d)
@@ -24,30 +24,30 @@ describe('families', () => {
     expect(new Set(j.checks.map((c) => c.id)).size).toBe(j.checks.length)
     // What the trade starts with holds in its stack and its chain.
     for (const c of j.checks.filter((q) => /^(total|tail-length|hole-clearance|joint|wedge|sealant)/.test(q.id))) expect([c.id, c.verdict]).toEqual([c.id, 'holds'])
-    const section = belowSection(d, j, 'metric')
+    const section = throughHullSection(d, j, 'metric')
     expect(finite(section)).toBe(true)
     expect(toSvg(section)).not.toMatch(/NaN|undefined/)
     const b = section.bounds
     for (const s of section.shapes) for (const p of s.kind === 'area' || s.kind === 'path' ? s.points : []) expect(p.x >= b.minX - 1e-6 && p.x <= b.maxX + 1e-6 && p.y >= b.minY - 1e-6 && p.y <= b.maxY + 1e-6).toBe(true)
-    for (const t of belowTemplates(d, j)) expect(toSvg(belowTemplate(d, j, t, 'inch'))).not.toMatch(/NaN/)
-    const steps = belowSteps(d, j, 'metric')
+    for (const t of throughHullTemplates(d, j)) expect(toSvg(throughHullTemplate(d, j, t, 'inch'))).not.toMatch(/NaN/)
+    const steps = throughHullSteps(d, j, 'metric')
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length)
     expect(steps[0]!.id).toBe('must')
     for (const w of WATCH_STEPS) expect(steps.some((s) => s.id === w)).toBe(true)
-    expect(belowParts(d, j, 'metric').every((p) => !/NaN|undefined/.test(`${p.what}${p.size}${p.count}${p.note}`))).toBe(true)
-    expect(belowOrientation(d, j)).not.toMatch(/NaN|undefined/)
-    expect(belowFromFile(JSON.parse(JSON.stringify(belowToFile(d))))).toEqual(d)
+    expect(throughHullParts(d, j, 'metric').every((p) => !/NaN|undefined/.test(`${p.what}${p.size}${p.count}${p.note}`))).toBe(true)
+    expect(throughHullOrientation(d, j)).not.toMatch(/NaN|undefined/)
+    expect(throughHullFromFile(JSON.parse(JSON.stringify(throughHullToFile(d))))).toEqual(d)
   })
   it('order of the trade: dry fit and clocking before the pad\u2019s bond, bond before bedding, bedding before hose, proving before the watch', () => {
     const d = fit('MV-S1')
-    const ids = belowSteps(d, judge(d), 'metric').map((s) => s.id)
+    const ids = throughHullSteps(d, judge(d), 'metric').map((s) => s.id)
     const order = ['must', 'survey', 'bore', 'dry', 'clock', 'pad-bond', 'dew', 'bed', 'cure', 'hose', 'swing', 'record', 'launch', 'watch-now', 'watch-10', 'watch-60', 'watch-day', 'watch-week']
     expect(ids.filter((i) => order.includes(i))).toEqual(order)
-    expect(belowCautions(d).map((c) => c.id)).toContain('open-hull')
+    expect(throughHullCautions(d).map((c) => c.id)).toContain('open-hull')
   })
   it('a gate that is open is the first that is not ticked before the step', () => {
     const d = fit('MV-S1')
-    const steps = belowSteps(d, judge(d), 'metric')
+    const steps = throughHullSteps(d, judge(d), 'metric')
     expect(gateBefore(steps, 'must', {})).toBeNull()
     expect(gateBefore(steps, 'launch', {})!.id).toBe('must')
     const ticks = Object.fromEntries(steps.filter((s) => s.gate && s.id !== 'bed').map((s) => [s.id, { at: '', by: '', note: '' }]))
@@ -76,7 +76,7 @@ describe('the stack on a sloped hull', () => {
     for (const [blocks, slopeDeg] of [['both', 0], ['none', 0], ['both', 8], ['none', -6]] as const) {
       const at = (deg: number) => {
         const d = fit('MV-S114', { 'wedge.blocks': blocks }, { deadriseDeg: deg, slopeDeg })
-        return belowSection(d, judge(d), 'metric').handles!.find((h) => h.path === 'hull.deadriseDeg')!
+        return throughHullSection(d, judge(d), 'metric').handles!.find((h) => h.path === 'hull.deadriseDeg')!
       }
       const h = at(17)
       // One millimetre of hand is one millimetre of drawing.
@@ -86,7 +86,7 @@ describe('the stack on a sloped hull', () => {
   it('a cored bottom is short until it is solid over one and a half flanges', () => {
     expect(verdict(fit('MV-S1', {}, { kind: 'cored' }), 'solid-core')).toBe('short')
     expect(verdict(fit('MV-S1', {}, { kind: 'cored', solidMm: 81 }), 'solid-core')).toBe('holds')
-    expect(belowSteps(fit('MV-S1', {}, { kind: 'cored' }), judge(fit('MV-S1', {}, { kind: 'cored' })), 'metric').map((s) => s.id)).toContain('solid')
+    expect(throughHullSteps(fit('MV-S1', {}, { kind: 'cored' }), judge(fit('MV-S1', {}, { kind: 'cored' })), 'metric').map((s) => s.id)).toContain('solid')
   })
   it('what is not measured is marked as leant on', () => {
     const j = judge(fit('MV-S1', {}, { measured: false, angleMeasured: false }))
@@ -103,8 +103,8 @@ describe('the stack on a sloped hull', () => {
 })
 
 describe('the chain', () => {
-  const chain = (d: BelowDesign) => chainOf(d, judge(d).stack!.standingMm - judge(d).stack!.trimMm)
-  const blocked = (d: BelowDesign) => orderBlocked(judge(d))
+  const chain = (d: ThroughHullDesign) => chainOf(d, judge(d).stack!.standingMm - judge(d).stack!.trimMm)
+  const blocked = (d: ThroughHullDesign) => orderBlocked(judge(d))
   it('a whole train of one thread family holds and may be ordered', () => {
     const joints = chain(fit('MV-S114'))
     expect(joints.map((x) => [x.id, x.verdict])).toEqual([['skin-valve', 'holds'], ['valve-tail', 'holds'], ['tail-hose', 'holds']])
@@ -147,7 +147,7 @@ describe('the dial', () => {
   it('an obstacle in the sweep is short, the remedy turns it free', () => {
     const d = fit('MV-S1', { 'clock.obstacles': wall })
     expect(verdict(d, 'handle-swing')).toBe('short')
-    const r = belowWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'handle-swing')!.remedies[0]!
+    const r = throughHullWithRemedies(d, judge(d), NOBODY).checks.find((c) => c.id === 'handle-swing')!.remedies[0]!
     expect(verdict(withChange(d, r.change), 'handle-swing')).toBe('holds')
   })
   it('a neighbour\u2019s handle, open and shut, stands in the way like a wall', () => {
@@ -164,7 +164,7 @@ describe('the dial', () => {
     expect(stopped({ 'clock.measuredDeg': 2, 'clock.obstacles': [] })).toMatch(/nothing to turn\.$/)
   })
   it.each([['MV-B1', 'Screw the valve home dry', 'Turn the skin fitting'], ['MV-S1', 'Set the seacock dry on its bolt holes', 'goes on in three positions']])('the step at %s says what is really turned', (id, dry, turn) => {
-    const text = (measuredDeg: number | null) => { const d = fit(id, { 'clock.measuredDeg': measuredDeg, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' }); return belowSteps(d, judge(d), 'metric').find((s) => s.id === 'clock')!.text }
+    const text = (measuredDeg: number | null) => { const d = fit(id, { 'clock.measuredDeg': measuredDeg, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' }); return throughHullSteps(d, judge(d), 'metric').find((s) => s.id === 'clock')!.text }
     expect(text(null)).toBe(`${dry} and read where the handle points.`)
     expect(text(250)).toMatch(new RegExp(`^${dry} and read where the handle points: 250\u00b0\\. .*${turn}`))
     expect(text(290)).toContain('nothing to turn')
@@ -195,16 +195,16 @@ describe('kick, pad and schools', () => {
     expect(rank(verdict(withChange(d, { 'pad.diameterMm': d.pad!.diameterMm - 20 }), 'kick-bond-peel')!)).toBeLessThan(rank('holds'))
   })
   it('a whole offers no remedy of a part\u2019s own: what is offered is judged on the design', () => {
-    for (const e of BELOW_CATALOGUE) expect([e.id, judge(fit(e.id, { 'wedge.thinMm': 3, flowLpm: 400, duty: 'ocean' })).checks.flatMap((c) => c.remedies)]).toEqual([e.id, []])
+    for (const e of THROUGH_HULL_CATALOGUE) expect([e.id, judge(fit(e.id, { 'wedge.thinMm': 3, flowLpm: 400, duty: 'ocean' })).checks.flatMap((c) => c.remedies)]).toEqual([e.id, []])
   })
   it('every remedy that is offered does what it says', () => {
     for (const [id, change] of [['MV-B34', {}], ['MV-S34', { 'pad.diameterMm': 110 }], ['MV-K1', { valve: VALVES.find((v) => v.id === 'MV-BN34') }], ['MV-E90', {}], ['MV-S1', { 'hose.clips': 1, 'pad.material': 'plywood' }], ['MV-O34', { tail: TAILS.find((t) => t.id === 'MV-T34') }], ['MV-G25', { 'plug.throughBolted': false }]] as const) {
       const d = fit(id, { ...change })
-      const j = belowWithRemedies(d, judge(d), NOBODY)
+      const j = throughHullWithRemedies(d, judge(d), NOBODY)
       const offered = j.checks.flatMap((c) => c.remedies.map((r) => ({ c, r })))
       expect(offered.length).toBeGreaterThan(0)
       for (const { c, r } of offered) {
-        const after = judge(parseBelow(withChange(d, r.change))).checks.find((x) => x.id === c.id)
+        const after = judge(parseThroughHull(withChange(d, r.change))).checks.find((x) => x.id === c.id)
         if (after) expect([c.id, r.id, after.verdict]).toEqual([c.id, r.id, r.verdict])
       }
     }
@@ -223,7 +223,7 @@ describe('materials', () => {
     expect(verdict(fit('MV-S1', { 'bedding.flange': 'epoxy-filled' }), 'sealant-flange')).toBe('short')
     const d = fit('MV-K1', { 'bedding.flange': 'epoxy-filled' })
     expect(verdict(d, 'sealant-flange')).toBe('tight')
-    expect(belowSteps(d, judge(d), 'metric').find((s) => s.id === 'gel')!.waitH).toBeCloseTo(judge(d).pots.set!.gelMin! / 60, 9)
+    expect(throughHullSteps(d, judge(d), 'metric').find((s) => s.id === 'gel')!.waitH).toBeCloseTo(judge(d).pots.set!.gelMin! / 60, 9)
   })
   it('one hull keeps to one metal', () => {
     const d = fit('MV-S1')
@@ -232,7 +232,7 @@ describe('materials', () => {
     expect(verdict(d, 'one-metal', { others: [neighbour(fit('MV-S1', { 'skin.material': 'stainless' }), { xMm: 2000, zMm: 500 })] })).toBeUndefined()
   })
   it('the last reading of a meter decides the bond path', () => {
-    const at = (values: number[]) => judgeBelow(fit('MV-S1'), NOBODY, values.map((value, i) => ({ kind: 'bond' as const, value, note: '', who: '', at: `2026-01-0${i + 1}` }))).checks.find((c) => c.id === 'bond-path')!.verdict
+    const at = (values: number[]) => judgeThroughHull(fit('MV-S1'), NOBODY, values.map((value, i) => ({ kind: 'bond' as const, value, note: '', who: '', at: `2026-01-0${i + 1}` }))).checks.find((c) => c.id === 'bond-path')!.verdict
     expect([at([]), at([0.1]), at([0.05, 0.2]), at([0.2, 0.05])]).toEqual(['unproven', 'holds', 'short', 'holds'])
     expect(verdict(fit('MV-S1', { 'metals.school': 'isolate-each' }), 'bond-path')).toBeUndefined()
   })
@@ -243,7 +243,7 @@ describe('materials', () => {
 })
 
 describe('placing', () => {
-  const ask = (d: BelowDesign, around: Partial<BelowAround> = {}) => Object.fromEntries(placingOf(d, { ...NOBODY, ...around }, true, 'metric').map((q) => [q.id, q]))
+  const ask = (d: ThroughHullDesign, around: Partial<ThroughHullAround> = {}) => Object.fromEntries(placingOf(d, { ...NOBODY, ...around }, true, 'metric').map((q) => [q.id, q]))
   const intake = () => fit('MV-S1', { use: 'lab-intake' })
   it('two intakes near each other might share', () => {
     expect(ask(intake(), { others: [neighbour(intake(), { xMm: 5600 })] }).share!.state).toBe('look')
@@ -299,7 +299,7 @@ describe('placing', () => {
 
 describe('survey and wrong holes', () => {
   it('findings belong to their families, each with what it costs and what settles it', () => {
-    for (const f of BELOW_FAMILIES) expect(findingsFor(f).length).toBeGreaterThan(4)
+    for (const f of THROUGH_HULL_FAMILIES) expect(findingsFor(f).length).toBeGreaterThan(4)
     expect(FINDINGS.every((f) => f.costs.length > 15 && f.settle.length > 5)).toBe(true)
     expect(findingsFor('transducer').some((f) => f.id === 'seized')).toBe(false)
   })
@@ -307,7 +307,7 @@ describe('survey and wrong holes', () => {
     expect(verdict(fit('MV-S1', { existing: true, findings: [id] }), `found-${id}`)).toBe(risk === 'sinks' ? 'short' : 'tight')
   })
   it('figures point at what is to be ticked, and at nothing where all is well', () => {
-    const seen = (d: BelowDesign, around: Partial<BelowAround> = {}, log: BelowLog[] = []) => seenInFigures(d, judgeBelow(d, { ...NOBODY, ...around }, log)).sort()
+    const seen = (d: ThroughHullDesign, around: Partial<ThroughHullAround> = {}, log: ThroughHullLog[] = []) => seenInFigures(d, judgeThroughHull(d, { ...NOBODY, ...around }, log)).sort()
     const d = fit('MV-B114', { valve: VALVES.find((v) => v.id === 'MV-BT114'), 'hose.clips': 1 })
     expect(seen(d)).toEqual(expect.arrayContaining(['mixed-threads', 'one-clip', 'yellow-brass']))
     expect(seen(fit('MV-S1'))).toEqual([])
@@ -318,7 +318,7 @@ describe('survey and wrong holes', () => {
     const buried: BoatZone = { code: 'bottom', title: 'Bottom', face: 'bottom', kind: 'solid', zMm: -400, stacking: 0, reach: '', reachKind: 'none', state: '', outline: [], layers: [] }
     expect(seen(fit('MV-S1'), { zones: [buried] })).toEqual(['unreachable'])
     // What is offered is among what can be ticked for its family.
-    for (const e of BELOW_CATALOGUE) for (const id of seen(fit(e.id, e.hose ? { 'hose.clips': 0 } : {}))) expect([e.id, findingsFor(e.family).some((f) => f.id === id)]).toEqual([e.id, true])
+    for (const e of THROUGH_HULL_CATALOGUE) for (const id of seen(fit(e.id, e.hose ? { 'hose.clips': 0 } : {}))) expect([e.id, findingsFor(e.family).some((f) => f.id === id)]).toEqual([e.id, true])
   })
   it.each([[0.5, 5, 80, 'recondition'], [1, 5, 60, 'recondition'], [1.1, 5, 80, 'replace'], [0.2, 5, 59, 'replace']] as const)('taper plug: pits %s of %s, band %s %%: %s', (pitMm, wallMm, contactPct, advised) => {
     expect(taperPlugOf({ pitMm, wallMm, contactPct }).advised).toBe(advised)
@@ -372,16 +372,16 @@ describe('drains, plugs, studs, flow', () => {
   })
   it('the drill schedule goes through where the bolts do', () => {
     const through = fit('MV-S1', { 'hold.method': 'through' })
-    expect(belowDrill(through, judge(through)).slice(1).every((r) => r.order.includes('through pad and hull'))).toBe(true)
-    expect(belowBolts(through)).toHaveLength(3)
-    expect(belowBolts(fit('MV-B1'))).toEqual([])
-    const dxf = toDxf(belowTemplate(through, judge(through), 'pad', 'metric'), ['CUT', 'DRILL', 'MARK', 'TEXT'], (s) => s.role ?? 'MARK')
+    expect(throughHullDrill(through, judge(through)).slice(1).every((r) => r.order.includes('through pad and hull'))).toBe(true)
+    expect(throughHullBolts(through)).toHaveLength(3)
+    expect(throughHullBolts(fit('MV-B1'))).toEqual([])
+    const dxf = toDxf(throughHullTemplate(through, judge(through), 'pad', 'metric'), ['CUT', 'DRILL', 'MARK', 'TEXT'], (s) => s.role ?? 'MARK')
     expect(dxf.match(/CIRCLE/g)!.length).toBeGreaterThanOrEqual(4)
   })
   it('the thick side of a wedge stands where the hull says: outboard is up to starboard and down to port, seen from inside', () => {
     const thick = (yMm: number, slope: number) => {
       const d = fit('MV-S1', { 'place.yMm': yMm }, { slopeDeg: slope })
-      const t = belowTemplate(d, judge(d), 'wedge-outside', 'metric').shapes.find((s) => s.kind === 'text' && s.text === 'THICK')!
+      const t = throughHullTemplate(d, judge(d), 'wedge-outside', 'metric').shapes.find((s) => s.kind === 'text' && s.text === 'THICK')!
       return 'at' in t ? t.at : { x: 0, y: 0 }
     }
     expect(thick(400, 0).y).toBeGreaterThan(20)
@@ -392,7 +392,7 @@ describe('drains, plugs, studs, flow', () => {
   it('bolts through the hull get their own clearance, inserts theirs', () => {
     const finish = (method: string) => {
       const d = fit('MV-S1', { 'hold.method': method })
-      return belowDrill(d, judge(d))[1]!.finishMm
+      return throughHullDrill(d, judge(d))[1]!.finishMm
     }
     expect([finish('insert'), finish('through')]).toEqual([12, 9])
   })

@@ -21,7 +21,7 @@ import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
-import { belowRoutes } from './routes/through-hulls'
+import { throughHullRoutes } from './routes/through-hulls'
 import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
@@ -45,6 +45,13 @@ async function sessionSecret(db: Sequelize): Promise<string> {
   await db.query(`INSERT INTO settings (key, value) VALUES ('session-secret', :v) ON CONFLICT (key) DO NOTHING`, { replacements: { v: randomBytes(32).toString('hex') } })
   const [row] = await db.query<{ value: string }>(`SELECT value FROM settings WHERE key = 'session-secret'`, { type: QueryTypes.SELECT })
   return row!.value
+}
+
+/** Addresses that the version before this had, answered for one version more. */
+const OLD: [RegExp, string][] = [[/^\/below-catalogue(?=$|\?)/, '/through-hull-catalogue'], [/^\/below(?=\/)/, '/through-hulls'], [/^(\/boats\/[^/?]+)\/below(?=$|[/?])/, '$1/through-hulls'], [/^\/hull-goods(?=$|[/.?])/, '/goods']]
+const oldAddress: RequestHandler = (req, _res, next) => {
+  for (const [was, is] of OLD) req.url = req.url.replace(was, is)
+  next()
 }
 
 /** The work of the queue, done by this process unless another does it. */
@@ -80,6 +87,7 @@ export async function createApp(o: AppOptions) {
   // A whole boat and a drawing are larger than a form, and their routes read them themselves.
   app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path) ? next() : json(req, res, next)))
   app.use('/api', soundBody)
+  app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
   const PgStore = connectPgSimple(session)
@@ -99,7 +107,7 @@ export async function createApp(o: AppOptions) {
   })
   app.use('/api', accessRoutes(o.demo, limiter))
   app.use('/api', calcRoutes(o.db, o.calcMs))
-  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), belowRoutes(), registerRoutes(), instrumentRoutes())
+  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), throughHullRoutes(), registerRoutes(), instrumentRoutes())
   app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
 
   if (o.webFolder && existsSync(o.webFolder)) {

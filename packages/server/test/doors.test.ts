@@ -73,7 +73,7 @@ describe('what was kept is withdrawn, not removed', () => {
     expect((await holes()).length).toBe(n - 1)
     expect((await fitter.ask('GET', `${F}/register.csv`)).text).toContain('kept twice')
     expect((await fitter.ask('POST', `/api/penetrations/${h.id}/events`, { state: 'suspect', note: 'x' })).body.error.code).toBe('withdrawn')
-    expect((await fitter.ask('POST', `${F}/below`, { catalogueId: 'MV-B34', holeId: h.id })).body.error.code).toBe('withdrawn')
+    expect((await fitter.ask('POST', `${F}/through-hulls`, { catalogueId: 'MV-B34', holeId: h.id })).body.error.code).toBe('withdrawn')
     const next = (await found()).body
     expect(Number(next.label.slice(2))).toBeGreaterThan(Number(h.label.slice(2)))
   })
@@ -108,7 +108,7 @@ describe('a boat with any record stays', () => {
   const boat = { name: 'Begun by mistake', lengthMm: 7000, beamMm: 2500, displacementKg: 1900, duty: 'coastal', units: 'metric', hullKind: 'laminate' }
   const begun = async () => (await manager.ask<{ id: string }>('POST', '/api/boats', boat)).body.id
   const RECORDS: [string, (id: string) => Promise<{ status: number }>][] = [
-    ['a through-hull', (id) => manager.ask('POST', `/api/boats/${id}/below`, { catalogueId: 'MV-B34', xMm: 3000, yMm: 200, zMm: -200 })],
+    ['a through-hull', (id) => manager.ask('POST', `/api/boats/${id}/through-hulls`, { catalogueId: 'MV-B34', xMm: 3000, yMm: 200, zMm: -200 })],
     ['a fitting', (id) => manager.ask('POST', `/api/boats/${id}/fittings`, { catalogueId: 'HG-C250', xMm: 3000, yMm: 0 })],
     ['a found hole', (id) => manager.ask('POST', `/api/boats/${id}/penetrations`, { foundKind: 'open hole', diameterMm: 8, xMm: 3000, yMm: 0 })],
     ['an angle', (id) => manager.ask('POST', `/api/boats/${id}/angles`, { role: 'reference', degrees: 0.4 })],
@@ -131,21 +131,21 @@ describe('two at one moment', () => {
   it('one through-hull stands in a found hole, whole or not at all', async () => {
     for (let i = 0; i < 5; i++) {
       const h = (await found({ xMm: 5000 + 40 * i, yMm: -300, zMm: -300, diameterMm: 43 })).body
-      const tries = await both(() => fitter.ask<{ id: string; recorded: boolean }>('POST', `${F}/below`, { catalogueId: 'MV-B114', holeId: h.id }))
+      const tries = await both(() => fitter.ask<{ id: string; recorded: boolean }>('POST', `${F}/through-hulls`, { catalogueId: 'MV-B114', holeId: h.id }))
       expect(tries.map((t) => t.status).sort()).toEqual([201, 409, 409, 409])
       const won = tries.find((t) => t.status === 201)!.body
       expect(won.recorded).toBe(true)
-      expect((await fitter.ask<{ holes: Hole[] }>('GET', `/api/below/${won.id}`)).body.holes.map((q) => q.id)).toEqual([h.id])
+      expect((await fitter.ask<{ holes: Hole[] }>('GET', `/api/through-hulls/${won.id}`)).body.holes.map((q) => q.id)).toEqual([h.id])
     }
   })
   it('it is ordered once, taken back once, and replaced once', async () => {
-    const f = (await fitter.ask<{ id: string }>('POST', `${F}/below`, { catalogueId: 'MV-B114', xMm: 4000, yMm: 500, zMm: -300, zone: 'bottom' })).body
-    const kinds = async () => (await fitter.ask<{ log: { kind: string }[] }>('GET', `/api/below/${f.id}`)).body.log.map((l) => l.kind)
-    expect((await both(() => fitter.ask('POST', `/api/below/${f.id}/order`, { reason: 'in the shop' }))).map((t) => t.status).sort()).toEqual([200, 409, 409, 409])
+    const f = (await fitter.ask<{ id: string }>('POST', `${F}/through-hulls`, { catalogueId: 'MV-B114', xMm: 4000, yMm: 500, zMm: -300, zone: 'bottom' })).body
+    const kinds = async () => (await fitter.ask<{ log: { kind: string }[] }>('GET', `/api/through-hulls/${f.id}`)).body.log.map((l) => l.kind)
+    expect((await both(() => fitter.ask('POST', `/api/through-hulls/${f.id}/order`, { reason: 'in the shop' }))).map((t) => t.status).sort()).toEqual([200, 409, 409, 409])
     expect(await kinds()).toEqual(['order'])
-    expect((await both(() => fitter.ask('DELETE', `/api/below/${f.id}/order`))).map((t) => t.status).sort()).toEqual([200, 409, 409, 409])
+    expect((await both(() => fitter.ask('DELETE', `/api/through-hulls/${f.id}/order`))).map((t) => t.status).sort()).toEqual([200, 409, 409, 409])
     expect(await kinds()).toEqual(['order', 'order'])
-    expect((await both(() => fitter.ask('POST', `/api/below/${f.id}/replace`, { catalogueId: 'MV-B114' }))).map((t) => t.status).sort()).toEqual([201, 409, 409, 409])
+    expect((await both(() => fitter.ask('POST', `/api/through-hulls/${f.id}/replace`, { catalogueId: 'MV-B114' }))).map((t) => t.status).sort()).toEqual([201, 409, 409, 409])
   })
   it('structure, hardware, parts and values of the yard are saved under the version that was read', async () => {
     const part = { kind: 'knee', title: 'Knee', x0Mm: 900, y0Mm: -100, x1Mm: 900, y1Mm: 100 }

@@ -84,7 +84,7 @@ describe('the worst of each calculator', () => {
 describe('a user\u2019s mistake is never the server\u2019s fall', () => {
   const refused = (a: { status: number; body: { error: { code: string; path?: string } } }, status: number, path?: string) => expect([a.status, a.body.error.path]).toEqual([status, path])
   const DASHES = '-'.repeat(36)
-  it.each([['GET', `/api/fittings/${DASHES}`], ['PUT', `/api/fittings/${DASHES}`], ['DELETE', `/api/fittings/${DASHES}`], ['GET', `/api/below/${DASHES}`], ['POST', `/api/below/${DASHES}/tick`], ['POST', `/api/fittings/${DASHES}/record`], ['POST', `/api/fittings/${DASHES}/copy`]])('thirty-six dashes as an id: %s %s', async (method, path) => {
+  it.each([['GET', `/api/fittings/${DASHES}`], ['PUT', `/api/fittings/${DASHES}`], ['DELETE', `/api/fittings/${DASHES}`], ['GET', `/api/through-hulls/${DASHES}`], ['POST', `/api/through-hulls/${DASHES}/tick`], ['POST', `/api/fittings/${DASHES}/record`], ['POST', `/api/fittings/${DASHES}/copy`]])('thirty-six dashes as an id: %s %s', async (method, path) => {
     const a = await fitter.ask(method, path, method === 'GET' || method === 'DELETE' ? undefined : path.endsWith('tick') ? { step: 'must' } : { version: 1, design: {} })
     expect(a.status).toBeGreaterThanOrEqual(400)
     expect(a.status).toBeLessThan(405)
@@ -134,8 +134,8 @@ describe('a user\u2019s mistake is never the server\u2019s fall', () => {
       const f = (await fitter.ask<{ id: string }>('POST', `${F}/fittings`, { catalogueId: 'HG-C250', xMm: 1500 + 20 * i, yMm: 0 })).body
       const deck = await Promise.all([fitter.ask('POST', `/api/fittings/${f.id}/record`), fitter.ask('DELETE', `/api/fittings/${f.id}`)])
       expect(deck.map((a) => a.status).sort()).toEqual(deck[0].status === 201 ? [201, 409] : [204, 404])
-      const t = (await fitter.ask<{ id: string }>('POST', `${F}/below`, { catalogueId: 'MV-S1', xMm: 5000 + 20 * i, yMm: 300, zMm: -300, zone: 'bottom' })).body
-      const hull = await Promise.all([fitter.ask('POST', `/api/below/${t.id}/tick`, { step: 'must' }), fitter.ask('DELETE', `/api/below/${t.id}`)])
+      const t = (await fitter.ask<{ id: string }>('POST', `${F}/through-hulls`, { catalogueId: 'MV-S1', xMm: 5000 + 20 * i, yMm: 300, zMm: -300, zone: 'bottom' })).body
+      const hull = await Promise.all([fitter.ask('POST', `/api/through-hulls/${t.id}/tick`, { step: 'must' }), fitter.ask('DELETE', `/api/through-hulls/${t.id}`)])
       expect(hull.map((a) => a.status).sort()).toEqual(hull[0].status === 200 ? [200, 409] : [204, 404])
     }
   })
@@ -167,17 +167,17 @@ describe('a large boat makes nobody wait', () => {
 
   it('a log entry on a boat of 150 through-hulls is answered at once; its neighbours follow by the queue', async () => {
     const boat = (await fitter.ask<{ id: string }>('POST', '/api/boats', { name: 'Many holes', lengthMm: 40_000, beamMm: 9000, displacementKg: 90_000, duty: 'coastal', units: 'metric', hullKind: 'laminate' })).body.id
-    const one = (await fitter.ask<{ id: string; design: object }>('POST', `/api/boats/${boat}/below`, { catalogueId: 'MV-S114', xMm: 9000, yMm: 400, zMm: -400, deadriseDeg: 12 })).body
+    const one = (await fitter.ask<{ id: string; design: object }>('POST', `/api/boats/${boat}/through-hulls`, { catalogueId: 'MV-S114', xMm: 9000, yMm: 400, zMm: -400, deadriseDeg: 12 })).body
     await app.db.query(`INSERT INTO hull_fittings (boat_id, name, design, verdict, updated_by) SELECT boat_id, name || ' ' || n, jsonb_set(jsonb_set(design, '{place,xMm}', to_jsonb(1000 + n * 220)), '{name}', to_jsonb(name || ' ' || n)), 'unproven', 'x' FROM hull_fittings, generate_series(1, 149) n WHERE id = '${one.id}'`)
     await settled()
     const t0 = performance.now()
-    const { answer, worstMs } = await held(() => fitter.ask('POST', `/api/below/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }))
+    const { answer, worstMs } = await held(() => fitter.ask('POST', `/api/through-hulls/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }))
     const tookMs = performance.now() - t0
     expect(answer.status).toBe(201)
     expect(tookMs).toBeLessThan(1500)
     expect(worstMs).toBeLessThan(OTHERS_WAIT_MS)
     await settled()
-    const fittings = (await fitter.ask<{ below: { governing: string | null }[] }>('GET', `/api/boats/${boat}`)).body.below
+    const fittings = (await fitter.ask<{ throughHulls: { governing: string | null }[] }>('GET', `/api/boats/${boat}`)).body.throughHulls
     expect(fittings.filter((f) => f.governing !== null)).toHaveLength(150)
   }, 60_000)
 })

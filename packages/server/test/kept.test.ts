@@ -11,7 +11,7 @@ type App = Awaited<ReturnType<typeof startApp>>
 interface Picture {
   zones: { code: string; title: string; deadrise: { xMm: number; deg: number }[] }[]
   fittings: { id: string; name: string; verdict: string; zone: string | null; zoneCode: string | null }[]
-  below: { id: string; name: string; verdict: string; zone: string | null }[]
+  throughHulls: { id: string; name: string; verdict: string; zone: string | null }[]
   holes: { label: string; zone: string; zoneCode: string | null; state: string }[]
 }
 let app: App
@@ -40,7 +40,7 @@ const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET'
 describe('a yard as the version before this one stored it', () => {
   it('has all its boats, fittings, holes and lives', async () => {
     const boat = await picture()
-    expect([boat.fittings.length, boat.below.length, boat.holes.length]).toEqual([9, 9, 44])
+    expect([boat.fittings.length, boat.throughHulls.length, boat.holes.length]).toEqual([9, 9, 44])
     await settled()
     expect((await fitter.ask('GET', '/api/boats/fulmars-reach/register.csv')).text.split('\n').length).toBe(44 + 2)
   })
@@ -49,7 +49,7 @@ describe('a yard as the version before this one stored it', () => {
     const titles = new Map(boat.zones.map((z) => [z.code, z.title]))
     for (const f of boat.fittings) expect(f.zone).toBe(titles.get(f.zoneCode!))
     for (const h of boat.holes) expect(h.zone).toBe(titles.get(h.zoneCode!))
-    expect(boat.below.find((f) => f.name === 'Wet-lab intake')!.zone).toBe('Bottom')
+    expect(boat.throughHulls.find((f) => f.name === 'Wet-lab intake')!.zone).toBe('Bottom')
   })
   it('deadrise that stood in words is a figure by station', async () => {
     const bottom = (await picture()).zones.find((z) => z.code === 'bottom')!

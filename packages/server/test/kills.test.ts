@@ -91,7 +91,7 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
     for (let n = 0; ; n++) {
       const hole = await ask<{ id: number }>('POST', `${F}/penetrations`, { foundKind: 'open hole', diameterMm: 43, xMm: 3000 + ((n * 37) % 6000), yMm: 300, zMm: -300 })
       if (hole?.status !== 201) return
-      const a = await ask<Saved>('POST', `${F}/below`, { catalogueId: 'MV-B114', holeId: hole.body.id })
+      const a = await ask<Saved>('POST', `${F}/through-hulls`, { catalogueId: 'MV-B114', holeId: hole.body.id })
       if (a?.status !== 201) return
       said.placed.push(a.body.id)
     }

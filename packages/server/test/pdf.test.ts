@@ -2,7 +2,7 @@ import { createRequire } from 'node:module'
 import { describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
 import { CATALOGUE, SCHOOLS, formatLength } from '@north-tide/core'
-import { BELOW_CATALOGUE, belowCautions, belowEntry, belowParts, belowSteps, judgeBelow, startBelow } from '@north-tide/core/below'
+import { THROUGH_HULL_CATALOGUE, throughHullCautions, throughHullEntry, throughHullParts, throughHullSteps, judgeThroughHull, startThroughHull } from '@north-tide/core/through-hull'
 import { printable, withFonts } from '../src/pdf/fonts'
 
 const require = createRequire(import.meta.url)
@@ -13,10 +13,10 @@ const missing = (text: string) => [...printable(text)].filter((c) => c !== '\n' 
 describe('what is printed has a shape for every sign', () => {
   it.each(['7\u202f190 mm', '0.1 \u03a9 or less', 'grip \u2265 d', 'a \u2192 b', '1\u00bd in', '\u221a2'])('%s', (text) => expect(missing(text)).toEqual([]))
   it('every fitting through the hull: checks, parts, steps and cautions', () => {
-    for (const e of BELOW_CATALOGUE) {
-      const d = startBelow(belowEntry(e.id)!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, e.title)
-      const j = judgeBelow(d, { zones: [], parts: [], holes: [], others: [] })
-      const all = [e.title, ...j.checks.flatMap((c) => [c.title, c.because]), ...belowParts(d, j, 'inch').flatMap((p) => [p.what, p.size, p.note]), ...belowSteps(d, j, 'metric').flatMap((s) => [s.text, s.alone, s.caution, ...s.looks]), ...belowCautions(d).map((c) => c.text)].join('\n')
+    for (const e of THROUGH_HULL_CATALOGUE) {
+      const d = startThroughHull(throughHullEntry(e.id)!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, e.title)
+      const j = judgeThroughHull(d, { zones: [], parts: [], holes: [], others: [] })
+      const all = [e.title, ...j.checks.flatMap((c) => [c.title, c.because]), ...throughHullParts(d, j, 'inch').flatMap((p) => [p.what, p.size, p.note]), ...throughHullSteps(d, j, 'metric').flatMap((s) => [s.text, s.alone, s.caution, ...s.looks]), ...throughHullCautions(d).map((c) => c.text)].join('\n')
       expect([e.id, missing(all)]).toEqual([e.id, []])
     }
   })

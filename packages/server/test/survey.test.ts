@@ -16,7 +16,7 @@ afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
 interface Job { id: number; total: number; done: number; turned: number; finished: boolean }
-interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null; solverDue: boolean }[]; below: object[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
+interface Picture { zones: (BoatZone & { id: number; version: number })[]; parts: { id: number; kind: string }[]; wet: Record<string, { excess: number }[]>; fittings: { id: string; name: string; verdict: string; stale: string[] | null; solverDue: boolean }[]; throughHulls: object[]; holes: { id: number; label: string; xMm: number; yMm: number; whatFor: string; measuredFrom: string; foundKind: string | null; state: string }[]; stations: { xMm: number; halfBreadthMm: number }[] }
 const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET', `/api/boats/${id}`)).body
 const finish = async (boat: string, job: Job | null) => {
   for (let j = job; j; ) {
@@ -40,7 +40,7 @@ describe('zones and what is measured of them', () => {
     expect(a.status).toBe(201)
     const job = (await finish('fulmars-reach', a.body.job))!
     expect(job.done).toBe(job.total)
-    expect(job.total).toBe(before.fittings.length + before.below.length)
+    expect(job.total).toBe(before.fittings.length + before.throughHulls.length)
     const after = await picture()
     expect(after.zones.find((z) => z.code === 'working-deck')!.layers[0]).toMatchObject({ thicknessMm: 1.2, measured: true, measuredBy: 'drilled probe', spreadMm: 0, count: 1 })
     expect(after.zones.find((z) => z.code === 'working-deck')!.version).toBe(zone.version + 1)

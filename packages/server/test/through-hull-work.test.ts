@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange, type LifeState } from '@north-tide/core'
-import { lastLook, type BelowDesign } from '@north-tide/core/below'
+import { lastLook, type ThroughHullDesign } from '@north-tide/core/through-hull'
 import { AngleReading, LifeEvent } from '../src/models'
 import { startYard, type Someone, type Yard } from './harness'
 
@@ -16,17 +16,17 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
-interface Saved { id: string; version: number; design: BelowDesign }
+interface Saved { id: string; version: number; design: ThroughHullDesign }
 interface Log { kind: string; step: string; lot: string | null; note: string; value: number | null; tempC: number | null; sizeMm: number | null }
 interface Open extends Saved { heelDeg: number | null; recorded: boolean; log: Log[]; holes: { id: number; label: string; diameterMm: number }[] }
 interface HoleRecord { state: string; diameterMm: number; sealant: string; sizes: { sizeMm: number }[]; log: Log[]; events: { seq: number; state: LifeState; note: string; evidence: string; sizeMm: number | null; lot: string | null; tempC: number | null; gatesPassed: string[]; gateReason: string | null; corrects: number | null }[] }
-const place = async (over: object = {}) => (await fitter.ask<Saved>('POST', `${F}/below`, { catalogueId: 'MV-S1', xMm: 5000, yMm: -400, zMm: -420, zone: 'bottom', deadriseDeg: 17, ...over })).body
-const save = async (f: Saved, change: Record<string, unknown>) => (await fitter.ask<Saved>('PUT', `/api/below/${f.id}`, { version: f.version, design: withChange(f.design, change) })).body
-const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/below/${id}`)).body
+const place = async (over: object = {}) => (await fitter.ask<Saved>('POST', `${F}/through-hulls`, { catalogueId: 'MV-S1', xMm: 5000, yMm: -400, zMm: -420, zone: 'bottom', deadriseDeg: 17, ...over })).body
+const save = async (f: Saved, change: Record<string, unknown>) => (await fitter.ask<Saved>('PUT', `/api/through-hulls/${f.id}`, { version: f.version, design: withChange(f.design, change) })).body
+const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/through-hulls/${id}`)).body
 const hole = async (id: number) => (await fitter.ask<HoleRecord>('GET', `/api/penetrations/${id}`)).body
 const good = (chemistry: string) => lots.find((l) => (chemistry === 'epoxy' ? l.kind === 'epoxy' : l.chemistry === chemistry) && l.expiresOn > '2026-12-31' && !l.storedHot)!
 const daysAgo = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString()
-const tick = (id: string, step: string, more: object = {}, by = fitter) => by.ask<Open>('POST', `/api/below/${id}/tick`, { step, ...more })
+const tick = (id: string, step: string, more: object = {}, by = fitter) => by.ask<Open>('POST', `/api/through-hulls/${id}/tick`, { step, ...more })
 /** All that a last look goes through, whichever it is. */
 const LOOKED = async (id: string) => {
   const d = (await open(id)).design
@@ -94,7 +94,7 @@ describe('ticks and the life of the hole', () => {
 
   it('what the register has already is not written again, and what it wants besides is asked for here', async () => {
     const f = await place({ name: 'Half by hand', catalogueId: 'MV-B34' })
-    await fitter.ask('POST', `/api/below/${f.id}/record`)
+    await fitter.ask('POST', `/api/through-hulls/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'drilled', sizeMm: 31 })
     await work(f.id, [['must'], ['survey'], ['ready-bore']], 3)
@@ -195,9 +195,9 @@ describe('ticks and the life of the hole', () => {
     const f = await place({ name: 'Ticked too soon', catalogueId: 'MV-B34' })
     await work(f.id, [['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: 44 }]])
     const id = (await open(f.id)).holes[0]!.id
-    expect((await fitter.ask('POST', `/api/below/${f.id}/tick/survey/back`, { reason: 'x' })).body.error.code).toBe('later-ticks')
-    expect((await fitter.ask('POST', `/api/below/${f.id}/tick/bore-record/back`, {})).body.error.path).toBe('reason')
-    const back = (await fitter.ask<Open>('POST', `/api/below/${f.id}/tick/bore-record/back`, { reason: 'misread: 34' })).body
+    expect((await fitter.ask('POST', `/api/through-hulls/${f.id}/tick/survey/back`, { reason: 'x' })).body.error.code).toBe('later-ticks')
+    expect((await fitter.ask('POST', `/api/through-hulls/${f.id}/tick/bore-record/back`, {})).body.error.path).toBe('reason')
+    const back = (await fitter.ask<Open>('POST', `/api/through-hulls/${f.id}/tick/bore-record/back`, { reason: 'misread: 34' })).body
     expect(back.design.ticks['bore-record']).toBeUndefined()
     expect(back.log.at(-1)).toMatchObject({ step: 'bore-record', note: 'taken back: misread: 34' })
     const h = await hole(id)
@@ -220,10 +220,10 @@ describe('ticks and the life of the hole', () => {
   })
 
   it('a hole whose fitting is replaced begins its life again under its number: the new one is not taken for bedded', async () => {
-    const engine = (await fitter.ask<{ below: { id: string; name: string }[] }>('GET', F)).body.below.find((b) => b.name === 'Engine intake')!
+    const engine = (await fitter.ask<{ throughHulls: { id: string; name: string }[] }>('GET', F)).body.throughHulls.find((b) => b.name === 'Engine intake')!
     const old = await open(engine.id)
-    await fitter.ask('POST', `/api/below/${engine.id}/log`, { kind: 'look', note: 'green round the nut' })
-    const fresh = (await fitter.ask<Saved>('POST', `/api/below/${engine.id}/replace`, { catalogueId: 'MV-S114' })).body
+    await fitter.ask('POST', `/api/through-hulls/${engine.id}/log`, { kind: 'look', note: 'green round the nut' })
+    const fresh = (await fitter.ask<Saved>('POST', `/api/through-hulls/${engine.id}/replace`, { catalogueId: 'MV-S114' })).body
     await work(fresh.id, [['must'], ['survey'], ['angle', { shownDeg: 17.2 }], ['ready-bore']], 4)
     expect((await tick(fresh.id, 'bed', { tempC: 15, humidityPct: 60 })).body.error.gates!.map((g) => g.id)).toEqual(expect.arrayContaining(['not-drilled', 'not-dry-fitted']))
     await tick(fresh.id, 'bore-record', { sizeMm: 43 })
@@ -251,7 +251,7 @@ describe('ticks and the life of the hole', () => {
 describe('correcting a life by hand', () => {
   it('a correction names what it corrects, counts instead of it, and passes no gate that the step would not', async () => {
     const f = await place({ name: 'Corrected', catalogueId: 'MV-B34' })
-    await fitter.ask('POST', `/api/below/${f.id}/record`)
+    await fitter.ask('POST', `/api/through-hulls/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     const post = (body: object) => fitter.ask<HoleRecord>('POST', `/api/penetrations/${id}/events`, body)
     await post({ state: 'drilled', sizeMm: 43 })

@@ -11,7 +11,7 @@ import FindAnything from './pieces/FindAnything.vue'
 import KeyHelp from './pieces/KeyHelp.vue'
 import { formatTemperature } from '@north-tide/core'
 
-const ICONS = { boat: Anchor, bench: Hash, below: Droplet, stores: Box, register: CircleDot, reference: BookOpen }
+const ICONS = { boat: Anchor, bench: Hash, 'through-hulls': Droplet, stores: Box, register: CircleDot, reference: BookOpen }
 const session = useSession()
 const boats = useBoats()
 const route = useRoute()
@@ -54,7 +54,7 @@ async function switchBoat(event: Event) {
   if (route.name === 'bench') {
     const fitting = boats.lastFitting[id]
     await router.push(boats.picture?.fittings.some((f) => f.id === fitting) ? `/bench/${fitting}` : '/bench')
-  } else if (route.name === 'below') await router.push('/below')
+  } else if (route.name === 'through-hulls') await router.push('/through-hulls')
   else if (route.name === 'register') await router.push('/register')
   else if (route.name === 'boat') await router.push(`/boat/${id}`)
   else if (route.name === 'survey') await router.push(`/boat/${id}/${String(route.params.tab)}`)
@@ -117,7 +117,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), sub: p.name === 'below' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
+      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), sub: p.name === 'through-hulls' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />

@@ -4,7 +4,7 @@ import { useSession } from './state/session'
 export const PLACES = [
   { key: '1', name: 'boat', title: 'Boat', path: '/boat' },
   { key: '2', name: 'bench', title: 'Bench', path: '/bench' },
-  { key: '', name: 'below', title: 'Below', path: '/below' },
+  { key: '', name: 'through-hulls', title: 'Through-hulls', path: '/through-hulls' },
   { key: '4', name: 'stores', title: 'Stores', path: '/stores' },
   { key: '5', name: 'register', title: 'Register', path: '/register' },
   { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
@@ -18,11 +18,13 @@ export const router = createRouter({
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     { path: '/boat/:id/:tab(build|readings|found|angles|files)', name: 'survey', component: () => import('./places/boat/SurveyPlace.vue') },
     { path: '/bench/:id?', name: 'bench', component: () => import('./kinds/deck-hardware/BenchPlace.vue') },
-    { path: '/below/:id?', name: 'below', component: () => import('./kinds/through-hull/ThroughHullPlace.vue') },
+    { path: '/through-hulls/:id?', name: 'through-hulls', component: () => import('./kinds/through-hull/ThroughHullPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
     { path: '/reference/sums/:sum?', name: 'sums', component: () => import('./places/reference/sums/QuickSum.vue') },
     { path: '/reference/:page?', name: 'reference', component: () => import('./places/reference/ReferencePlace.vue') },
+    // as it was called until version 0.1
+    { path: '/below/:id?', redirect: (to) => `/through-hulls/${String(to.params.id ?? '')}` },
     { path: '/:rest(.*)*', redirect: '/boat' },
   ],
 })

@@ -1,4 +1,4 @@
-import type { BelowDesign, BelowFamily, BelowLog, Neighbour, OwnGoods } from '@north-tide/core/below'
+import type { ThroughHullDesign, ThroughHullFamily, ThroughHullLog, Neighbour, OwnGoods } from '@north-tide/core/through-hull'
 import type { BoatPart, BoatZone, Design, Duty, Family, HoleRow, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
 
 export interface Account {
@@ -23,12 +23,12 @@ export interface BoatSummary {
   note: string
 }
 export type Hole = HoleRow
-export interface PlanBelow {
+export interface PlanThroughHull {
   id: string
   name: string
   verdict: Verdict
   governing: string | null
-  family: BelowFamily
+  family: ThroughHullFamily
   use: string
   xMm: number
   yMm: number
@@ -41,12 +41,12 @@ export interface PlanBelow {
   replacesId: string | null
   material: string
 }
-export interface SavedBelow {
+export interface SavedThroughHull {
   id: string
   boatId: string
   name: string
   version: number
-  design: BelowDesign
+  design: ThroughHullDesign
   verdict: Verdict
   governing: string | null
   replacesId: string | null
@@ -54,9 +54,9 @@ export interface SavedBelow {
   updatedAt: string
   updatedBy: string
 }
-export interface OpenBelow extends SavedBelow {
+export interface OpenThroughHull extends SavedThroughHull {
   others: Neighbour[]
-  log: BelowLog[]
+  log: ThroughHullLog[]
   /** the cradle’s own heel, starboard down; null while nobody has read it */
   heelDeg: number | null
   hullNow: { thicknessMm: number; measured: boolean; how: string } | null
@@ -90,7 +90,7 @@ export interface BoatPicture extends BoatSummary {
   stations: { xMm: number; halfBreadthMm: number; sheerMm: number; keelMm: number }[]
   fittings: PlanFitting[]
   holes: Hole[]
-  below: PlanBelow[]
+  throughHulls: PlanThroughHull[]
 }
 export interface SavedFitting {
   id: string
@@ -130,7 +130,7 @@ export interface HoleRecord extends Hole {
   withdrawnBy: string | null
   next: LifeState[]
   /** ticks, readings and orders of the fitting that stands in it */
-  log: BelowLog[]
+  log: ThroughHullLog[]
   sizes: { at: string; sizeMm: number }[]
   cure: { rimDays: number | null; middleDays: number | null } | null
   events: LifeEventShown[]

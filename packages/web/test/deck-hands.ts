@@ -12,7 +12,7 @@ export const FOREDECK: BoatZone = {
   code: 'foredeck', title: 'Foredeck', face: 'deck', kind: 'sandwich', zMm: 1600, stacking: 0, reach: '', state: '', outline: [{ xMm: 300, yMm: -1200 }, { xMm: 3100, yMm: -1200 }, { xMm: 3100, yMm: 1200 }, { xMm: 300, yMm: 1200 }],
   layers: [{ material: 'mat', thicknessMm: 4, measured: true, measuredBy: '' }, { material: 'balsa-150', thicknessMm: 12, measured: true, measuredBy: '' }, { material: 'mat', thicknessMm: 3, measured: false, measuredBy: '' }],
 } as never
-export const BOAT = { id: 'b', name: 'Boat', duty: 'coastal', lengthMm: 9000, units: 'metric', zones: [FOREDECK], parts: [], holes: [] as object[], fittings: [], below: [], wet: {}, stations: [] }
+export const BOAT = { id: 'b', name: 'Boat', duty: 'coastal', lengthMm: 9000, units: 'metric', zones: [FOREDECK], parts: [], holes: [] as object[], fittings: [], throughHulls: [], wet: {}, stations: [] }
 /** A deck fitting of the catalogue on a cored foredeck. */
 export const deck = (change: Record<string, unknown> = {}, id = CATALOGUE[0]!.id): Design => {
   const e = catalogueEntry(id)!

@@ -209,7 +209,7 @@ describe('stores', () => {
 
 describe('find anything', () => {
   it('a hole by its number, a fitting by its name; enter goes there', async () => {
-    aboard({}, { holes: [{ ...hole(), label: 'P-007' }], fittings: [{ id: 'f', name: 'Mooring cleat', verdict: 'holds' }], below: [{ id: 'h', name: 'Engine intake', verdict: 'short' }] })
+    aboard({}, { holes: [{ ...hole(), label: 'P-007' }], fittings: [{ id: 'f', name: 'Mooring cleat', verdict: 'holds' }], throughHulls: [{ id: 'h', name: 'Engine intake', verdict: 'short' }] })
     const p = await shown(FindAnything)
     const go = vi.spyOn(p.router, 'push')
     const input = p.w.find('input')
@@ -218,6 +218,6 @@ describe('find anything', () => {
     expect(p.w.text()).toContain('Engine intake')
     await input.trigger('keydown', { key: 'Enter' })
     await flushPromises()
-    expect(String(go.mock.calls[0]?.[0])).toContain('/below/h')
+    expect(String(go.mock.calls[0]?.[0])).toContain('/through-hulls/h')
   })
 })

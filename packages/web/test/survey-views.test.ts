@@ -145,7 +145,7 @@ describe('the yard\u2019s own values', () => {
 
 describe('own hardware', () => {
   it('is drawn once with its holes, and goes into the list under its number', async () => {
-    const s = aboard({ '/catalogue': [], '/hardware': {}, '/habits': {}, '/hull-goods': [], '/yard-values': [] })
+    const s = aboard({ '/catalogue': [], '/hardware': {}, '/habits': {}, '/goods': [], '/yard-values': [] })
     const p = await shown(OwnHardware)
     await p.w.findAll('button').find((b) => /draw|new|add/i.test(b.text()))!.trigger('click')
     await p.by('Number').setValue('SQ-12')

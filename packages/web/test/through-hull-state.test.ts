@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { useBelow } from '../src/state/through-hull'
+import { useThroughHull } from '../src/state/through-hull'
 import { useSession } from '../src/state/session'
 import { atTheBench, fit, opened } from './hull-hands'
 
@@ -32,62 +32,62 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
       now = { ...now, ticks: { ...now.ticks, ...TICK } }
       version++
     }
-    return String(url).endsWith('/boats/b') ? new Response(JSON.stringify({ id: 'b', name: 'Boat', units: 'metric', zones: [], parts: [], holes: [], below: [] })) : answer()
+    return String(url).endsWith('/boats/b') ? new Response(JSON.stringify({ id: 'b', name: 'Boat', units: 'metric', zones: [], parts: [], holes: [], throughHulls: [] })) : answer()
   })
   return { calls }
 }
 
 describe('a tick beside what is being typed', () => {
   it('what waits is saved first, and the tick comes with the design as it stands', async () => {
-    const below = await opened(fit())
+    const throughHull = await opened(fit())
     const s = server(fit())
-    below.change({ 'hose.clips': 3 })
-    await below.act('POST', 'tick', { step: 'must' })
-    expect(s.calls.filter((c) => !c.startsWith('GET'))).toEqual(['PUT /api/below/f', 'POST /api/below/f/tick'])
-    expect(below.design).toMatchObject({ hose: { clips: 3 }, ticks: TICK })
-    expect(below.saving).toBe('saved')
+    throughHull.change({ 'hose.clips': 3 })
+    await throughHull.act('POST', 'tick', { step: 'must' })
+    expect(s.calls.filter((c) => !c.startsWith('GET'))).toEqual(['PUT /api/through-hulls/f', 'POST /api/through-hulls/f/tick'])
+    expect(throughHull.design).toMatchObject({ hose: { clips: 3 }, ticks: TICK })
+    expect(throughHull.saving).toBe('saved')
   })
   it('undo takes the change back and leaves the tick', async () => {
-    const below = await opened(fit())
+    const throughHull = await opened(fit())
     server(fit())
-    below.change({ 'hose.clips': 3 })
-    await below.act('POST', 'tick', { step: 'must' })
-    below.undo()
+    throughHull.change({ 'hose.clips': 3 })
+    await throughHull.act('POST', 'tick', { step: 'must' })
+    throughHull.undo()
     await vi.advanceTimersByTimeAsync(700)
-    expect(below.design).toMatchObject({ hose: { clips: 2 }, ticks: TICK })
+    expect(throughHull.design).toMatchObject({ hose: { clips: 2 }, ticks: TICK })
   })
   it('what the server refuses to save is not lost by a tick: the tick waits', async () => {
-    const below = await opened(fit())
+    const throughHull = await opened(fit())
     const s = server(fit(), { put: () => new Response(JSON.stringify({ error: { code: 'invalid-input', path: 'design.hose.clips', message: '9 was given; up to 4 is accepted' } }), { status: 400 }) })
-    below.change({ 'hose.clips': 9 })
-    await expect(below.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/9 was given; up to 4 is accepted.*mend that first/)
+    throughHull.change({ 'hose.clips': 9 })
+    await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/9 was given; up to 4 is accepted.*mend that first/)
     expect(s.calls.some((c) => c.startsWith('POST'))).toBe(false)
-    expect(below.design!.hose!.clips).toBe(9)
+    expect(throughHull.design!.hose!.clips).toBe(9)
   })
   it('with two versions side by side nothing is ticked until it is said which counts', async () => {
-    const below = await opened(fit())
+    const throughHull = await opened(fit())
     const s = server(fit(), { put: () => new Response(JSON.stringify({ error: { code: 'stale', message: 'x', current: { id: 'f', version: 7, design: fit({ 'hose.clips': 4 }), updatedBy: 'Isa' } } }), { status: 409 }) })
-    below.change({ 'hose.clips': 3 })
-    await expect(below.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/which of the two counts/)
+    throughHull.change({ 'hose.clips': 3 })
+    await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/which of the two counts/)
     expect(s.calls.some((c) => c.startsWith('POST'))).toBe(false)
-    expect(below.conflict).toMatchObject({ version: 7 })
-    below.settle(false)
-    expect(below.design!.hose!.clips).toBe(4)
+    expect(throughHull.conflict).toMatchObject({ version: 7 })
+    throughHull.settle(false)
+    expect(throughHull.design!.hose!.clips).toBe(4)
   })
   it('without a line it says so, and what was typed stays', async () => {
-    const below = await opened(fit())
+    const throughHull = await opened(fit())
     vi.mocked(fetch).mockRejectedValue(new TypeError('no line'))
-    below.change({ 'hose.clips': 3 })
-    await expect(below.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/kept here/)
-    expect(below.design!.hose!.clips).toBe(3)
-    expect(localStorage.getItem('north-tide:below:f')).toContain('"clips":3')
+    throughHull.change({ 'hose.clips': 3 })
+    await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/kept here/)
+    expect(throughHull.design!.hose!.clips).toBe(3)
+    expect(localStorage.getItem('north-tide:through-hull:f')).toContain('"clips":3')
   })
 })
 
 describe('a plug that was decided', () => {
   const decided = { pitMm: 0.4, wallMm: 5, contactPct: 80, decision: 'recondition', reason: '' }
   it('stays decided while it measures the same, and is open again when it does not', async () => {
-    const below = await opened(fit({ taperPlug: decided }, 'MV-P114'))
+    const throughHull = await opened(fit({ taperPlug: decided }, 'MV-P114'))
     let kept = fit({ taperPlug: decided }, 'MV-P114')
     vi.mocked(fetch).mockImplementation(async (_url, o) => {
       const sent = JSON.parse(o!.body as string) as { design: typeof kept }
@@ -95,20 +95,20 @@ describe('a plug that was decided', () => {
       kept = { ...sent.design, taperPlug: { ...sent.design.taperPlug!, decision: same ? kept.taperPlug!.decision : null } }
       return new Response(JSON.stringify({ id: 'f', version: 2, design: kept, updatedBy: 'Tam' }))
     })
-    below.change({ 'hose.clips': 3 })
+    throughHull.change({ 'hose.clips': 3 })
     await vi.advanceTimersByTimeAsync(700)
-    expect(below.design!.taperPlug!.decision).toBe('recondition')
-    below.change({ 'taperPlug.pitMm': 2 })
+    expect(throughHull.design!.taperPlug!.decision).toBe('recondition')
+    throughHull.change({ 'taperPlug.pitMm': 2 })
     await vi.advanceTimersByTimeAsync(700)
-    expect(below.design!.taperPlug!.decision).toBeNull()
-    expect(below.judgement!.checks.find((c) => c.id === 'taper-plug')!.because).toContain('Not decided yet')
+    expect(throughHull.design!.taperPlug!.decision).toBeNull()
+    expect(throughHull.judgement!.checks.find((c) => c.id === 'taper-plug')!.because).toContain('Not decided yet')
   })
 })
 
 describe('remedies', () => {
   it('follow when the hand rests, and are not made for one who may not take them', async () => {
-    const below = await opened(fit({ 'hose.clips': 1 }))
-    const of = () => below.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies.map((r) => r.text)
+    const throughHull = await opened(fit({ 'hose.clips': 1 }))
+    const of = () => throughHull.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies.map((r) => r.text)
     expect(of()).toEqual([])
     await vi.advanceTimersByTimeAsync(200)
     expect(of()).toContain('two clips')
@@ -119,11 +119,11 @@ describe('remedies', () => {
     expect(read.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies).toEqual([])
   })
   it('while a figure makes no sense the last judgement that did stays in view', async () => {
-    const below = await opened(fit())
-    const last = below.judgement
-    below.change({ 'hull.thicknessMm': -3 })
-    expect(below.problem?.path).toBeTruthy()
-    expect(below.judgement).toBe(last)
-    expect(useBelow().design!.hull.thicknessMm).toBe(-3)
+    const throughHull = await opened(fit())
+    const last = throughHull.judgement
+    throughHull.change({ 'hull.thicknessMm': -3 })
+    expect(throughHull.problem?.path).toBeTruthy()
+    expect(throughHull.judgement).toBe(last)
+    expect(useThroughHull().design!.hull.thicknessMm).toBe(-3)
   })
 })

@@ -1,10 +1,10 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { VALVES, type BelowLog } from '@north-tide/core/below'
+import { VALVES, type ThroughHullLog } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../src/api'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
-import BelowGiven from '../src/kinds/through-hull/ThroughHullGiven.vue'
+import ThroughHullGiven from '../src/kinds/through-hull/ThroughHullGiven.vue'
 import PartsView from '../src/kinds/through-hull/PartsView.vue'
 import BedView from '../src/kinds/through-hull/BedView.vue'
 import ChainView from '../src/kinds/through-hull/ChainView.vue'
@@ -22,7 +22,7 @@ beforeEach(atTheBench)
 // A save that comes after its test still meets the stand-in, never a real address.
 afterEach(() => vi.clearAllMocks())
 const wrong = () => fit({ valve: VALVES.find((v) => v.id === 'MV-BN34') }, 'MV-B34')
-const line = (over: Partial<BelowLog>): BelowLog => ({ kind: 'bond', value: null, note: '', who: 'Tam', at: '2026-03-01T12:00:00Z', ...over })
+const line = (over: Partial<ThroughHullLog>): ThroughHullLog => ({ kind: 'bond', value: null, note: '', who: 'Tam', at: '2026-03-01T12:00:00Z', ...over })
 
 describe('the chain, before anything is ordered', () => {
   it('a short joint is not ordered without a reason, and the reason goes with it', async () => {
@@ -74,12 +74,12 @@ describe('the placing aid', () => {
     expect(slings.classes()).toContain('ask')
     await slings.find('input').setValue('said by the hoist')
     await slings.find('input').trigger('blur')
-    expect(p.below.design!.asks).toEqual({ slings: 'said by the hoist' })
+    expect(p.throughHull.design!.asks).toEqual({ slings: 'said by the hoist' })
     await p.w.vm.$nextTick()
     expect(p.w.find('[data-ask=slings] .word').text()).toBe('answered')
     await p.w.find('[data-ask=slings] input').setValue('  ')
     await p.w.find('[data-ask=slings] input').trigger('blur')
-    expect(p.below.design!.asks).toEqual({})
+    expect(p.throughHull.design!.asks).toEqual({})
   })
 })
 
@@ -87,22 +87,22 @@ describe('the dial', () => {
   it('what stands round the handle is measured, counts at once, and is taken away again', async () => {
     const p = await page(DialView, fit({ 'clock.measuredDeg': 0 }))
     await p.button('Add one').trigger('click')
-    expect(p.below.design!.clock.obstacles).toHaveLength(1)
+    expect(p.throughHull.design!.clock.obstacles).toHaveLength(1)
     await p.by('From y').setValue('40')
     await p.by('To y').setValue('40')
-    expect(p.below.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
     await p.w.findAll('button').find((b) => b.attributes('aria-label')?.startsWith('Take away'))!.trigger('click')
-    expect(p.below.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('holds')
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('holds')
   })
   it('what the map has there counts until it is ticked off', async () => {
     useBoats().picture = { ...useBoats().picture, parts: [{ kind: 'longitudinal', title: 'Longitudinal', x0Mm: 0, y0Mm: 450, x1Mm: 9000, y1Mm: 450 }] } as never
     const p = await page(DialView, fit())
     const box = p.w.findAll('label.tick').find((l) => l.text() === 'longitudinal')!.find('input')
     expect((box.element as HTMLInputElement).checked).toBe(true)
-    expect(p.below.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
     await box.setValue(false)
-    expect(p.below.design!.clock.ignored).toEqual(['longitudinal'])
-    expect(p.below.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('holds')
+    expect(p.throughHull.design!.clock.ignored).toEqual(['longitudinal'])
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('holds')
   })
 })
 
@@ -113,18 +113,18 @@ describe('the kick', () => {
     expect(p.w.find('tr[data-method=insert]').text()).toContain('chosen')
     expect(p.w.find('figure svg').attributes('aria-label')).toMatch(/worst of 36 directions/)
     await p.by('Insert, outside').setValue('14')
-    expect(p.below.design!.hold.insertMm).toBe(14)
+    expect(p.throughHull.design!.hold.insertMm).toBe(14)
     await p.by('Pad\u2019s bond').setValue('9')
-    expect(p.below.design!.pad!.bondMPa).toBe(9)
+    expect(p.throughHull.design!.pad!.bondMPa).toBe(9)
     await p.w.find('tr[data-method=through] button').trigger('click')
-    expect(p.below.design!.hold.method).toBe('through')
+    expect(p.throughHull.design!.hold.method).toBe('through')
   })
   it('a figure that makes no sense is refused beside its field, and the design stays', async () => {
     const p = await page(KickView, fit())
     await p.by('Pad diameter').setValue('wide')
     await p.by('Pad diameter').trigger('blur')
     expect(p.w.find('[role=alert]').text()).toContain('wide')
-    expect(p.below.design!.pad!.diameterMm).toBe(fit().pad!.diameterMm)
+    expect(p.throughHull.design!.pad!.diameterMm).toBe(fit().pad!.diameterMm)
   })
 })
 
@@ -134,7 +134,7 @@ describe('metals', () => {
       log: [line({ value: 0.4, at: '2026-04-01T12:00:00Z' }), line({ value: 0.05, at: '2026-02-01T12:00:00Z' }), line({ kind: 'anode', value: 100, at: '2026-01-01T12:00:00Z' }), line({ kind: 'anode', value: 80, at: '2026-03-02T12:00:00Z' })],
     })
     expect(p.w.find('ul').text()).toMatch(/1 Apr 2026 0.4.*1 Feb 2026 0.05/)
-    expect(p.below.judgement!.checks.find((c) => c.id === 'bond-path')!.verdict).toBe('short')
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'bond-path')!.verdict).toBe('short')
     // 20 % in 60 days: half is reached 150 days after the first.
     expect(p.w.find('[data-test=projected]').text()).toContain('31 May 2026')
     await p.by('Read').setValue('0.06')
@@ -155,7 +155,7 @@ describe('bedding', () => {
     expect(p.w.find('[data-test=gel]').text()).toMatch(/The valve goes on after \d+ min/)
     expect(p.w.find('.day').text()).toContain('It never comes out whole')
     await p.w.find('[data-joint=flange]').findAll('button').find((b) => b.text().startsWith('silyl-modified polymer, medium'))!.trigger('click')
-    expect(p.below.design!.bedding.flange).toBe('hybrid')
+    expect(p.throughHull.design!.bedding.flange).toBe('hybrid')
     await p.w.vm.$nextTick()
     expect(p.w.find('[data-test=gel]').exists()).toBe(false)
   })
@@ -171,21 +171,21 @@ describe('survey of one that is there', () => {
     const p = await page(SurveyView, fit({ existing: true, 'hose.clips': 1 }))
     expect(p.w.find('[role=status]').text()).toContain('one clip')
     await p.button('Tick it').trigger('click')
-    expect(p.below.design!.findings).toEqual(['one-clip'])
+    expect(p.throughHull.design!.findings).toEqual(['one-clip'])
     await p.by(/^Handle seized/).setValue(true)
-    expect(p.below.judgement!.verdict).toBe('short')
+    expect(p.throughHull.judgement!.verdict).toBe('short')
     await p.w.vm.$nextTick()
     expect(p.w.text()).toContain('When the hose goes it cannot be shut')
   })
   it('a replacement is begun with what is chosen, and its bench opened', async () => {
     const p = await page(SurveyView, fit({ existing: true }))
-    const replace = vi.spyOn(p.below, 'replaceBy').mockResolvedValue('new-one')
+    const replace = vi.spyOn(p.throughHull, 'replaceBy').mockResolvedValue('new-one')
     const go = vi.spyOn(p.router, 'push')
     await p.by(/^With/).setValue('MV-K1')
     await p.button('Begin its replacement').trigger('click')
     await flushPromises()
     expect(replace).toHaveBeenCalledWith('MV-K1')
-    expect(go).toHaveBeenCalledWith('/below/new-one')
+    expect(go).toHaveBeenCalledWith('/through-hulls/new-one')
   })
   it('a plug is decided with its reason; a refusal stands beside it and loses nothing', async () => {
     const p = await page(SurveyView, fit({ existing: true, taperPlug: { pitMm: 2, wallMm: 5, contactPct: 80, decision: null, reason: '' } }, 'MV-P114'), { log: [line({ kind: 'decision', note: 'taper plug: replace; worn' })] })
@@ -266,47 +266,47 @@ describe('templates', () => {
 
 describe('what is given', () => {
   it('another duty than the boat\u2019s asks why, and the reason stays with the fitting', async () => {
-    const p = await page(BelowGiven, fit())
+    const p = await page(ThroughHullGiven, fit())
     expect(p.w.text()).not.toContain('Why not the boat')
     await p.by('Duty').setValue('ocean')
     await p.by('Why not the boat\u2019s coastal').setValue('crosses with the survey in winter')
     await p.by('Why not the boat\u2019s coastal').trigger('blur')
-    expect(p.below.design).toMatchObject({ duty: 'ocean', dutyReason: 'crosses with the survey in winter' })
+    expect(p.throughHull.design).toMatchObject({ duty: 'ocean', dutyReason: 'crosses with the survey in winter' })
   })
   it('a part that is chosen from the list keeps its number, one that is changed by hand loses it', async () => {
-    const p = await page(BelowGiven, fit())
+    const p = await page(ThroughHullGiven, fit())
     await p.by('Valve').setValue('MV-K1')
-    expect(p.below.design!.valve).toMatchObject({ id: 'MV-K1', material: 'composite' })
+    expect(p.throughHull.design!.valve).toMatchObject({ id: 'MV-K1', material: 'composite' })
     await p.by('Handle').setValue('tee')
-    expect(p.below.design!.valve).toMatchObject({ id: null, handle: 'tee' })
-    expect(p.below.design!.valve!.title).toContain('as measured')
+    expect(p.throughHull.design!.valve).toMatchObject({ id: null, handle: 'tee' })
+    expect(p.throughHull.design!.valve!.title).toContain('as measured')
   })
   it('a thickness typed as a fraction is read as inches, one that is measured stops being an estimate', async () => {
-    const p = await page(BelowGiven, fit({ 'hull.measured': false }))
+    const p = await page(ThroughHullGiven, fit({ 'hull.measured': false }))
     await p.by('Thickness').setValue('9/16')
     await p.by('Thickness').trigger('blur')
-    expect(p.below.design!.hull.thicknessMm).toBeCloseTo(14.2875, 6)
+    expect(p.throughHull.design!.hull.thicknessMm).toBeCloseTo(14.2875, 6)
     expect(p.by('Thickness').classes()).toContain('estimated')
     await p.w.find('[aria-label="Hull thickness measured"]').setValue(true)
     expect(p.by('Thickness').classes()).not.toContain('estimated')
-    expect(p.below.judgement!.checks.find((c) => c.id === 'total-least')!.assumed).toEqual([])
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'total-least')!.assumed).toEqual([])
   })
   it('a chest\u2019s users are added once each, and feed its checks', async () => {
-    const p = await page(BelowGiven, fit({}, 'MV-X2'))
-    const before = p.below.design!.chest!.users.length
+    const p = await page(ThroughHullGiven, fit({}, 'MV-X2'))
+    const before = p.throughHull.design!.chest!.users.length
     const name = p.w.find('#chest-user')
     await name.setValue('fire pump')
     await name.element.closest('form')!.dispatchEvent(new Event('submit'))
     await p.w.vm.$nextTick()
-    expect(p.below.design!.chest!.users).toHaveLength(before + 1)
+    expect(p.throughHull.design!.chest!.users).toHaveLength(before + 1)
     await name.setValue('fire pump')
     expect(p.w.find('.another button').attributes('disabled')).toBeDefined()
     await p.by('For the fire pump').setValue('400')
-    expect(p.below.judgement!.checks.find((c) => c.id === 'chest-bore')!.verdict).toBe('short')
+    expect(p.throughHull.judgement!.checks.find((c) => c.id === 'chest-bore')!.verdict).toBe('short')
   })
   it('all of it is read only for an owner', async () => {
     useSession().account = { role: 'owner' } as never
-    const p = await page(BelowGiven, fit())
+    const p = await page(ThroughHullGiven, fit())
     expect(p.w.findAll('input, select').every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined)).toBe(true)
   })
 })
@@ -320,10 +320,10 @@ describe('parts in the hand', () => {
       return p.w.find(`[id="${l.attributes('for')}"]`)
     }
     await inside('Inlet depth').setValue('8')
-    expect(p.below.design!.valve).toMatchObject({ id: null, inlet: { depthMm: 8 } })
+    expect(p.throughHull.design!.valve).toMatchObject({ id: null, inlet: { depthMm: 8 } })
     // Eight millimetres of a thread of 14 to the inch are not five turns.
-    expect(p.below.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('few-turns')
+    expect(p.throughHull.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('few-turns')
     await inside('Inlet thread').setValue('npt')
-    expect(p.below.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('system')
+    expect(p.throughHull.judgement!.joints.find((j) => j.id === 'skin-valve')!.codes).toContain('system')
   })
 })

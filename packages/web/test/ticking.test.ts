@@ -1,6 +1,6 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { belowSteps, judgeBelow } from '@north-tide/core/below'
+import { throughHullSteps, judgeThroughHull } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../src/api'
 import { useFlood } from '../src/state/flood'
 import { useSession } from '../src/state/session'
@@ -14,9 +14,9 @@ beforeEach(atTheBench)
 afterEach(() => vi.clearAllMocks())
 
 async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }), more: Opening = {}) {
-  const below = await opened(design, more)
-  const act = vi.spyOn(below, 'act').mockResolvedValue({} as never)
-  const steps = belowSteps(design, judgeBelow(design, AROUND), 'metric')
+  const throughHull = await opened(design, more)
+  const act = vi.spyOn(throughHull, 'act').mockResolvedValue({} as never)
+  const steps = throughHullSteps(design, judgeThroughHull(design, AROUND), 'metric')
   const w = mount(TickForm, { props: { step: steps.find((s) => s.id === step)! }, attachTo: document.body })
   await flushPromises()
   const by = (label: string) => {
@@ -28,7 +28,7 @@ async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }
 /** Everything before a step, ticked long ago. */
 const after = (step: string, change: Record<string, unknown> = {}) => {
   const d = fit({ 'bedding.pad': 'epoxy-filled', ...change })
-  const steps = belowSteps(d, judgeBelow(d, AROUND), 'metric')
+  const steps = throughHullSteps(d, judgeThroughHull(d, AROUND), 'metric')
   return { ...d, ticks: Object.fromEntries(steps.slice(0, steps.findIndex((s) => s.id === step)).map((s) => [s.id, { at: '2026-01-01T08:00:00.000Z', by: 'x', note: '' }])) }
 }
 

@@ -1,14 +1,14 @@
 import dayjs from 'dayjs'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { solverChecks } from '@north-tide/core/solver'
-import { VALVES } from '@north-tide/core/below'
+import { VALVES } from '@north-tide/core/through-hull'
 import { catalogueEntry, roomAround, sizeIt, spotFor, startDesign, withChange, zoneAt, zoneCodeOf, type Design, type LifeState } from '@north-tide/core'
 import { readingOf } from '../instruments/stand-ins'
 import { AngleReading, Boat, Fitting, LifeEvent, Lot, Penetration, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
 import { surroundings, zonesOf } from '../services/boats'
 import { judgeOn } from '../services/verdict'
-import { placeBelow, saveBelow } from '../services/through-hulls'
-import { logBelow, recordBelow } from '../services/through-hull-work'
+import { placeThroughHull, saveThroughHull } from '../services/through-hulls'
+import { logThroughHull, recordThroughHull } from '../services/through-hull-work'
 import { saveFloodPlan } from '../services/flooding'
 import { blank } from '../services/life'
 import { hashPassword } from '../services/password'
@@ -119,7 +119,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedFound()
   await seedSurvey()
   for (const w of WANTED) await seedFitting(w, fitter)
-  await seedBelow(fitter)
+  await seedThroughHull(fitter)
   await mark(owner, 'loaded')
   return true
 }
@@ -197,10 +197,10 @@ async function seedFitting(w: Wanted, fitter: Account) {
 
 const F = 'fulmars-reach'
 /** What goes through the hulls: the work wanted, what was found, and what a boat is for water that comes in. */
-async function seedBelow(fitter: Account) {
+async function seedThroughHull(fitter: Account) {
   const place = async (boat: string, body: Record<string, unknown>, change: Record<string, unknown> = {}) => {
-    const made = await placeBelow(fitter, boat, body)
-    const saved = Object.keys(change).length ? await saveBelow(fitter, made.id, { version: made.version, design: withChange(made.design, change) }) : made
+    const made = await placeThroughHull(fitter, boat, body)
+    const saved = Object.keys(change).length ? await saveThroughHull(fitter, made.id, { version: made.version, design: withChange(made.design, change) }) : made
     return saved.id
   }
   const answers = { slings: 'slings at frames 3 and 9, said by the hoist', reach: 'under the lab\u2019s floorboard, one hand' }
@@ -219,8 +219,8 @@ async function seedBelow(fitter: Account) {
   const stud = await place(F, { catalogueId: 'MV-A10', name: 'Anode stud, shaft', xMm: 10300, yMm: 150, zMm: -380, zone: 'bottom', use: 'protection', deadriseDeg: 12 }, { 'stud.clearOfBilge': true, 'stud.spannerRoom': true, 'stud.protects': 'shaft and propeller', 'metals.anode': { alloy: 'zinc', wettedM2: 0.35, finish: 'bare-bronze', years: 1, pieceKg: 1.2 } })
   await place('tarn-runner', { catalogueId: 'MV-W114', name: 'Sea-water intake', xMm: 5600, yMm: 350, zMm: -280, zone: 'bottom', use: 'engine-intake', deadriseDeg: 8 })
   await place('pipit', { catalogueId: 'MV-G20T', name: 'Drain socket, transom', xMm: 6350, yMm: 0, zMm: 60, use: 'drain', deadriseDeg: 0 }, { 'plug.grounds': true, 'metals.isolated': true })
-  await logBelow(fitter, stud, { kind: 'bond', value: 0.06, note: 'stud to shaft, brush clean' })
-  await recordBelow(fitter, stud)
+  await logThroughHull(fitter, stud, { kind: 'bond', value: 0.06, note: 'stud to shaft, brush clean' })
+  await recordThroughHull(fitter, stud)
   await saveFloodPlan(fitter, F, {
     version: 0,
     plan: {

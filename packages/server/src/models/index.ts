@@ -1,4 +1,4 @@
-import type { BelowDesign, FloodPlan, OwnGoods } from '@north-tide/core/below'
+import type { ThroughHullDesign, FloodPlan, OwnGoods } from '@north-tide/core/through-hull'
 import type { SolverAnswer } from '../solver/pool'
 import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
 import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
@@ -113,7 +113,7 @@ export class HullFitting extends Model<InferAttributes<HullFitting>, InferCreati
   declare id: Opt<string>
   declare boatId: string
   declare name: string
-  declare design: BelowDesign
+  declare design: ThroughHullDesign
   declare verdict: Verdict
   declare governing: string | null
   declare replacesId: Opt<string | null>

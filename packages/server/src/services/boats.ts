@@ -73,11 +73,11 @@ export async function boatPicture(who: Account, id: string) {
       xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, base: f.design.base, bolts: f.design.bolts, zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone), zoneCode: f.design.place.zone,
     })),
     holes,
-    below: below.map((f) => belowRow(f, zones)),
+    throughHulls: below.map((f) => throughHullRow(f, zones)),
   }
 }
 /** A fitting through the hull as lists and the map show it. */
-export const belowRow = (f: HullFitting, zones: BoatZone[]) => ({
+export const throughHullRow = (f: HullFitting, zones: BoatZone[]) => ({
   id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, family: f.design.family, use: f.design.use, xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone), flangeMm: f.design.skin.flangeMm,
   existing: f.design.existing, ordered: f.design.ordered !== null, recorded: f.recordedAt != null, replacesId: f.replacesId ?? null, material: f.design.skin.material,
 })

@@ -1,7 +1,7 @@
 import { UniqueConstraintError } from 'sequelize'
 import { z } from 'zod'
 import { parseInput } from '@north-tide/core'
-import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
+import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/core/through-hull'
 import { FloodPlanRow } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { boatById } from './boats'

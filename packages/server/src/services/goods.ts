@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CalcError, parseInput } from '@north-tide/core'
-import { goodsFromFile, isListed, parseOwnGoods, type OwnGoods } from '@north-tide/core/below'
+import { goodsFromFile, isListed, parseOwnGoods, type OwnGoods } from '@north-tide/core/through-hull'
 import { ApiError, forbidden, notFound } from '../errors'
 import { HullGoods } from '../models'
 import type { Account } from './access'

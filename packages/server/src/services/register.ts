@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
-import type { BelowLog } from '@north-tide/core/below'
+import type { ThroughHullLog } from '@north-tide/core/through-hull'
 import { GRADES, NO_ZONE, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, HullFitting, LifeEvent, Penetration } from '../models'
@@ -157,7 +157,7 @@ export async function addEvent(who: Account, id: number, body: unknown) {
 
 interface EventFacts { seq: number; state: string; who: string; note: string; sizeMm: number | null; tempC: number | null; humidityPct: number | null; lot: string | null; evidence: string; gatesPassed: string[]; gateReason: string | null; corrects: number | null }
 type EventRow = EventFacts & { penetrationId: number; at: Date }
-export type ExportedHole = HoleRow & { log: BelowLog[]; events: (EventFacts & { at: string })[] }
+export type ExportedHole = HoleRow & { log: ThroughHullLog[]; events: (EventFacts & { at: string })[] }
 const HOLES_AT_ONCE = 250
 /** The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is too large and nobody else waits. */
 export async function* registerExport(boatId: string) {

@@ -3,7 +3,7 @@ import type { Logger } from 'pino'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { queueIs } from './asked'
-import { rejudgeBelow } from './through-hulls'
+import { rejudgeThroughHull } from './through-hulls'
 import { surroundings } from './boats'
 import { judgeByHand, judgeOn } from './verdict'
 
@@ -58,7 +58,7 @@ async function judgeBoat(boatId: string): Promise<void> {
     const say = (set: string, bind: unknown[]) => db().query(`UPDATE rejudge_jobs SET beat_at = now(), ${set} WHERE boat_id = $1 AND id <= $2 AND finished_at IS NULL`, { bind: [boatId, last, ...bind] })
     await say('tries = tries + 1', [])
     const deck = await judgeDeck(boatId, async (done, total, turned) => void (await say('total = $3, done = $4, turned = $5', [total, done, turned])))
-    const hull = await rejudgeBelow(boatId, () => say('done = done', []))
+    const hull = await rejudgeThroughHull(boatId, () => say('done = done', []))
     await say('total = $3, done = $3, turned = $4, finished_at = now()', [deck.total + hull.total, deck.turned + hull.turned])
     for (const id of deck.due) await jobs?.send('solve', { fittingId: id }, id)
   }

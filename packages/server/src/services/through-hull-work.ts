@@ -2,14 +2,14 @@ import { z } from 'zod'
 import type { CreationAttributes, Transaction } from 'sequelize'
 import { SIZES, WELDED, formatLength, formatTemperature, hasReached, holeLabel, parseInput, type Gate, type LifeState } from '@north-tide/core'
 import {
-  METHOD_TITLE, deadriseFrom, taperPlugOf, belowBolts, belowOrientation, belowSteps, boltsSaid, judgeBelow, lastBond, orderBlocked, orderList, parseBelow, stepGates,
-  type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog, type BelowStep,
-} from '@north-tide/core/below'
+  METHOD_TITLE, deadriseFrom, taperPlugOf, throughHullBolts, throughHullOrientation, throughHullSteps, boltsSaid, judgeThroughHull, lastBond, orderBlocked, orderList, parseThroughHull, stepGates,
+  type ThroughHullAround, type ThroughHullDesign, type ThroughHullJudgement, type ThroughHullLog, type ThroughHullStep,
+} from '@north-tide/core/through-hull'
 import { ApiError } from '../errors'
 import { Boat, HullFitting, HullLog, LifeEvent, Penetration } from '../models'
 import { mayPassGates, mayWrite, type Account } from './access'
 import { askRejudge } from './asked'
-import { aroundOf, findBelow, judgeOne, readBelow } from './through-hulls'
+import { aroundOf, findThroughHull, judgeOne, readThroughHull } from './through-hulls'
 import { heelOf } from './angles'
 import { logOf } from './work-log'
 import { blank, eventsOf, facts, lotFacts, lotNamed, passOrRefuse, refuseFuture, weigh, write, type NextEvent } from './life'
@@ -17,11 +17,11 @@ import { moment } from './saving'
 
 /** The work on a fitting through the hull: ordered, ticked step by step, read with a meter, looked at, recorded. What is said once goes into the log and into the hole’s life together. */
 /** Changes the design and writes the log in one go; whoever saved meanwhile is not overwritten, for only this part changes. */
-async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: BelowDesign, at: string) => BelowDesign) {
+async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: ThroughHullDesign, at: string) => ThroughHullDesign) {
   const at = new Date()
   await HullFitting.sequelize!.transaction(async (transaction) => {
-    const now = await findBelow(f.id, transaction)
-    const before = parseBelow(now.design)
+    const now = await findThroughHull(f.id, transaction)
+    const before = parseThroughHull(now.design)
     // May refuse: what was looked at before may have been done by somebody else since.
     const design = change(before, at.toISOString())
     await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
@@ -29,19 +29,19 @@ async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kin
     await askRejudge(f.boatId, `${now.name}: ${entry.kind} logged`, transaction)
   })
   await judgeOne(f.boatId, f.id)
-  return readBelow(who, f.id)
+  return readThroughHull(who, f.id)
 }
 
-const orderedAlready = (o: NonNullable<BelowDesign['ordered']>) => new ApiError(409, 'ordered', `Ordered on ${o.at.slice(0, 10)} by ${o.by} already`)
+const orderedAlready = (o: NonNullable<ThroughHullDesign['ordered']>) => new ApiError(409, 'ordered', `Ordered on ${o.at.slice(0, 10)} by ${o.by} already`)
 const ordering = z.strictObject({ reason: z.string().trim().max(500).default('') })
 /** Nothing is marked ordered while a joint of the chain is short, unless a fitter gives a reason that stays on record. */
-export async function orderBelow(who: Account, id: string, body: unknown) {
+export async function orderThroughHull(who: Account, id: string, body: unknown) {
   const { reason } = parseInput(ordering, body)
-  const f = await findBelow(id)
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
-  const d = parseBelow(f.design)
+  const d = parseThroughHull(f.design)
   if (d.ordered) throw orderedAlready(d.ordered)
-  const j = judgeBelow(d, await aroundOf(f.boatId, id), await logOf(id))
+  const j = judgeThroughHull(d, await aroundOf(f.boatId, id), await logOf(id))
   const bad = orderBlocked(j)
   if (bad.length) {
     if (!reason) throw new ApiError(409, 'chain', `It does not go together: ${bad.map((b) => `${b.title.toLowerCase()}: ${b.because}`).join(' ')}`, 'reason', { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) })
@@ -53,8 +53,8 @@ export async function orderBelow(who: Account, id: string, body: unknown) {
   })
 }
 /** An order taken back; that it stood stays in the log. */
-export async function unorderBelow(who: Account, id: string) {
-  const f = await findBelow(id)
+export async function unorderThroughHull(who: Account, id: string) {
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const none = () => new ApiError(409, 'not-ordered', 'Nothing of it is ordered')
   if (!f.design.ordered) throw none()
@@ -81,7 +81,7 @@ interface Written {
   gates: Gate[]
 }
 /** What a tick adds to the life of the fitting’s holes; what is on record there already is not written twice. */
-async function lifeOfTick(id: string, step: BelowStep, common: Omit<NextEvent, 'state' | 'sizeMm' | 'corrects'>, sizeMm: number | null, transaction: Transaction): Promise<Written[]> {
+async function lifeOfTick(id: string, step: ThroughHullStep, common: Omit<NextEvent, 'state' | 'sizeMm' | 'corrects'>, sizeMm: number | null, transaction: Transaction): Promise<Written[]> {
   const out: Written[] = []
   for (const p of await Penetration.findAll({ where: { hullFittingId: id }, order: [['number', 'ASC']], transaction, lock: transaction.LOCK.NO_KEY_UPDATE })) {
     const events = await eventsOf(p.id, transaction)
@@ -100,19 +100,19 @@ async function lifeOfTick(id: string, step: BelowStep, common: Omit<NextEvent, '
 }
 
 /** A step, ticked in its order. What it says of the hole (size, lot, temperature, proof) goes into the hole’s life with it. A gate that stands open, of the work or of the register, is passed with a fitter’s reason only. */
-export async function tickBelow(who: Account, id: string, body: unknown) {
+export async function tickThroughHull(who: Account, id: string, body: unknown) {
   const t = parseInput(ticking, body)
-  const f = await findBelow(id)
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const [around, log, heelDeg] = await Promise.all([aroundOf(f.boatId, id), logOf(id), heelOf(f.boatId)])
   const at = t.at ? new Date(t.at) : new Date()
   refuseFuture(at)
   await HullFitting.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
-    const now = await findBelow(id, transaction)
-    const d = parseBelow(now.design)
-    const j = judgeBelow(d, around, log)
-    const steps = belowSteps(d, j, boat.units)
+    const now = await findThroughHull(id, transaction)
+    const d = parseThroughHull(now.design)
+    const j = judgeThroughHull(d, around, log)
+    const steps = throughHullSteps(d, j, boat.units)
     const step = steps.find((s) => s.id === t.step)
     if (!step) throw new ApiError(400, 'invalid-input', `"${t.step}" is no step of this fitting`, 'step')
     if (d.ticks[t.step]) throw new ApiError(409, 'ticked', 'It is ticked already', 'step')
@@ -148,7 +148,7 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
     const said = [sizeMm === null ? '' : formatLength(sizeMm, boat.units), lot ? `lot ${lot.code}` : '', given.tempC === null ? '' : formatTemperature(given.tempC, boat.units), given.humidityPct === null ? '' : `${given.humidityPct} %`, ...told.said, note].filter(Boolean).join('; ')
     if (step.asks.includes('ohm') && t.ohm != null) await HullLog.create({ hullFittingId: id, kind: 'bond', value: t.ohm, note: t.note, who: who.name, at }, { transaction })
     await HullLog.create(entry([...told.said, ...step.looks.filter((l) => t.looked.includes(l)).map((l) => `seen: ${l}`), note].filter(Boolean).join('; ')), { transaction })
-    const design = parseBelow({
+    const design = parseThroughHull({
       ...d, ...told.design, ticks: { ...d.ticks, [step.id]: { at: at.toISOString(), by: who.name, note: said.slice(0, 300) } },
       // The hole is what was bored, the day what was read: neither is typed a second time.
       ...(sizeMm !== null && Math.abs(sizeMm - (d.boredMm ?? d.skin.holeMm)) > 0.05 ? { boredMm: sizeMm } : {}),
@@ -158,11 +158,11 @@ export async function tickBelow(who: Account, id: string, body: unknown) {
     await askRejudge(f.boatId, `${now.name}: a step was ticked`, transaction)
   })
   await judgeOne(f.boatId, id)
-  return readBelow(who, id)
+  return readThroughHull(who, id)
 }
 /** What was measured at a step: into the design, where it stands instead of the estimate, and into words. */
-function measuredAt(step: BelowStep, t: Tick, heelDeg: number | null, d: BelowDesign, boat: Boat): { design: Partial<BelowDesign>; said: string[] } {
-  const design: Partial<BelowDesign> = {}
+function measuredAt(step: ThroughHullStep, t: Tick, heelDeg: number | null, d: ThroughHullDesign, boat: Boat): { design: Partial<ThroughHullDesign>; said: string[] } {
+  const design: Partial<ThroughHullDesign> = {}
   const said: string[] = []
   if (step.asks.includes('hull') && t.hullMm != null) {
     design.hull = { ...d.hull, thicknessMm: t.hullMm, measured: true, how: 'drilled pilot' }
@@ -194,17 +194,17 @@ async function sayWet(who: Account, id: string, t: Tick, at: Date, entry: Creati
 
 const untick = z.strictObject({ reason: z.string().trim().min(1).max(300) })
 /** A tick taken back: both logs keep that it stood, and what it wrote into the hole’s life is corrected by an event that names it. The last tick first. */
-export async function untickBelow(who: Account, id: string, stepId: string, body: unknown) {
+export async function untickThroughHull(who: Account, id: string, stepId: string, body: unknown) {
   const { reason } = parseInput(untick, body)
-  const f = await findBelow(id)
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
   await HullFitting.sequelize!.transaction(async (transaction) => {
-    const now = await findBelow(id, transaction)
-    const d = parseBelow(now.design)
+    const now = await findThroughHull(id, transaction)
+    const d = parseThroughHull(now.design)
     const { [stepId]: tick, ...ticks } = d.ticks
     if (!tick) throw new ApiError(409, 'not-ticked', 'It is not ticked', 'step')
-    const steps = belowSteps(d, judgeBelow(d, around, log), 'metric')
+    const steps = throughHullSteps(d, judgeThroughHull(d, around, log), 'metric')
     const i = steps.findIndex((s) => s.id === stepId)
     const later = steps.slice(i + 1).find((s) => d.ticks[s.id])
     if (i >= 0 && later) throw new ApiError(409, 'later-ticks', `What comes after it is ticked: take back first "${later.text}"`, 'step')
@@ -222,11 +222,11 @@ export async function untickBelow(who: Account, id: string, stepId: string, body
       }
     }
     await HullLog.create({ hullFittingId: id, kind: 'tick', step: stepId, note: `taken back: ${reason}`, who: who.name, at }, { transaction })
-    await now.update({ design: parseBelow({ ...d, ticks }), version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
+    await now.update({ design: parseThroughHull({ ...d, ticks }), version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
     await askRejudge(f.boatId, `${now.name}: a tick was taken back`, transaction)
   })
   await judgeOne(f.boatId, id)
-  return readBelow(who, id)
+  return readThroughHull(who, id)
 }
 
 const when = moment.nullish()
@@ -235,9 +235,9 @@ const logging = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('anode'), value: z.number().min(0).max(100), note: z.string().trim().max(300).default(''), at: when }),
   z.strictObject({ kind: z.literal('look'), note: z.string().trim().min(1).max(300), at: when }),
 ])
-export async function logBelow(who: Account, id: string, body: unknown) {
+export async function logThroughHull(who: Account, id: string, body: unknown) {
   const l = parseInput(logging, body)
-  const f = await findBelow(id)
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const at = l.at ? new Date(l.at) : new Date()
   refuseFuture(at)
@@ -246,11 +246,11 @@ export async function logBelow(who: Account, id: string, body: unknown) {
 
 const deciding = z.strictObject({ decision: z.enum(['recondition', 'replace']), reason: z.string().trim().max(300).default('') })
 /** A taper plug is lapped in or replaced: the decision stands in the log with the pits and the band that it was made on. Against the advice it wants a fitter's reason. */
-export async function decideBelow(who: Account, id: string, body: unknown) {
+export async function decideThroughHull(who: Account, id: string, body: unknown) {
   const r = parseInput(deciding, body)
-  const f = await findBelow(id)
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
-  const t = parseBelow(f.design).taperPlug
+  const t = parseThroughHull(f.design).taperPlug
   if (!t) throw new ApiError(409, 'not-measured', 'Its pits and the band in contact have not been measured yet')
   const { advised, because } = taperPlugOf(t)
   if (advised === 'replace' && r.decision === 'recondition') {
@@ -263,7 +263,7 @@ export async function decideBelow(who: Account, id: string, body: unknown) {
 }
 
 /** What the register says of it, from the design as it stands. */
-const asMade = (d: BelowDesign, j: BelowJudgement, boat: Boat) => ({
+const asMade = (d: ThroughHullDesign, j: ThroughHullJudgement, boat: Boat) => ({
   all: {
     through: `${d.hull.kind} ${formatLength(d.hull.thicknessMm, boat.units)}${d.hull.measured ? '' : ' (estimate)'}${d.pad ? `, pad ${formatLength(d.pad.thicknessMm, boat.units)}` : ''}${j.wedge ? `, wedge ${d.wedge.blocks}` : ''}`,
     plate: d.pad ? `pad ${d.pad.material}, ${formatLength(d.pad.thicknessMm, boat.units)}` : '', sealant: d.family === 'welded-stub' ? WELDED : d.bedding.flange,
@@ -272,12 +272,12 @@ const asMade = (d: BelowDesign, j: BelowJudgement, boat: Boat) => ({
   bolt: `${d.hold.size} ${d.hold.grade}`,
 })
 /** The bore, and the bolts that go through the hull, become holes of the register. Where it replaces another, the old hole goes on under its own number, with its history. */
-async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: BelowDesign, around: BelowAround, log: BelowLog[], at: Date, transaction: Transaction): Promise<string[]> {
-  const j = judgeBelow(d, around, log)
+async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[], at: Date, transaction: Transaction): Promise<string[]> {
+  const j = judgeThroughHull(d, around, log)
   const id = now.id
   const made = asMade(d, j, boat)
   const common = { boatId: boat.id, fittingId: null, hullFittingId: id, zone: d.place.zone ?? 'not in a zone', zMm: d.place.zMm, coreSchool: d.hull.kind === 'cored' ? 'insert' : 'none', belowWaterline: d.place.zMm < 0, ...made.all }
-  const note = belowOrientation(d, j)
+  const note = throughHullOrientation(d, j)
   const labels: string[] = []
   const old = now.replacesId ? await Penetration.findOne({ where: { hullFittingId: now.replacesId, boltIndex: null }, transaction }) : null
   let number = ((await Penetration.max('number', { where: { boatId: boat.id }, transaction })) as number | null) ?? 0
@@ -294,7 +294,7 @@ async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: BelowD
     labels.push(holeLabel(p.number))
   }
   // Bolts into the pad make no hole in the hull; a drain plug's go right through.
-  if (d.hold.method === 'through') for (const [i, b] of belowBolts(d).entries()) {
+  if (d.hold.method === 'through') for (const [i, b] of throughHullBolts(d).entries()) {
     const p = await Penetration.create({ ...common, coreSchool: 'none', number: ++number, boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, diameterMm: SIZES[d.hold.size]!.clearanceMm, fastener: made.bolt, found: false }, { transaction })
     await event(p, 'marked', 1, '')
     labels.push(holeLabel(p.number))
@@ -302,14 +302,14 @@ async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: BelowD
   await now.update({ recordedAt: at }, { transaction })
   return labels
 }
-export async function recordBelow(who: Account, id: string) {
-  const f = await findBelow(id)
+export async function recordThroughHull(who: Account, id: string) {
+  const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
   return HullFitting.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
-    const now = await findBelow(id, transaction)
+    const now = await findThroughHull(id, transaction)
     if (now.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register already')
-    return recordHoles(who, boat, now, parseBelow(now.design), around, log, new Date(), transaction)
+    return recordHoles(who, boat, now, parseThroughHull(now.design), around, log, new Date(), transaction)
   })
 }

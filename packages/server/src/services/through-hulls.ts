@@ -2,9 +2,9 @@ import { z } from 'zod'
 import type { Transaction } from 'sequelize'
 import { CalcError, holeLabel, parseInput, zoneCodeOf } from '@north-tide/core'
 import {
-  BELOW_CATALOGUE, belowEntry, belowFromFile, hullAt, judgeBelow, keptByDoors, parseBelow, startBelow,
-  type BelowAround, type BelowDesign, type BelowJudgement, type BelowLog,
-} from '@north-tide/core/below'
+  THROUGH_HULL_CATALOGUE, throughHullEntry, throughHullFromFile, hullAt, judgeThroughHull, keptByDoors, parseThroughHull, startThroughHull,
+  type ThroughHullAround, type ThroughHullDesign, type ThroughHullJudgement, type ThroughHullLog,
+} from '@north-tide/core/through-hull'
 import { ApiError, notFound } from '../errors'
 import { HullFitting, HullLog, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
@@ -19,32 +19,32 @@ import { isUuid, savingDesign, stale, within } from './saving'
 const shown = (f: HullFitting) => ({
   id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, replacesId: f.replacesId ?? null, recorded: f.recordedAt != null, updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy,
 })
-export async function belowOf(boatId: string, transaction: Transaction | null = null) {
+export async function throughHullOf(boatId: string, transaction: Transaction | null = null) {
   return HullFitting.findAll({ where: { boatId }, order: [['createdAt', 'ASC'], ['id', 'ASC']], transaction })
 }
-export async function findBelow(id: string, transaction: Transaction | null = null): Promise<HullFitting> {
+export async function findThroughHull(id: string, transaction: Transaction | null = null): Promise<HullFitting> {
   const f = isUuid(id) ? await HullFitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}) }) : null
   if (!f) throw notFound('fitting')
   return f
 }
 /** One that was replaced is no longer in the hull, so it is nobody's neighbour. */
-const neighbours = (all: HullFitting[], self: string | null, designs: Map<string, BelowDesign>) => {
+const neighbours = (all: HullFitting[], self: string | null, designs: Map<string, ThroughHullDesign>) => {
   const gone = new Set(all.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
   const before = all.find((x) => x.id === self)?.replacesId
   return all.filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before).map((f) => ({ id: f.id, name: f.name, design: designs.get(f.id)! }))
 }
 /** A boat read once, and from it what stands round each of its fittings. */
 async function hullOf(boatId: string, transaction: Transaction | null = null) {
-  const [zones, parts, holes, all] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), holesOf(boatId, { transaction }), belowOf(boatId, transaction)])
-  const designs = new Map(all.map((f) => [f.id, parseBelow(f.design)]))
-  const around = (self: string | null): BelowAround => ({ zones, parts, holes: plainHoles(holes.filter((h) => self === null || h.hullFittingId !== self)), others: neighbours(all, self, designs) })
+  const [zones, parts, holes, all] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), holesOf(boatId, { transaction }), throughHullOf(boatId, transaction)])
+  const designs = new Map(all.map((f) => [f.id, parseThroughHull(f.design)]))
+  const around = (self: string | null): ThroughHullAround => ({ zones, parts, holes: plainHoles(holes.filter((h) => self === null || h.hullFittingId !== self)), others: neighbours(all, self, designs) })
   return { all, designs, around }
 }
-export const aroundOf = async (boatId: string, self: string | null, transaction: Transaction | null = null): Promise<BelowAround> => (await hullOf(boatId, transaction)).around(self)
+export const aroundOf = async (boatId: string, self: string | null, transaction: Transaction | null = null): Promise<ThroughHullAround> => (await hullOf(boatId, transaction)).around(self)
 
-function judged(d: BelowDesign, around: BelowAround, log: BelowLog[]): { verdict: HullFitting['verdict']; governing: string | null; problem: { code: string; path: string; message: string } | null; j: BelowJudgement | null } {
+function judged(d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[]): { verdict: HullFitting['verdict']; governing: string | null; problem: { code: string; path: string; message: string } | null; j: ThroughHullJudgement | null } {
   try {
-    const j = judgeBelow(d, around, log)
+    const j = judgeThroughHull(d, around, log)
     return { verdict: j.verdict, governing: j.governing, problem: null, j }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
@@ -53,7 +53,7 @@ function judged(d: BelowDesign, around: BelowAround, log: BelowLog[]): { verdict
 }
 const CHUNK = 10
 /** What one fitting is depends on its neighbours (one metal, one flow, handles that meet), so all of a boat are judged together; `said` is told between two chunks. */
-export async function rejudgeBelow(boatId: string, said: () => Promise<unknown> = async () => undefined): Promise<{ total: number; turned: number }> {
+export async function rejudgeThroughHull(boatId: string, said: () => Promise<unknown> = async () => undefined): Promise<{ total: number; turned: number }> {
   const { all, designs, around } = await hullOf(boatId)
   if (!all.length) return { total: 0, turned: 0 }
   const logs = await logsOf(all.map((f) => f.id))
@@ -73,8 +73,8 @@ export async function rejudgeBelow(boatId: string, said: () => Promise<unknown> 
 
 /** One fitting by itself, at once; what it changes for its neighbours follows by the job. */
 export async function judgeOne(boatId: string, id: string): Promise<void> {
-  const f = await findBelow(id)
-  const v = judged(parseBelow(f.design), await aroundOf(boatId, id), await logOf(id))
+  const f = await findThroughHull(id)
+  const v = judged(parseThroughHull(f.design), await aroundOf(boatId, id), await logOf(id))
   if (v.verdict !== f.verdict || v.governing !== f.governing) await HullFitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id, version: f.version } })
 }
 
@@ -85,11 +85,11 @@ const placing = z.strictObject({
   holeId: z.number().int().positive().optional(),
 })
 const entryNamed = (id: string) => {
-  const e = belowEntry(id)
-  if (!e) throw new ApiError(400, 'invalid-input', `"${id}" is not in the catalogue; one of ${BELOW_CATALOGUE.map((c) => c.id).join(', ')} is accepted`, 'catalogueId')
+  const e = throughHullEntry(id)
+  if (!e) throw new ApiError(400, 'invalid-input', `"${id}" is not in the catalogue; one of ${THROUGH_HULL_CATALOGUE.map((c) => c.id).join(', ')} is accepted`, 'catalogueId')
   return e
 }
-async function create(who: Account, boatId: string, design: BelowDesign, more: { replacesId?: string; recordedAt?: Date }, transaction: Transaction) {
+async function create(who: Account, boatId: string, design: ThroughHullDesign, more: { replacesId?: string; recordedAt?: Date }, transaction: Transaction) {
   const v = judged(design, await aroundOf(boatId, null, transaction), [])
   const f = await HullFitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, updatedBy: who.name, ...more }, { transaction })
   await askRejudge(boatId, `${design.name} was added`, transaction)
@@ -106,7 +106,7 @@ async function freeHole(boatId: string, holeId: number | undefined, transaction:
   if (hole.fittingId || hole.hullFittingId) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')
   return hole
 }
-export async function placeBelow(who: Account, boatId: string, body: unknown) {
+export async function placeThroughHull(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   const boat = await boatById(boatId)
   const p = parseInput(placing, body)
@@ -122,55 +122,55 @@ export async function placeBelow(who: Account, boatId: string, body: unknown) {
     if (!hole) refuseOffBoat(await stationsOf(boatId), at)
     const { zone, hull } = hullAt(zones, { ...at, zone: code })
     const name = p.name ?? hole?.whatFor ?? entry.title.split(',')[0]!
-    const started = startBelow(entry, { place: { zone, ...at, measuredFrom: [] }, hull: { ...hull, ...(p.deadriseDeg === undefined ? {} : { deadriseDeg: p.deadriseDeg, angleMeasured: true, angleUnknown: false }) }, duty: boat.duty }, name)
-    const design = parseBelow({ ...started, ...(p.use ? { use: p.use } : {}), ...(hole ? { existing: true, boredMm: hole.diameterMm } : {}) })
+    const started = startThroughHull(entry, { place: { zone, ...at, measuredFrom: [] }, hull: { ...hull, ...(p.deadriseDeg === undefined ? {} : { deadriseDeg: p.deadriseDeg, angleMeasured: true, angleUnknown: false }) }, duty: boat.duty }, name)
+    const design = parseThroughHull({ ...started, ...(p.use ? { use: p.use } : {}), ...(hole ? { existing: true, boredMm: hole.diameterMm } : {}) })
     const made = await create(who, boatId, design, hole ? { recordedAt: new Date() } : {}, transaction)
     if (hole) await hole.update({ hullFittingId: made.id }, { transaction })
     return made
   })
   return shown(f)
 }
-export async function importBelow(who: Account, boatId: string, body: unknown) {
+export async function importThroughHull(who: Account, boatId: string, body: unknown) {
   mayWrite(who, boatId)
   await boatById(boatId)
   // Orders, ticks and decisions are of the boat that they were made on.
-  const d = belowFromFile(body)
+  const d = throughHullFromFile(body)
   const design = { ...d, place: { ...d.place, zone: zoneCodeOf(await zonesOf(boatId), d.place.zone) }, ordered: null, ticks: {}, taperPlug: d.taperPlug && { ...d.taperPlug, decision: null, reason: '' } }
   return shown(await inOne((transaction) => create(who, boatId, design, {}, transaction)))
 }
 
-export async function readBelow(who: Account, id: string) {
-  const f = await findBelow(id)
+export async function readThroughHull(who: Account, id: string) {
+  const f = await findThroughHull(id)
   mayRead(who, f.boatId)
   const [around, log, holes, heelDeg] = await Promise.all([aroundOf(f.boatId, f.id), logOf(f.id), holesOf(f.boatId), heelOf(f.boatId)])
   const hull = hullAt(around.zones, f.design.place).hull
   const zone = around.zones.find((q) => q.code === f.design.place.zone)
   const moved = zone && Math.abs(hull.thicknessMm - f.design.hull.thicknessMm) > 0.05 ? { thicknessMm: hull.thicknessMm, measured: hull.measured, how: hull.how } : null
-  const all = await belowOf(f.boatId)
-  return { ...shown(f), design: parseBelow(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
+  const all = await throughHullOf(f.boatId)
+  return { ...shown(f), design: parseThroughHull(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
 }
 
 /** Saves under a version check. Orders and ticked gates come in by their own doors and are not overwritten here. */
-export async function saveBelow(who: Account, id: string, body: unknown) {
+export async function saveThroughHull(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)
-  const before = await findBelow(id)
+  const before = await findThroughHull(id)
   mayWrite(who, before.boatId)
-  const design = keptByDoors(within('design', () => parseBelow(raw)), parseBelow(before.design))
+  const design = keptByDoors(within('design', () => parseThroughHull(raw)), parseThroughHull(before.design))
   const was = before.design.place
   if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm) refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
   const v = judged(design, await aroundOf(before.boatId, id), await logOf(id))
   const now = await inOne(async (transaction) => {
     const [changed] = await HullFitting.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version }, transaction })
-    const after = await findBelow(id, transaction)
+    const after = await findThroughHull(id, transaction)
     if (changed === 0) throw stale('this fitting', after, version, shown(after))
     await askRejudge(before.boatId, `${design.name} was changed`, transaction)
     return after
   })
   return { ...shown(now), problem: v.problem }
 }
-export async function removeBelow(who: Account, id: string) {
+export async function removeThroughHull(who: Account, id: string) {
   await inOne(async (transaction) => {
-    const f = await findBelow(id, transaction)
+    const f = await findThroughHull(id, transaction)
     mayWrite(who, f.boatId)
     if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register; a recorded fitting stays')
     if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
@@ -182,24 +182,24 @@ export async function removeBelow(who: Account, id: string) {
 
 const replacing = z.strictObject({ catalogueId: z.string(), name: z.string().trim().min(1).max(120).optional() })
 /** A new one in the same hole: it begins with the old one's place, hull, use and bore. */
-export async function replaceBelow(who: Account, id: string, body: unknown) {
+export async function replaceThroughHull(who: Account, id: string, body: unknown) {
   const r = parseInput(replacing, body)
   const entry = entryNamed(r.catalogueId)
   return inOne(async (transaction) => {
     // Locked, so that two who replace it at one moment do not both.
-    const f = await findBelow(id, transaction)
+    const f = await findThroughHull(id, transaction)
     mayWrite(who, f.boatId)
     if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'It is being replaced already')
-    const old = parseBelow(f.design)
-    const started = startBelow(entry, { place: old.place, hull: old.hull, duty: old.duty }, r.name ?? `${old.name}, renewed`.slice(0, 120))
-    const design = parseBelow({ ...started, use: old.use, boredMm: old.boredMm, flowLpm: old.flowLpm, replaces: old.name, asks: old.asks, clock: { ...started.clock, obstacles: old.clock.obstacles } })
+    const old = parseThroughHull(f.design)
+    const started = startThroughHull(entry, { place: old.place, hull: old.hull, duty: old.duty }, r.name ?? `${old.name}, renewed`.slice(0, 120))
+    const design = parseThroughHull({ ...started, use: old.use, boredMm: old.boredMm, flowLpm: old.flowLpm, replaces: old.name, asks: old.asks, clock: { ...started.clock, obstacles: old.clock.obstacles } })
     return shown(await create(who, f.boatId, design, { replacesId: id }, transaction))
   })
 }
 
-export const belowDesignFor = async (who: Account, id: string) => {
-  const f = await findBelow(id)
+export const throughHullDesignFor = async (who: Account, id: string) => {
+  const f = await findThroughHull(id)
   mayRead(who, f.boatId)
-  const d = parseBelow(f.design)
-  return { f, d, j: judgeBelow(d, await aroundOf(f.boatId, id), await logOf(id)) }
+  const d = parseThroughHull(f.design)
+  return { f, d, j: judgeThroughHull(d, await aroundOf(f.boatId, id), await logOf(id)) }
 }

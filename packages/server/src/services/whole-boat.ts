@@ -4,11 +4,11 @@ import { LIFE_STATES, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_B
 import { BaseError } from 'sequelize'
 import { refusalOf } from '../database-errors'
 import { ApiError, forbidden } from '../errors'
-import { parseBelow, parseFloodPlan, type FloodPlan } from '@north-tide/core/below'
+import { parseThroughHull, parseFloodPlan, type FloodPlan } from '@north-tide/core/through-hull'
 import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, HullLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { askRejudge } from './asked'
-import { belowOf } from './through-hulls'
+import { throughHullOf } from './through-hulls'
 import { boatById, stationsOf, surroundings } from './boats'
 import { freeId, stationsSchema } from './boat-book'
 import { lookInto } from './photos'
@@ -71,7 +71,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     ZoneLayer.findAll({ where: { zoneId: zones.map((z0) => z0.id) }, order: [['seq', 'ASC']] }), LifeEvent.findAll({ where: { penetrationId: holes.map((h) => h.id) }, order: [['seq', 'ASC']] }),
     withPhotos ? Photo.findAll({ where: { boatId: id }, order: [['id', 'ASC']], attributes: ['subject', 'subjectId', 'caption', 'who', 'takenAt', 'original', 'withdrawnWhy', 'withdrawnBy', 'withdrawnAt'] }) : [],
   ])
-  const hull = await belowOf(id)
+  const hull = await throughHullOf(id)
   const logs = await HullLog.findAll({ where: { hullFittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
   const hullKeys = new Map(hull.map((h, i) => [h.id, `h${i + 1}`]))
   const flood = await FloodPlanRow.findByPk(id)
@@ -100,7 +100,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     angles: angles.map((a) => ({ role: a.role, station: a.station, side: a.side, axis: a.axis, leanDeg: a.leanDeg, afterCount: a.afterCount, degrees: a.degrees, instrument: a.instrument, who: a.who, takenAt: a.takenAt.toISOString() })),
     lots: lots.map((l) => ({ code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn, testNote: l.testNote })),
     fittings: fittings.map((f) => ({ key: keys.get(f.id)!, design: parseDesign(f.design), recordedAt: f.recordedAt?.toISOString() ?? null, createdAt: f.createdAt.toISOString(), updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy })),
-    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseBelow(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
+    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseThroughHull(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
     flooding: flood ? parseFloodPlan(flood.plan) : null,
     holes: holes.map((h) => ({
       number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, withdrawn: withdrawnOf(h), through: h.through, fastener: h.fastener, plate: h.plate,
@@ -170,9 +170,9 @@ export async function importBoat(who: Account, raw: unknown) {
       throw error
     }
   })
-  const belowDesigns = v.hull.map((f, i) => {
+  const throughHullDesigns = v.hull.map((f, i) => {
     try {
-      return inZone(parseBelow(f.design))
+      return inZone(parseThroughHull(f.design))
     } catch (error) {
       if (error instanceof CalcError) throw new CalcError(error.code, `hull.${i}.design${error.path ? `.${error.path}` : ''}`, error.message)
       throw error
@@ -221,7 +221,7 @@ export async function importBoat(who: Account, raw: unknown) {
       }
       const hullIds = new Map<string, string>()
       for (const [i, h] of v.hull.entries()) {
-        const made = await HullFitting.create({ boatId, name: belowDesigns[i]!.name, design: belowDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
+        const made = await HullFitting.create({ boatId, name: throughHullDesigns[i]!.name, design: throughHullDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
         hullIds.set(h.key, made.id)
         await HullLog.bulkCreate(h.log.map(({ lot, ...l }) => ({ ...l, lotId: lot === null ? null : lotIds.get(lot)!, at: new Date(l.at), hullFittingId: made.id })), t)
       }

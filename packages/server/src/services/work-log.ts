@@ -1,22 +1,22 @@
-import type { BelowLog } from '@north-tide/core/below'
+import type { ThroughHullLog } from '@north-tide/core/through-hull'
 import { HullFitting, HullLog, Lot } from '../models'
 
 /** The log of fittings through the hull: ticks with what was said at them, orders, readings, looks. Added to, never changed. */
-export async function logsOf(hullFittingIds: string[]): Promise<Map<string, BelowLog[]>> {
-  const out = new Map<string, BelowLog[]>(hullFittingIds.map((id) => [id, []]))
+export async function logsOf(hullFittingIds: string[]): Promise<Map<string, ThroughHullLog[]>> {
+  const out = new Map<string, ThroughHullLog[]>(hullFittingIds.map((id) => [id, []]))
   if (!hullFittingIds.length) return out
   const rows = await HullLog.findAll({ where: { hullFittingId: hullFittingIds }, order: [['id', 'ASC']] })
   const lots = new Map((await Lot.findAll({ where: { id: [...new Set(rows.map((l) => l.lotId).filter((id) => id != null))] } })).map((l) => [l.id, l.code]))
   for (const l of rows) out.get(l.hullFittingId)!.push({ kind: l.kind, step: l.step, value: l.value ?? null, lot: l.lotId == null ? null : (lots.get(l.lotId) ?? null), tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })
   return out
 }
-export const logOf = async (id: string): Promise<BelowLog[]> => (await logsOf([id])).get(id)!
+export const logOf = async (id: string): Promise<ThroughHullLog[]> => (await logsOf([id])).get(id)!
 
 /** The log of a hole: of what stands in it, after that of all that stood in it before. */
-export async function logOfHole(boatId: string, hullFittingId: string | null): Promise<BelowLog[]> {
+export async function logOfHole(boatId: string, hullFittingId: string | null): Promise<ThroughHullLog[]> {
   return hullFittingId === null ? [] : ((await logsOfHoles(boatId, [hullFittingId])).get(hullFittingId) ?? [])
 }
-export async function logsOfHoles(boatId: string, hullFittingIds: string[]): Promise<Map<string, BelowLog[]>> {
+export async function logsOfHoles(boatId: string, hullFittingIds: string[]): Promise<Map<string, ThroughHullLog[]>> {
   const before = new Map((await HullFitting.findAll({ where: { boatId }, attributes: ['id', 'replacesId'] })).map((f) => [f.id, f.replacesId ?? null]))
   const chains = hullFittingIds.map((id) => {
     const chain: string[] = []

@@ -25,7 +25,7 @@ const found = computed(() => {
   const all = [
     ...(boats.picture?.holes ?? []).map((h) => ({ kind: 'hole', title: `${h.label} ${h.whatFor}`, detail: h.state, to: `/register/${h.id}` })),
     ...(boats.picture?.fittings ?? []).map((f) => ({ kind: 'fitting', title: f.name, detail: f.verdict, to: `/bench/${f.id}` })),
-    ...(boats.picture?.below ?? []).map((f) => ({ kind: 'through the hull', title: f.name, detail: f.verdict, to: `/below/${f.id}` })),
+    ...(boats.picture?.throughHulls ?? []).map((f) => ({ kind: 'through the hull', title: f.name, detail: f.verdict, to: `/through-hulls/${f.id}` })),
     ...boats.list.map((b) => ({ kind: 'boat', title: b.name, detail: b.kind, to: `/boat/${b.id}` })),
     ...lots.value.map((l) => ({ kind: 'lot', title: `${l.code} ${l.title}`, detail: `until ${l.expiresOn}`, to: '/stores' })),
   ]

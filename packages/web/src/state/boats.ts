@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
-import type { OwnGoods } from '@north-tide/core/below'
+import type { OwnGoods } from '@north-tide/core/through-hull'
 import { api } from '../api'
 import type { BoatPicture, BoatSummary, KeptGoods, TodayReading } from '../types'
 
@@ -29,7 +29,7 @@ export const useBoats = defineStore('boats', () => {
       lastId.value = id
     },
     async loadYard() {
-      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<KeptGoods[]>('GET', '/hull-goods')])
+      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<KeptGoods[]>('GET', '/goods')])
     },
     async replaceValue(v: Omit<YardValue, 'measuredBy' | 'version'>) {
       const there = yard.value.find((o) => o.kind === v.kind && o.material === v.material && o.field === v.field)
@@ -40,13 +40,13 @@ export const useBoats = defineStore('boats', () => {
     },
     async keepGoods(g: OwnGoods) {
       const there = goods.value.find((o) => o.part.id === g.part.id)
-      goods.value = await api<KeptGoods[]>('PUT', '/hull-goods', { kind: g.kind, part: g.part, version: there?.version ?? 0 })
+      goods.value = await api<KeptGoods[]>('PUT', '/goods', { kind: g.kind, part: g.part, version: there?.version ?? 0 })
     },
     async readGoods(file: unknown) {
-      goods.value = await api<KeptGoods[]>('POST', '/hull-goods/import', file)
+      goods.value = await api<KeptGoods[]>('POST', '/goods/import', file)
     },
     async dropGoods(id: string) {
-      goods.value = await api<KeptGoods[]>('DELETE', `/hull-goods/${encodeURIComponent(id)}`)
+      goods.value = await api<KeptGoods[]>('DELETE', `/goods/${encodeURIComponent(id)}`)
     },
     async setHabit(question: string, school: string | null) {
       habits.value = await api<Habits>('PUT', '/habits', { question, school })

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { FloodPlan } from '@north-tide/core/below'
+import type { FloodPlan } from '@north-tide/core/through-hull'
 import { ApiRefusal, api } from '../api'
 import { drafted } from './drafted'
 

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { CalcError } from '@north-tide/core'
-import { floodAll, type FloodRun } from '@north-tide/core/below'
+import { floodAll, type FloodRun } from '@north-tide/core/through-hull'
 
 expose({
   /** With the pumps and without them, so that what they do is seen at once. */

@@ -6,7 +6,7 @@ import { sealantQuantityOf, type SealantQuantity } from '../../chapters/bedding/
 import { sealant, type SealantId } from '../../base/materials/sealants'
 import { rank, unproven, type Check, type Verdict } from '../../base/verdict/check'
 import { BODY_FACE } from './families'
-import type { BelowDesign } from './design'
+import type { ThroughHullDesign } from './design'
 import { plain } from './plain'
 
 /** One joint of the stack that is bedded or bonded. */
@@ -24,10 +24,10 @@ export interface Bedded {
 const RIM_PATH_MM = 5
 const PAD_BEAD_MM = 1.5
 const FLANGE_BEAD_MM = 1
-const PAD_FACE: Record<NonNullable<BelowDesign['pad']>['material'], string> = { g10: 'laminate', 'glass-epoxy': 'laminate', plywood: 'wood', composite: 'nylon' }
+const PAD_FACE: Record<NonNullable<ThroughHullDesign['pad']>['material'], string> = { g10: 'laminate', 'glass-epoxy': 'laminate', plywood: 'wood', composite: 'nylon' }
 
 /** Every joint that is bedded or bonded: what suits it, what is chosen, how much, and until when. */
-export function sealantsOf(d: BelowDesign, stack: { holeMm: number; totalMm: number } | null): Bedded[] {
+export function sealantsOf(d: ThroughHullDesign, stack: { holeMm: number; totalMm: number } | null): Bedded[] {
   const face = BODY_FACE[d.skin.material]
   const hull = d.hull.kind === 'aluminium' ? 'aluminium' : d.hull.kind === 'steel' ? 'steel' : d.hull.kind === 'timber' ? 'wood' : 'laminate'
   const where = d.place.zMm < 0 ? 'below' : d.place.zMm < 300 ? 'waterline' : 'above'
@@ -79,7 +79,7 @@ export const POT_TITLES = { bond: 'Epoxy that bonds pad and wedges', set: 'Epoxy
 /** Typical of wiping, wetting and drawing one joint up. */
 const WORKING_MIN = 15
 
-export function potsOf(d: BelowDesign, sealants: Bedded[], wedges: { outside: { saw: { outlineMm: number[] } } | null; inside: { saw: { outlineMm: number[] } } | null }): Pots {
+export function potsOf(d: ThroughHullDesign, sealants: Bedded[], wedges: { outside: { saw: { outlineMm: number[] } } | null; inside: { saw: { outlineMm: number[] } } | null }): Pots {
   const ml = (pad: boolean) => sealants.filter((s) => (s.place === 'pad') === pad && s.chosen === 'epoxy-filled').reduce((t, s) => t + (s.quantity?.volumeMl ?? 0), 0)
   const bore = d.boredMm ?? d.skin.holeMm
   const wedgeMl = [wedges.outside, wedges.inside].reduce((t, w) => {

@@ -1,7 +1,7 @@
 import { CalcError } from '../../base/errors'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { SIZES, STOCK_LENGTHS_IN, STOCK_LENGTHS_MM } from '../../base/materials/fasteners'
-import type { BelowDesign } from './design'
+import type { ThroughHullDesign } from './design'
 
 /** A seacock's flange, and a drain socket's, where the bolts go through; typical, measured on the fitting before they are ordered. */
 export const FLANGE_THICK_MM = { valve: 11, plug: 6 } as const
@@ -19,7 +19,7 @@ export interface BoltGroup {
 }
 
 /** Bolts on their circle, the first straight aft. */
-export function belowBolts(d: BelowDesign): { xMm: number; yMm: number }[] {
+export function throughHullBolts(d: ThroughHullDesign): { xMm: number; yMm: number }[] {
   const c = d.valve?.boltCircleMm ?? (d.family === 'drain-plug' ? d.skin.flangeMm * 0.76 : null)
   if (c === null || d.hold.method === 'nut') return []
   return Array.from({ length: d.hold.bolts }, (_, i) => ({ xMm: (c / 2) * Math.cos((2 * Math.PI * i) / d.hold.bolts), yMm: (c / 2) * Math.sin((2 * Math.PI * i) / d.hold.bolts) }))
@@ -33,11 +33,11 @@ interface Block {
   saw: { outlineMm: number[] }
 }
 /** Where the hull rises fastest, as a unit vector in the fitting's frame (x aft, y to starboard). */
-const rise = (d: BelowDesign, azimuthDeg: number) => ({ x: Math.sin((azimuthDeg * Math.PI) / 180), y: Math.cos((azimuthDeg * Math.PI) / 180) * (d.place.yMm < 0 ? -1 : 1) })
+const rise = (d: ThroughHullDesign, azimuthDeg: number) => ({ x: Math.sin((azimuthDeg * Math.PI) / 180), y: Math.cos((azimuthDeg * Math.PI) / 180) * (d.place.yMm < 0 ? -1 : 1) })
 
 /** How long the bolts are. On a wedge each has a length of its own: between flange and skin there is more of the block on the side where the hull falls away. */
-export function boltLengths(d: BelowDesign, j: { wedges: { outside: Block | null; inside: Block | null }; tilt: { deg: number; azimuthDeg: number } }): BoltGroup[] {
-  const places = belowBolts(d)
+export function boltLengths(d: ThroughHullDesign, j: { wedges: { outside: Block | null; inside: Block | null }; tilt: { deg: number; azimuthDeg: number } }): BoltGroup[] {
+  const places = throughHullBolts(d)
   if (!places.length) return []
   const flange = d.valve ? FLANGE_THICK_MM.valve : FLANGE_THICK_MM.plug
   const size = SIZES[d.hold.size]!
@@ -81,4 +81,4 @@ export function boltLengths(d: BelowDesign, j: { wedges: { outside: Block | null
   return groups
 }
 /** As one says it over the counter: 2 × M8 × 90, 1 × M8 × 110. */
-export const boltsSaid = (d: BelowDesign, groups: BoltGroup[], mm: (v: number) => string): string => groups.map((g) => `${g.bolts.length} × ${d.hold.size} × ${g.lengthMm === null ? `${mm(Math.ceil(g.requiredMm))} of rod` : mm(g.lengthMm)}`).join(', ')
+export const boltsSaid = (d: ThroughHullDesign, groups: BoltGroup[], mm: (v: number) => string): string => groups.map((g) => `${g.bolts.length} × ${d.hold.size} × ${g.lengthMm === null ? `${mm(Math.ceil(g.requiredMm))} of rod` : mm(g.lengthMm)}`).join(', ')

@@ -1,9 +1,9 @@
 import { answerOf } from '../../base/calculator/calculator'
 import { threadFit, threadName } from '../../chapters/hull/thread-fit'
 import { say, sentence, type Check, type Verdict } from '../../base/verdict/check'
-import { BELOW_FAMILY } from './families'
+import { THROUGH_HULL_FAMILY } from './families'
 import { plain } from './plain'
-import type { BelowDesign, Valve } from './design'
+import type { ThroughHullDesign, Valve } from './design'
 
 /** One joint of the train from the skin fitting to the hose, as it is checked before anything is ordered. */
 export interface Joint {
@@ -22,13 +22,13 @@ const CLIP_GAP_MM = 5
 const HOSE_SLACK_MM = 0.5
 const RIM_MM = 4
 
-function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<BelowDesign['skin']['thread']>, internal: Valve['inlet'], engagedMm: number): Joint {
+function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<ThroughHullDesign['skin']['thread']>, internal: Valve['inlet'], engagedMm: number): Joint {
   const r = answerOf(threadFit, { external, internal, engagedMm })
   return { id, title, from: `${from}: ${threadName(external.family, external.size)}`, to: `${to}: ${threadName(internal.family, internal.size, true)}, ${say(internal.depthMm)} mm deep`, verdict: r.verdict, codes: r.codes, because: r.because, turns: r.turns, seal: r.seal }
 }
 
 /** Every joint by thread family, size, engagement and bore. `standingMm` is what stands of the tail above nut or pad, after trimming. */
-export function chainOf(d: BelowDesign, standingMm: number): Joint[] {
+export function chainOf(d: ThroughHullDesign, standingMm: number): Joint[] {
   const out: Joint[] = []
   const { skin, valve, tail, hose } = d
   if (skin.thread && valve) out.push(screwed('skin-valve', 'Skin fitting into valve', skin.title, valve.title, skin.thread, valve.inlet, Math.max(0.1, valve.engagedMm ?? standingMm)))
@@ -66,12 +66,12 @@ export function chainOf(d: BelowDesign, standingMm: number): Joint[] {
   return out
 }
 
-export const chainChecks = (d: BelowDesign, joints: Joint[]): Check[] => [
+export const chainChecks = (d: ThroughHullDesign, joints: Joint[]): Check[] => [
   ...joints.map((j) => plain(`joint-${j.id}`, j.title, j.verdict, j.because, 'chapter 5.1')),
-  ...(BELOW_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water' ? [plain('joint-missing', 'Hose and tail', 'unproven', 'No tail or hose is chosen yet: the chain ends in the air.', 'chapter 5.1')] : []),
+  ...(THROUGH_HULL_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water' ? [plain('joint-missing', 'Hose and tail', 'unproven', 'No tail or hose is chosen yet: the chain ends in the air.', 'chapter 5.1')] : []),
 ]
 /** What would be ordered, as one line a part. */
-export const orderList = (d: BelowDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')
+export const orderList = (d: ThroughHullDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')
 /** Lengths that are found out too late when the hull is open: a tail that does not reach, a pack too thin or too thick for its fitting. */
 export const ORDER_LENGTHS = ['tail-length', 'total-least', 'total-most', 'bolt-length']
 export const lengthsOf = (checks: Check[]): Check[] => checks.filter((c) => ORDER_LENGTHS.includes(c.id))

@@ -3,24 +3,24 @@ import type { Drawing, Pt, Shape } from '../../drawing/shapes'
 import { SIZES } from '../../base/materials/fasteners'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
-import { belowBolts } from './bolts'
-import type { BelowDesign } from './design'
-import type { BelowJudgement } from './judge'
+import { throughHullBolts } from './bolts'
+import type { ThroughHullDesign } from './design'
+import type { ThroughHullJudgement } from './judge'
 
-export const BELOW_TEMPLATES = ['wedge-outside', 'wedge-inside', 'taper', 'pad'] as const
-export type BelowTemplate = (typeof BELOW_TEMPLATES)[number]
-export const BELOW_TEMPLATE_TITLES: Record<BelowTemplate, string> = { 'wedge-outside': 'wedge block, outside face', 'wedge-inside': 'wedge block, inside face', taper: 'taper, from the side', pad: 'pad and bolt circle' }
+export const THROUGH_HULL_TEMPLATES = ['wedge-outside', 'wedge-inside', 'taper', 'pad'] as const
+export type ThroughHullTemplate = (typeof THROUGH_HULL_TEMPLATES)[number]
+export const THROUGH_HULL_TEMPLATE_TITLES: Record<ThroughHullTemplate, string> = { 'wedge-outside': 'wedge block, outside face', 'wedge-inside': 'wedge block, inside face', taper: 'taper, from the side', pad: 'pad and bolt circle' }
 const TEXT = 3.5
 const ring = (r: number): Pt[] => Array.from({ length: 97 }, (_, i) => ({ x: r * Math.cos((i * Math.PI) / 48), y: r * Math.sin((i * Math.PI) / 48) }))
 
 /** Which templates this design has. */
-export const belowTemplates = (d: BelowDesign, j: BelowJudgement): BelowTemplate[] => BELOW_TEMPLATES.filter((t) => (t === 'pad' ? d.pad !== null || d.hold.method === 'through' : t === 'taper' ? j.wedge !== null : t === 'wedge-outside' ? j.wedges.outside !== null : j.wedges.inside !== null))
+export const throughHullTemplates = (d: ThroughHullDesign, j: ThroughHullJudgement): ThroughHullTemplate[] => THROUGH_HULL_TEMPLATES.filter((t) => (t === 'pad' ? d.pad !== null || d.hold.method === 'through' : t === 'taper' ? j.wedge !== null : t === 'wedge-outside' ? j.wedges.outside !== null : j.wedges.inside !== null))
 
 /** An insert's own hole where the bolts stand in the pad, else the bolt's clearance. */
-const boltHole = (d: BelowDesign) => (d.hold.method === 'insert' && d.hold.insertMm !== null ? d.hold.insertMm : SIZES[d.hold.size]!.clearanceMm)
+const boltHole = (d: ThroughHullDesign) => (d.hold.method === 'insert' && d.hold.insertMm !== null ? d.hold.insertMm : SIZES[d.hold.size]!.clearanceMm)
 
 /** At 1:1, each shape on its layer: the faces of the wedges, the taper, the pad with its bolt circle. */
-export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemplate, units: Units): Drawing {
+export function throughHullTemplate(d: ThroughHullDesign, j: ThroughHullJudgement, what: ThroughHullTemplate, units: Units): Drawing {
   const shapes: Shape[] = []
   const text = (at: Pt, words: string, anchor: 'start' | 'middle' | 'end' = 'start', size = TEXT) => shapes.push({ kind: 'text', at, text: words, size, anchor, role: 'TEXT' })
   const line = (points: Pt[], role: string, weight: 'outline' | 'dimension' | 'hidden' = 'outline') => shapes.push({ kind: 'path', points, weight, role })
@@ -64,7 +64,7 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
     if (d.valve && d.valve.kind !== 'screwed') line(ring(d.valve.flangeMm / 2), 'MARK', 'hidden')
     shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: hole / 2, weight: 'outline', role: 'DRILL' })
     cross({ x: 0, y: 0 }, 6)
-    belowBolts(d).forEach((b, i) => {
+    throughHullBolts(d).forEach((b, i) => {
       const p = { x: b.xMm, y: b.yMm }
       shapes.push({ kind: 'ring', at: p, r: boltHole(d) / 2, weight: 'outline', role: 'DRILL' })
       cross(p, 4)
@@ -74,15 +74,15 @@ export function belowTemplate(d: BelowDesign, j: BelowJudgement, what: BelowTemp
   }
   const pts = shapes.flatMap((s) => (s.kind === 'path' ? s.points : s.kind === 'ring' ? [{ x: s.at.x - s.r, y: s.at.y - s.r }, { x: s.at.x + s.r, y: s.at.y + s.r }] : []))
   const b = { minX: Math.min(...pts.map((p) => p.x)), maxX: Math.max(...pts.map((p) => p.x)), minY: Math.min(...pts.map((p) => p.y)), maxY: Math.max(...pts.map((p) => p.y)) }
-  text({ x: b.minX, y: b.maxY + 8 }, `${d.name}: ${BELOW_TEMPLATE_TITLES[what]}`, 'start', TEXT * 1.25)
+  text({ x: b.minX, y: b.maxY + 8 }, `${d.name}: ${THROUGH_HULL_TEMPLATE_TITLES[what]}`, 'start', TEXT * 1.25)
   text({ x: b.minX, y: b.maxY + 3 }, what === 'taper' ? 'cut across, along the fall of the block' : `seen from inside, bow left${what === 'wedge-outside' ? '; turned over for the face that lies on the hull' : ''}`, 'start')
   const y = b.minY - 16
   line([{ x: b.minX, y }, { x: b.minX + CHECK_BAR_MM, y }], 'MARK')
   for (const x of [0, 50, 100]) line([{ x: b.minX + x, y: y - 2.5 }, { x: b.minX + x, y: y + 2.5 }], 'MARK')
   text({ x: b.minX + CHECK_BAR_MM + 4, y: y - 1.2 }, '100 mm: lay a rule on it before use')
-  return { title: `${d.name}, ${BELOW_TEMPLATE_TITLES[what]} at full size`, description: 'At 1:1.', shapes, legend: [], textMm: TEXT, scaleBarMm: CHECK_BAR_MM, bounds: { minX: b.minX - 8, maxX: Math.max(b.maxX + 30, b.minX + CHECK_BAR_MM + 75), minY: y - 8, maxY: b.maxY + 16 } }
+  return { title: `${d.name}, ${THROUGH_HULL_TEMPLATE_TITLES[what]} at full size`, description: 'At 1:1.', shapes, legend: [], textMm: TEXT, scaleBarMm: CHECK_BAR_MM, bounds: { minX: b.minX - 8, maxX: Math.max(b.maxX + 30, b.minX + CHECK_BAR_MM + 75), minY: y - 8, maxY: b.maxY + 16 } }
 }
-export const belowDrill = (d: BelowDesign, j: BelowJudgement): DrillRow[] => [
+export const throughHullDrill = (d: ThroughHullDesign, j: ThroughHullJudgement): DrillRow[] => [
   { bolt: 0, xMm: 0, yMm: 0, pilotMm: 4, boreMm: null, finishMm: j.stack?.holeMm ?? d.skin.holeMm, order: 'pilot from inside, bore from outside to half, then from inside', from: 'both sides' },
-  ...belowBolts(d).map((b, i): DrillRow => ({ bolt: i + 1, xMm: b.xMm, yMm: b.yMm, pilotMm: 3, boreMm: null, finishMm: boltHole(d), order: d.hold.method === 'through' ? 'through pad and hull, countersunk outside' : 'into the pad only, with a stop on the drill', from: 'inside' })),
+  ...throughHullBolts(d).map((b, i): DrillRow => ({ bolt: i + 1, xMm: b.xMm, yMm: b.yMm, pilotMm: 3, boreMm: null, finishMm: boltHole(d), order: d.hold.method === 'through' ? 'through pad and hull, countersunk outside' : 'into the pad only, with a stop on the drill', from: 'inside' })),
 ]

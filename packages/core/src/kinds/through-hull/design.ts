@@ -5,7 +5,7 @@ import { THREAD_SIZES } from '../../chapters/hull/thread-fit'
 import { measureSchema } from '../../boat/where'
 import { dutySchema, nonNegative, positive } from '../../base/schema/schema'
 import { THREAD_WAYS } from './thread-ways'
-import { BELOW_FAMILIES, BODY_MATERIALS, USES } from './families'
+import { THROUGH_HULL_FAMILIES, BODY_MATERIALS, USES } from './families'
 
 const words = (most = 300) => z.string().max(most)
 const external = z.strictObject({ family: z.enum(['bspp', 'bspt', 'npt', 'npsm']), size: z.enum(THREAD_SIZES) })
@@ -34,10 +34,10 @@ export const hoseSchema = z.strictObject({ boreMm: positive(), clips: z.number()
 const sealantOrNone = z.enum(SEALANT_IDS).nullable()
 
 /** All that a user decides or measures of one fitting through the hull. Whatever follows is computed. */
-export const belowSchema = z.strictObject({
+export const throughHullSchema = z.strictObject({
   schemaVersion: z.literal(1),
   name: z.string().trim().min(1).max(120),
-  family: z.enum(BELOW_FAMILIES),
+  family: z.enum(THROUGH_HULL_FAMILIES),
   catalogueId: words(40).nullable(),
   use: z.enum(USES),
   duty: dutySchema,
@@ -95,7 +95,7 @@ export const belowSchema = z.strictObject({
   /** gates of the steps, as they were ticked */
   ticks: z.record(words(40), z.strictObject({ at: words(40), by: words(80), note: words().default('') })).default({}),
 })
-export type BelowDesign = z.output<typeof belowSchema>
+export type ThroughHullDesign = z.output<typeof throughHullSchema>
 export type Skin = z.output<typeof skinSchema>
 export type Valve = z.output<typeof valveSchema>
 export type Tail = z.output<typeof tailSchema>

@@ -1,8 +1,8 @@
 import { niceLength, type Drawing, type Pt, type Shape } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
-import type { BelowDesign } from './design'
-import { positionsSaid, type BelowJudgement } from './judge'
+import type { ThroughHullDesign } from './design'
+import { positionsSaid, type ThroughHullJudgement } from './judge'
 
 const at = (deg: number, r: number): Pt => ({ x: r * Math.cos((deg * Math.PI) / 180), y: r * Math.sin((deg * Math.PI) / 180) })
 const arc = (from: number, to: number, r: number): Pt[] => {
@@ -12,7 +12,7 @@ const arc = (from: number, to: number, r: number): Pt[] => {
 const sector = (from: number, to: number, r0: number, r1: number): Pt[] => [...arc(from, to, r1), ...arc(to, from, r0)]
 
 /** The valve from inside, looking at the hull: 0 aft to the right, 90 to starboard, counter-clockwise. What stands in the way, where it may point, and what to turn. */
-export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Drawing | null {
+export function clockDial(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): Drawing | null {
   const c = j.clock
   const v = d.valve
   if (!c || !v) return null
@@ -59,9 +59,9 @@ export function clockDial(d: BelowDesign, j: BelowJudgement, units: Units): Draw
   }
 }
 /** A screwed valve goes home on its thread, a flange on its bolt holes. */
-export const dryOn = (d: BelowDesign) => (d.valve?.kind === 'screwed' ? 'Screw the valve home dry' : 'Set the seacock dry on its bolt holes')
+export const dryOn = (d: ThroughHullDesign) => (d.valve?.kind === 'screwed' ? 'Screw the valve home dry' : 'Set the seacock dry on its bolt holes')
 /** What to turn, as marked with tape. */
-export function turnSaid(d: BelowDesign, j: BelowJudgement, units: Units): string {
+export function turnSaid(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): string {
   const c = j.clock
   if (!c) return ''
   if (d.clock.measuredDeg === null) return `${dryOn(d)}, read where its handle points, and type it in.`

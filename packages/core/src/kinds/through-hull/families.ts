@@ -1,8 +1,8 @@
 /** What goes through a hull near or below the waterline, and what is particular to each (chapter 5). */
-export const BELOW_FAMILIES = ['seacock', 'screwed-valve', 'sea-chest', 'scupper', 'above-water', 'drain-plug', 'transducer', 'anode-stud', 'welded-stub'] as const
-export type BelowFamily = (typeof BELOW_FAMILIES)[number]
+export const THROUGH_HULL_FAMILIES = ['seacock', 'screwed-valve', 'sea-chest', 'scupper', 'above-water', 'drain-plug', 'transducer', 'anode-stud', 'welded-stub'] as const
+export type ThroughHullFamily = (typeof THROUGH_HULL_FAMILIES)[number]
 
-export interface BelowFamilyInfo {
+export interface ThroughHullFamilyInfo {
   title: string
   /** a tail that goes through and a nut or flange inside */
   stack: boolean
@@ -12,7 +12,7 @@ export interface BelowFamilyInfo {
   /** what this kind is first looked at for */
   first: string
 }
-export const BELOW_FAMILY: Record<BelowFamily, BelowFamilyInfo> = {
+export const THROUGH_HULL_FAMILY: Record<ThroughHullFamily, ThroughHullFamilyInfo> = {
   seacock: { title: 'flanged seacock', stack: true, valve: true, hose: true, first: 'Flange and pad carry the kick; the handle must swing free.' },
   'screwed-valve': { title: 'skin fitting with screwed valve', stack: true, valve: true, hose: true, first: 'The thread pair, and the tail\u2019s bending under a bare nut.' },
   'sea-chest': { title: 'sea chest with strainer', stack: true, valve: true, hose: true, first: 'One large hole for several users: what floods if it lets go.' },

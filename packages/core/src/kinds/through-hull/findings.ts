@@ -1,6 +1,6 @@
 import type { Verdict } from '../../base/verdict/check'
-import type { BelowDesign } from './design'
-import type { BelowFamily } from './families'
+import type { ThroughHullDesign } from './design'
+import type { ThroughHullFamily } from './families'
 
 /** What is wrong with one that is found in the boat: quick to tick, with what each costs in risk. */
 export interface Finding {
@@ -9,10 +9,10 @@ export interface Finding {
   risk: 'sinks' | 'soon' | 'watch'
   costs: string
   settle: string
-  families: BelowFamily[] | 'all'
+  families: ThroughHullFamily[] | 'all'
 }
-const valves: BelowFamily[] = ['seacock', 'screwed-valve', 'sea-chest', 'welded-stub']
-const hosed: BelowFamily[] = [...valves, 'scupper', 'above-water']
+const valves: ThroughHullFamily[] = ['seacock', 'screwed-valve', 'sea-chest', 'welded-stub']
+const hosed: ThroughHullFamily[] = [...valves, 'scupper', 'above-water']
 export const FINDINGS: Finding[] = [
   { id: 'mixed-threads', title: 'Parallel thread in a taper valve, or two thread systems', risk: 'sinks', costs: 'Two or three turns hold it, and a thread root carries every side load: it cracks through there.', settle: 'Replace valve or fitting so that the pair is of one kind; five turns at least.', families: valves },
   { id: 'yellow-brass', title: 'Yellow brass in the water', risk: 'sinks', costs: 'The zinc leaches out and what is left crumbles: pink under a scratch.', settle: 'Replace with DZR, gun-metal or composite. Until then it is suspect; do not launch on it.', families: 'all' },
@@ -32,12 +32,12 @@ export const FINDINGS: Finding[] = [
   { id: 'tube-gone', title: 'Bungs, plugs or o-rings missing', risk: 'soon', costs: 'An insert out for cleaning is an open hole.', settle: 'Renew, and keep a blank tied beside it.', families: ['transducer', 'drain-plug'] },
   { id: 'anode-gone', title: 'Anode under half', risk: 'watch', costs: 'From half on it protects less than it shows.', settle: 'Change it.', families: ['anode-stud'] },
 ]
-export const findingsFor = (f: BelowFamily) => FINDINGS.filter((x) => x.families === 'all' || x.families.includes(f))
+export const findingsFor = (f: ThroughHullFamily) => FINDINGS.filter((x) => x.families === 'all' || x.families.includes(f))
 export const RISK_SAID: Record<Finding['risk'], string> = { sinks: 'can sink her: do not launch on it', soon: 'settle before the season', watch: 'watch' }
 export const RISK_VERDICT: Record<Finding['risk'], Verdict> = { sinks: 'short', soon: 'tight', watch: 'tight' }
 
 /** What figures say by themselves, offered to be ticked. */
-export function seenInFigures(d: BelowDesign, j: { joints: { codes: string[] }[]; checks: { id: string; verdict: Verdict }[]; placing: { id: string; state: string }[] }): string[] {
+export function seenInFigures(d: ThroughHullDesign, j: { joints: { codes: string[] }[]; checks: { id: string; verdict: Verdict }[]; placing: { id: string; state: string }[] }): string[] {
   const out: string[] = []
   const codes = j.joints.flatMap((x) => x.codes)
   const short = (id: string) => j.checks.some((c) => c.id === id && c.verdict === 'short')
@@ -73,7 +73,7 @@ export function taperPlugOf(r: { pitMm: number; wallMm: number; contactPct: numb
 }
 
 /** What has doors of its own, each with its line in the log (orders, ticks, decisions), stays as `theirs` has it whatever else `mine` changes. A plug that was measured anew is to be decided anew. */
-export function keptByDoors(mine: BelowDesign, theirs: BelowDesign): BelowDesign {
+export function keptByDoors(mine: ThroughHullDesign, theirs: ThroughHullDesign): ThroughHullDesign {
   const [now, was] = [mine.taperPlug, theirs.taperPlug]
   const same = now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
   return { ...mine, ordered: theirs.ordered, ticks: theirs.ticks, taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' } }

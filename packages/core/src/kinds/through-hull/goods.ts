@@ -1,4 +1,4 @@
-import type { BelowFamily, BodyMaterial, Use } from './families'
+import type { ThroughHullFamily, BodyMaterial, Use } from './families'
 import type { Hose, Skin, Tail, Valve } from './design'
 
 /** Invented makers' goods for the hull (chapter 13); numbers typical of their kind. */
@@ -41,11 +41,11 @@ export const TAILS: Tail[] = [
   tail('MV-T114S', 'Hose tail 1 1/4 to 32 mm, short barb', 'bronze', '1 1/4', { barbLengthMm: 24 }),
 ]
 
-export interface BelowEntry {
+export interface ThroughHullEntry {
   id: string
   title: string
   maker: string
-  family: BelowFamily
+  family: ThroughHullFamily
   use: Use
   skin: Skin
   valve: Valve | null
@@ -61,10 +61,10 @@ const train = (skinId: string, valveId: string, tailId: string) => ({ skin: name
 const nutted = (s: Skin, size: Size): Skin => ({ ...s, nutMm: NUT[size], windowMm: [15, 19] })
 const body = (id: string, title: string, holeMm: number, flangeMm: number, more: Partial<Skin> = {}): Skin => ({ id, title, material: 'bronze', tailMm: 80, tailOdMm: holeMm - 2, holeMm, boreMm: 0, flangeMm, leastTotalMm: 8, greatestTotalMm: 55, windowMm: [2, 60], nutMm: 14, collarMm: 0, rootMm: null, yieldMPa: 150, thread: null, proudMm: 4, ...more })
 
-export const BELOW_CATALOGUE: BelowEntry[] = [
-  ...(['3/4', '1', '1 1/4', '1 1/2'] as const).map((s): BelowEntry => ({ id: `MV-S${code(s)}`, title: `Flanged seacock ${s} with skin fitting, DZR`, maker: 'Merse Valve', family: 'seacock', use: 'lab-intake', ...train(`MV-D${code(s)}`, `MV-S${code(s)}`, `MV-T${code(s)}`), method: 'insert' })),
-  ...(['3/4', '1', '1 1/4', '1 1/2'] as const).map((s): BelowEntry => ({ id: `MV-K${code(s)}`, title: `Composite seacock ${s} with load collar`, maker: 'Merse Valve', family: 'seacock', use: 'sink-drain', ...train(`MV-C${code(s)}`, `MV-K${code(s)}`, `MV-TC${code(s)}`), method: 'insert' })),
-  ...(['3/4', '1', '1 1/4'] as const).map((s): BelowEntry => {
+export const THROUGH_HULL_CATALOGUE: ThroughHullEntry[] = [
+  ...(['3/4', '1', '1 1/4', '1 1/2'] as const).map((s): ThroughHullEntry => ({ id: `MV-S${code(s)}`, title: `Flanged seacock ${s} with skin fitting, DZR`, maker: 'Merse Valve', family: 'seacock', use: 'lab-intake', ...train(`MV-D${code(s)}`, `MV-S${code(s)}`, `MV-T${code(s)}`), method: 'insert' })),
+  ...(['3/4', '1', '1 1/4', '1 1/2'] as const).map((s): ThroughHullEntry => ({ id: `MV-K${code(s)}`, title: `Composite seacock ${s} with load collar`, maker: 'Merse Valve', family: 'seacock', use: 'sink-drain', ...train(`MV-C${code(s)}`, `MV-K${code(s)}`, `MV-TC${code(s)}`), method: 'insert' })),
+  ...(['3/4', '1', '1 1/4'] as const).map((s): ThroughHullEntry => {
     const t = train(`MV-D${code(s)}`, `MV-B${code(s)}`, `MV-T${code(s)}`)
     return { id: `MV-B${code(s)}`, title: `Skin fitting ${s} with screwed ball valve, DZR`, maker: 'Merse Valve', family: 'screwed-valve', use: 'deck-wash', ...t, skin: nutted(t.skin, s), method: 'nut' }
   }),
@@ -81,4 +81,4 @@ export const BELOW_CATALOGUE: BelowEntry[] = [
   { id: 'MV-A10', title: 'Anode stud M10, bronze', maker: 'Merse Valve', family: 'anode-stud', use: 'protection', skin: body('MV-A10', 'Anode stud M10', 11.5, 30, { tailOdMm: 10, tailMm: 90, nutMm: 16, windowMm: [2, 60], proudMm: 35 }), valve: null, tail: null, hose: null, method: 'nut' },
   { id: 'MV-W114', title: 'Welded stub 1 1/4 with composite valve, for aluminium', maker: 'Merse Valve', family: 'welded-stub', use: 'engine-intake', skin: { ...named(SKINS, 'MV-D114'), id: 'MV-W114', title: 'Stub, aluminium 5083, welded', material: 'aluminium', yieldMPa: 115, tailMm: 110 }, valve: valve('MV-KB114', 'Ball valve 1 1/4, composite', 'screwed', 'composite', '1 1/4', { outlet: { family: 'rp', size: '1 1/4', depthMm: 18 } }), tail: named(TAILS, 'MV-TC114'), hose: hoseFor(named(TAILS, 'MV-TC114')), method: 'nut' },
 ]
-export const belowEntry = (id: string): BelowEntry | undefined => BELOW_CATALOGUE.find((e) => e.id === id)
+export const throughHullEntry = (id: string): ThroughHullEntry | undefined => THROUGH_HULL_CATALOGUE.find((e) => e.id === id)

@@ -13,13 +13,13 @@ import { check, governing, say, sentence, unproven, worstVerdict, type Check, ty
 import { potCheck, potsOf, sealantCheck, sealantsOf, type Bedded, type Pots } from './bed'
 import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf, type Joint } from './chain'
-import { BELOW_FAMILY } from './families'
+import { THROUGH_HULL_FAMILY } from './families'
 import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
 import { metalChecks, type MetalLine } from './metals'
 import { mapObstacles, neighbourObstacles, type Obstacle } from './obstacles'
 import { plain } from './plain'
-import { aheadOf, placingOf, unanswered, type BelowAround, type Question } from './placing'
-import type { BelowDesign } from './design'
+import { aheadOf, placingOf, unanswered, type ThroughHullAround, type Question } from './placing'
+import type { ThroughHullDesign } from './design'
 import { threadSeals, threadVerdict, type ThreadSeal } from './threads'
 
 type Out<C> = C extends { run: (v: never) => infer O } ? O : never
@@ -27,7 +27,7 @@ export type Stack = Out<typeof throughHullStack>
 export type Wedge = Out<typeof wedgeBlock>
 export type Clocked = Out<typeof valveClocking>
 export type Kick = Out<typeof seacockLoad>
-export interface BelowJudgement {
+export interface ThroughHullJudgement {
   verdict: Verdict
   governing: string | null
   checks: Check[]
@@ -57,9 +57,9 @@ export interface BelowJudgement {
 }
 
 const SOURCE = 'chapter 5'
-const NO_LOG: BelowLog[] = []
+const NO_LOG: ThroughHullLog[] = []
 /** A line in the log of one fitting; what a meter read counts in its checks. */
-export interface BelowLog {
+export interface ThroughHullLog {
   kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
   /** the step that was ticked, or taken back */
   step?: string
@@ -74,8 +74,8 @@ export interface BelowLog {
   at: string
 }
 /** The last that was read, not the last that was written down. */
-const lastBondOf = (log: BelowLog[]) => log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<BelowLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
-export const lastBond = (log: BelowLog[]): number | null => lastBondOf(log)?.value ?? null
+const lastBondOf = (log: ThroughHullLog[]) => log.filter((l) => l.kind === 'bond' && l.value !== null).reduce<ThroughHullLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
+export const lastBond = (log: ThroughHullLog[]): number | null => lastBondOf(log)?.value ?? null
 const SEAT_DEG = 3
 /** Secondary bond on ground, clean laminate (8.1): what stands in a design until somebody has pulled a sample. */
 const TYPICAL_BOND_MPA = 12
@@ -85,7 +85,7 @@ const STRAINER_MS = 0.6
 export const BOND_OHM = 0.1
 
 /** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
-function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
+function wedgesOf(d: ThroughHullDesign): ThroughHullJudgement['wedges'] {
   const make = (blocks: 'inside' | 'outside', baseMm: number, marginMm: number) => (d.wedge.blocks !== 'both' && d.wedge.blocks !== blocks) || (d.hull.deadriseDeg === 0 && d.hull.slopeDeg === 0) ? null
     : answerOf(wedgeBlock, { deadriseDeg: d.hull.deadriseDeg, slopeDeg: d.hull.slopeDeg, baseMm, thinMm: d.wedge.thinMm, holeMm: d.boredMm ?? d.skin.holeMm, hullMm: d.hull.thicknessMm, marginMm, blocks })
   // The block inside carries the pad, or the flange with its margin.
@@ -93,14 +93,14 @@ function wedgesOf(d: BelowDesign): BelowJudgement['wedges'] {
 }
 const meanOf = (w: Wedge | null) => (w ? (w.thinMm + w.thickMm) / 2 : 0)
 /** What sits on the block: the seacock's flange or the pad, whichever is wider. */
-export const baseOf = (d: BelowDesign) => Math.max(d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : 0, d.skin.flangeMm)
+export const baseOf = (d: ThroughHullDesign) => Math.max(d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : 0, d.skin.flangeMm)
 /** No figure has been given and none measured: the zero that stands there says nothing. */
-export const slopeUnknown = (d: BelowDesign) => d.hull.angleUnknown === true && !d.hull.angleMeasured && d.hull.deadriseDeg === 0
+export const slopeUnknown = (d: ThroughHullDesign) => d.hull.angleUnknown === true && !d.hull.angleMeasured && d.hull.deadriseDeg === 0
 /** A plumb fitting stands on wedges; without, it is square to the hull and leans with it. */
-export const plumb = (d: BelowDesign) => d.wedge.blocks !== 'none'
+export const plumb = (d: ThroughHullDesign) => d.wedge.blocks !== 'none'
 
-function stackOf(d: BelowDesign, wedges: BelowJudgement['wedges']): Stack | null {
-  if (!BELOW_FAMILY[d.family].stack) return null
+function stackOf(d: ThroughHullDesign, wedges: ThroughHullJudgement['wedges']): Stack | null {
+  if (!THROUGH_HULL_FAMILY[d.family].stack) return null
   const s = d.skin
   const wedge = wedges.inside ?? wedges.outside
   const blocks = meanOf(wedges.inside) + meanOf(wedges.outside)
@@ -110,7 +110,7 @@ function stackOf(d: BelowDesign, wedges: BelowJudgement['wedges']): Stack | null
   })
 }
 
-function kickOf(d: BelowDesign, method: 'through' | 'insert' | 'nut'): Kick | null {
+function kickOf(d: ThroughHullDesign, method: 'through' | 'insert' | 'nut'): Kick | null {
   if (!d.valve) return null
   const v = d.valve
   const common = { heightMm: v.heightMm, method, duty: d.duty }
@@ -126,8 +126,8 @@ const METHOD_TITLE = { through: 'bolts through the hull', insert: 'bolts into th
 export { METHOD_TITLE }
 
 /** Judges one fitting through the hull whole: every check of chapter 5 that applies to its family, with what the map and its neighbours say. */
-export function judgeBelow(d: BelowDesign, around: BelowAround, log: BelowLog[] = NO_LOG, units: Units = 'metric'): BelowJudgement {
-  const info = BELOW_FAMILY[d.family]
+export function judgeThroughHull(d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[] = NO_LOG, units: Units = 'metric'): ThroughHullJudgement {
+  const info = THROUGH_HULL_FAMILY[d.family]
   const checks: Check[] = []
   const wedges = wedgesOf(d)
   const wedge = wedges.inside ?? wedges.outside
@@ -250,7 +250,7 @@ const COUNTED = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 /** As many as it has bolts. */
 export const positionsSaid = (clock: Clocked) => `${COUNTED[clock.positions.length] ?? clock.positions.length} positions`
 /** Whether the handle ends up where it is wanted. A flange is turned by its bolt holes first; only what is left then matters. */
-function clockedCheck(d: BelowDesign, clock: Clocked): Check {
+function clockedCheck(d: ThroughHullDesign, clock: Clocked): Check {
   const title = 'Handle where it is wanted'
   if (d.clock.measuredDeg === null) return unproven({ id: 'clocked', title, unit: 'deg', source: 'chapter 5.4', because: 'Where the handle points, dry fitted, has not been measured.' })
   const said = (verdict: Verdict, because: string) => plain('clocked', title, verdict, because, 'chapter 5.4')

@@ -2,13 +2,13 @@ import { niceLength, type Drawing, type Pt, type Shape } from '../../drawing/sha
 import { SIZES } from '../../base/materials/fasteners'
 import { formatForce, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
-import type { BelowDesign } from './design'
-import type { BelowJudgement } from './judge'
+import type { ThroughHullDesign } from './design'
+import type { ThroughHullJudgement } from './judge'
 
 const at = (deg: number, r: number): Pt => ({ x: r * Math.cos((deg * Math.PI) / 180), y: r * Math.sin((deg * Math.PI) / 180) })
 
 /** The flange from inside, kicked the worst way: each bolt with its pull, its ring as wide as its share of the most pulled one. Null where no bolts hold it. */
-export function kickPicture(d: BelowDesign, j: BelowJudgement, units: Units): Drawing | null {
+export function kickPicture(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): Drawing | null {
   const b = j.kick?.bolts
   const v = d.valve
   if (!b || !v || v.boltCircleMm === null) return null

@@ -1,8 +1,8 @@
-import { BELOW_FAMILY } from './families'
-import type { BelowDesign } from './design'
+import { THROUGH_HULL_FAMILY } from './families'
+import type { ThroughHullDesign } from './design'
 
 /** What must be true before a step that cannot be undone: looked through once more, one by one, each on record. */
-export function lastLook(d: BelowDesign, before: 'bore' | 'bed', smallBore: boolean): string[] {
+export function lastLook(d: ThroughHullDesign, before: 'bore' | 'bed', smallBore: boolean): string[] {
   const welded = d.family === 'welded-stub'
   if (before === 'bore')
     return [
@@ -21,7 +21,7 @@ export function lastLook(d: BelowDesign, before: 'bore' | 'bed', smallBore: bool
     ...([d.bedding.flange, d.bedding.tail, d.bedding.pad].includes('epoxy-filled') ? ['wax or tape is on every thread that must come apart again'] : []),
     ...(d.hold.method === 'insert' && d.valve && d.valve.kind !== 'screwed' ? ['the inserts are in from the right side'] : []),
     ...(d.transducer ? [`the cable is led; the arrow points ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}`] : []),
-    ...(BELOW_FAMILY[d.family].stack ? ['a helper is outside, or the strut stands'] : []),
+    ...(THROUGH_HULL_FAMILY[d.family].stack ? ['a helper is outside, or the strut stands'] : []),
   ]
 }
 

@@ -4,8 +4,8 @@ import { SIZES } from '../../base/materials/fasteners'
 import { COPPER_ALLOYS, POTENTIALS } from '../../base/materials/potentials'
 import { rank, sentence, type Check, type Verdict } from '../../base/verdict/check'
 import { BODY_METAL, BODY_TITLES, type BodyMaterial } from './families'
-import type { BelowDesign } from './design'
-import type { BelowAround } from './placing'
+import type { ThroughHullDesign } from './design'
+import type { ThroughHullAround } from './placing'
 import { plain } from './plain'
 
 /** One pair of metals in the stack. */
@@ -22,7 +22,7 @@ export interface MetalLine {
 const OF_GRADE: Record<string, string> = { 'A2-70': 'ss-304', 'A4-70': 'ss-316', 'A4-80': 'ss-316', 'duplex-2205': 'duplex-2205', 'steel-8.8': 'mild-steel', 'brass-CW614N': 'brass', 'silicon-bronze': 'silicon-bronze', 'nickel-copper-400': 'nickel-copper-400' }
 
 /** The metals of one stack against each other, against the hull, and the schools of 5.2. */
-export function metalChecks(d: BelowDesign, around: Pick<BelowAround, 'others'>): { checks: Check[]; lines: MetalLine[]; needsBond: boolean } {
+export function metalChecks(d: ThroughHullDesign, around: Pick<ThroughHullAround, 'others'>): { checks: Check[]; lines: MetalLine[]; needsBond: boolean } {
   const checks: Check[] = []
   const below = d.place.zMm < 0
   const bodies: { what: string; material: BodyMaterial }[] = [{ what: 'skin fitting', material: d.skin.material }, ...(d.valve ? [{ what: 'valve', material: d.valve.material }] : []), ...(d.tail ? [{ what: 'hose tail', material: d.tail.material }] : [])]

@@ -1,7 +1,7 @@
 import { distanceToSegment } from '../../base/geometry/outline'
 import type { BoatPart } from '../../boat/spot'
-import type { BelowDesign } from './design'
-import type { BelowAround } from './placing'
+import type { ThroughHullDesign } from './design'
+import type { ThroughHullAround } from './placing'
 
 /** What stands in the plane of a valve's handle, as a segment in the valve's frame: x aft, y to starboard, from its stem. */
 export interface Obstacle {
@@ -19,7 +19,7 @@ const CIRCLE = 12
 const ROOM_MM = 60
 
 /** A neighbouring valve as segments in this one's frame: its body, and its handle open and shut. */
-export function neighbourObstacles(d: BelowDesign, around: Pick<BelowAround, 'others'>): Obstacle[] {
+export function neighbourObstacles(d: ThroughHullDesign, around: Pick<ThroughHullAround, 'others'>): Obstacle[] {
   if (!d.valve) return []
   return around.others.flatMap((o) => {
     const v = o.design.valve
@@ -38,7 +38,7 @@ export function neighbourObstacles(d: BelowDesign, around: Pick<BelowAround, 'ot
 
 const SOLID: BoatPart['kind'][] = ['beam', 'longitudinal', 'bulkhead', 'knee', 'tank']
 /** Beams, longitudinals, bulkheads, knees and tanks of the map within reach of the handle. The map is flat: whether each reaches up to the handle is for the fitter to say, and until he says no it counts. */
-export function mapObstacles(d: BelowDesign, parts: BoatPart[]): Obstacle[] {
+export function mapObstacles(d: ThroughHullDesign, parts: BoatPart[]): Obstacle[] {
   if (!d.valve) return []
   const reach = d.valve.handleMm + ROOM_MM
   const far = 2 * reach

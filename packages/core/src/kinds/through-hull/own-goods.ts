@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { parseInput } from '../../base/calculator/calculator'
-import { skinSchema, tailSchema, valveSchema, type BelowDesign, type Skin, type Tail, type Valve } from './design'
+import { skinSchema, tailSchema, valveSchema, type ThroughHullDesign, type Skin, type Tail, type Valve } from './design'
 import { SKINS, TAILS, VALVES } from './goods'
 
 /** Skin fittings, valves and tails that a yard has measured itself, beside those of the list. */
@@ -28,7 +28,7 @@ export const tailsWith = (own: OwnGoods[]): Tail[] => [...TAILS, ...own.flatMap(
 
 const MEASURED = ', as measured'
 /** A part that was changed by hand is no longer what its number says: it keeps its name with a word, and loses the number, so that nobody orders the wrong one by it. */
-export function asMeasured(d: BelowDesign, kind: PartKind, change: Record<string, unknown>): Record<string, unknown> {
+export function asMeasured(d: ThroughHullDesign, kind: PartKind, change: Record<string, unknown>): Record<string, unknown> {
   const part = d[kind]
   const out = Object.fromEntries(Object.entries(change).map(([k, v]) => [`${kind}.${k}`, v]))
   return part && part.id !== null ? { ...out, [`${kind}.id`]: null, [`${kind}.title`]: `${part.title.slice(0, 120 - MEASURED.length)}${MEASURED}` } : out

@@ -2,17 +2,17 @@ import type { BoatHole, BoatPart, BoatZone } from '../../boat/spot'
 import { distanceToSegment } from '../../base/geometry/outline'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say, sentence } from '../../base/verdict/check'
-import { BELOW_FAMILY, DISCHARGES, INTAKES, USE_TITLES } from './families'
-import type { BelowDesign } from './design'
+import { THROUGH_HULL_FAMILY, DISCHARGES, INTAKES, USE_TITLES } from './families'
+import type { ThroughHullDesign } from './design'
 import type { OwnGoods } from './own-goods'
 
 /** Another fitting through the same hull. */
 export interface Neighbour {
   id: string
   name: string
-  design: BelowDesign
+  design: ThroughHullDesign
 }
-export interface BelowAround {
+export interface ThroughHullAround {
   /** skin fittings, valves and tails of the yard's own, for what is offered */
   goods?: OwnGoods[]
   zones: BoatZone[]
@@ -36,13 +36,13 @@ const WAKE_HALF_MM = 200
 const UPSTREAM = 20
 
 /** Must this hole exist, and is this the place: in the order in which fitters ask (chapter 5). */
-export function placingOf(d: BelowDesign, around: BelowAround, sweepFree: boolean | null, units: Units): Question[] {
+export function placingOf(d: ThroughHullDesign, around: ThroughHullAround, sweepFree: boolean | null, units: Units): Question[] {
   const out: Question[] = []
   const put = (id: string, title: string, state: Question['state'], found: string) => out.push({ id, title, state, found, answer: d.asks[id] ?? '' })
   const mm = (v: number) => formatLength(Math.round(v), units)
   const { xMm, yMm, zMm } = d.place
   const below = zMm < 0
-  const info = BELOW_FAMILY[d.family]
+  const info = THROUGH_HULL_FAMILY[d.family]
   const intake = INTAKES.includes(d.use)
   const half = Math.max(d.skin.flangeMm, d.pad?.diameterMm ?? 0) / 2
   const far = (o: Neighbour) => Math.hypot(o.design.place.xMm - xMm, o.design.place.yMm - yMm)
@@ -83,7 +83,7 @@ export function placingOf(d: BelowDesign, around: BelowAround, sweepFree: boolea
 const between = (v: number, a: number, b: number) => v >= Math.min(a, b) && v <= Math.max(a, b)
 
 /** What stands proud upstream in the same streak of water. */
-export function aheadOf(d: BelowDesign, around: Pick<BelowAround, 'others'>): { name: string; distanceMm: number; heightMm: number }[] {
+export function aheadOf(d: ThroughHullDesign, around: Pick<ThroughHullAround, 'others'>): { name: string; distanceMm: number; heightMm: number }[] {
   return around.others
     .filter((o) => o.design.place.zMm < 0 && o.design.place.xMm < d.place.xMm && Math.abs(o.design.place.yMm - d.place.yMm) < WAKE_HALF_MM && o.design.skin.proudMm > 0)
     .map((o) => ({ name: o.name, distanceMm: d.place.xMm - o.design.place.xMm, heightMm: o.design.skin.proudMm }))

@@ -2,10 +2,10 @@ import { withChange } from '../../base/change'
 import { CalcError } from '../../base/errors'
 import type { SealantId } from '../../base/materials/sealants'
 import { rank, type Check } from '../../base/verdict/check'
-import type { BelowDesign } from './design'
+import type { ThroughHullDesign } from './design'
 import { skinsWith, tailsWith, valvesWith, type OwnGoods } from './own-goods'
-import { judgeBelow, type BelowJudgement, type BelowLog } from './judge'
-import type { BelowAround } from './placing'
+import { judgeThroughHull, type ThroughHullJudgement, type ThroughHullLog } from './judge'
+import type { ThroughHullAround } from './placing'
 import { THREAD_WAYS, THREAD_WAY_TITLES } from './thread-ways'
 
 const PADS = [10, 12, 15, 18, 20, 25, 30]
@@ -17,7 +17,7 @@ interface Try {
   helps: string[]
 }
 
-function tries(d: BelowDesign, j: BelowJudgement, own: OwnGoods[]): Try[] {
+function tries(d: ThroughHullDesign, j: ThroughHullJudgement, own: OwnGoods[]): Try[] {
   const [SKINS, VALVES, TAILS] = [skinsWith(own), valvesWith(own), tailsWith(own)]
   const out: Try[] = []
   const add = (id: string, text: string, change: Record<string, unknown>, helps: string[]) => out.push({ id, text, change, helps })
@@ -61,16 +61,16 @@ function tries(d: BelowDesign, j: BelowJudgement, own: OwnGoods[]): Try[] {
 const MOST = 3
 
 /** Where a check does not hold, changes that would help it, each judged whole before it is offered. */
-export function belowWithRemedies(d: BelowDesign, j: BelowJudgement, around: BelowAround, log: BelowLog[] = []): BelowJudgement {
+export function throughHullWithRemedies(d: ThroughHullDesign, j: ThroughHullJudgement, around: ThroughHullAround, log: ThroughHullLog[] = []): ThroughHullJudgement {
   const weak = j.checks.filter((c) => c.verdict === 'short' || c.verdict === 'tight' || c.id === 'joint-missing')
   if (!weak.length) return j
   const offers = new Map<string, Check['remedies']>()
   for (const t of tries(d, j, around.goods ?? [])) {
     const mine = weak.filter((c) => t.helps.some((h) => c.id.startsWith(h)) && (offers.get(c.id)?.length ?? 0) < MOST)
     if (!mine.length) continue
-    let after: BelowJudgement
+    let after: ThroughHullJudgement
     try {
-      after = judgeBelow(withChange(d, t.change), around, log)
+      after = judgeThroughHull(withChange(d, t.change), around, log)
     } catch (error) {
       if (error instanceof CalcError) continue
       throw error

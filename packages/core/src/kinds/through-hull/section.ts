@@ -1,11 +1,11 @@
 import { niceLength, type Drawing, type Handle, type MaterialTone, type Pt, type Shape, type Weight } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
-import { BELOW_FAMILY, type BodyMaterial } from './families'
-import type { BelowDesign } from './design'
-import { plumb, type BelowJudgement } from './judge'
+import { THROUGH_HULL_FAMILY, type BodyMaterial } from './families'
+import type { ThroughHullDesign } from './design'
+import { plumb, type ThroughHullJudgement } from './judge'
 
-const HULL_TONE: Record<BelowDesign['hull']['kind'], MaterialTone> = { solid: 'laminate', cored: 'laminate', aluminium: 'metal', steel: 'metal', timber: 'timber' }
+const HULL_TONE: Record<ThroughHullDesign['hull']['kind'], MaterialTone> = { solid: 'laminate', cored: 'laminate', aluminium: 'metal', steel: 'metal', timber: 'timber' }
 const PAD_TONE = { 'glass-epoxy': 'epoxy-glass', g10: 'epoxy-glass', plywood: 'plywood', composite: 'plastic' } as const
 const BODY_TONE = (m: BodyMaterial): MaterialTone => (m === 'composite' || m === 'plastic' ? 'plastic' : 'metal')
 const box = (x0: number, y0: number, x1: number, y1: number): Pt[] => [{ x: x0, y: y0 }, { x: x1, y: y0 }, { x: x1, y: y1 }, { x: x0, y: y1 }]
@@ -14,8 +14,8 @@ const HEX_MM = 14
 const beamSaid = (r: number) => (Math.abs(r) < 0.05 ? 'plumb' : `${say(Math.abs(r))}\u00b0 ${r > 0 ? 'outboard' : 'inboard'}`)
 
 /** The cut through the whole stack in the plane in which the hull rises fastest: outside below, inside above, true angles and true scale. */
-export function belowSection(d: BelowDesign, j: BelowJudgement, units: Units): Drawing {
-  const info = BELOW_FAMILY[d.family]
+export function throughHullSection(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): Drawing {
+  const info = THROUGH_HULL_FAMILY[d.family]
   const s = d.skin
   const theta = (j.tilt.deg * Math.PI) / 180
   const upright = plumb(d)

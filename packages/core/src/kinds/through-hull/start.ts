@@ -2,12 +2,12 @@ import { answerOf, parseInput } from '../../base/calculator/calculator'
 import { seacockLoad } from '../../chapters/hull/seacock-load'
 import { deadriseAt, type BoatZone, type Place3 } from '../../boat/spot'
 import type { Duty } from '../../base/verdict/factors'
-import { belowSchema, type BelowDesign } from './design'
-import type { BelowEntry } from './goods'
+import { throughHullSchema, type ThroughHullDesign } from './design'
+import type { ThroughHullEntry } from './goods'
 
 const roundUp = (v: number, step: number) => Math.ceil(v / step - 1e-9) * step
 /** The least pad that the bond of this seacock holds on, by its peel: the whole design is judged afterwards. */
-function padAcross(e: BelowEntry, flangeMm: number, thicknessMm: number, duty: Duty): number {
+function padAcross(e: ThroughHullEntry, flangeMm: number, thicknessMm: number, duty: Duty): number {
   if (!e.valve || e.valve.boltCircleMm === null || e.method !== 'insert') return roundUp(flangeMm + 40, 10)
   for (let over = 40; over < 160; over += 10) {
     const D = roundUp(flangeMm + over, 10)
@@ -19,7 +19,7 @@ function padAcross(e: BelowEntry, flangeMm: number, thicknessMm: number, duty: D
 const STOCK_PAD = [6, 8, 10, 12, 15, 18, 20, 25, 30]
 
 /** The hull at a place as its zone says it is. Deadrise is the zone's figure there, an estimate until it is measured at the place, and said to be unknown where the zone has none. */
-export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null }, slopeOfZone = 0): { zone: string | null; hull: BelowDesign['hull'] } {
+export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null }, slopeOfZone = 0): { zone: string | null; hull: ThroughHullDesign['hull'] } {
   const side = zones.filter((z) => z.face === 'bottom' || z.face === 'topsides')
   // Never the deck that lies over the same point of the plan.
   const zone = side.find((z) => z.code === at.zone) ?? side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ?? null
@@ -30,7 +30,7 @@ export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null },
 }
 
 /** A first design of an entry at a place: what the catalogue gives, the usual choices of the trade, estimates where nobody has measured. */
-export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place']; hull: BelowDesign['hull']; duty: Duty }, name: string): BelowDesign {
+export function startThroughHull(entry: ThroughHullEntry, spot: { place: ThroughHullDesign['place']; hull: ThroughHullDesign['hull']; duty: Duty }, name: string): ThroughHullDesign {
   const { skin, valve } = entry
   const composite = skin.material === 'composite'
   const metalHull = spot.hull.kind === 'aluminium' || spot.hull.kind === 'steel'
@@ -39,7 +39,7 @@ export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place'
   const least = Math.max(valve && valve.kind !== 'screwed' ? 18 : 10, skin.leastTotalMm - spot.hull.thicknessMm)
   const thickness = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
   const tilt = Math.max(spot.hull.deadriseDeg, Math.abs(spot.hull.slopeDeg))
-  return parseBelow({
+  return parseThroughHull({
     schemaVersion: 1, name, family: entry.family, catalogueId: entry.id, use: entry.use, duty: spot.duty, place: spot.place, hull: spot.hull, skin, boredMm: null, beddingMm: 1,
     pad: wantPad ? { material: composite ? 'glass-epoxy' : 'g10', thicknessMm: thickness, diameterMm: padAcross(entry, flange, thickness, spot.duty) } : null,
     wedge: { blocks: entry.family === 'seacock' && tilt > 3 ? 'both' : 'none', thinMm: 5, marginMm: 10 },
@@ -57,10 +57,10 @@ export function startBelow(entry: BelowEntry, spot: { place: BelowDesign['place'
 }
 
 /** A pad of a material where there was none, or another material for the one that is there. */
-export const padOf = (d: BelowDesign, material: NonNullable<BelowDesign['pad']>['material']): NonNullable<BelowDesign['pad']> => (d.pad ? { ...d.pad, material } : { material, thicknessMm: 18, diameterMm: roundUp((d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : d.skin.flangeMm) + 40, 10), bondMPa: 12 })
+export const padOf = (d: ThroughHullDesign, material: NonNullable<ThroughHullDesign['pad']>['material']): NonNullable<ThroughHullDesign['pad']> => (d.pad ? { ...d.pad, material } : { material, thicknessMm: 18, diameterMm: roundUp((d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : d.skin.flangeMm) + 40, 10), bondMPa: 12 })
 
-export const parseBelow = (raw: unknown): BelowDesign => parseInput(belowSchema, raw)
-export const belowToFile = (design: BelowDesign) => ({ format: 'north-tide-through-hull', version: 1, design })
-export function belowFromFile(raw: unknown): BelowDesign {
-  return parseBelow(raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw)
+export const parseThroughHull = (raw: unknown): ThroughHullDesign => parseInput(throughHullSchema, raw)
+export const throughHullToFile = (design: ThroughHullDesign) => ({ format: 'north-tide-through-hull', version: 1, design })
+export function throughHullFromFile(raw: unknown): ThroughHullDesign {
+  return parseThroughHull(raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw)
 }

@@ -7,15 +7,15 @@ import { lotGates, utcMinute, type Gate, type LifeState, type LotFacts } from '.
 import { say, sentence } from '../../base/verdict/check'
 import { threadName } from '../../chapters/hull/thread-fit'
 import { THREAD_WAY_TITLES } from './thread-ways'
-import { BELOW_FAMILY } from './families'
+import { THROUGH_HULL_FAMILY } from './families'
 import { POT_TITLES } from './bed'
-import { belowBolts, boltsSaid } from './bolts'
+import { throughHullBolts, boltsSaid } from './bolts'
 import { dryOn, turnSaid } from './dial'
-import { BOND_OHM, baseOf, plumb, type BelowJudgement, type BelowLog } from './judge'
-import type { BelowDesign } from './design'
+import { BOND_OHM, baseOf, plumb, type ThroughHullJudgement, type ThroughHullLog } from './judge'
+import type { ThroughHullDesign } from './design'
 import { lastLook } from './last-look'
 
-export interface BelowStep {
+export interface ThroughHullStep {
   id: string
   text: string
   hands: 1 | 2
@@ -39,7 +39,7 @@ export interface BelowStep {
   after: { step: string; hours: number; what: string } | null
 }
 export type StepAsk = 'size' | 'lot' | 'air' | 'proof' | 'seen' | 'ohm' | 'hull' | 'angle' | 'stops' | 'looks' | 'photo'
-export interface BelowPart {
+export interface ThroughHullPart {
   what: string
   size: string
   count: string
@@ -49,11 +49,11 @@ export interface BelowPart {
 /** Under this it is drilled, not sawn. */
 const SMALL_MM = 20
 /** The order of the trade for this family: dry fit, trim, clock; bond the pad and let it cure; seal, fit; prove afloat; exercise for ever (chapter 5). */
-export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): BelowStep[] {
-  const out: BelowStep[] = []
-  const add = (id: string, text: string, more: Partial<BelowStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, records: [], boltRecords: [], asks: [], looks: [], lot: null, after: null, ...more })
+export function throughHullSteps(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): ThroughHullStep[] {
+  const out: ThroughHullStep[] = []
+  const add = (id: string, text: string, more: Partial<ThroughHullStep> = {}) => out.push({ id, text, hands: 1, gate: false, alone: '', caution: '', waitH: null, records: [], boltRecords: [], asks: [], looks: [], lot: null, after: null, ...more })
   const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
-  const info = BELOW_FAMILY[d.family]
+  const info = THROUGH_HULL_FAMILY[d.family]
   const s = j.stack
   const below = d.place.zMm < 0
   const bore = s?.holeMm ?? d.boredMm ?? d.skin.holeMm
@@ -77,7 +77,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   if (d.pad) add('pad-make', `Cut the pad, ${mm(d.pad.diameterMm)} across, ${mm(d.pad.thicknessMm)} thick; bore it with the hull${d.plug?.choke ? ', the choke hole in it to the figure of the flooding' : ''}; round its edge.`)
   if (d.family !== 'welded-stub') add('dry', `Dry fit the whole stack.${s ? ` Check stick ${mm(s.stickMm[0]!)} to ${mm(s.stickMm[1]!)} beside the tail${s.trimMm > 0 ? `; trim ${mm(s.trimMm)} off, so that ${mm(s.cutLengthMm)} stay, and dress the thread with the nut on it` : '; no trim'}.` : ''}`, { hands: 2, alone: 'Tape the fitting from outside with two crossed strips over a slip of card, or a strut from the ground; then go inside.', gate: true, records: ['dry fitted'] })
   if (j.clock) add('clock', `${dryOn(d)} and read where the handle points${d.clock.measuredDeg === null ? '.' : `: ${say(d.clock.measuredDeg)}\u00b0. ${turnSaid(d, j, units)}`}`, { gate: true, asks: d.clock.measuredDeg === null ? ['stops'] : [], alone: 'A line of tape across flange and hull outside says the same when one is alone inside.' })
-  const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? belowBolts(d).length : 0
+  const bolts = d.hold.method === 'through' && d.family !== 'welded-stub' ? throughHullBolts(d).length : 0
   if (bolts) add('bolt-holes', `Through the flange as a jig, drill ${bolts} holes of ${mm(SIZES[d.hold.size]!.clearanceMm)} right through, countersunk outside for flush heads; bolts in dry${j.bolts.length ? `: ${boltsSaid(d, j.bolts, mm)}` : ''}.`, { gate: true, boltRecords: ['drilled', 'dry fitted'], alone: 'One bolt in the first hole keeps the flange from turning for the others.' })
   if (d.transducer) add('arrow', `Mark where the arrow points: ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}. It is looked at again when it is bedded.`, { gate: true })
   const last = j.sealants.find((q) => q.place === 'flange')
@@ -123,7 +123,7 @@ export function belowSteps(d: BelowDesign, j: BelowJudgement, units: Units): Bel
 export const WATCH_STEPS = ['watch-now', 'watch-10', 'watch-60', 'watch-day', 'watch-week'] as const
 
 /** The first gate before a step that is not ticked; null where the way is free. */
-export function gateBefore(steps: BelowStep[], id: string, ticks: BelowDesign['ticks']): BelowStep | null {
+export function gateBefore(steps: ThroughHullStep[], id: string, ticks: ThroughHullDesign['ticks']): ThroughHullStep | null {
   const at = steps.findIndex((s) => s.id === id)
   return steps.slice(0, at).find((s) => s.gate && !ticks[s.id]) ?? null
 }
@@ -150,7 +150,7 @@ export interface StepFacts {
   looked?: string[]
 }
 /** What stands in the way of ticking a step, besides what the register itself asks of a hole's life: a gate before it, time that has not passed, a surface that takes no bond, a lot that cannot be traced. */
-export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ticks'], facts: StepFacts): Gate[] {
+export function stepGates(steps: ThroughHullStep[], id: string, ticks: ThroughHullDesign['ticks'], facts: StepFacts): Gate[] {
   const s = steps.find((x) => x.id === id)
   if (!s) return []
   const out: Gate[] = []
@@ -186,9 +186,9 @@ export function stepGates(steps: BelowStep[], id: string, ticks: BelowDesign['ti
 }
 
 /** Everything to buy or make, counted. */
-export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): BelowPart[] {
+export function throughHullParts(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): ThroughHullPart[] {
   const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
-  const out: BelowPart[] = [{ what: d.skin.title, size: `${mm(d.skin.tailMm)} tail`, count: '1', note: j.stack && j.stack.trimMm > 0 ? `trimmed to ${mm(j.stack.cutLengthMm)}` : '' }]
+  const out: ThroughHullPart[] = [{ what: d.skin.title, size: `${mm(d.skin.tailMm)} tail`, count: '1', note: j.stack && j.stack.trimMm > 0 ? `trimmed to ${mm(j.stack.cutLengthMm)}` : '' }]
   if (d.valve) out.push({ what: d.valve.title, size: `${threadName(d.valve.inlet.family, d.valve.inlet.size, true)}`, count: '1', note: d.valve.kind === 'screwed' ? '' : `flange ${mm(d.valve.flangeMm)}` })
   if (d.tail) out.push({ what: d.tail.title, size: `${threadName(d.tail.thread.family, d.tail.thread.size)}`, count: '1', note: `barb ${mm(d.tail.barbMm)} by ${mm(d.tail.barbLengthMm)}` })
   if (d.hose) out.push({ what: d.hose.belowRated ? 'Hose, rated for below the waterline' : 'Hose', size: mm(d.hose.boreMm), count: 'by length', note: '' }, { what: 'Hose clip, 316', size: `for ${mm(d.hose.boreMm)} hose`, count: `${d.hose.clips} + 1`, note: `band ${mm(d.hose.bandMm)}` })
@@ -206,7 +206,7 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
   }
   if (d.hull.kind === 'cored') out.push({ what: 'Epoxy, cloth and insert for the solid ring in the core', size: `${mm(1.5 * d.skin.flangeMm)} across`, count: '1', note: 'by what the core is and how thick: quick sum \u201cKeeping water out of the core\u201d' })
   if (j.threads.length && d.bedding.thread !== 'none') out.push({ what: `${sentence(THREAD_WAY_TITLES[d.bedding.thread])}`, size: d.bedding.thread === 'ptfe' ? mm(j.threads.reduce((t, q) => t + q.tapeMm, 0)) : '', count: '1', note: `${j.threads.length} joint${j.threads.length > 1 ? 's' : ''}${j.threads.some((t) => t.plastic) && d.bedding.thread === 'paste' ? ', made for plastic' : ''}` })
-  if (BELOW_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
+  if (THROUGH_HULL_FAMILY[d.family].hose) out.push({ what: 'Tapered soft plug, tied beside it', size: `${mm(0.6 * d.skin.boreMm)} to ${mm(1.2 * d.skin.boreMm)}`, count: '1', note: '' })
   if (d.family === 'anode-stud' || j.checks.some((c) => c.id === 'bond-path')) out.push({ what: 'Bonding wire, tinned, and its two lugs', size: '4 mm\u00b2', count: 'by length', note: '8.4 mm\u00b2 where a rule asks' })
   if (d.metals.anode && j.anode) out.push({ what: `Anode, ${d.metals.anode.alloy}`, size: `${say(d.metals.anode.pieceKg)} kg`, count: String(j.anode.pieces ?? 1), note: `${say(j.anode.massKg)} kg needed` })
   out.push({ what: 'Nitrile gloves, cloths, masking tape, check stick', size: '', count: '', note: 'gloves changed between resin and sealant' })
@@ -214,12 +214,12 @@ export function belowParts(d: BelowDesign, j: BelowJudgement, units: Units): Bel
 }
 
 /** A line of the log, in words. */
-export const logSaid = (l: BelowLog, units: Units): string => {
+export const logSaid = (l: ThroughHullLog, units: Units): string => {
   const what = l.kind === 'bond' ? `bond path ${l.value} \u03a9` : l.kind === 'anode' ? `anode ${l.value} % left` : l.kind === 'decision' ? 'decided' : l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step}` : l.kind
   const given = [l.sizeMm == null ? '' : formatLength(l.sizeMm, units), l.lot ? `lot ${l.lot}` : '', l.tempC == null ? '' : formatTemperature(l.tempC, units), l.humidityPct == null ? '' : `${l.humidityPct} %`].filter(Boolean).join(', ')
   return [given ? `${what}, ${given}` : what, l.note].filter(Boolean).join(': ')
 }
-export function belowCautions(d: BelowDesign): Caution[] {
+export function throughHullCautions(d: ThroughHullDesign): Caution[] {
   const tags = ['drill', 'locker']
   if (d.place.zMm < 0) tags.push('below')
   if (d.pad || d.wedge.blocks !== 'none') tags.push('resin', 'grind')
@@ -227,7 +227,7 @@ export function belowCautions(d: BelowDesign): Caution[] {
   return cautionsFor(tags)
 }
 /** How it stands, in one line for the register. */
-export function belowOrientation(d: BelowDesign, j: BelowJudgement): string {
+export function throughHullOrientation(d: ThroughHullDesign, j: ThroughHullJudgement): string {
   return [
     j.clock ? `handle open at ${say(d.clock.wantedDeg)}\u00b0 (0 aft, 90 to starboard, seen from inside), shut at ${say(d.clock.wantedDeg + d.valve!.sweepDeg)}\u00b0` : '',
     d.transducer ? `arrow ${d.transducer.arrow === 'keel' ? 'to the keel' : 'forward'}, element ${say(j.tiltElement?.tiltDeg ?? 0)}\u00b0` : '',

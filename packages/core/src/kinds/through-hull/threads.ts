@@ -1,7 +1,7 @@
 import { BSP, NP } from '../../chapters/hull/thread-fit'
 import { worstVerdict, type Verdict } from '../../base/verdict/check'
 import type { Joint } from './chain'
-import type { BelowDesign } from './design'
+import type { ThroughHullDesign } from './design'
 import { THREAD_WAYS, type ThreadWay } from './thread-ways'
 
 /** What keeps the threads of the train tight (5.1: a taper pair seals on its thread, a parallel pair on its face, bond or flange). */
@@ -32,7 +32,7 @@ const SPLITS: [Verdict, string] = ['short', 'Hemp swells and splits a moulded th
 const PLASTIC_PASTE = ' One that is made for plastic: others craze it.'
 
 /** Joints that are screwed and fit each other; a flanged seacock’s own thread is sealed by its bedded flange. */
-export function threadSeals(d: BelowDesign, joints: Joint[]): ThreadSeal[] {
+export function threadSeals(d: ThroughHullDesign, joints: Joint[]): ThreadSeal[] {
   return joints.flatMap((j): ThreadSeal[] => {
     if (j.seal !== 'face' && j.seal !== 'thread') return []
     if (j.id === 'skin-valve' && d.valve && d.valve.kind !== 'screwed') return []

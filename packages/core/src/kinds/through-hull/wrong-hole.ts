@@ -3,7 +3,7 @@ import { answerOf, parseInput } from '../../base/calculator/calculator'
 import { positive, nonNegative } from '../../base/schema/schema'
 import { CLOTHS, holeClosure } from '../../chapters/repair/hole-closure'
 import { say, sentence, type Verdict } from '../../base/verdict/check'
-import type { BelowDesign } from './design'
+import type { ThroughHullDesign } from './design'
 import { SKINS } from './goods'
 
 /** A hole that is too big, in the wrong place, or no longer wanted (chapter 8.3). */
@@ -40,7 +40,7 @@ const closureOf = (v: z.output<typeof schema>) =>
   })
 
 /** The ways out, best first: use it, go up a size, fill and bore again, or close it for good. */
-export function wrongHole(raw: WrongHole, d: BelowDesign | null): WrongHoleAnswer {
+export function wrongHole(raw: WrongHole, d: ThroughHullDesign | null): WrongHoleAnswer {
   const v = parseInput(schema, raw)
   const closure = closureOf(v)
   const ways: WayOut[] = []

@@ -2,16 +2,16 @@
 import { computed } from 'vue'
 import dayjs from 'dayjs'
 import { SEALANTS, formatLength, formatTemperature, formatVolume, sayIn, schoolsFor } from '@north-tide/core'
-import { POT_TITLES, THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { POT_TITLES, THREAD_WAYS, THREAD_WAY_TITLES, threadVerdict } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 /** What each joint is bedded or bonded with, how much, when it has cured, and whether today is a day for it. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const j = computed(() => below.judgement!)
-const d = computed(() => below.design!)
+const j = computed(() => throughHull.judgement!)
+const d = computed(() => throughHull.design!)
 const FIT = { fits: 'holds', 'fits-with-care': 'tight', refused: 'short' } as const
 const schools = computed(() => schoolsFor(d.value.skin.material === 'composite' ? 'Composite fitting in the hull' : 'Bronze or stainless in the hull'))
 /** Dew comes and goes within the hour. */
@@ -24,12 +24,12 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
     <div v-for="s in j.sealants" :key="s.place" class="joint" :data-joint="s.place">
       <h3>{{ s.title }}</h3>
       <p class="small">Bead {{ formatLength(s.beadMm, boats.units) }}{{ s.quantity ? `, ${formatVolume(s.quantity.volumeMl, boats.units)}` : '' }}{{ s.rimDays === null ? '' : `; rim and collar cured in ${s.rimDays.toFixed(1)} days at ${formatTemperature(d.bedding.tempC, boats.units)}${s.middleDays !== null && s.middleDays > s.rimDays * 1.5 ? `, soft at the hole for ${s.middleDays > 90 ? `${Math.round(s.middleDays / 30)} months` : `${Math.round(s.middleDays)} days`}` : ''}` }}</p>
-      <ul><li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }"><button class="plain" :disabled="below.readOnly" :aria-pressed="c.id === s.chosen" @click="below.change({ [`bedding.${s.place}`]: c.id })"><VerdictSign :verdict="FIT[c.verdict]" :size="14" /> <span>{{ SEALANTS[c.id].title }} <span class="soft small">{{ c.reasons.filter((r) => r.effect !== 'note').map((r) => sayIn(r.text, boats.units)).join(' ') || (c.id === s.choice.best ? 'ranks first here' : '') }}</span></span></button></li></ul>
+      <ul><li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }"><button class="plain" :disabled="throughHull.readOnly" :aria-pressed="c.id === s.chosen" @click="throughHull.change({ [`bedding.${s.place}`]: c.id })"><VerdictSign :verdict="FIT[c.verdict]" :size="14" /> <span>{{ SEALANTS[c.id].title }} <span class="soft small">{{ c.reasons.filter((r) => r.effect !== 'note').map((r) => sayIn(r.text, boats.units)).join(' ') || (c.id === s.choice.best ? 'ranks first here' : '') }}</span></span></button></li></ul>
     </div>
     <div v-if="j.threads.length" class="joint" data-joint="thread">
       <h3>On the threads</h3>
       <p class="small">{{ j.threads.map((t) => `${t.title}: ${t.seal === 'face' ? 'parallel, seals on its face' : 'taper, seals on its thread'}`).join('; ') }}. Tape for all of it: {{ formatLength(Math.round(j.threads.reduce((s, t) => s + t.tapeMm, 0)), boats.units) }}, eight layers.</p>
-      <ul><li v-for="w in THREAD_WAYS" :key="w" :class="{ on: w === d.bedding.thread }"><button class="plain" :disabled="below.readOnly" :aria-pressed="w === d.bedding.thread" @click="below.change({ 'bedding.thread': w })"><VerdictSign :verdict="threadVerdict(j.threads, w)!.verdict" :size="14" /> <span>{{ THREAD_WAY_TITLES[w] }} <span class="soft small">{{ threadVerdict(j.threads, w)!.because }}</span></span></button></li></ul>
+      <ul><li v-for="w in THREAD_WAYS" :key="w" :class="{ on: w === d.bedding.thread }"><button class="plain" :disabled="throughHull.readOnly" :aria-pressed="w === d.bedding.thread" @click="throughHull.change({ 'bedding.thread': w })"><VerdictSign :verdict="threadVerdict(j.threads, w)!.verdict" :size="14" /> <span>{{ THREAD_WAY_TITLES[w] }} <span class="soft small">{{ threadVerdict(j.threads, w)!.because }}</span></span></button></li></ul>
     </div>
     <div class="day">
       <h3>Today</h3>

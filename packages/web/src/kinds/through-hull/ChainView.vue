@@ -2,29 +2,29 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
-import { BELOW_FAMILY, lengthsOf, orderBlocked, orderList } from '@north-tide/core/below'
+import { THROUGH_HULL_FAMILY, lengthsOf, orderBlocked, orderList } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 /** Every joint from the skin fitting to the hose, checked before anything is ordered. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const session = useSession()
-const joints = computed(() => below.judgement!.joints)
-const bad = computed(() => orderBlocked(below.judgement!))
-const lengths = computed(() => lengthsOf(below.judgement!.checks))
+const joints = computed(() => throughHull.judgement!.joints)
+const bad = computed(() => orderBlocked(throughHull.judgement!))
+const lengths = computed(() => lengthsOf(throughHull.judgement!.checks))
 const reason = ref('')
 const said = ref('')
 const busy = ref(false)
-const orders = computed(() => below.fitting!.log.filter((l) => l.kind === 'order'))
+const orders = computed(() => throughHull.fitting!.log.filter((l) => l.kind === 'order'))
 async function send(method: 'POST' | 'DELETE', body?: unknown) {
   busy.value = true
   said.value = ''
   try {
-    await below.act(method, 'order', body)
+    await throughHull.act(method, 'order', body)
     reason.value = ''
   } catch (error) {
     said.value = error instanceof ApiRefusal ? error.refusal.message : error instanceof Error ? error.message : 'It was not marked'
@@ -42,13 +42,13 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
         <tbody><tr v-for="j in joints" :key="j.id" :data-joint="j.id" :data-verdict="j.verdict"><td><VerdictSign :verdict="j.verdict" :size="16" /></td><td><strong>{{ j.title }}</strong><br /><span class="small">{{ sayIn(j.because, boats.units) }}</span></td><td class="small">{{ j.from }}</td><td class="small">{{ j.to }}</td><td class="number">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</td><td>{{ j.seal ?? '' }}</td></tr></tbody>
       </table>
       <ul v-if="lengths.length" class="lengths" aria-label="Lengths"><li v-for="c in lengths" :key="c.id" :data-length="c.id" :data-verdict="c.verdict"><VerdictSign :verdict="c.verdict" :size="16" /> <span><strong>{{ c.title }}</strong> <span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
-      <p v-if="!joints.length" class="soft">{{ BELOW_FAMILY[below.design!.family].hose ? 'Nothing is screwed together here yet: choose a valve and a tail at the left.' : 'Nothing is screwed on to this one; its lengths are looked at before it is ordered.' }}</p>
+      <p v-if="!joints.length" class="soft">{{ THROUGH_HULL_FAMILY[throughHull.design!.family].hose ? 'Nothing is screwed together here yet: choose a valve and a tail at the left.' : 'Nothing is screwed on to this one; its lengths are looked at before it is ordered.' }}</p>
     </div>
     <aside>
       <h3>Order</h3>
-      <p class="small">{{ orderList(below.design!) }}</p>
-      <template v-if="below.design!.ordered"><p><strong>Ordered</strong> on {{ dayjs(below.design!.ordered.at).format('D MMM YYYY') }} by {{ below.design!.ordered.by }}.<template v-if="below.design!.ordered.reason"> Though something was short, because: {{ below.design!.ordered.reason }}.</template></p><p v-if="below.design!.ordered.what !== orderList(below.design!)" class="said small" role="status">The design has changed since: ordered was {{ below.design!.ordered.what }}.</p><button v-if="!below.readOnly" class="act" :disabled="busy" @click="send('DELETE')">Take the order back</button></template>
-      <template v-else-if="!below.readOnly">
+      <p class="small">{{ orderList(throughHull.design!) }}</p>
+      <template v-if="throughHull.design!.ordered"><p><strong>Ordered</strong> on {{ dayjs(throughHull.design!.ordered.at).format('D MMM YYYY') }} by {{ throughHull.design!.ordered.by }}.<template v-if="throughHull.design!.ordered.reason"> Though something was short, because: {{ throughHull.design!.ordered.reason }}.</template></p><p v-if="throughHull.design!.ordered.what !== orderList(throughHull.design!)" class="said small" role="status">The design has changed since: ordered was {{ throughHull.design!.ordered.what }}.</p><button v-if="!throughHull.readOnly" class="act" :disabled="busy" @click="send('DELETE')">Take the order back</button></template>
+      <template v-else-if="!throughHull.readOnly">
         <p v-if="bad.length" class="said small" role="status">{{ bad.length }} of these {{ bad.length > 1 ? 'are' : 'is' }} short: it is not ordered without a reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.</p>
         <label v-if="bad.length" for="order-reason">Reason, stays on record<input id="order-reason" v-model="reason" class="entry wide" maxlength="500" /></label>
         <button class="act main" :disabled="busy || (bad.length > 0 && !reason.trim())" @click="send('POST', { reason })">Mark as ordered</button>

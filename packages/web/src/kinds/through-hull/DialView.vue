@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sayIn } from '@north-tide/core'
-import { asMeasured, clockDial, mapObstacles, turnSaid } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { asMeasured, clockDial, mapObstacles, turnSaid } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import HeldText from '../../pieces/HeldText.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 
 /** Which way the handle points: what stands round it, where it swings free, what to turn. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const d = computed(() => below.design!)
-const j = computed(() => below.judgement!)
+const d = computed(() => throughHull.design!)
+const j = computed(() => throughHull.judgement!)
 const dial = computed(() => clockDial(d.value, j.value, boats.units))
 const c = computed(() => j.value.clock)
-const set = (path: string, v: unknown) => below.change({ [path]: v })
+const set = (path: string, v: unknown) => throughHull.change({ [path]: v })
 const obstacles = computed(() => d.value.clock.obstacles)
 const put = (list: typeof obstacles.value) => set('clock.obstacles', list)
 const edit = (i: number, key: 'x1Mm' | 'y1Mm' | 'x2Mm' | 'y2Mm', v: number | null) => v !== null && put(obstacles.value.map((o, k) => (k === i ? { ...o, [key]: v } : o)))
@@ -30,25 +30,25 @@ const neighbours = computed(() => [...new Set(j.value.obstacles.filter((o) => o.
   <div v-if="c && dial" class="dial">
     <figure><DrawingView :drawing="dial" :units="boats.units" /><figcaption class="soft small">{{ dial.title }}</figcaption></figure>
     <div class="turn">
-      <DimensionField label="Stops at, dry" kind="angle" :model-value="d.clock.measuredDeg" :units="boats.units" optional placeholder="not read" :disabled="below.readOnly" @update:model-value="set('clock.measuredDeg', $event)" />
-      <DimensionField label="Open at" kind="angle" :model-value="d.clock.wantedDeg" :units="boats.units" :least="-360" :most="720" :disabled="below.readOnly" @update:model-value="set('clock.wantedDeg', $event)" />
-      <DimensionField label="Swings to shut" kind="angle" :model-value="d.valve!.sweepDeg" :units="boats.units" :least="-180" :most="180" :disabled="below.readOnly" @update:model-value="$event && below.change(asMeasured(d, 'valve', { sweepDeg: $event }))" />
-      <DimensionField label="Tolerance" kind="angle" :model-value="d.clock.toleranceDeg" :units="boats.units" :least="0" :disabled="below.readOnly" @update:model-value="set('clock.toleranceDeg', $event)" />
+      <DimensionField label="Stops at, dry" kind="angle" :model-value="d.clock.measuredDeg" :units="boats.units" optional placeholder="not read" :disabled="throughHull.readOnly" @update:model-value="set('clock.measuredDeg', $event)" />
+      <DimensionField label="Open at" kind="angle" :model-value="d.clock.wantedDeg" :units="boats.units" :least="-360" :most="720" :disabled="throughHull.readOnly" @update:model-value="set('clock.wantedDeg', $event)" />
+      <DimensionField label="Swings to shut" kind="angle" :model-value="d.valve!.sweepDeg" :units="boats.units" :least="-180" :most="180" :disabled="throughHull.readOnly" @update:model-value="$event && throughHull.change(asMeasured(d, 'valve', { sweepDeg: $event }))" />
+      <DimensionField label="Tolerance" kind="angle" :model-value="d.clock.toleranceDeg" :units="boats.units" :least="0" :disabled="throughHull.readOnly" @update:model-value="set('clock.toleranceDeg', $event)" />
       <p data-test="turn"><strong>{{ sayIn(turnSaid(d, j, boats.units), boats.units) }}</strong></p>
       <p class="soft small">Free, open at: {{ c.freeWanted.length ? c.freeWanted.map(([a, b]) => (b! - a! >= 360 ? 'anywhere' : `${Math.round(a!)}° to ${Math.round(b! % 360)}°`)).join(', ') : 'nowhere' }}. Then the hose leads away, and open lies in line with the pipe where there is a choice.</p>
       <p v-if="neighbours.length" class="soft small">Handles of {{ neighbours.join(', ') }} are taken in, open and shut.</p>
     </div>
     <div class="round">
       <h3>What stands round it</h3>
-      <template v-if="fromMap.length"><p class="soft small">On the map within its reach; what does not stand as high as the handle is ticked off.</p><label v-for="w in fromMap" :key="w" class="tick"><input type="checkbox" :checked="!d.clock.ignored.includes(w)" :disabled="below.readOnly" @change="counts(w, ($event.target as HTMLInputElement).checked)" /> {{ w }}</label></template>
+      <template v-if="fromMap.length"><p class="soft small">On the map within its reach; what does not stand as high as the handle is ticked off.</p><label v-for="w in fromMap" :key="w" class="tick"><input type="checkbox" :checked="!d.clock.ignored.includes(w)" :disabled="throughHull.readOnly" @change="counts(w, ($event.target as HTMLInputElement).checked)" /> {{ w }}</label></template>
       <p v-if="!obstacles.length" class="soft small">Nothing measured yet. Measure from the stem of the valve: aft and to starboard are positive.</p>
       <table v-if="obstacles.length" class="rows" aria-label="What stands round it"><thead><tr><th>What</th><th>From x, aft</th><th>y, stbd</th><th>To x, aft</th><th>y, stbd</th><th></th></tr></thead>
         <tbody><tr v-for="(o, i) in obstacles" :key="i">
-          <td><label class="hidden-words" :for="`what-${i}`">What it is</label><HeldText :id="`what-${i}`" class="entry what" :model-value="o.what" maxlength="60" :readonly="below.readOnly" @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))" /></td>
-          <td v-for="[key, label] in ENDS" :key="key"><DimensionField :label="`${label}, ${o.what}`" :model-value="o[key]" :units="boats.units" :disabled="below.readOnly" @update:model-value="edit(i, key, $event)" /></td>
-          <td><button v-if="!below.readOnly" class="act" :aria-label="`Take away ${o.what || 'this'}`" @click="put(obstacles.filter((_, k) => k !== i))">×</button></td>
+          <td><label class="hidden-words" :for="`what-${i}`">What it is</label><HeldText :id="`what-${i}`" class="entry what" :model-value="o.what" maxlength="60" :readonly="throughHull.readOnly" @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))" /></td>
+          <td v-for="[key, label] in ENDS" :key="key"><DimensionField :label="`${label}, ${o.what}`" :model-value="o[key]" :units="boats.units" :disabled="throughHull.readOnly" @update:model-value="edit(i, key, $event)" /></td>
+          <td><button v-if="!throughHull.readOnly" class="act" :aria-label="`Take away ${o.what || 'this'}`" @click="put(obstacles.filter((_, k) => k !== i))">×</button></td>
         </tr></tbody></table>
-      <div v-if="!below.readOnly" class="acts"><button class="act" @click="put([...obstacles, { x1Mm: -100, y1Mm: 120, x2Mm: 100, y2Mm: 120, what: 'something' }])">Add one</button></div>
+      <div v-if="!throughHull.readOnly" class="acts"><button class="act" @click="put([...obstacles, { x1Mm: -100, y1Mm: 120, x2Mm: 100, y2Mm: 120, what: 'something' }])">Add one</button></div>
     </div>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { floodPlanWarnings, withCompartment, withoutCompartment, type FloodPlan } from '@north-tide/core/below'
+import { floodPlanWarnings, withCompartment, withoutCompartment, type FloodPlan } from '@north-tide/core/through-hull'
 import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
 import DimensionField from '../../pieces/DimensionField.vue'

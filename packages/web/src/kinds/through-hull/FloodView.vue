@@ -2,14 +2,14 @@
 import { computed, onMounted, onUnmounted, reactive, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { formatLength } from '@north-tide/core'
-import { compartmentAt, type BelowDesign, type FloodAnswer, type FloodPlan, type FloodRun } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { compartmentAt, type ThroughHullDesign, type FloodAnswer, type FloodPlan, type FloodRun } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
 import FloodPlanEditor from './FloodPlanEditor.vue'
 
 /** If it lets go: the rise of water in each compartment, with pumps and doors, in a worker. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const flood = useFlood()
 const plan = computed(() => (flood.boatId === boats.picture?.id ? flood.plan : null))
@@ -31,11 +31,11 @@ const canvas = ref<HTMLCanvasElement>()
 type Run = Omit<FloodRun, 'pumpsOn'>
 const worker = new Worker(new URL('../../workers/flood-worker.ts', import.meta.url), { type: 'module' })
 const remote: Remote<{ flood: (run: Run) => { answer?: Both; ms?: number; error?: string } }> = wrap(worker)
-const d = computed(() => below.design!)
+const d = computed(() => throughHull.design!)
 /** What stands open once it is gone: its bore, or the whole hole where it has none. */
-const boreOf = (x: BelowDesign) => x.skin.boreMm || (x.boredMm ?? x.skin.holeMm)
+const boreOf = (x: ThroughHullDesign) => x.skin.boreMm || (x.boredMm ?? x.skin.holeMm)
 const bore = computed(() => boreOf(d.value))
-const others = computed(() => below.around.others.filter((o) => o.design.place.zMm < 0))
+const others = computed(() => throughHull.around.others.filter((o) => o.design.place.zMm < 0))
 const run = computed<Run | null>(() => {
   const p = plan.value
   if (!p || d.value.place.zMm >= 0) return null

@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatForce, formatLength, schoolsFor, sayIn } from '@north-tide/core'
-import { METHOD_TITLE, kickPicture } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { METHOD_TITLE, kickPicture } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 /** Will it take a kick: the three ways of holding it beside each other, in the worst direction. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const j = computed(() => below.judgement!)
-const d = computed(() => below.design!)
+const j = computed(() => throughHull.judgement!)
+const d = computed(() => throughHull.design!)
 const picture = computed(() => kickPicture(d.value, j.value, boats.units))
-const set = (path: string, v: unknown) => below.change({ [path]: v })
+const set = (path: string, v: unknown) => throughHull.change({ [path]: v })
 const schools = schoolsFor('Seacock bolts')
 </script>
 
@@ -24,7 +24,7 @@ const schools = schoolsFor('Seacock bolts')
       <p><strong>2.22 kN across its inboard end</strong>, {{ formatLength(d.valve!.heightMm, boats.units) }} above the pad, in the worst of 36 directions.</p>
       <table class="rows" aria-label="Ways of holding it">
         <thead><tr><th></th><th>Held by</th><th class="number">Used</th><th>What governs</th><th></th></tr></thead>
-        <tbody><tr v-for="k in j.kickSchools" :key="k.method" :class="{ on: k.method === d.hold.method }" :data-method="k.method" :data-verdict="k.verdict"><td><VerdictSign :verdict="k.verdict" :size="16" /></td><td>{{ METHOD_TITLE[k.method] }}</td><td class="number">{{ k.utilisation?.toFixed(2) }}</td><td class="small">{{ k.governing.toLowerCase() }}</td><td><button v-if="k.method !== d.hold.method && !below.readOnly" class="act" @click="below.change({ 'hold.method': k.method })">Choose</button><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong></td></tr></tbody>
+        <tbody><tr v-for="k in j.kickSchools" :key="k.method" :class="{ on: k.method === d.hold.method }" :data-method="k.method" :data-verdict="k.verdict"><td><VerdictSign :verdict="k.verdict" :size="16" /></td><td>{{ METHOD_TITLE[k.method] }}</td><td class="number">{{ k.utilisation?.toFixed(2) }}</td><td class="small">{{ k.governing.toLowerCase() }}</td><td><button v-if="k.method !== d.hold.method && !throughHull.readOnly" class="act" @click="throughHull.change({ 'hold.method': k.method })">Choose</button><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong></td></tr></tbody>
       </table>
       <p v-if="!j.kickSchools.length" class="soft">A flange with its bolt circle and a pad, or a tail whose thread root is known, are needed for this.</p>
       <p v-if="j.kick?.bolts" class="soft small">The most pulled bolt: {{ formatForce(j.kick.bolts.maxTensionN, boats.units) }}; each shears {{ formatForce(j.kick.bolts.shearN, boats.units) }}.</p>
@@ -37,12 +37,12 @@ const schools = schoolsFor('Seacock bolts')
     <div>
       <template v-if="d.pad && d.valve!.boltCircleMm !== null">
         <h3>Held by</h3>
-        <DimensionField label="Pad diameter" :model-value="d.pad.diameterMm" :units="boats.units" above :disabled="below.readOnly" @update:model-value="set('pad.diameterMm', $event)" />
-        <DimensionField label="Pad thickness" :model-value="d.pad.thicknessMm" :units="boats.units" above :disabled="below.readOnly" @update:model-value="set('pad.thicknessMm', $event)" />
+        <DimensionField label="Pad diameter" :model-value="d.pad.diameterMm" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('pad.diameterMm', $event)" />
+        <DimensionField label="Pad thickness" :model-value="d.pad.thicknessMm" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('pad.thicknessMm', $event)" />
         <template v-if="d.hold.method === 'insert'">
-          <DimensionField label="Insert, outside" :model-value="d.hold.insertMm" :units="boats.units" above optional placeholder="none, tapped" :disabled="below.readOnly" @update:model-value="set('hold.insertMm', $event)" />
-          <DimensionField label="Engaged" :model-value="d.hold.engagedMm" :units="boats.units" above optional placeholder="the whole pad" :disabled="below.readOnly" @update:model-value="set('hold.engagedMm', $event)" />
-          <DimensionField label="Pad’s bond" kind="number" unit="MPa" :model-value="d.pad.bondMPa" :units="boats.units" above estimated :disabled="below.readOnly" @update:model-value="set('pad.bondMPa', $event)" />
+          <DimensionField label="Insert, outside" :model-value="d.hold.insertMm" :units="boats.units" above optional placeholder="none, tapped" :disabled="throughHull.readOnly" @update:model-value="set('hold.insertMm', $event)" />
+          <DimensionField label="Engaged" :model-value="d.hold.engagedMm" :units="boats.units" above optional placeholder="the whole pad" :disabled="throughHull.readOnly" @update:model-value="set('hold.engagedMm', $event)" />
+          <DimensionField label="Pad’s bond" kind="number" unit="MPa" :model-value="d.pad.bondMPa" :units="boats.units" above estimated :disabled="throughHull.readOnly" @update:model-value="set('pad.bondMPa', $event)" />
         </template>
       </template>
       <h3>Schools</h3><div v-for="s in schools" :key="s.id" class="small school"><strong>{{ s.choice }}.</strong> {{ s.reason }} <span class="soft">Costs: {{ s.costs }} Not: {{ s.notWhen }}</span></div>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import dayjs from 'dayjs'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 
 /** A figure read now, or on an earlier day, into the fitting’s log. */
 const props = defineProps<{ kind: 'bond' | 'anode'; label: string; unit: string; most?: number }>()
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const blank = { value: null as number | null, note: '', at: '' }
 const form = reactive({ ...blank })
@@ -18,7 +18,7 @@ async function take() {
   said.value = ''
   busy.value = true
   try {
-    await below.act('POST', 'log', { kind: props.kind, value: form.value, note: form.note.trim(), ...(form.at ? { at: dayjs(form.at).hour(12).toISOString() } : {}) })
+    await throughHull.act('POST', 'log', { kind: props.kind, value: form.value, note: form.note.trim(), ...(form.at ? { at: dayjs(form.at).hour(12).toISOString() } : {}) })
     Object.assign(form, blank)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not taken'
@@ -29,7 +29,7 @@ async function take() {
 </script>
 
 <template>
-  <form v-if="!below.readOnly" class="log" @submit.prevent="take">
+  <form v-if="!throughHull.readOnly" class="log" @submit.prevent="take">
     <DimensionField v-model="form.value" :label="label" kind="number" :unit="unit" :units="boats.units" :least="0" :most="most" optional />
     <label class="small">Word with it<input v-model="form.note" class="entry" maxlength="300" /></label>
     <label class="small">Day, if not today<input v-model="form.at" class="entry" type="date" :max="dayjs().subtract(1, 'day').format('YYYY-MM-DD')" /></label>

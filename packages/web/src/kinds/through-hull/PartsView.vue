@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { asMeasured, isListed, type OwnGoods, type PartKind } from '@north-tide/core/below'
+import { asMeasured, isListed, type OwnGoods, type PartKind } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -11,15 +11,15 @@ import { pickedFile, readJson } from '../../pieces/files'
 import { PART_FIELDS, PART_TITLES, at } from './part-fields'
 
 /** The parts as they are in the hand: every figure that the list gives can be measured and put right, and kept for the yard. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const d = computed(() => below.design!)
-const off = computed(() => below.readOnly)
+const d = computed(() => throughHull.design!)
+const off = computed(() => throughHull.readOnly)
 const kinds = computed(() => (['skin', 'valve', 'tail'] as const).filter((k) => d.value[k] !== null))
 /** A body without a thread of its own (a transducer, a drain socket) has none to measure. */
 const fields = (k: PartKind) => PART_FIELDS[k].filter((f) => !f.path.startsWith('thread.') || at(d.value[k], 'thread') !== null)
 const figure = (k: PartKind, path: string) => at(d.value[k], path) as number | null
-const set = (k: PartKind, path: string, v: unknown) => below.change(asMeasured(d.value, k, { [path]: v }))
+const set = (k: PartKind, path: string, v: unknown) => throughHull.change(asMeasured(d.value, k, { [path]: v }))
 const rename = (k: PartKind, title: string) => title.trim() && set(k, 'title', title.trim())
 const number = reactive<Record<PartKind, string>>({ skin: '', valve: '', tail: '' })
 const said = ref('')
@@ -37,7 +37,7 @@ async function tryIt(run: () => Promise<string>) {
 const keep = (k: PartKind) => tryIt(async () => {
   const id = number[k].trim()
   await boats.keepGoods({ kind: k, part: { ...d.value[k]!, id } } as OwnGoods)
-  below.change({ [`${k}.id`]: id })
+  throughHull.change({ [`${k}.id`]: id })
   number[k] = ''
   return `${id} is in the yard’s list.`
 })
@@ -73,7 +73,7 @@ const readFile = (e: Event) => {
       <p v-else-if="done" class="small" role="status">{{ done }}</p>
       <ul v-if="boats.goods.length"><li v-for="g in boats.goods" :key="g.part.id"><span><strong class="figure">{{ g.part.id }}</strong> {{ g.part.title }}</span><button v-if="!off" class="plain gone" :aria-label="`Take ${g.part.id} off the yard’s list`" @click="drop(g.part.id)">✕</button></li></ul>
       <p v-else class="soft small">None yet. Measure a part that is not in the list, and keep it under a number.</p>
-      <p class="acts"><a v-if="boats.goods.length" class="act" href="/api/hull-goods.json" download>As JSON</a><button v-if="!off" class="act" @click="file?.click()">Read a file …</button><input ref="file" type="file" accept="application/json,.json" class="hidden-words" tabindex="-1" aria-label="File of through-hull parts" @change="readFile" /></p>
+      <p class="acts"><a v-if="boats.goods.length" class="act" href="/api/goods.json" download>As JSON</a><button v-if="!off" class="act" @click="file?.click()">Read a file …</button><input ref="file" type="file" accept="application/json,.json" class="hidden-words" tabindex="-1" aria-label="File of through-hull parts" @change="readFile" /></p>
       <p class="soft small">A part that is changed here loses its number, so that nothing is ordered by a number that says something else.</p>
     </section>
   </div>

@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sayIn } from '@north-tide/core'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
 
 /** Must it exist, and is this the place: what the map knows, and what only the fitter does. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const asked = computed(() => below.judgement!.placing)
+const asked = computed(() => throughHull.judgement!.placing)
 const WORD = { fine: 'fine', look: 'look', ask: 'to be said' } as const
 const answer = (id: string, text: string) => {
-  const asks = { ...below.design!.asks }
+  const asks = { ...throughHull.design!.asks }
   if (text.trim()) asks[id] = text.trim().slice(0, 300)
   else delete asks[id]
-  below.change({ asks })
+  throughHull.change({ asks })
 }
 </script>
 
 <template>
-  <div class="heel"><DimensionField label="Heeled, for what is under water then" kind="angle" :model-value="below.design!.heeledDeg" :units="boats.units" :least="0" :most="60" :disabled="below.readOnly" @update:model-value="below.change({ heeledDeg: $event })" /></div>
+  <div class="heel"><DimensionField label="Heeled, for what is under water then" kind="angle" :model-value="throughHull.design!.heeledDeg" :units="boats.units" :least="0" :most="60" :disabled="throughHull.readOnly" @update:model-value="throughHull.change({ heeledDeg: $event })" /></div>
   <table class="rows placing" aria-label="Placing aid">
     <thead><tr><th>Asked</th><th></th><th>What the map and the figures say</th><th>Your answer</th></tr></thead>
     <tbody>
@@ -28,7 +28,7 @@ const answer = (id: string, text: string) => {
         <td><label :for="`ask-${q.id}`"><strong>{{ q.title }}</strong></label></td>
         <td class="word">{{ q.answer ? 'answered' : WORD[q.state] }}</td>
         <td class="small">{{ sayIn(q.found, boats.units) }}</td>
-        <td><HeldText :id="`ask-${q.id}`" class="entry wide" :model-value="q.answer" maxlength="300" :readonly="below.readOnly" :placeholder="q.state === 'fine' ? 'nothing to say' : q.state === 'look' ? 'why it goes here all the same' : 'say what you found'" @update:model-value="answer(q.id, $event)" /></td>
+        <td><HeldText :id="`ask-${q.id}`" class="entry wide" :model-value="q.answer" maxlength="300" :readonly="throughHull.readOnly" :placeholder="q.state === 'fine' ? 'nothing to say' : q.state === 'look' ? 'why it goes here all the same' : 'say what you found'" @update:model-value="answer(q.id, $event)" /></td>
       </tr>
     </tbody>
   </table>

@@ -3,20 +3,20 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
-import { BELOW_CATALOGUE, RISK_SAID, findingsFor, seenInFigures, taperPlugOf } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { THROUGH_HULL_CATALOGUE, RISK_SAID, findingsFor, seenInFigures, taperPlugOf } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 
 /** What is wrong with one that is in the boat already: quick to tick, what each costs, and what becomes of it. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const router = useRouter()
-const d = computed(() => below.design!)
+const d = computed(() => throughHull.design!)
 const list = computed(() => findingsFor(d.value.family))
-const seen = computed(() => seenInFigures(d.value, below.judgement!).filter((id) => !d.value.findings.includes(id)))
-const tick = (id: string, on: boolean) => below.change({ findings: on ? [...d.value.findings, id] : d.value.findings.filter((x) => x !== id) })
+const seen = computed(() => seenInFigures(d.value, throughHull.judgement!).filter((id) => !d.value.findings.includes(id)))
+const tick = (id: string, on: boolean) => throughHull.change({ findings: on ? [...d.value.findings, id] : d.value.findings.filter((x) => x !== id) })
 const worst = computed(() => list.value.filter((f) => d.value.findings.includes(f.id)))
 const plug = computed(() => d.value.taperPlug)
 const advice = computed(() => (plug.value ? taperPlugOf(plug.value) : null))
@@ -24,21 +24,21 @@ const entry = ref(d.value.family === 'screwed-valve' ? 'MV-S114' : (d.value.cata
 const said = ref('')
 const why = ref('')
 const undecided = ref('')
-const decisions = computed(() => below.fitting!.log.filter((l) => l.kind === 'decision').reverse())
+const decisions = computed(() => throughHull.fitting!.log.filter((l) => l.kind === 'decision').reverse())
 async function decide(decision: 'recondition' | 'replace') {
   undecided.value = ''
   try {
-    await below.act('POST', 'decide', { decision, reason: why.value.trim() })
+    await throughHull.act('POST', 'decide', { decision, reason: why.value.trim() })
     why.value = ''
   } catch (error) {
     undecided.value = error instanceof Error ? error.message : 'It was not written down'
   }
 }
-const twins = computed(() => below.around.others.filter((o) => Math.abs(o.design.place.xMm - d.value.place.xMm) < 300 && o.design.family === d.value.family && d.value.place.yMm !== 0 && Math.abs(o.design.place.yMm + d.value.place.yMm) < 150))
+const twins = computed(() => throughHull.around.others.filter((o) => Math.abs(o.design.place.xMm - d.value.place.xMm) < 300 && o.design.family === d.value.family && d.value.place.yMm !== 0 && Math.abs(o.design.place.yMm + d.value.place.yMm) < 150))
 async function replace() {
   said.value = ''
   try {
-    await router.push(`/below/${await below.replaceBy(entry.value)}`)
+    await router.push(`/through-hulls/${await throughHull.replaceBy(entry.value)}`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not begun'
   }
@@ -48,19 +48,19 @@ async function replace() {
 <template>
   <div class="survey">
     <div>
-      <label class="tick"><input type="checkbox" :checked="d.existing" :disabled="below.readOnly" @change="below.change({ existing: ($event.target as HTMLInputElement).checked })" /> <strong>It is in the boat already, and was looked at</strong></label>
-      <p v-if="seen.length" class="said small" role="status">The figures say: {{ seen.map((id) => list.find((f) => f.id === id)?.title.toLowerCase() ?? id).join('; ') }}. <button v-if="!below.readOnly" class="act" @click="below.change({ findings: [...d.findings, ...seen] })">Tick {{ seen.length > 1 ? 'them' : 'it' }}</button></p>
-      <ul class="findings" aria-label="Findings"><li v-for="f in list" :key="f.id"><label class="tick"><input type="checkbox" :checked="d.findings.includes(f.id)" :disabled="below.readOnly" @change="tick(f.id, ($event.target as HTMLInputElement).checked)" /> {{ f.title }} <span class="risk small" :class="f.risk">{{ RISK_SAID[f.risk] }}</span></label></li></ul>
+      <label class="tick"><input type="checkbox" :checked="d.existing" :disabled="throughHull.readOnly" @change="throughHull.change({ existing: ($event.target as HTMLInputElement).checked })" /> <strong>It is in the boat already, and was looked at</strong></label>
+      <p v-if="seen.length" class="said small" role="status">The figures say: {{ seen.map((id) => list.find((f) => f.id === id)?.title.toLowerCase() ?? id).join('; ') }}. <button v-if="!throughHull.readOnly" class="act" @click="throughHull.change({ findings: [...d.findings, ...seen] })">Tick {{ seen.length > 1 ? 'them' : 'it' }}</button></p>
+      <ul class="findings" aria-label="Findings"><li v-for="f in list" :key="f.id"><label class="tick"><input type="checkbox" :checked="d.findings.includes(f.id)" :disabled="throughHull.readOnly" @change="tick(f.id, ($event.target as HTMLInputElement).checked)" /> {{ f.title }} <span class="risk small" :class="f.risk">{{ RISK_SAID[f.risk] }}</span></label></li></ul>
     </div>
     <div>
       <h3>What it costs</h3>
       <p v-if="!worst.length" class="soft small">Nothing is ticked. Twist it, scratch it, swing the handle, look under the pad and behind the clips.</p>
       <div v-for="f in worst" :key="f.id" class="small cost"><strong :class="f.risk">{{ f.title }}.</strong> {{ f.costs }} <em>{{ f.settle }}</em></div>
-      <template v-if="below.fitting!.holes.length"><h3>Photos</h3><PhotoStrip subject="hole" :subject-id="below.fitting!.holes[0]!.id" /></template>
-      <p v-if="worst.length && twins.length" class="small">Look at its twin on the other side: <RouterLink v-for="t in twins" :key="t.id" :to="`/below/${t.id}`">{{ t.name }} </RouterLink></p>
-      <template v-if="!below.readOnly && !below.fitting!.replacedBy && (d.existing || d.findings.length)">
+      <template v-if="throughHull.fitting!.holes.length"><h3>Photos</h3><PhotoStrip subject="hole" :subject-id="throughHull.fitting!.holes[0]!.id" /></template>
+      <p v-if="worst.length && twins.length" class="small">Look at its twin on the other side: <RouterLink v-for="t in twins" :key="t.id" :to="`/through-hulls/${t.id}`">{{ t.name }} </RouterLink></p>
+      <template v-if="!throughHull.readOnly && !throughHull.fitting!.replacedBy && (d.existing || d.findings.length)">
         <h3>Replace it</h3>
-        <label for="replace-by">With <select id="replace-by" v-model="entry" class="choice"><option v-for="e in BELOW_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
+        <label for="replace-by">With <select id="replace-by" v-model="entry" class="choice"><option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
         <button class="act main" @click="replace">Begin its replacement</button>
         <p class="soft small">It begins with this place, hull and bore; the hole keeps its number and its history.</p>
       </template>
@@ -69,17 +69,17 @@ async function replace() {
     <div v-if="d.valve?.kind === 'taper-plug' || plug">
       <h3>Taper plug: lap it in, or replace it</h3>
       <template v-if="plug">
-        <DimensionField label="Deepest pit" :model-value="plug.pitMm" :units="boats.units" :least="0" :disabled="below.readOnly" @update:model-value="below.change({ 'taperPlug.pitMm': $event })" />
-        <DimensionField label="Wall there" :model-value="plug.wallMm" :units="boats.units" above :disabled="below.readOnly" @update:model-value="below.change({ 'taperPlug.wallMm': $event })" />
-        <DimensionField label="Band in contact" kind="number" unit="%" :model-value="plug.contactPct" :units="boats.units" :least="0" :most="100" :disabled="below.readOnly" @update:model-value="below.change({ 'taperPlug.contactPct': $event })" />
+        <DimensionField label="Deepest pit" :model-value="plug.pitMm" :units="boats.units" :least="0" :disabled="throughHull.readOnly" @update:model-value="throughHull.change({ 'taperPlug.pitMm': $event })" />
+        <DimensionField label="Wall there" :model-value="plug.wallMm" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="throughHull.change({ 'taperPlug.wallMm': $event })" />
+        <DimensionField label="Band in contact" kind="number" unit="%" :model-value="plug.contactPct" :units="boats.units" :least="0" :most="100" :disabled="throughHull.readOnly" @update:model-value="throughHull.change({ 'taperPlug.contactPct': $event })" />
         <p data-test="taper"><strong>{{ advice!.advised === 'replace' ? 'Replace it.' : 'It can be lapped in.' }}</strong> <span class="small">{{ sayIn(advice!.because, boats.units) }}</span></p>
         <ol class="small"><li v-for="s in advice!.steps" :key="s">{{ s }}</li></ol>
-        <label v-if="!below.readOnly" for="taper-why" class="small">Why<input id="taper-why" v-model="why" class="entry wide" maxlength="300" :placeholder="advice!.advised === 'replace' ? 'wanted where it is lapped in all the same' : 'if there is more to say'" /></label>
-        <div v-if="!below.readOnly" class="acts"><button class="act" :aria-pressed="plug.decision === 'recondition'" @click="decide('recondition')">Decide: lap it in</button><button class="act" :aria-pressed="plug.decision === 'replace'" @click="decide('replace')">Decide: replace</button></div>
+        <label v-if="!throughHull.readOnly" for="taper-why" class="small">Why<input id="taper-why" v-model="why" class="entry wide" maxlength="300" :placeholder="advice!.advised === 'replace' ? 'wanted where it is lapped in all the same' : 'if there is more to say'" /></label>
+        <div v-if="!throughHull.readOnly" class="acts"><button class="act" :aria-pressed="plug.decision === 'recondition'" @click="decide('recondition')">Decide: lap it in</button><button class="act" :aria-pressed="plug.decision === 'replace'" @click="decide('replace')">Decide: replace</button></div>
         <p v-if="undecided" class="said small" role="alert">{{ undecided }}</p>
         <ul v-if="decisions.length" class="small plainlist"><li v-for="(l, i) in decisions" :key="i">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}, {{ l.who }}: {{ l.note }}</li></ul>
       </template>
-      <button v-else-if="!below.readOnly" class="act" @click="below.change({ taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80, decision: null, reason: '' } })">Measure pits and contact</button>
+      <button v-else-if="!throughHull.readOnly" class="act" @click="throughHull.change({ taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80, decision: null, reason: '' } })">Measure pits and contact</button>
     </div>
   </div>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { GRADES, SEALANTS, SIZES, formatVolume, lengthText, type SealantId, zoneTitle } from '@north-tide/core'
-import { BELOW_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, padOf, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { THROUGH_HULL_FAMILY, BODY_MATERIALS, BODY_TITLES, METHOD_TITLE, THREAD_WAYS, THREAD_WAY_TITLES, USES, USE_TITLES, asMeasured, padOf, skinsWith, tailsWith, valvesWith, type PartKind } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -11,15 +11,15 @@ import HeldText from '../../pieces/HeldText.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
 /** What is decided and measured of one fitting through the hull, in the order in which it is asked. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const d = computed(() => below.design!)
-const j = computed(() => below.judgement)
+const d = computed(() => throughHull.design!)
+const j = computed(() => throughHull.judgement)
 const u = computed(() => boats.units)
-const off = computed(() => below.readOnly)
-const info = computed(() => BELOW_FAMILY[d.value.family])
-const set = (path: string, v: unknown) => below.change({ [path]: v })
-const own = (kind: PartKind, change: Record<string, unknown>) => below.change(asMeasured(d.value, kind, change))
+const off = computed(() => throughHull.readOnly)
+const info = computed(() => THROUGH_HULL_FAMILY[d.value.family])
+const set = (path: string, v: unknown) => throughHull.change({ [path]: v })
+const own = (kind: PartKind, change: Record<string, unknown>) => throughHull.change(asMeasured(d.value, kind, change))
 const skins = computed(() => skinsWith(boats.goods))
 const valves = computed(() => valvesWith(boats.goods))
 const tails = computed(() => tailsWith(boats.goods))
@@ -32,7 +32,7 @@ const METHODS = (['through', 'insert', 'nut'] as const).map((value) => ({ value,
 const sealantOptions = [{ value: '', title: 'not chosen' }, ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title }))]
 const PADS = [{ value: 'none', title: 'none' }, { value: 'g10', title: 'epoxy-glass sheet' }, { value: 'glass-epoxy', title: 'laid-up epoxy-glass' }, { value: 'composite', title: 'moulded composite' }, { value: 'plywood', title: 'plywood' }] as const
 const setPad = (v: (typeof PADS)[number]['value']) => set('pad', v === 'none' ? null : padOf(d.value, v))
-const takeAir = (r: InstrumentReading) => below.change({ 'bedding.airC': r.airC ?? null, 'bedding.surfaceC': r.surfaceC ?? null, ...(r.humidityPct === undefined ? {} : { 'bedding.humidityPct': r.humidityPct }), ...(r.surfaceC === undefined ? {} : { 'bedding.tempC': r.surfaceC }), 'bedding.takenAt': new Date().toISOString() })
+const takeAir = (r: InstrumentReading) => throughHull.change({ 'bedding.airC': r.airC ?? null, 'bedding.surfaceC': r.surfaceC ?? null, ...(r.humidityPct === undefined ? {} : { 'bedding.humidityPct': r.humidityPct }), ...(r.surfaceC === undefined ? {} : { 'bedding.tempC': r.surfaceC }), 'bedding.takenAt': new Date().toISOString() })
 const user = ref('')
 function addUser() {
   if (!user.value.trim()) return
@@ -104,10 +104,10 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
     <ChoiceField v-if="d.family !== 'welded-stub'" label="In the hull" :model-value="d.bedding.flange ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.flange', ($event || null) as SealantId | null)" />
     <ChoiceField v-if="d.pad" label="Pad’s bond" :model-value="d.bedding.pad ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.pad', ($event || null) as SealantId | null)" />
     <ChoiceField v-if="d.valve && d.valve.kind !== 'screwed'" label="Under the flange" :model-value="d.bedding.tail ?? ''" :options="sealantOptions" :disabled="off" @update:model-value="set('bedding.tail', ($event || null) as SealantId | null)" />
-    <ChoiceField v-if="below.judgement?.threads.length" label="On the threads" :model-value="d.bedding.thread" :options="THREAD_WAYS.map((value) => ({ value, title: THREAD_WAY_TITLES[value] }))" :disabled="off" @update:model-value="set('bedding.thread', $event)" />
+    <ChoiceField v-if="throughHull.judgement?.threads.length" label="On the threads" :model-value="d.bedding.thread" :options="THREAD_WAYS.map((value) => ({ value, title: THREAD_WAY_TITLES[value] }))" :disabled="off" @update:model-value="set('bedding.thread', $event)" />
     <DimensionField label="Apart again in" kind="number" unit="years" :model-value="d.bedding.serviceAgainYears" :units="u" above optional placeholder="never" :disabled="off" @update:model-value="set('bedding.serviceAgainYears', $event)" />
     <DimensionField label="Air" kind="temperature" :model-value="d.bedding.airC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="set('bedding.airC', $event)" />
-    <DimensionField label="Surface" kind="temperature" :model-value="d.bedding.surfaceC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="below.change({ 'bedding.surfaceC': $event, ...($event === null ? {} : { 'bedding.tempC': $event }) })" />
+    <DimensionField label="Surface" kind="temperature" :model-value="d.bedding.surfaceC" :units="u" optional placeholder="not read" :disabled="off" @update:model-value="throughHull.change({ 'bedding.surfaceC': $event, ...($event === null ? {} : { 'bedding.tempC': $event }) })" />
     <DimensionField label="Humidity" kind="number" unit="%" :model-value="d.bedding.humidityPct" :units="u" :least="0" :most="100" :disabled="off" @update:model-value="set('bedding.humidityPct', $event)" />
     <TakeReading v-if="!off" kind="hygrometer" @take="takeAir" />
     <ChoiceField label="Hardener" :model-value="d.bedding.hardener ?? ''" :options="[{ value: '', title: (j?.pots.set ?? j?.pots.bond)?.hardener ? `by the day: ${(j.pots.set ?? j.pots.bond)!.hardener}` : 'by the day' }, { value: 'fast', title: 'fast' }, { value: 'medium', title: 'medium' }, { value: 'slow', title: 'slow' }, { value: 'extra-slow', title: 'extra slow' }]" :disabled="off" @update:model-value="set('bedding.hardener', $event || null)" />

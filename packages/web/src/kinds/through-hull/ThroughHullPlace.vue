@@ -2,22 +2,22 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
-import { BELOW_FAMILY, USE_TITLES, belowSection } from '@north-tide/core/below'
+import { THROUGH_HULL_FAMILY, USE_TITLES, throughHullSection } from '@north-tide/core/through-hull'
 import { api } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
-import type { SavedBelow } from '../../types'
+import type { SavedThroughHull } from '../../types'
 import BenchFrame from '../../pieces/BenchFrame.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { readJson } from '../../pieces/files'
-import BelowGiven from './ThroughHullGiven.vue'
-import BelowTray from './ThroughHullTray.vue'
-import BelowVerdicts from './ThroughHullVerdicts.vue'
+import ThroughHullGiven from './ThroughHullGiven.vue'
+import ThroughHullTray from './ThroughHullTray.vue'
+import ThroughHullVerdicts from './ThroughHullVerdicts.vue'
 
 /** One fitting through the hull: given at the left, the cut in the middle, verdicts at the right, the rest of the work below. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const route = useRoute()
 const router = useRouter()
@@ -25,35 +25,35 @@ const tab = ref('Place')
 const part = ref<string | null>(null)
 const said = ref('')
 const busy = ref(false)
-const all = computed(() => boats.picture?.below ?? [])
+const all = computed(() => boats.picture?.throughHulls ?? [])
 watch(() => route.params.id, async (id) => {
-  if (route.name !== 'below') return
+  if (route.name !== 'through-hulls') return
   said.value = ''
   if (typeof id !== 'string' || !id) {
     const first = all.value[0]
-    if (first) await router.replace(`/below/${first.id}`)
+    if (first) await router.replace(`/through-hulls/${first.id}`)
     return
   }
   try {
-    await below.open(id)
-    tab.value = below.design?.existing ? 'Survey' : 'Place'
+    await throughHull.open(id)
+    tab.value = throughHull.design?.existing ? 'Survey' : 'Place'
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It cannot be opened'
   }
 }, { immediate: true })
-const open = computed(() => (below.fitting && route.params.id === below.fitting.id ? below.design : null))
+const open = computed(() => (throughHull.fitting && route.params.id === throughHull.fitting.id ? throughHull.design : null))
 const where = computed(() => {
   const d = open.value!
   const u = boats.units
-  return `${BELOW_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
+  return `${THROUGH_HULL_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
 })
-const section = computed(() => (open.value && below.judgement ? belowSection(open.value, below.judgement, boats.units) : null))
+const section = computed(() => (open.value && throughHull.judgement ? throughHullSection(open.value, throughHull.judgement, boats.units) : null))
 function step(by: number) {
-  const i = all.value.findIndex((f) => f.id === below.fitting?.id)
+  const i = all.value.findIndex((f) => f.id === throughHull.fitting?.id)
   const next = all.value[(i + by + all.value.length) % all.value.length]
-  if (next) void router.push(`/below/${next.id}`)
+  if (next) void router.push(`/through-hulls/${next.id}`)
 }
-useBenchKeys({ undo: below.undo, redo: below.redo, step })
+useBenchKeys({ undo: throughHull.undo, redo: throughHull.redo, step })
 const LABELS: Record<string, string> = { 'hull.thicknessMm': 'Thickness', 'pad.thicknessMm': 'Pad thickness', 'wedge.thinMm': 'Thin side', boredMm: 'Bored to', beddingMm: 'Bead', 'hold.method': 'Held by', hose: 'Hose bore', 'hose.clips': 'Clips', 'clock.wantedDeg': 'Open at' }
 function pick(role: string) {
   part.value = role
@@ -72,14 +72,14 @@ async function tryIt(run: () => Promise<string>) {
   }
 }
 const record = () => tryIt(async () => {
-  const holes = await below.record()
+  const holes = await throughHull.record()
   return `${holes[0]}${holes.length > 1 ? ` to ${holes.at(-1)}` : ''} ${holes.length > 1 ? 'are' : 'is'} in the register.`
 })
 const takeFile = (chosen: File) => {
   void tryIt(async () => {
-    const made = await api<SavedBelow>('POST', `/boats/${boats.picture!.id}/below/import`, await readJson(chosen, 'a through-hull design file'))
+    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls/import`, await readJson(chosen, 'a through-hull design file'))
     await boats.refresh()
-    await router.push(`/below/${made.id}`)
+    await router.push(`/through-hulls/${made.id}`)
     return `${made.name} was read from the file.`
   })
 }
@@ -91,26 +91,26 @@ const takeFile = (chosen: File) => {
     <template v-else-if="!all.length"><h1>Through the hull</h1><p class="soft">Seacocks, drains, transducers: what they stand on, how they are held, and what happens if one lets go. Nothing goes through the hull of {{ boats.picture?.name }} yet.</p><RouterLink class="act main" :to="`/boat/${boats.picture?.id ?? ''}`">Click the profile where one goes</RouterLink></template>
     <p v-else class="soft">Fetching the fitting …</p>
   </div>
-  <BenchFrame v-else :draft="below" :name="open.name" :where="where" :said="said" :busy="busy" :recorded="below.fitting!.recorded" :holes="below.fitting!.holes" record-word="Record its hole" @record="record" @file="takeFile">
+  <BenchFrame v-else :draft="throughHull" :name="open.name" :where="where" :said="said" :busy="busy" :recorded="throughHull.fitting!.recorded" :holes="throughHull.fitting!.holes" record-word="Record its hole" @record="record" @file="takeFile">
     <template #choose>
-      <label class="hidden-words" for="below-which">Another fitting through the hull</label>
-      <select id="below-which" class="choice which" :value="below.fitting!.id" @change="router.push(`/below/${($event.target as HTMLSelectElement).value}`)"><option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option></select>
+      <label class="hidden-words" for="through-hull-which">Another fitting through the hull</label>
+      <select id="through-hull-which" class="choice which" :value="throughHull.fitting!.id" @change="router.push(`/through-hulls/${($event.target as HTMLSelectElement).value}`)"><option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option></select>
     </template>
-    <template #acts><a class="act" :href="`/api/below/${below.fitting!.id}/card.pdf?units=${boats.units}`" :download="true">Card</a></template>
-    <template #files><a :href="`/api/below/${below.fitting!.id}/design.json`" download>Design as JSON</a><a :href="`/api/below/${below.fitting!.id}/section.svg`" download>Section as SVG</a></template>
-    <template #given><BelowGiven /></template>
+    <template #acts><a class="act" :href="`/api/through-hulls/${throughHull.fitting!.id}/card.pdf?units=${boats.units}`" :download="true">Card</a></template>
+    <template #files><a :href="`/api/through-hulls/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a><a :href="`/api/through-hulls/${throughHull.fitting!.id}/section.svg`" download>Section as SVG</a></template>
+    <template #given><ThroughHullGiven /></template>
     <template #section>
-        <div v-if="below.fitting!.hullNow && !below.readOnly" class="stale" role="status"><strong>The hull was measured since:</strong> {{ formatLength(below.fitting!.hullNow.thicknessMm, boats.units) }} at its zone, {{ formatLength(open.hull.thicknessMm, boats.units) }} here. <button class="act" @click="below.change({ 'hull.thicknessMm': below.fitting!.hullNow.thicknessMm, 'hull.measured': below.fitting!.hullNow.measured, 'hull.how': below.fitting!.hullNow.how })">Use the hull as measured</button></div>
-        <p v-if="below.fitting!.replacedBy" class="stale" role="status">It is being replaced. <RouterLink :to="`/below/${below.fitting!.replacedBy}`">Open what comes in its place</RouterLink></p>
-        <p v-else-if="open.replaces" class="soft small">In the hole of: <RouterLink :to="`/below/${below.fitting!.replacesId}`">{{ open.replaces }}</RouterLink>.</p>
+        <div v-if="throughHull.fitting!.hullNow && !throughHull.readOnly" class="stale" role="status"><strong>The hull was measured since:</strong> {{ formatLength(throughHull.fitting!.hullNow.thicknessMm, boats.units) }} at its zone, {{ formatLength(open.hull.thicknessMm, boats.units) }} here. <button class="act" @click="throughHull.change({ 'hull.thicknessMm': throughHull.fitting!.hullNow.thicknessMm, 'hull.measured': throughHull.fitting!.hullNow.measured, 'hull.how': throughHull.fitting!.hullNow.how })">Use the hull as measured</button></div>
+        <p v-if="throughHull.fitting!.replacedBy" class="stale" role="status">It is being replaced. <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacedBy}`">Open what comes in its place</RouterLink></p>
+        <p v-else-if="open.replaces" class="soft small">In the hole of: <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacesId}`">{{ open.replaces }}</RouterLink>.</p>
         <template v-if="section">
           <p class="soft small caption">{{ sayIn(section.title, boats.units) }}</p>
-          <DrawingView class="drawing" :drawing="section" :units="boats.units" scale-bar :picked="part" :editable="!below.readOnly" @pick="pick" @drag="(path: string, v: number) => below.change({ [path]: path === 'hull.deadriseDeg' ? Math.min(60, v) : v, ...(path === 'hull.deadriseDeg' ? { 'hull.angleMeasured': false } : {}) })" @type="(path: string) => pick(path)" />
+          <DrawingView class="drawing" :drawing="section" :units="boats.units" scale-bar :picked="part" :editable="!throughHull.readOnly" @pick="pick" @drag="(path: string, v: number) => throughHull.change({ [path]: path === 'hull.deadriseDeg' ? Math.min(60, v) : v, ...(path === 'hull.deadriseDeg' ? { 'hull.angleMeasured': false } : {}) })" @type="(path: string) => pick(path)" />
           <LegendRow :tones="section.legend" />
         </template>
     </template>
-    <template #verdicts><BelowVerdicts /></template>
-    <template #tray><BelowTray v-model:tab="tab" /></template>
+    <template #verdicts><ThroughHullVerdicts /></template>
+    <template #tray><ThroughHullTray v-model:tab="tab" /></template>
   </BenchFrame>
 </template>
 

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { BELOW_FAMILY } from '@north-tide/core/below'
-import { useBelow } from '../../state/through-hull'
+import { THROUGH_HULL_FAMILY } from '@north-tide/core/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import PlacingView from './PlacingView.vue'
 
 const tab = defineModel<string>('tab', { required: true })
-const below = useBelow()
+const throughHull = useThroughHull()
 const VIEWS = {
   Parts: defineAsyncComponent(() => import('./PartsView.vue')), Chain: defineAsyncComponent(() => import('./ChainView.vue')), Dial: defineAsyncComponent(() => import('./DialView.vue')), Kick: defineAsyncComponent(() => import('./KickView.vue')), 'If it lets go': defineAsyncComponent(() => import('./FloodView.vue')),
   Metals: defineAsyncComponent(() => import('./MetalsView.vue')), Bedding: defineAsyncComponent(() => import('./BedView.vue')), Work: defineAsyncComponent(() => import('./WorkView.vue')), Templates: defineAsyncComponent(() => import('./CutView.vue')),
   Survey: defineAsyncComponent(() => import('./SurveyView.vue')), 'Wrong hole': defineAsyncComponent(() => import('./WrongHoleView.vue')),
 }
 const tabs = computed(() => {
-  const d = below.design!
-  const info = BELOW_FAMILY[d.family]
+  const d = throughHull.design!
+  const info = THROUGH_HULL_FAMILY[d.family]
   return ['Place', 'Parts', 'Chain', ...(info.valve ? ['Dial', ...(d.family === 'welded-stub' ? [] : ['Kick'])] : []), 'If it lets go', 'Metals', 'Bedding', 'Work', 'Templates', 'Survey', 'Wrong hole']
 })
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Place'))
@@ -24,7 +24,7 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
     <div class="tabs" role="tablist" aria-label="Tray">
       <button v-for="t in tabs" :id="`tab-${t}`" :key="t" class="plain tab" role="tab" :aria-selected="shown === t" aria-controls="tray-page" @click="tab = t">{{ t }}</button>
     </div>
-    <div v-if="below.judgement" id="tray-page" class="page" role="tabpanel" :aria-labelledby="`tab-${shown}`" tabindex="0">
+    <div v-if="throughHull.judgement" id="tray-page" class="page" role="tabpanel" :aria-labelledby="`tab-${shown}`" tabindex="0">
       <PlacingView v-if="shown === 'Place'" />
       <component :is="VIEWS[shown as keyof typeof VIEWS]" v-else />
     </div>

@@ -3,9 +3,9 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { sayIn, type LotFacts } from '@north-tide/core'
-import { belowSteps, deadriseFrom, lastBond, stepGates, type BelowStep } from '@north-tide/core/below'
+import { throughHullSteps, deadriseFrom, lastBond, stepGates, type ThroughHullStep } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import type { Lot } from '../../types'
@@ -16,13 +16,13 @@ import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
 /** What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second time. */
-const props = defineProps<{ step: BelowStep; gates?: { id: string; text: string }[] }>()
+const props = defineProps<{ step: ThroughHullStep; gates?: { id: string; text: string }[] }>()
 const emit = defineEmits<{ done: []; leave: [] }>()
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
 const session = useSession()
-const d = computed(() => below.design!)
-const asks = (what: BelowStep['asks'][number]) => props.step.asks.includes(what)
+const d = computed(() => throughHull.design!)
+const asks = (what: ThroughHullStep['asks'][number]) => props.step.asks.includes(what)
 const dew = computed(() => props.step.id === 'dew')
 const readToday = d.value.bedding.takenAt !== '' && dayjs(d.value.bedding.takenAt).isSame(dayjs(), 'day')
 const start = () => ({
@@ -30,7 +30,7 @@ const start = () => ({
   tempC: readToday ? d.value.bedding.surfaceC : null, airC: readToday ? d.value.bedding.airC : null, humidityPct: readToday ? d.value.bedding.humidityPct : null,
 })
 /** What is typed survives a reload, until it is ticked. */
-const draft = useLocalStorage(`north-tide:tick:${below.fitting!.id}:${props.step.id}`, start(), { mergeDefaults: true })
+const draft = useLocalStorage(`north-tide:tick:${throughHull.fitting!.id}:${props.step.id}`, start(), { mergeDefaults: true })
 const form = reactive({ ...draft.value })
 watch(form, (f) => (draft.value = { ...f }))
 const root = ref<HTMLFormElement>()
@@ -46,12 +46,12 @@ const mayPass = computed(() => session.account?.role !== 'apprentice')
 const kind = computed(() => (props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const)))
 /** The work's own gates are seen as one types; what the register asks for besides, it says when it is asked. */
 const gates = computed(() => {
-  const mine = stepGates(belowSteps(d.value, below.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(below.fitting!.log), hullMm: form.hullMm, shownDeg: form.shownDeg, heelDeg: heel.value, stopsDeg: form.stopsDeg, looked: form.looked })
+  const mine = stepGates(throughHullSteps(d.value, throughHull.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(throughHull.fitting!.log), hullMm: form.hullMm, shownDeg: form.shownDeg, heelDeg: heel.value, stopsDeg: form.stopsDeg, looked: form.looked })
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
 })
 watch(() => [form.ohm, form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at, form.hullMm, form.shownDeg, form.stopsDeg, form.looked.length], () => (refusedBy.value = []))
 /** The cradle's own lie, from the boat's level readings; never typed a second time. */
-const heel = computed(() => below.fitting!.heelDeg)
+const heel = computed(() => throughHull.fitting!.heelDeg)
 const deadrise = computed(() => (form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, d.value.place.yMm)))
 const spot = computed(() => ({ boatId: boats.picture!.id, xMm: Math.round(d.value.place.xMm), yMm: Math.round(d.value.place.yMm), side: d.value.place.yMm >= 0 ? 'starboard' : 'port' }))
 function withInstrument(r: InstrumentReading) {
@@ -77,7 +77,7 @@ async function send(wet = false) {
   busy.value = true
   said.value = ''
   try {
-    await below.act('POST', 'tick', {
+    await throughHull.act('POST', 'tick', {
       step: props.step.id, note: form.note.trim(), reason: gates.value.length ? form.reason.trim() : '', wet, ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
       ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}), ...(asks('hull') && form.hullMm !== null ? { hullMm: form.hullMm } : {}), ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}), ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}), ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
     })
@@ -104,7 +104,7 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
       <DimensionField v-if="asks('hull')" v-model="form.hullMm" label="Hull, through the pilot" :units="boats.units" above optional placeholder="measure" />
       <DimensionField v-if="asks('angle')" v-model="form.shownDeg" label="The level shows, outboard up" kind="angle" :units="boats.units" :least="-20" :most="79" optional placeholder="measure" />
       <DimensionField v-if="asks('stops')" v-model="form.stopsDeg" label="Handle stops at" kind="angle" :units="boats.units" :least="-360" :most="720" optional placeholder="read" />
-      <DimensionField v-if="asks('ohm')" v-model="form.ohm" label="By meter" kind="number" unit="Ω" :units="boats.units" :least="0" optional :placeholder="lastBond(below.fitting!.log) === null ? 'measure' : String(lastBond(below.fitting!.log))" />
+      <DimensionField v-if="asks('ohm')" v-model="form.ohm" label="By meter" kind="number" unit="Ω" :units="boats.units" :least="0" optional :placeholder="lastBond(throughHull.fitting!.log) === null ? 'measure' : String(lastBond(throughHull.fitting!.log))" />
       <LotChoice v-if="asks('lot')" v-model="form.lotId" :kind="kind" :chemistry="step.lot" class="lot" @lot="takeLot" />
       <template v-if="asks('air')">
         <DimensionField v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
@@ -121,7 +121,7 @@ const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPas
       <p v-if="deadrise !== null" class="small" data-test="deadrise"><template v-if="heel !== null">The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template><template v-else>With the cradle taken as level the deadrise is</template> <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.</p>
     </template>
     <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
-    <template v-if="asks('photo')"><PhotoStrip v-if="below.fitting!.holes.length" subject="hole" :subject-id="below.fitting!.holes[0]!.id" /><p v-else class="soft small">Its hole is not in the register yet, so a photo has no place to go.</p></template>
+    <template v-if="asks('photo')"><PhotoStrip v-if="throughHull.fitting!.holes.length" subject="hole" :subject-id="throughHull.fitting!.holes[0]!.id" /><p v-else class="soft small">Its hole is not in the register yet, so a photo has no place to go.</p></template>
     <TakeReading v-if="asks('air')" kind="hygrometer" @take="takeAir" />
     <div v-if="gates.length" class="gates" role="alert">
       <p><strong>Before this stands:</strong></p>

@@ -2,20 +2,20 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { sayIn } from '@north-tide/core'
-import { belowCautions, belowParts, belowSteps, gateBefore, type BelowStep } from '@north-tide/core/below'
+import { throughHullCautions, throughHullParts, throughHullSteps, gateBefore, type ThroughHullStep } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import TickForm from './TickForm.vue'
 
 /** The steps in the trade's order with their gates, the watch after launch, and what to buy. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const d = computed(() => below.design!)
-const j = computed(() => below.judgement!)
-const steps = computed(() => belowSteps(d.value, j.value, boats.units))
-const parts = computed(() => belowParts(d.value, j.value, boats.units))
-const cautions = computed(() => belowCautions(d.value))
+const d = computed(() => throughHull.design!)
+const j = computed(() => throughHull.judgement!)
+const steps = computed(() => throughHullSteps(d.value, j.value, boats.units))
+const parts = computed(() => throughHullParts(d.value, j.value, boats.units))
+const cautions = computed(() => throughHullCautions(d.value))
 const next = computed(() => steps.value.find((s) => s.gate && !d.value.ticks[s.id])?.id ?? null)
 const asking = ref<{ id: string; gates: { id: string; text: string }[] } | null>(null)
 const back = ref<{ id: string; reason: string } | null>(null)
@@ -23,13 +23,13 @@ const said = ref('')
 const busy = ref('')
 const lastTicked = computed(() => steps.value.findLast((s) => d.value.ticks[s.id])?.id ?? null)
 /** Where nothing is asked and nothing stands before it, one press does; else the form says what is wanted. */
-async function begin(s: BelowStep) {
+async function begin(s: ThroughHullStep) {
   said.value = ''
   back.value = null
   if (s.asks.length || gateBefore(steps.value, s.id, d.value.ticks)) return void (asking.value = { id: s.id, gates: [] })
   busy.value = s.id
   try {
-    await below.act('POST', 'tick', { step: s.id })
+    await throughHull.act('POST', 'tick', { step: s.id })
     asking.value = null
   } catch (error) {
     if (error instanceof ApiRefusal && error.refusal.code === 'gate') asking.value = { id: s.id, gates: error.refusal.gates ?? [] }
@@ -42,7 +42,7 @@ async function takeBack() {
   if (!back.value?.reason.trim()) return
   said.value = ''
   try {
-    await below.act('POST', `tick/${back.value.id}/back`, { reason: back.value.reason.trim() })
+    await throughHull.act('POST', `tick/${back.value.id}/back`, { reason: back.value.reason.trim() })
     back.value = null
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not taken back'
@@ -59,8 +59,8 @@ async function takeBack() {
           <TickForm v-if="asking?.id === s.id" :step="s" :gates="asking.gates" @done="asking = null" @leave="asking = null" />
           <form v-if="back?.id === s.id" class="asking" @submit.prevent="takeBack"><label :for="`back-${s.id}`">Why it is taken back<input :id="`back-${s.id}`" v-model="back.reason" class="entry" maxlength="300" /></label><button class="act main" :disabled="!back.reason.trim()">Take it back</button><button type="button" class="act" @click="back = null">Leave it</button></form>
         </div>
-        <button v-if="s.gate && !d.ticks[s.id] && !below.readOnly && asking?.id !== s.id" class="act" :disabled="busy === s.id" :class="{ main: s.id === next }" :aria-label="`Tick: ${s.text}`" @click="begin(s)">Tick</button>
-        <span v-else-if="d.ticks[s.id]" class="ok"><span aria-label="done" role="img">✓</span><button v-if="s.id === lastTicked && !below.readOnly && back?.id !== s.id" class="plain back small" @click="back = { id: s.id, reason: '' }">take back</button></span>
+        <button v-if="s.gate && !d.ticks[s.id] && !throughHull.readOnly && asking?.id !== s.id" class="act" :disabled="busy === s.id" :class="{ main: s.id === next }" :aria-label="`Tick: ${s.text}`" @click="begin(s)">Tick</button>
+        <span v-else-if="d.ticks[s.id]" class="ok"><span aria-label="done" role="img">✓</span><button v-if="s.id === lastTicked && !throughHull.readOnly && back?.id !== s.id" class="plain back small" @click="back = { id: s.id, reason: '' }">take back</button></span>
       </li>
     </ol>
     <aside>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { CLOTHS, CalcError, formatLength, sayIn, schoolsFor } from '@north-tide/core'
-import { bevelFor, wrongHole, type WayOut, type WrongHole } from '@north-tide/core/below'
+import { bevelFor, wrongHole, type WayOut, type WrongHole } from '@north-tide/core/through-hull'
 import { api } from '../../api'
-import { useBelow } from '../../state/through-hull'
+import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 /** A hole too big, in the wrong place, or to be closed: the ways out, and what the register writes. */
-const below = useBelow()
+const throughHull = useThroughHull()
 const boats = useBoats()
-const d = computed(() => below.design!)
+const d = computed(() => throughHull.design!)
 const form = reactive({ what: 'too-big' as 'too-big' | 'wrong-place' | 'old', holeMm: d.value.boredMm as number | null, gapMm: null as number | null, nextReachMm: 0, highlyLoaded: false, singleAccess: false, ratio: null as number | null, sides: '' as '' | 'one' | 'both', cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>, order: 'large-first' as NonNullable<WrongHole['order']> })
 const place = computed(() => (d.value.place.zMm < 0 ? ('below' as const) : ('above' as const)))
 const CLOTH_OPTIONS = Object.entries(CLOTHS).map(([value, c]) => ({ value: value as keyof typeof CLOTHS, title: c.title }))
@@ -26,7 +26,7 @@ const answer = computed(() => {
     throw error
   }
 })
-const hole = computed(() => below.fitting!.holes[0] ?? null)
+const hole = computed(() => throughHull.fitting!.holes[0] ?? null)
 const said = ref('')
 const STATE = { use: 'drilled', larger: 'drilled', refill: 'drilled', close: 'closed' } as const
 async function record(w: WayOut) {
@@ -35,10 +35,10 @@ async function record(w: WayOut) {
   const words = `${form.what === 'too-big' ? 'Hole too big' : form.what === 'wrong-place' ? 'Hole in the wrong place' : 'Old hole'}, ${formatLength(form.holeMm!, boats.units)}: ${w.record}`
   try {
     await api('POST', `/penetrations/${hole.value.id}/events`, { state: STATE[w.id], note: words, ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }) })
-    if (w.id === 'use') below.change({ boredMm: form.holeMm })
-    if (w.id === 'refill') below.change({ boredMm: null })
-    await below.flush()
-    await Promise.all([below.open(below.fitting!.id), boats.refresh()])
+    if (w.id === 'use') throughHull.change({ boredMm: form.holeMm })
+    if (w.id === 'refill') throughHull.change({ boredMm: null })
+    await throughHull.flush()
+    await Promise.all([throughHull.open(throughHull.fitting!.id), boats.refresh()])
     said.value = `${hole.value?.label}: written, ${w.record}.`
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not written'
@@ -64,7 +64,7 @@ async function record(w: WayOut) {
     </div>
     <p v-if="answer.problem" class="said" role="alert">{{ answer.problem }}</p>
     <template v-else-if="answer.got">
-      <ol class="ways" aria-label="Ways out"><li v-for="w in answer.got.ways" :key="w.id" :data-way="w.id"><p><VerdictSign :verdict="w.verdict" :size="16" /> <strong>{{ w.title }}</strong>{{ w.id === answer.got.best ? ' · first choice' : '' }}<br /><span class="small">{{ sayIn(w.because, boats.units) }}</span></p><ul class="small"><li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li></ul><button v-if="hole && !below.readOnly" class="act" @click="record(w)">Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}</button></li></ol>
+      <ol class="ways" aria-label="Ways out"><li v-for="w in answer.got.ways" :key="w.id" :data-way="w.id"><p><VerdictSign :verdict="w.verdict" :size="16" /> <strong>{{ w.title }}</strong>{{ w.id === answer.got.best ? ' · first choice' : '' }}<br /><span class="small">{{ sayIn(w.because, boats.units) }}</span></p><ul class="small"><li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li></ul><button v-if="hole && !throughHull.readOnly" class="act" @click="record(w)">Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}</button></li></ol>
       <div><h3>Bevel patch</h3><table class="rows" aria-label="Plies"><thead><tr><th>Side</th><th class="number">Ply</th><th class="number">Disc</th></tr></thead><tbody><tr v-for="p in answer.got.closure.plies.slice(0, 60)" :key="`${p.side}${p.n}`"><td>{{ p.side }}</td><td class="number">{{ p.n }}</td><td class="number">{{ formatLength(Number(p.diameterMm.toFixed(0)), boats.units) }}</td></tr></tbody></table><p v-for="c in answer.got.closure.cautions" :key="c.id" class="small said">{{ sayIn(c.text, boats.units) }}</p><p v-for="s in schools" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}</p></div>
     </template>
   </div>

@@ -1,4 +1,4 @@
-import { BODY_MATERIALS, BODY_TITLES, type PartKind } from '@north-tide/core/below'
+import { BODY_MATERIALS, BODY_TITLES, type PartKind } from '@north-tide/core/through-hull'
 
 /** What can be measured of a part in the hand, in the order in which one measures it. */
 export interface PartField {

@@ -61,7 +61,7 @@ const nearest = computed(() => {
 })
 const ORDER = { short: 0, unproven: 1, tight: 2, holds: 3 }
 /** What was replaced is no longer in the hull. */
-const settleBelow = computed(() => boat.value.below.filter((f) => f.verdict !== 'holds' && !boat.value.below.some((o) => o.replacesId === f.id)).slice().sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]))
+const settleThroughHull = computed(() => boat.value.throughHulls.filter((f) => f.verdict !== 'holds' && !boat.value.throughHulls.some((o) => o.replacesId === f.id)).slice().sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]))
 const settle = computed(() => boat.value.fittings.filter((f) => f.verdict !== 'holds' || f.stale).slice().sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]))
 const suspects = computed(() => boat.value.holes.filter((h) => h.state === 'suspect'))
 const counted = computed(() => LIFE_STATES.map((s) => ({ state: s, n: boat.value.holes.filter((h) => h.state === s).length })))
@@ -99,17 +99,17 @@ async function placed(id: string) {
       <button v-if="mayPlace" class="act main new" @click="begin(cursor)">New fitting here <kbd>n</kbd></button>
     </header>
     <BulkheadView v-if="bulkhead" class="plan" :boat="boat" :zone="bulkhead" :units="boats.units" :layers="layers" :lit="litHoles" @place="begin" @hole="router.push(`/register/${$event}`)" @fitting="router.push(`/bench/${$event}`)" />
-    <PlanView v-else class="plan" :lit="litHoles" :lit-fittings="litFittings" @side="side = $event" :boat="boat" :units="boats.units" :layers="layers" :cursor="cursor" @point="pointer = $event" @move="cursor = $event" @place="begin" @fitting="router.push(`/bench/${$event}`)" @below="router.push(`/below/${$event}`)" @hole="router.push(`/register/${$event}`)" />
+    <PlanView v-else class="plan" :lit="litHoles" :lit-fittings="litFittings" @side="side = $event" :boat="boat" :units="boats.units" :layers="layers" :cursor="cursor" @point="pointer = $event" @move="cursor = $event" @place="begin" @fitting="router.push(`/bench/${$event}`)" @through-hull="router.push(`/through-hulls/${$event}`)" @hole="router.push(`/register/${$event}`)" />
     <aside class="side" tabindex="0" aria-label="Settle first, and signs">
-      <div class="group"><h2>Settle first</h2><span class="soft small">{{ settle.length + settleBelow.length }} fitting{{ settle.length + settleBelow.length === 1 ? '' : 's' }}</span></div>
-      <p v-if="!boat.fittings.length && !boat.below.length" class="soft">No fitting stands on this boat yet. Click the deck where one goes.</p>
-      <p v-else-if="!settle.length && !settleBelow.length" class="soft">Every fitting holds.</p>
+      <div class="group"><h2>Settle first</h2><span class="soft small">{{ settle.length + settleThroughHull.length }} fitting{{ settle.length + settleThroughHull.length === 1 ? '' : 's' }}</span></div>
+      <p v-if="!boat.fittings.length && !boat.throughHulls.length" class="soft">No fitting stands on this boat yet. Click the deck where one goes.</p>
+      <p v-else-if="!settle.length && !settleThroughHull.length" class="soft">Every fitting holds.</p>
       <ul class="list">
         <li v-for="f in settle" :key="f.id">
           <RouterLink :to="`/bench/${f.id}`"><VerdictSign :verdict="f.verdict" :size="16" /><span><strong>{{ f.name }}</strong><small>{{ f.stale ? 'stale, judged again: ' : '' }}{{ f.solverDue ? 'hand checks only so far: ' : '' }}{{ f.verdict }}{{ f.governing ? `: ${f.governing.replace(/^spread-/, 'plate solver, ').replaceAll('-', ' ')}` : '' }}</small></span></RouterLink>
         </li>
-        <li v-for="f in settleBelow" :key="f.id">
-          <RouterLink :to="`/below/${f.id}`"><VerdictSign :verdict="f.verdict" :size="16" /><span><strong>{{ f.name }}</strong><small>through the hull, {{ f.verdict }}{{ f.governing ? `: ${f.governing.replaceAll('-', ' ')}` : '' }}</small></span></RouterLink>
+        <li v-for="f in settleThroughHull" :key="f.id">
+          <RouterLink :to="`/through-hulls/${f.id}`"><VerdictSign :verdict="f.verdict" :size="16" /><span><strong>{{ f.name }}</strong><small>through the hull, {{ f.verdict }}{{ f.governing ? `: ${f.governing.replaceAll('-', ' ')}` : '' }}</small></span></RouterLink>
         </li>
         <li v-if="suspects.length">
           <RouterLink to="/register?state=suspect"><LifeSign state="suspect" /><span><strong>{{ suspects.length }} suspect holes</strong><small>{{ suspects.slice(0, 4).map((h) => h.label).join(', ') }}{{ suspects.length > 4 ? ' …' : '' }}</small></span></RouterLink>

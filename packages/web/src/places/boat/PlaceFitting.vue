@@ -5,8 +5,8 @@ import 'element-plus/es/components/dialog/style/css'
 import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units, zoneTitle } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
-import { BELOW_CATALOGUE, BELOW_FAMILY, USES, USE_TITLES, hullAt, type BelowEntry, type Use } from '@north-tide/core/below'
-import type { BoatPicture, SavedBelow, SavedFitting } from '../../types'
+import { THROUGH_HULL_CATALOGUE, THROUGH_HULL_FAMILY, USES, USE_TITLES, hullAt, type ThroughHullEntry, type Use } from '@north-tide/core/through-hull'
+import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import MeasureField, { type Measured } from '../../pieces/MeasureField.vue'
@@ -24,19 +24,19 @@ const measured = ref<Measured | null>(null)
 const through = ref(props.at.zone ? ['bottom', 'topsides'].includes(props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? '') : false)
 const deadrise = ref<number | null>(null)
 const use = ref<Use | ''>('')
-const below = computed(() => {
+const throughHull = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return BELOW_CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${BELOW_FAMILY[c.family].title} ${USE_TITLES[c.use]}`.toLowerCase().includes(w)))
+  return THROUGH_HULL_CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${THROUGH_HULL_FAMILY[c.family].title} ${USE_TITLES[c.use]}`.toLowerCase().includes(w)))
 })
-const belowPicked = computed<BelowEntry | undefined>(() => below.value.find((c) => c.id === picked.value) ?? (below.value.length === 1 ? below.value[0] : undefined))
+const throughHullPicked = computed<ThroughHullEntry | undefined>(() => throughHull.value.find((c) => c.id === picked.value) ?? (throughHull.value.length === 1 ? throughHull.value[0] : undefined))
 const hull = computed(() => hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.code ?? null }))
-async function placeBelow() {
-  if (!belowPicked.value) return
+async function placeThroughHull() {
+  if (!throughHullPicked.value) return
   busy.value = true
   said.value = ''
   try {
-    const made = await api<SavedBelow>('POST', `/boats/${props.boat.id}/below`, { catalogueId: belowPicked.value.id, xMm: x.value, yMm: y.value, zMm: z.value, ...(named.value ? { zone: named.value.code } : {}), ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }), ...(use.value ? { use: use.value } : {}), ...(name.value.trim() ? { name: name.value.trim() } : {}) })
-    emit('placed', `/below/${made.id}`)
+    const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/through-hulls`, { catalogueId: throughHullPicked.value.id, xMm: x.value, yMm: y.value, zMm: z.value, ...(named.value ? { zone: named.value.code } : {}), ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }), ...(use.value ? { use: use.value } : {}), ...(name.value.trim() ? { name: name.value.trim() } : {}) })
+    emit('placed', `/through-hulls/${made.id}`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not placed'
   } finally {
@@ -87,7 +87,7 @@ async function place() {
 
 <template>
   <ElDialog :model-value="true" title="What goes here?" width="720px" top="7vh" @close="emit('close')">
-    <form class="place" @submit.prevent="through ? placeBelow() : place()">
+    <form class="place" @submit.prevent="through ? placeThroughHull() : place()">
       <div class="ways" role="radiogroup" aria-label="Where it goes"><label :class="{ on: !through }"><input v-model="through" type="radio" name="way" :value="false" /> on deck, roof, coaming or transom</label><label :class="{ on: through }"><input v-model="through" type="radio" name="way" :value="true" /> through the hull</label></div>
       <div class="where">
         <MeasureField :boat="boat" :units="units" @measured="follow" />
@@ -96,20 +96,20 @@ async function place() {
         <DimensionField v-if="named || through" v-model="z as number | null" label="z, above the waterline" :units="units" @update:model-value="z = $event ?? z" />
         <template v-if="through">
           <DimensionField v-model="deadrise" label="Deadrise, measured" kind="angle" :units="units" :least="0" :most="79" optional :placeholder="String(hull.hull.deadriseDeg)" />
-          <ChoiceField v-model="use" label="For" :options="[{ value: '', title: belowPicked ? USE_TITLES[belowPicked.use] : 'as usual' }, ...USES.map((u) => ({ value: u, title: USE_TITLES[u] }))]" />
+          <ChoiceField v-model="use" label="For" :options="[{ value: '', title: throughHullPicked ? USE_TITLES[throughHullPicked.use] : 'as usual' }, ...USES.map((u) => ({ value: u, title: USE_TITLES[u] }))]" />
           <p><strong>{{ hull.zone === null ? 'No known hull here' : zoneTitle(boat.zones, hull.zone) }}.</strong> <span class="soft">{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~' }}{{ formatLength(hull.hull.thicknessMm, units) }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span></p>
         </template>
         <p v-if="!through"><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
         <p v-if="edge !== null && !through" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>
         <ul v-if="flags.length && !through" class="flags"><li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li></ul>
-        <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120"   :placeholder="through ? (belowPicked?.title.split(',')[0] ?? 'as you call it') : entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
+        <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120"   :placeholder="through ? (throughHullPicked?.title.split(',')[0] ?? 'as you call it') : entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
       </div>
       <div class="what">
         <label for="what-goes" class="hidden-words">What goes here</label>
         <input id="what-goes" ref="search" v-model="words" class="entry wide" type="search" :placeholder="through ? 'seacock, transducer, MV-S114 …' : 'mooring cleat, stanchion, HG-C250 …'" autocomplete="off" />
         <ul v-if="through" class="entries" role="radiogroup" aria-label="Through-hull catalogue" tabindex="-1">
-          <li v-for="c in below" :key="c.id"><label :class="{ on: belowPicked?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="belowPicked?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ BELOW_FAMILY[c.family].title }}</small></span></label></li>
-          <li v-if="!below.length" class="soft none">Nothing is called “{{ words }}”. Try seacock, composite, sea chest, scupper, transducer, garboard, anode.</li>
+          <li v-for="c in throughHull" :key="c.id"><label :class="{ on: throughHullPicked?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="throughHullPicked?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ THROUGH_HULL_FAMILY[c.family].title }}</small></span></label></li>
+          <li v-if="!throughHull.length" class="soft none">Nothing is called “{{ words }}”. Try seacock, composite, sea chest, scupper, transducer, garboard, anode.</li>
         </ul>
         <ul v-else class="entries" role="radiogroup" aria-label="Catalogue" tabindex="-1">
           <li v-for="c in found" :key="c.id">
@@ -119,7 +119,7 @@ async function place() {
         </ul>
       </div>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <div class="acts"><button type="button" class="act" @click="emit('close')">Leave it</button><button v-if="through" type="submit" class="act main" :disabled="!belowPicked || busy">{{ belowPicked ? `Put ${belowPicked.id} there` : 'Choose a fitting' }}</button><button v-else type="submit" class="act main" :disabled="!entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))">{{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}</button></div>
+      <div class="acts"><button type="button" class="act" @click="emit('close')">Leave it</button><button v-if="through" type="submit" class="act main" :disabled="!throughHullPicked || busy">{{ throughHullPicked ? `Put ${throughHullPicked.id} there` : 'Choose a fitting' }}</button><button v-else type="submit" class="act main" :disabled="!entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))">{{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}</button></div>
     </form>
   </ElDialog>
 </template>

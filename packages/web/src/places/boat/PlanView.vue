@@ -11,9 +11,9 @@ import { wetPicture } from './wet-picture'
 
 const props = defineProps<{ boat: BoatPicture; units: Units; layers: Record<string, boolean>; cursor: Point; lit: Set<number> | null; litFittings: Set<string> | null }>()
 export interface Spot3 extends Point { zMm?: number; zone?: string }
-const emit = defineEmits<{ point: [p: Point | null]; side: [z: BoatZone | null]; move: [p: Point]; place: [p: Spot3]; fitting: [id: string]; below: [id: string]; hole: [id: number] }>()
+const emit = defineEmits<{ point: [p: Point | null]; side: [z: BoatZone | null]; move: [p: Point]; place: [p: Spot3]; fitting: [id: string]; throughHull: [id: string]; hole: [id: number] }>()
 /** What goes through the hull stands in the profile, on whichever side; what was replaced is gone. */
-const below = computed(() => props.boat.below.filter((f) => !props.boat.below.some((o) => o.replacesId === f.id)))
+const throughHull = computed(() => props.boat.throughHulls.filter((f) => !props.boat.throughHulls.some((o) => o.replacesId === f.id)))
 const survey = useSurvey()
 
 const host = ref<HTMLElement>()
@@ -241,7 +241,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <path :d="`M${X(-150)} ${Z(0)}H${X(boat.lengthMm + 150)}`" class="water" />
         <text :x="X(boat.lengthMm) - 4" :y="Z(0) - 5" text-anchor="end" class="label">waterline</text>
         <g v-if="layers.Fittings">
-          <a v-for="f in below" :key="f.id" role="link" tabindex="0" :aria-label="`${f.name}, through the hull, ${f.verdict}`" class="fitting" :transform="`translate(${X(f.xMm)} ${Z(f.zMm)}) scale(${1 / k})`" @click.stop="emit('below', f.id)" @keydown.enter.stop="emit('below', f.id)">
+          <a v-for="f in throughHull" :key="f.id" role="link" tabindex="0" :aria-label="`${f.name}, through the hull, ${f.verdict}`" class="fitting" :transform="`translate(${X(f.xMm)} ${Z(f.zMm)}) scale(${1 / k})`" @click.stop="emit('throughHull', f.id)" @keydown.enter.stop="emit('throughHull', f.id)">
             <title>{{ f.name }}, {{ f.verdict }}</title>
             <circle r="14" fill="transparent" /><path d="M0-12L5.5-3A6.4 6.4 0 1 1-5.5-3Z" :class="['drop', f.verdict]" />
           </a>

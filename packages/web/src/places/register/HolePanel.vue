@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { logSaid } from '@north-tide/core/below'
+import { logSaid } from '@north-tide/core/through-hull'
 import { CORES, LIFE_STATES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
 import { useBoats } from '../../state/boats'
@@ -105,7 +105,7 @@ async function send() {
     <header><h2 class="title">{{ hole?.label ?? '…' }}</h2><button class="act" @click="emit('close')">Close</button></header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
-      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink><RouterLink v-else-if="hole.hullFittingId" :to="`/below/${hole.hullFittingId}`">on the bench</RouterLink></p>
+      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink><RouterLink v-else-if="hole.hullFittingId" :to="`/through-hulls/${hole.hullFittingId}`">on the bench</RouterLink></p>
       <dl>
         <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
         <template v-if="hole.measuredFrom"><dt>Measured</dt><dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template>

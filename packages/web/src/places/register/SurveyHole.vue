@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { BELOW_CATALOGUE } from '@north-tide/core/below'
+import { THROUGH_HULL_CATALOGUE } from '@north-tide/core/through-hull'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
-import type { HoleRecord, SavedBelow } from '../../types'
+import type { HoleRecord, SavedThroughHull } from '../../types'
 
 /** A hole that was found with something in it: what stands there is looked at on the bench, and keeps this number. */
 const props = defineProps<{ hole: HoleRecord }>()
@@ -15,9 +15,9 @@ const said = ref('')
 async function begin() {
   said.value = ''
   try {
-    const made = await api<SavedBelow>('POST', `/boats/${boats.picture!.id}/below`, { catalogueId: entry.value, holeId: props.hole.id })
+    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls`, { catalogueId: entry.value, holeId: props.hole.id })
     await boats.refresh()
-    await router.push(`/below/${made.id}`)
+    await router.push(`/through-hulls/${made.id}`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not begun'
   }
@@ -27,7 +27,7 @@ async function begin() {
 <template>
   <form class="survey" @submit.prevent="begin">
     <h3>What stands in it</h3>
-    <label for="stands-in">Nearest to<select id="stands-in" v-model="entry" class="choice"><option v-for="e in BELOW_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
+    <label for="stands-in">Nearest to<select id="stands-in" v-model="entry" class="choice"><option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
     <button class="act" type="submit">Survey it on the bench</button>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
   </form>

@@ -117,7 +117,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
       <div class="both">
         <form class="fields" aria-label="Given" @submit.prevent="work"><SchemaField :key="calc.name" :schema="top" :model-value="input" name="" path="" :units="boats.units" required :error="atError" @update:model-value="change" /></form>
         <div class="out">
-          <p v-if="error" class="refused" role="alert"><strong>{{ error.path || 'This' }}:</strong> {{ error.message }}.<span v-if="answer" class="soft"> Below stands the last answer.</span></p>
+          <p v-if="error" class="refused" role="alert"><strong>{{ error.path || 'This' }}:</strong> {{ error.message }}.<span v-if="answer" class="soft"> ThroughHull stands the last answer.</span></p>
           <p v-if="progress !== null" role="status"><progress :value="progress" max="1" aria-label="Progress"></progress> <button class="act" @click="stop">Stop</button></p>
           <p v-for="r in replaced" :key="r" class="small"><strong>{{ sayIn(r, boats.units) }}</strong></p>
           <template v-if="answer"><SumPicture :name="calc.name" :answer="answer" :input="input" :units="boats.units" /><AnswerView :answer="answer" :units="boats.units" /></template>
