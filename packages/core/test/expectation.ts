@@ -23,10 +23,11 @@ export function differences(actual: Json, expected: Json, tolerance: number, pat
 
 function operator(actual: Json, e: Record<string, Json>, tolerance: number, path: string, miss: (w: string) => string[]): string[] {
   if ('$near' in e) return differences(actual, e.$near, typeof e.tol === 'number' ? e.tol : tolerance, path)
+  // below a positive figure and above none: a window about nought, since a remainder may fall on either side of it
   if ('$lt' in e || '$gt' in e) {
-    const n = actual as number
-    const ok = typeof n === 'number' && (!('$lt' in e) || Math.abs(n) < (e.$lt as number) || n < (e.$lt as number)) && (!('$gt' in e) || n > (e.$gt as number))
-    return ok ? [] : miss(JSON.stringify(e))
+    const above = typeof e.$gt === 'number' ? e.$gt : typeof e.$lt === 'number' && e.$lt > 0 ? -e.$lt : -Infinity
+    const below = typeof e.$lt === 'number' ? e.$lt : Infinity
+    return typeof actual === 'number' && actual > above && actual < below ? [] : miss(JSON.stringify(e))
   }
   if ('$in' in e) return (e.$in as Json[]).some((v) => differences(actual, v, tolerance).length === 0) ? [] : miss(`one of ${JSON.stringify(e.$in)}`)
   if ('$has' in e) return Array.isArray(actual) && actual.some((a) => differences(a, e.$has, tolerance).length === 0) ? [] : miss(`an element like ${JSON.stringify(e.$has)}`)

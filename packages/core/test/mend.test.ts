@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { CATALOGUE, EXAMPLES, MOST_DEPTH, QUESTIONS, SIZE_IDS, SIZES, catalogueEntry, judge, judgeWhole, offBoat, parseDesign, shifted, startDesign, withChange, zoneCodeOf, zoneOfPlace, zoneTitle, type BoatZone, type Design } from '../src'
+import { CATALOGUE, CAUTIONS, EXAMPLES, MOST_DEPTH, QUESTIONS, SIZE_IDS, SIZES, catalogueEntry, cautionsFor, judge, judgeWhole, offBoat, parseDesign, shifted, startDesign, withChange, zoneCodeOf, zoneOfPlace, zoneTitle, type BoatZone, type Design } from '../src'
 import { CALCULATORS, runNamed } from '../src/chapters/registry'
 
 const box = (x0: number, x1: number, y0: number, y1: number) => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }))
@@ -148,5 +148,19 @@ describe('judging keeps nothing to itself', () => {
       const d = startDesign(e, { zone: 'fore', xMm: 1500, yMm: 0, zMm: 1500, edgeMm: 300, belowWaterline: false, structure: cleat().structure, measured: [], duty: 'coastal' }, e.title)
       for (const c of judgeWhole(d, 'metric').judgement.checks) expect([e.id, c.id, / {2}| ,|undefined|NaN/.exec(c.because)?.[0]]).toEqual([e.id, c.id, undefined])
     }
+  })
+})
+
+describe('cautions', () => {
+  it('are called as the reference calls them', () => {
+    expect(CAUTIONS.map((c) => c.id)).toEqual(['general', 'drilling', 'dust', 'resins', 'solvents', 'under-the-waterline', 'aloft-and-rig', 'lifting-eyes', 'shore-power', 'working-alone', 'hole-ashore', 'water-at-skins'])
+  })
+  it.each([
+    [[], ['general']],
+    [['drill'], ['general', 'drilling', 'dust']],
+    [['below'], ['general', 'under-the-waterline', 'hole-ashore']],
+    [['bonding', 'rig'], ['general', 'aloft-and-rig', 'shore-power']],
+  ])('of %j', (tags, ids) => {
+    expect(cautionsFor(tags).map((c) => c.id)).toEqual(ids)
   })
 })

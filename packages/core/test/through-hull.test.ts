@@ -43,7 +43,7 @@ describe('families', () => {
     const ids = throughHullSteps(d, judge(d), 'metric').map((s) => s.id)
     const order = ['must', 'survey', 'bore', 'dry', 'clock', 'pad-bond', 'dew', 'bed', 'cure', 'hose', 'swing', 'record', 'launch', 'watch-now', 'watch-10', 'watch-60', 'watch-day', 'watch-week']
     expect(ids.filter((i) => order.includes(i))).toEqual(order)
-    expect(throughHullCautions(d).map((c) => c.id)).toContain('open-hull')
+    expect(throughHullCautions(d).map((c) => c.id)).toContain('hole-ashore')
   })
   it('a gate that is open is the first that is not ticked before the step', () => {
     const d = fit('MV-S1')

@@ -11,8 +11,9 @@ import { up as hullLog } from './migrations/008-hull-log'
 import { up as hullGoods } from './migrations/009-hull-goods'
 import { up as hullDecisions } from './migrations/010-hull-decisions'
 import { up as mend } from './migrations/011-mend'
+import { up as oneTable } from './migrations/012-one-table-of-fittings'
 
-const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }, { name: '004-survey', sql: survey }, { name: '005-hardware', sql: hardware }, { name: '006-solver', sql: solver }, { name: '007-below', sql: below }, { name: '008-hull-log', sql: hullLog }, { name: '009-hull-goods', sql: hullGoods }, { name: '010-hull-decisions', sql: hullDecisions }, { name: '011-mend', sql: mend }]
+const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }, { name: '004-survey', sql: survey }, { name: '005-hardware', sql: hardware }, { name: '006-solver', sql: solver }, { name: '007-below', sql: below }, { name: '008-hull-log', sql: hullLog }, { name: '009-hull-goods', sql: hullGoods }, { name: '010-hull-decisions', sql: hullDecisions }, { name: '011-mend', sql: mend }, { name: '012-one-table-of-fittings', sql: oneTable }]
 
 export function connect(url: string): Sequelize {
   return new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10, idle: 10_000, acquire: 10_000 }, define: { underscored: true, timestamps: false } })

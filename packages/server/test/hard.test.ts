@@ -168,7 +168,7 @@ describe('a large boat makes nobody wait', () => {
   it('a log entry on a boat of 150 through-hulls is answered at once; its neighbours follow by the queue', async () => {
     const boat = (await fitter.ask<{ id: string }>('POST', '/api/boats', { name: 'Many holes', lengthMm: 40_000, beamMm: 9000, displacementKg: 90_000, duty: 'coastal', units: 'metric', hullKind: 'laminate' })).body.id
     const one = (await fitter.ask<{ id: string; design: object }>('POST', `/api/boats/${boat}/through-hulls`, { catalogueId: 'MV-S114', xMm: 9000, yMm: 400, zMm: -400, deadriseDeg: 12 })).body
-    await app.db.query(`INSERT INTO hull_fittings (boat_id, name, design, verdict, updated_by) SELECT boat_id, name || ' ' || n, jsonb_set(jsonb_set(design, '{place,xMm}', to_jsonb(1000 + n * 220)), '{name}', to_jsonb(name || ' ' || n)), 'unproven', 'x' FROM hull_fittings, generate_series(1, 149) n WHERE id = '${one.id}'`)
+    await app.db.query(`INSERT INTO fittings (boat_id, kind, solver_due, name, design, verdict, updated_by) SELECT boat_id, kind, false, name || ' ' || n, jsonb_set(jsonb_set(design, '{place,xMm}', to_jsonb(1000 + n * 220)), '{name}', to_jsonb(name || ' ' || n)), 'unproven', 'x' FROM fittings, generate_series(1, 149) n WHERE id = '${one.id}'`)
     await settled()
     const t0 = performance.now()
     const { answer, worstMs } = await held(() => fitter.ask('POST', `/api/through-hulls/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }))

@@ -62,6 +62,28 @@ describe('a yard as the version before this one stored it', () => {
     await new Someone(app.base).signIn('owner')
     expect((await new Someone(app.base).ask('POST', '/api/session', { login: 'manager', password: 'tide-owner' })).status).toBe(401)
   })
+  it('every kind of fitting is in one table by its old id, with its holes and its log', async () => {
+    const dump = kept('yard-010.sql')
+    const ids = [...dump.matchAll(/INTO public\.hull_fittings VALUES \('([0-9a-f-]{36})'/g)].map((m) => m[1])
+    expect(ids.length).toBeGreaterThan(10)
+    expect((await rows<{ id: string }>(superUrl, `SELECT id FROM fittings WHERE kind = 'through-hull'`)).map((f) => f.id).sort()).toEqual(ids.sort())
+    const logged = [...dump.matchAll(/INTO public\.hull_log VALUES \((\d+), '([0-9a-f-]{36})', '(\w+)'/g)].map((m) => m.slice(1, 4).join(' '))
+    expect((await rows<{ id: string; fitting_id: string; kind: string }>(superUrl, 'SELECT id, fitting_id, kind FROM work_log ORDER BY id')).map((w) => `${w.id} ${w.fitting_id} ${w.kind}`)).toEqual(logged)
+    const parts = await rows<{ kind: string; part: string }>(superUrl, `SELECT DISTINCT f.kind, regexp_replace(p.part, '[0-9]+', 'n') AS part FROM penetrations p JOIN fittings f ON f.id = p.fitting_id`)
+    expect(parts.filter((p) => p.kind === 'deck-hardware').map((p) => p.part)).toEqual(['bolt n'])
+    expect(parts.some((p) => p.part === 'bore')).toBe(true)
+  })
+  it('every version of a fitting and of a zone with its layers is kept from here on', async () => {
+    const { fittings, zones } = await picture()
+    const at = `/api/fittings/${fittings[0]!.id}`
+    const was = (await fitter.ask<{ version: number; design: { name: string } }>('GET', at)).body
+    await fitter.ask('PUT', at, { version: was.version, design: { ...was.design, name: 'Renamed once' } })
+    const of = (what: string, key: string) => rows<{ version: number; was: { name: string; design: { name: string }; layers: unknown[] } }>(superUrl, `SELECT version, was FROM revisions WHERE what = '${what}' AND row_key = '${key}' ORDER BY id`)
+    const kept = await of('fittings', fittings[0]!.id)
+    expect(kept.slice(-2).map((k) => [k.version, k.was.design.name])).toEqual([[was.version, was.design.name], [was.version + 1, 'Renamed once']])
+    const [zone] = await rows<{ id: string; layers: number }>(superUrl, `SELECT z.id::text, (SELECT count(*)::int FROM zone_layers l WHERE l.zone_id = z.id) AS layers FROM zones z WHERE boat_id = 'fulmars-reach' AND code = '${zones[0]!.code}'`)
+    expect((await of('zones', zone!.id))[0]!.was.layers).toHaveLength(zone!.layers)
+  })
   it('verdicts are made anew and agree with what a fresh look says', async () => {
     await settled()
     const boat = await picture()
@@ -95,7 +117,7 @@ describe('the application\u2019s role', () => {
   })
   it.each([
     'SET session_replication_role = replica', 'ALTER TABLE life_events DISABLE TRIGGER ALL', 'DROP TRIGGER life_events_insert_only ON life_events', "COPY (SELECT 1) TO PROGRAM 'true'", "COPY life_events FROM PROGRAM 'true'", "COPY (SELECT 1) TO '/tmp/north-tide-out'",
-    'UPDATE life_events SET note = $$x$$', 'DELETE FROM life_events', 'TRUNCATE life_events', 'UPDATE hull_log SET note = $$x$$', 'DELETE FROM hull_log', 'TRUNCATE hull_log CASCADE', 'DELETE FROM penetrations', 'DELETE FROM photos', 'UPDATE settings SET value = $$x$$', 'DELETE FROM users',
+    'UPDATE life_events SET note = $$x$$', 'DELETE FROM life_events', 'TRUNCATE life_events', 'UPDATE work_log SET note = $$x$$', 'DELETE FROM work_log', 'TRUNCATE work_log CASCADE', 'UPDATE revisions SET version = 1', 'DELETE FROM revisions', 'DELETE FROM penetrations', 'DELETE FROM photos', 'UPDATE settings SET value = $$x$$', 'DELETE FROM users',
     'CREATE TABLE mine (id int)', 'DROP TABLE life_events', 'ALTER TABLE boats ADD COLUMN x int', 'CREATE FUNCTION f() RETURNS int LANGUAGE sql AS $$SELECT 1$$', "SELECT pg_read_file('/etc/passwd')", 'SET ROLE north_tide_owner', 'SET ROLE north_tide', 'ALTER ROLE north_tide_app SUPERUSER', 'CREATE ROLE more', "INSERT INTO migrations (name) VALUES ('x')",
     'BEGIN; LOCK TABLE life_events IN ACCESS EXCLUSIVE MODE', 'CREATE EXTENSION dblink',
   ])('cannot: %s', async (sql) => {
@@ -105,6 +127,6 @@ describe('the application\u2019s role', () => {
     await expect(asApp('SELECT count(*) FROM life_events')).resolves.toHaveLength(1)
   })
   it('a trigger refuses even the owner', async () => {
-    for (const sql of ['UPDATE life_events SET note = $$x$$', 'DELETE FROM hull_log']) await expect(rows(app.databases.ownerUrl, sql)).rejects.toThrow(/never edited or removed/)
+    for (const sql of ['UPDATE life_events SET note = $$x$$', 'DELETE FROM work_log', 'UPDATE revisions SET version = 1', 'TRUNCATE revisions']) await expect(rows(app.databases.ownerUrl, sql)).rejects.toThrow(/never edited or removed/)
   })
 })

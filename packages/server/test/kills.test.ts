@@ -110,11 +110,11 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
 }
 /** What must be true whenever it was killed. */
 async function whole(superUrl: string, said: Acknowledged): Promise<void> {
-  const [half] = await query<{ n: number }>(superUrl, `SELECT count(*)::int AS n FROM hull_fittings f WHERE (f.design->>'existing')::boolean AND ((SELECT count(*) FROM penetrations p WHERE p.hull_fitting_id = f.id) <> 1 OR f.recorded_at IS NULL)`)
+  const [half] = await query<{ n: number }>(superUrl, `SELECT count(*)::int AS n FROM fittings f WHERE f.kind = 'through-hull' AND (f.design->>'existing')::boolean AND ((SELECT count(*) FROM penetrations p WHERE p.fitting_id = f.id) <> 1 OR f.recorded_at IS NULL)`)
   const [bare] = await query<{ n: number }>(superUrl, 'SELECT count(*)::int AS n FROM penetrations p WHERE NOT EXISTS (SELECT 1 FROM life_events e WHERE e.penetration_id = p.id)')
   const [layers] = await query<{ n: number }>(superUrl, 'SELECT count(*)::int AS n FROM zones z WHERE NOT EXISTS (SELECT 1 FROM zone_layers l WHERE l.zone_id = z.id)')
   expect({ half: half!.n, bare: bare!.n, layers: layers!.n }).toEqual({ half: 0, bare: 0, layers: 0 })
-  const there = new Set((await query<{ id: string }>(superUrl, 'SELECT id FROM hull_fittings')).map((f) => f.id))
+  const there = new Set((await query<{ id: string }>(superUrl, `SELECT id FROM fittings WHERE kind = 'through-hull'`)).map((f) => f.id))
   expect(said.placed.filter((id) => !there.has(id))).toEqual([])
   if (!said.version) return
   const [saved] = await query<{ version: number; name: string }>(superUrl, `SELECT version, name FROM fittings WHERE name LIKE 'save %' ORDER BY version DESC LIMIT 1`)
@@ -211,7 +211,7 @@ describe('the first start', () => {
       await gone
     }
     const one = await serve(databases)
-    const [n] = await query<{ fittings: number; hull: number; mark: string }>(databases.superUrl, `SELECT (SELECT count(*)::int FROM fittings) AS fittings, (SELECT count(*)::int FROM hull_fittings) AS hull, (SELECT value FROM settings WHERE key = 'demo') AS mark`)
+    const [n] = await query<{ fittings: number; hull: number; mark: string }>(databases.superUrl, `SELECT (SELECT count(*)::int FROM fittings WHERE kind = 'deck-hardware') AS fittings, (SELECT count(*)::int FROM fittings WHERE kind = 'through-hull') AS hull, (SELECT value FROM settings WHERE key = 'demo') AS mark`)
     expect(n).toEqual({ fittings: 15, hull: 10, mark: 'loaded' })
     await judged(databases.superUrl)
     one.child.kill('SIGTERM')

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { withChange } from '@north-tide/core'
 import { VALVES, type ThroughHullDesign } from '@north-tide/core/through-hull'
-import { HullLog } from '../src/models'
+import { WorkLog } from '../src/models'
 import { startYard, type Someone, type Yard } from './harness'
 
 let app: Yard['app']
@@ -115,7 +115,7 @@ describe('work, log and register', () => {
     expect((await fitter.ask('POST', `/api/through-hulls/${f.id}/log`, { kind: 'bond', value: 9, at: '2999-01-02T12:00:00Z' })).body.error.path).toBe('at')
     // A reading is no change of the design: whoever is at it is not in conflict with it.
     expect((await open(f.id)).version).toBe(f.version)
-    await expect(HullLog.update({ note: 'x' }, { where: { hullFittingId: f.id } })).rejects.toThrow(/permission denied/)
+    await expect(WorkLog.update({ note: 'x' }, { where: { fittingId: f.id } })).rejects.toThrow(/permission denied/)
     for (const bad of [{ kind: 'bond', value: -1 }, { kind: 'anode', value: 120 }, { kind: 'look', note: '' }]) expect((await fitter.ask('POST', `/api/through-hulls/${f.id}/log`, bad)).status).toBe(400)
     expect((await fitter.ask('DELETE', `/api/through-hulls/${f.id}`)).status).toBe(409)
   })
@@ -145,8 +145,8 @@ describe('work, log and register', () => {
     expect((await open(fresh.id)).others.map((o) => o.name)).not.toContain('Engine intake')
     const before = old.holes[0]!
     expect((await fitter.ask<{ holes: string[] }>('POST', `/api/through-hulls/${fresh.id}/record`)).body.holes[0]).toBe(before.label)
-    const hole = (await fitter.ask<{ whatFor: string; hullFittingId: string; events: { note: string; sizeMm: number | null }[] }>('GET', `/api/penetrations/${before.id}`)).body
-    expect(hole.hullFittingId).toBe(fresh.id)
+    const hole = (await fitter.ask<{ whatFor: string; fittingId: string; part: string; events: { note: string; sizeMm: number | null }[] }>('GET', `/api/penetrations/${before.id}`)).body
+    expect(hole).toMatchObject({ fittingId: fresh.id, part: 'bore' })
     expect(hole.events.length).toBeGreaterThan(1)
     expect(hole.events.at(-1)!.note).toContain('Engine intake')
     expect((await open(bad.id)).replacedBy).toBe(fresh.id)

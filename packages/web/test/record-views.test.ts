@@ -19,7 +19,7 @@ const LOT = { id: 3, code: 'E-1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epo
 const TUBE = { ...LOT, id: 5, code: 'S-1', title: 'Hybrid', chemistry: 'hybrid', kind: 'sealant' }
 const event = (seq: number, state: LifeState, more: object = {}) => ({ seq, state, note: '', who: 'Tam', at: `2026-03-0${seq}T09:00:00Z`, sizeMm: null, lot: null, tempC: null, humidityPct: null, evidence: '', gatesPassed: [], gateReason: '', corrects: null, ...more })
 const hole = (over: object = {}) => ({
-  id: 7, boatId: 'b', label: holeLabel(7), number: 7, whatFor: 'Cleat, bolt 1', state: 'marked', zone: 'Foredeck', xMm: 1200, yMm: -400, zMm: 1600, diameterMm: 9, acrossMm: null, foundKind: '', measuredFrom: '', through: 'outer skin 4 mm', fastener: 'M8', plate: '', coreSchool: 'bore-fill', sealant: 'hybrid', found: false, fittingId: 'f', hullFittingId: null, belowWaterline: false,
+  id: 7, boatId: 'b', label: holeLabel(7), number: 7, whatFor: 'Cleat, bolt 1', state: 'marked', zone: 'Foredeck', xMm: 1200, yMm: -400, zMm: 1600, diameterMm: 9, acrossMm: null, foundKind: '', measuredFrom: '', through: 'outer skin 4 mm', fastener: 'M8', plate: '', coreSchool: 'bore-fill', sealant: 'hybrid', found: false, fittingId: 'f', fittingKind: 'deck-hardware', part: 'bolt 1', belowWaterline: false,
   next: ['drilled', 'suspect', 'closed'], sizes: [], cure: null, log: [], events: [event(1, 'marked')], ...over,
 })
 

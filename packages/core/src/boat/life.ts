@@ -161,3 +161,5 @@ export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): G
 
 /** P-001 and so on, as on the printed label. */
 export const holeLabel = (n: number) => `P-${String(n).padStart(3, '0')}`
+/** A hole by the part of its fitting that it is: the bolts count from one. */
+export const boltPart = (index: number) => `bolt ${index + 1}`

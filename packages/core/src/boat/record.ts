@@ -6,7 +6,10 @@ export interface HoleRow {
   number: number
   label: string
   fittingId: string | null
-  hullFittingId: string | null
+  /** of which kind that fitting is; null for a hole that nothing stands in */
+  fittingKind: string | null
+  /** which part of it: bolt 1, bore, pipe */
+  part: string | null
   /** which bolt of its fitting; null for a bore, a pipe, or a hole that was found */
   boltIndex: number | null
   whatFor: string

@@ -95,7 +95,7 @@ async function clearHalfLoaded(owner: Sequelize): Promise<void> {
     for (const t of INSERT_ONLY) await owner.query(`ALTER TABLE ${t} ENABLE TRIGGER USER`, { transaction })
   })
 }
-const INSERT_ONLY = ['life_events', 'hull_log']
+const INSERT_ONLY = ['life_events', 'work_log', 'revisions']
 
 /** Loads the invented yard when the database is empty, whole or not at all; does nothing otherwise. `owner` owns the tables. */
 export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<boolean> {

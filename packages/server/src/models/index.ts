@@ -93,8 +93,10 @@ export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot
   declare testedOn: string | null
   declare testNote: Opt<string>
 }
+/** Every kind of work is a row of one table; deck hardware is what this class reads and writes of it. */
 export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttributes<Fitting>> {
   declare id: Opt<string>
+  declare kind: Opt<string>
   declare boatId: string
   declare name: string
   declare design: Design
@@ -109,8 +111,11 @@ export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttrib
   declare updatedAt: Opt<Date>
   declare updatedBy: string
 }
-export class HullFitting extends Model<InferAttributes<HullFitting>, InferCreationAttributes<HullFitting>> {
+/** The through-hulls of the same table. */
+export class ThroughHull extends Model<InferAttributes<ThroughHull>, InferCreationAttributes<ThroughHull>> {
   declare id: Opt<string>
+  declare kind: Opt<string>
+  declare solverDue: Opt<boolean>
   declare boatId: string
   declare name: string
   declare design: ThroughHullDesign
@@ -123,9 +128,9 @@ export class HullFitting extends Model<InferAttributes<HullFitting>, InferCreati
   declare updatedAt: Opt<Date>
   declare updatedBy: string
 }
-export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttributes<HullLog>> {
+export class WorkLog extends Model<InferAttributes<WorkLog>, InferCreationAttributes<WorkLog>> {
   declare id: Opt<string>
-  declare hullFittingId: string
+  declare fittingId: string
   declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
   declare step: Opt<string>
   declare value: Opt<number | null>
@@ -137,7 +142,7 @@ export class HullLog extends Model<InferAttributes<HullLog>, InferCreationAttrib
   declare who: string
   declare at: Opt<Date>
 }
-export class HullGoods extends Model<InferAttributes<HullGoods>, InferCreationAttributes<HullGoods>> {
+export class Goods extends Model<InferAttributes<Goods>, InferCreationAttributes<Goods>> {
   declare id: string
   declare kind: OwnGoods['kind']
   declare part: OwnGoods['part']
@@ -157,7 +162,8 @@ export class Penetration extends Model<InferAttributes<Penetration>, InferCreati
   declare boatId: string
   declare number: number
   declare fittingId: string | null
-  declare hullFittingId: Opt<string | null>
+  /** which part of its fitting: bolt 1, bore, pipe; null for one that was found */
+  declare part: Opt<string | null>
   declare boltIndex: number | null
   declare whatFor: string
   declare zone: string
@@ -278,13 +284,13 @@ export function defineModels(sequelize: Sequelize) {
   ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text, spreadMm: maybeReal, readingCount: { ...whole, defaultValue: 0 } }), at('zone_layers'))
   StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal, version }), at('structures'))
   Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
-  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), at('fittings'))
+  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, kind: { ...text, defaultValue: 'deck-hardware' }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), { ...at('fittings'), defaultScope: { where: { kind: 'deck-hardware' } } })
   const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
-  HullFitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), at('hull_fittings'))
-  HullLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, hullFittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('hull_log'))
-  HullGoods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt, version }), at('hull_goods'))
+  ThroughHull.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, kind: { ...text, defaultValue: 'through-hull' }, boatId: text, name: text, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false }, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), { ...at('fittings'), defaultScope: { where: { kind: 'through-hull' } } })
+  WorkLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, fittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('work_log'))
+  Goods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt, version }), at('goods'))
   FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
-  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, hullFittingId: { type: T.UUID, allowNull: true }, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, ...withdrawn }), at('penetrations'))
+  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, part: maybeText, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, ...withdrawn }), at('penetrations'))
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
   const words = { ...text, defaultValue: '' }
   const moment = { type: T.DATE, allowNull: false }

@@ -4,7 +4,7 @@ import { drawOnPage } from './draw'
 import { MARGIN, SOFT, sheetOf } from './sheet'
 
 /** The card of one fitting through the hull, for the wall beside the work: cut, what to cut, which way the handle stands, checks, parts, steps with their ticks, cautions. A4. */
-export function hullSheet(p: { design: ThroughHullDesign; judgement: ThroughHullJudgement; log: ThroughHullLog[]; zone: string; boatName: string; units: Units; version: number; printedAt: Date; holes: string[] }): PDFKit.PDFDocument {
+export function throughHullCard(p: { design: ThroughHullDesign; judgement: ThroughHullJudgement; log: ThroughHullLog[]; zone: string; boatName: string; units: Units; version: number; printedAt: Date; holes: string[] }): PDFKit.PDFDocument {
   const { design: d, judgement: j, units, zone } = p
   const mm = (v: number) => formatLength(Number(v.toFixed(1)), units)
   const s = sheetOf({ name: d.name, boatName: p.boatName, units, subject: 'Card of a fitting through the hull' })

@@ -5,7 +5,7 @@ import { THROUGH_HULL_CATALOGUE, THROUGH_HULL_TEMPLATES, throughHullDrill, throu
 import { toDxf } from '@north-tide/core/dxf'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
-import { hullSheet } from '../pdf/through-hull-card'
+import { throughHullCard } from '../pdf/through-hull-card'
 import { templateSheet } from '../pdf/template-sheet'
 import { throughHullDesignFor, importThroughHull, placeThroughHull, readThroughHull, removeThroughHull, replaceThroughHull, saveThroughHull } from '../services/through-hulls'
 import { decideThroughHull, logThroughHull, orderThroughHull, recordThroughHull, tickThroughHull, unorderThroughHull, untickThroughHull } from '../services/through-hull-work'
@@ -53,9 +53,9 @@ export function throughHullRoutes(): Router {
   r.get('/through-hulls/:id/card.pdf', async (req, res) => {
     const { f, d, j } = await throughHullDesignFor(req.account!, req.params.id)
     const [boat, zones] = await Promise.all([boatById(f.boatId), zonesOf(f.boatId)])
-    const holes = (await holesOf(f.boatId)).filter((h) => h.hullFittingId === f.id).map((h) => h.label)
+    const holes = (await holesOf(f.boatId)).filter((h) => h.fittingId === f.id).map((h) => h.label)
     attachment(res, `${f.name}.pdf`, 'application/pdf')
-    hullSheet({ zone: zoneTitle(zones, d.place.zone), design: d, judgement: j, log: await logOf(f.id), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes }).pipe(res)
+    throughHullCard({ zone: zoneTitle(zones, d.place.zone), design: d, judgement: j, log: await logOf(f.id), boatName: boat.name, units: req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units, version: f.version, printedAt: new Date(), holes }).pipe(res)
   })
   r.get('/through-hulls/:id/template.:kind', async (req, res, next) => {
     const { f, d, j } = await throughHullDesignFor(req.account!, req.params.id)

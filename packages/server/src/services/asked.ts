@@ -31,7 +31,7 @@ const handOn = (boatId: string) => void jobs?.send('rejudge', { boatId }, boatId
 /** Asks for a boat to be judged anew; within a transaction it stands or falls with it. */
 export async function askRejudge(boatId: string, why: string, transaction: Transaction | null = null): Promise<Job> {
   const [row] = await db().query<{ id: number }>(
-    'INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1) + (SELECT count(*) FROM hull_fittings WHERE boat_id = $1) RETURNING id::int',
+    'INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1) RETURNING id::int',
     { bind: [boatId, why], type: QueryTypes.SELECT, transaction },
   )
   const [job] = await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1`, { bind: [row!.id], type: QueryTypes.SELECT, transaction })

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { FACES_OF_BOAT, HULL_KINDS, PART_KINDS, REACH_KINDS, areaOf, parseInput } from '@north-tide/core'
 import type { Transaction } from 'sequelize'
 import { ApiError, forbidden, notFound } from '../errors'
-import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, Penetration, Photo, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
+import { AngleReading, Boat, Fitting, FloodPlanRow, ThroughHull, Penetration, Photo, Reading, Station, StructurePart, User, Zone, ZoneLayer } from '../models'
 import { mayWrite, type Account } from './access'
 import { partsOfBoat, stationsOf, summary, zonesOf } from './boats'
 import { askRejudge } from './asked'
@@ -231,7 +231,7 @@ export async function removeBoat(who: Account, id: string) {
     const boat = await boatFor(id, transaction)
     const where = { where: { boatId: id }, transaction }
     const holds = [
-      ['fittings', await Fitting.count(where)], ['through-hulls', await HullFitting.count(where)], ['holes', await Penetration.count(where)], ['readings', await Reading.count(where)],
+      ['fittings', await Fitting.count(where)], ['through-hulls', await ThroughHull.count(where)], ['holes', await Penetration.count(where)], ['readings', await Reading.count(where)],
       ['angle readings', await AngleReading.count(where)], ['photos', await Photo.count(where)], ['a flooding plan', await FloodPlanRow.count(where)], ['an owner’s account', await User.count(where)],
     ] as const
     const there = holds.filter(([, n]) => n > 0).map(([what]) => what)

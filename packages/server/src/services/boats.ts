@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { holeLabel, offBoat, parseInput, zoneTitle, type BoatHole, type BoatPart, type BoatZone } from '@north-tide/core'
 import { ApiError, forbidden, notFound } from '../errors'
-import { Boat, Fitting, HullFitting, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { Boat, Fitting, ThroughHull, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
@@ -63,7 +63,7 @@ export async function boatPicture(who: Account, id: string) {
     Fitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
     holesOf(id),
     wetSpotsOf(id),
-    HullFitting.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
+    ThroughHull.findAll({ where: { boatId: id }, order: [['createdAt', 'ASC'], ['id', 'ASC']] }),
   ])
   return {
     ...summary(boat), zones, parts, wet,
@@ -77,7 +77,7 @@ export async function boatPicture(who: Account, id: string) {
   }
 }
 /** A fitting through the hull as lists and the map show it. */
-export const throughHullRow = (f: HullFitting, zones: BoatZone[]) => ({
+export const throughHullRow = (f: ThroughHull, zones: BoatZone[]) => ({
   id: f.id, name: f.name, verdict: f.verdict, governing: f.governing, family: f.design.family, use: f.design.use, xMm: f.design.place.xMm, yMm: f.design.place.yMm, zMm: f.design.place.zMm, zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone), flangeMm: f.design.skin.flangeMm,
   existing: f.design.existing, ordered: f.design.ordered !== null, recorded: f.recordedAt != null, replacesId: f.replacesId ?? null, material: f.design.skin.material,
 })

@@ -61,7 +61,7 @@ export async function withdrawFound(who: Account, id: number, raw: unknown) {
   await Boat.sequelize!.transaction(async (transaction) => {
     const p = await lockedHole(who, id, transaction)
     if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
-    if (!p.found || p.fittingId || p.hullFittingId) throw new ApiError(409, 'in-use', 'Only a hole that was found, and that nothing stands in, is withdrawn')
+    if (!p.found || p.fittingId) throw new ApiError(409, 'in-use', 'Only a hole that was found, and that nothing stands in, is withdrawn')
     const first = await LifeEvent.findOne({ where: { penetrationId: p.id, seq: 1 }, transaction })
     if (who.role === 'apprentice' && first?.who !== who.name) throw forbidden('An apprentice withdraws what he kept himself; a fitter the rest')
     await p.update({ withdrawnWhy: why, withdrawnBy: who.name, withdrawnAt: new Date() }, { transaction })

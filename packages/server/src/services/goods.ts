@@ -2,13 +2,13 @@ import { z } from 'zod'
 import { CalcError, parseInput } from '@north-tide/core'
 import { goodsFromFile, isListed, parseOwnGoods, type OwnGoods } from '@north-tide/core/through-hull'
 import { ApiError, forbidden, notFound } from '../errors'
-import { HullGoods } from '../models'
+import { Goods } from '../models'
 import type { Account } from './access'
 import { MOST_VERSION, stale, within } from './saving'
 
 export type KeptGoods = OwnGoods & { version: number }
 /** The yard’s own skin fittings, valves and tails. A design keeps a copy of what it uses, so a change here changes no fitting. */
-export const ownGoods = async (): Promise<KeptGoods[]> => (await HullGoods.findAll({ order: [['kind', 'ASC'], ['id', 'ASC']] })).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
+export const ownGoods = async (): Promise<KeptGoods[]> => (await Goods.findAll({ order: [['kind', 'ASC'], ['id', 'ASC']] })).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
 
 function mayKeep(who: Account) {
   if (who.role !== 'manager' && who.role !== 'fitter') throw forbidden('Parts of the yard’s own are kept by a fitter or the manager')
@@ -24,12 +24,12 @@ export async function keepGoods(who: Account, raw: unknown): Promise<KeptGoods[]
   const version = within('version', () => parseInput(z.number().int().min(0).max(MOST_VERSION), given))
   const g = parseOwnGoods('raw' in rest ? raw : rest)
   free(g, 'part.id')
-  await HullGoods.sequelize!.transaction(async (transaction) => {
-    const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+  await Goods.sequelize!.transaction(async (transaction) => {
+    const there = await Goods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     if (there && there.kind !== g.kind) throw new ApiError(409, 'taken', `${g.part.id} is another kind of part already; give this one another number`, 'part.id')
     if ((there?.version ?? 0) !== version) throw stale(g.part.id, { version: there?.version ?? 0, updatedBy: there?.madeBy ?? null }, version, there && { kind: there.kind, part: there.part, version: there.version })
     if (there) await there.update({ ...row(who, g), version: version + 1 }, { transaction })
-    else await HullGoods.create(row(who, g), { transaction })
+    else await Goods.create(row(who, g), { transaction })
   })
   return ownGoods()
 }
@@ -41,17 +41,17 @@ export async function importGoods(who: Account, raw: unknown): Promise<KeptGoods
     free(g, `goods.${i}.part.id`)
     if (goods.findIndex((o) => o.part.id === g.part.id) !== i) throw new CalcError('invalid-input', `goods.${i}.part.id`, `"${g.part.id}" stands in the file twice`)
   })
-  await HullGoods.sequelize!.transaction(async (transaction) => {
+  await Goods.sequelize!.transaction(async (transaction) => {
     for (const g of goods) {
-      const there = await HullGoods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+      const there = await Goods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
       if (there) await there.update({ ...row(who, g), version: there.version + 1 }, { transaction })
-      else await HullGoods.create(row(who, g), { transaction })
+      else await Goods.create(row(who, g), { transaction })
     }
   })
   return ownGoods()
 }
 export async function dropGoods(who: Account, id: string): Promise<KeptGoods[]> {
   mayKeep(who)
-  if ((await HullGoods.destroy({ where: { id } })) === 0) throw notFound('part')
+  if ((await Goods.destroy({ where: { id } })) === 0) throw notFound('part')
   return ownGoods()
 }

@@ -1,9 +1,9 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
 import type { ThroughHullLog } from '@north-tide/core/through-hull'
-import { GRADES, NO_ZONE, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
+import { GRADES, NO_ZONE, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boltPart, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, HullFitting, LifeEvent, Penetration } from '../models'
+import { Boat, Fitting, ThroughHull, LifeEvent, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
 import { logOfHole, logsOfHoles } from './work-log'
@@ -15,20 +15,23 @@ interface Which {
   only?: number
   /** those too that were kept by mistake and withdrawn */
   withdrawn?: boolean
+  /** those numbered after this one, so many of them */
+  after?: { number: number; most: number }
 }
 /** Every hole of a boat with where it stands in its life. */
 export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
-    `SELECT p.id, p.number, p.fitting_id AS "fittingId", p.hull_fitting_id AS "hullFittingId", p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
+    `SELECT p.id, p.number, p.fitting_id AS "fittingId", f.kind AS "fittingKind", p.part, p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
             p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
             p.withdrawn_why AS "withdrawnWhy", p.withdrawn_by AS "withdrawnBy",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
        FROM penetrations p
+       LEFT JOIN fittings f ON f.id = p.fitting_id
        LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
        JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
-      WHERE p.boat_id = $1 ${which.only === undefined ? '' : 'AND p.id = $2'} ${which.withdrawn ? '' : 'AND p.withdrawn_why IS NULL'} ORDER BY p.number`,
-    { bind: which.only === undefined ? [boatId] : [boatId, which.only], type: QueryTypes.SELECT, transaction: which.transaction ?? null },
+      WHERE p.boat_id = $1 AND ($2::int IS NULL OR p.id = $2) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
+    { bind: [boatId, which.only ?? null, which.withdrawn ?? false, which.after?.number ?? 0, which.after?.most ?? null], type: QueryTypes.SELECT, transaction: which.transaction ?? null },
   )
   return rows.map((r) => ({ ...r, label: holeLabel(r.number), since: r.since.toISOString() }))
 }
@@ -63,7 +66,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
     for (const [i, b] of d.bolts.entries()) {
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + i, fittingId: f.id, boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, zone: d.place.zone ?? NO_ZONE,
+          boatId: f.boatId, number: last + 1 + i, fittingId: f.id, part: boltPart(i), boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, zone: d.place.zone ?? NO_ZONE,
           xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, zMm: d.place.zMm, diameterMm: SIZES[d.bolt.size]!.clearanceMm, through,
           fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`, plate: d.plate ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}` : '',
           coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false,
@@ -78,7 +81,7 @@ export async function recordFitting(who: Account, fittingId: string, now = new D
       // A pipe, cable or shaft beside the bolts is a hole like any other.
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? NO_ZONE, xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
+          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, part: 'pipe', boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? NO_ZONE, xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
           coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false, measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
         },
         { transaction },
@@ -105,14 +108,14 @@ export async function hole(who: Account, id: number) {
   const bedded = standing(known).findLast((e) => e.state === 'bedded')
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
   const b = f ? boundsOf('diameterMm' in f.design.base ? { diameterMm: f.design.base.diameterMm } : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm }) : null
-  const hull = p.hullFittingId ? await HullFitting.findByPk(p.hullFittingId) : null
+  const hull = p.fittingId ? await ThroughHull.findByPk(p.fittingId) : null
   const half = b ? Math.min(b.maxX, b.maxY) : hull ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null : null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
   return {
     ...row, next: nextStates(mine, known), sizes: events.filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq)).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
-    log: await logOfHole(p.boatId, p.hullFittingId ?? null),
+    log: await logOfHole(p.boatId, row.fittingKind === 'through-hull' ? row.fittingId : null),
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
     events: events.map((e, i) => ({ seq: e.seq, state: e.state, note: e.note, who: e.who, at: e.happenedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: known[i]!.lot?.code ?? null, evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
   }
@@ -161,20 +164,21 @@ export type ExportedHole = HoleRow & { log: ThroughHullLog[]; events: (EventFact
 const HOLES_AT_ONCE = 250
 /** The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is too large and nobody else waits. */
 export async function* registerExport(boatId: string) {
-  const rows = await holesOf(boatId, { withdrawn: true })
-  for (let i = 0; i < rows.length; i += HOLES_AT_ONCE) {
-    const part = rows.slice(i, i + HOLES_AT_ONCE)
+  for (let number = 0; ; ) {
+    const part = await holesOf(boatId, { withdrawn: true, after: { number, most: HOLES_AT_ONCE } })
+    if (!part.length) return
+    number = part.at(-1)!.number
     const [events, logs] = await Promise.all([
       Penetration.sequelize!.query<EventRow>(
         `SELECT e.penetration_id AS "penetrationId", e.seq, e.state, e.happened_at AS at, e.who, e.note, e.size_mm AS "sizeMm", e.temp_c AS "tempC", e.humidity_pct AS "humidityPct", l.code AS lot, e.evidence, e.gates_passed AS "gatesPassed", e.gate_reason AS "gateReason", e.corrects
            FROM life_events e LEFT JOIN lots l ON l.id = e.lot_id WHERE e.penetration_id = ANY($1::int[]) ORDER BY e.penetration_id, e.seq`,
         { bind: [part.map((r) => r.id)], type: QueryTypes.SELECT },
       ),
-      logsOfHoles(boatId, part.flatMap((r) => (r.hullFittingId ? [r.hullFittingId] : []))),
+      logsOfHoles(boatId, part.flatMap((r) => (r.fittingId && r.fittingKind === 'through-hull' ? [r.fittingId] : []))),
     ])
     const of = new Map<number, (EventFacts & { at: string })[]>(part.map((r) => [r.id, []]))
     for (const { penetrationId, at, ...e } of events) of.get(penetrationId)!.push({ ...e, at: at.toISOString() })
-    const out: ExportedHole[] = part.map((r) => ({ ...r, log: r.hullFittingId && r.boltIndex === null ? (logs.get(r.hullFittingId) ?? []) : [], events: of.get(r.id)! }))
+    const out: ExportedHole[] = part.map((r) => ({ ...r, log: r.fittingId && r.boltIndex === null ? (logs.get(r.fittingId) ?? []) : [], events: of.get(r.id)! }))
     yield out
   }
 }

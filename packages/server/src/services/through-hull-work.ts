@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import type { CreationAttributes, Transaction } from 'sequelize'
-import { SIZES, WELDED, formatLength, formatTemperature, hasReached, holeLabel, parseInput, type Gate, type LifeState } from '@north-tide/core'
+import { SIZES, WELDED, boltPart, formatLength, formatTemperature, hasReached, holeLabel, parseInput, type Gate, type LifeState } from '@north-tide/core'
 import {
   METHOD_TITLE, deadriseFrom, taperPlugOf, throughHullBolts, throughHullOrientation, throughHullSteps, boltsSaid, judgeThroughHull, lastBond, orderBlocked, orderList, parseThroughHull, stepGates,
   type ThroughHullAround, type ThroughHullDesign, type ThroughHullJudgement, type ThroughHullLog, type ThroughHullStep,
 } from '@north-tide/core/through-hull'
 import { ApiError } from '../errors'
-import { Boat, HullFitting, HullLog, LifeEvent, Penetration } from '../models'
+import { Boat, ThroughHull, WorkLog, LifeEvent, Penetration } from '../models'
 import { mayPassGates, mayWrite, type Account } from './access'
 import { askRejudge } from './asked'
 import { aroundOf, findThroughHull, judgeOne, readThroughHull } from './through-hulls'
@@ -17,14 +17,14 @@ import { moment } from './saving'
 
 /** The work on a fitting through the hull: ordered, ticked step by step, read with a meter, looked at, recorded. What is said once goes into the log and into the hole’s life together. */
 /** Changes the design and writes the log in one go; whoever saved meanwhile is not overwritten, for only this part changes. */
-async function withLog(who: Account, f: HullFitting, entry: { kind: HullLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: ThroughHullDesign, at: string) => ThroughHullDesign) {
+async function withLog(who: Account, f: ThroughHull, entry: { kind: WorkLog['kind']; note: string; value?: number | null; at?: Date }, change: (d: ThroughHullDesign, at: string) => ThroughHullDesign) {
   const at = new Date()
-  await HullFitting.sequelize!.transaction(async (transaction) => {
+  await ThroughHull.sequelize!.transaction(async (transaction) => {
     const now = await findThroughHull(f.id, transaction)
     const before = parseThroughHull(now.design)
     // May refuse: what was looked at before may have been done by somebody else since.
     const design = change(before, at.toISOString())
-    await HullLog.create({ hullFittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
+    await WorkLog.create({ fittingId: f.id, kind: entry.kind, value: entry.value ?? null, note: entry.note, who: who.name, at: entry.at ?? at }, { transaction })
     if (design !== before) await now.update({ design, version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
     await askRejudge(f.boatId, `${now.name}: ${entry.kind} logged`, transaction)
   })
@@ -83,7 +83,7 @@ interface Written {
 /** What a tick adds to the life of the fitting’s holes; what is on record there already is not written twice. */
 async function lifeOfTick(id: string, step: ThroughHullStep, common: Omit<NextEvent, 'state' | 'sizeMm' | 'corrects'>, sizeMm: number | null, transaction: Transaction): Promise<Written[]> {
   const out: Written[] = []
-  for (const p of await Penetration.findAll({ where: { hullFittingId: id }, order: [['number', 'ASC']], transaction, lock: transaction.LOCK.NO_KEY_UPDATE })) {
+  for (const p of await Penetration.findAll({ where: { fittingId: id }, order: [['number', 'ASC']], transaction, lock: transaction.LOCK.NO_KEY_UPDATE })) {
     const events = await eventsOf(p.id, transaction)
     const states = p.boltIndex === null ? step.records : step.boltRecords
     const known = await facts(events, transaction)
@@ -107,7 +107,7 @@ export async function tickThroughHull(who: Account, id: string, body: unknown) {
   const [around, log, heelDeg] = await Promise.all([aroundOf(f.boatId, id), logOf(id), heelOf(f.boatId)])
   const at = t.at ? new Date(t.at) : new Date()
   refuseFuture(at)
-  await HullFitting.sequelize!.transaction(async (transaction) => {
+  await ThroughHull.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
     const now = await findThroughHull(id, transaction)
     const d = parseThroughHull(now.design)
@@ -123,7 +123,7 @@ export async function tickThroughHull(who: Account, id: string, body: unknown) {
     const air = step.asks.includes('air')
     const given = { tempC: air ? (t.tempC ?? null) : null, airC: air ? (t.airC ?? null) : null, humidityPct: air ? (t.humidityPct ?? null) : null }
     const sizeMm = step.asks.includes('size') ? (t.sizeMm ?? null) : null
-    const entry = (note: string): CreationAttributes<HullLog> => ({ hullFittingId: id, kind: t.wet ? 'look' : 'tick', step: step.id, lotId: lot?.id ?? null, tempC: given.tempC, humidityPct: given.humidityPct, sizeMm, note, who: who.name, at })
+    const entry = (note: string): CreationAttributes<WorkLog> => ({ fittingId: id, kind: t.wet ? 'look' : 'tick', step: step.id, lotId: lot?.id ?? null, tempC: given.tempC, humidityPct: given.humidityPct, sizeMm, note, who: who.name, at })
     if (t.wet) return sayWet(who, id, t, at, entry(`wet: ${t.note}`), transaction)
 
     // The first step that says something of the hole records it, if nobody has.
@@ -131,7 +131,7 @@ export async function tickThroughHull(who: Account, id: string, body: unknown) {
     // The design may have changed since the hole was recorded: what is bedded now is what stands in it.
     if (step.records.includes('bedded')) {
       const made = asMade(d, j, boat)
-      for (const p of await Penetration.findAll({ where: { hullFittingId: id }, transaction })) await p.update({ ...made.all, fastener: p.boltIndex === null ? made.fastener : made.bolt }, { transaction })
+      for (const p of await Penetration.findAll({ where: { fittingId: id }, transaction })) await p.update({ ...made.all, fastener: p.boltIndex === null ? made.fastener : made.bolt }, { transaction })
     }
     const proof = step.asks.includes('proof') ? t.proof : seen ? `${step.text.split(':')[0]}: ${t.note}` : ''
     const events = await lifeOfTick(id, step, { at, note: seen ? '' : t.note, evidence: proof, tempC: given.tempC, humidityPct: given.humidityPct, lot }, sizeMm, transaction)
@@ -146,8 +146,8 @@ export async function tickThroughHull(who: Account, id: string, body: unknown) {
     }
     const note = [t.note, t.proof && step.asks.includes('proof') ? t.proof : '', mine.length ? `${mine.map((g) => g.id).join(', ')} passed over: ${t.reason}` : ''].filter(Boolean).join('; ')
     const said = [sizeMm === null ? '' : formatLength(sizeMm, boat.units), lot ? `lot ${lot.code}` : '', given.tempC === null ? '' : formatTemperature(given.tempC, boat.units), given.humidityPct === null ? '' : `${given.humidityPct} %`, ...told.said, note].filter(Boolean).join('; ')
-    if (step.asks.includes('ohm') && t.ohm != null) await HullLog.create({ hullFittingId: id, kind: 'bond', value: t.ohm, note: t.note, who: who.name, at }, { transaction })
-    await HullLog.create(entry([...told.said, ...step.looks.filter((l) => t.looked.includes(l)).map((l) => `seen: ${l}`), note].filter(Boolean).join('; ')), { transaction })
+    if (step.asks.includes('ohm') && t.ohm != null) await WorkLog.create({ fittingId: id, kind: 'bond', value: t.ohm, note: t.note, who: who.name, at }, { transaction })
+    await WorkLog.create(entry([...told.said, ...step.looks.filter((l) => t.looked.includes(l)).map((l) => `seen: ${l}`), note].filter(Boolean).join('; ')), { transaction })
     const design = parseThroughHull({
       ...d, ...told.design, ticks: { ...d.ticks, [step.id]: { at: at.toISOString(), by: who.name, note: said.slice(0, 300) } },
       // The hole is what was bored, the day what was read: neither is typed a second time.
@@ -182,9 +182,9 @@ function measuredAt(step: ThroughHullStep, t: Tick, heelDeg: number | null, d: T
   return { design, said }
 }
 /** Water round it: the look is logged, the step stays open, and the hole is suspect until somebody settles it. */
-async function sayWet(who: Account, id: string, t: Tick, at: Date, entry: CreationAttributes<HullLog>, transaction: Transaction) {
-  await HullLog.create(entry, { transaction })
-  const bore = await Penetration.findOne({ where: { hullFittingId: id, boltIndex: null }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+async function sayWet(who: Account, id: string, t: Tick, at: Date, entry: CreationAttributes<WorkLog>, transaction: Transaction) {
+  await WorkLog.create(entry, { transaction })
+  const bore = await Penetration.findOne({ where: { fittingId: id, boltIndex: null }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   if (!bore) return
   const events = await eventsOf(bore.id, transaction)
   const next: NextEvent = { state: 'suspect', at, note: `Wet: ${t.note}`, evidence: '', sizeMm: null, tempC: null, humidityPct: null, lot: null, corrects: null }
@@ -199,7 +199,7 @@ export async function untickThroughHull(who: Account, id: string, stepId: string
   const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
-  await HullFitting.sequelize!.transaction(async (transaction) => {
+  await ThroughHull.sequelize!.transaction(async (transaction) => {
     const now = await findThroughHull(id, transaction)
     const d = parseThroughHull(now.design)
     const { [stepId]: tick, ...ticks } = d.ticks
@@ -210,7 +210,7 @@ export async function untickThroughHull(who: Account, id: string, stepId: string
     if (i >= 0 && later) throw new ApiError(409, 'later-ticks', `What comes after it is ticked: take back first "${later.text}"`, 'step')
     const step = steps[i]
     const at = new Date()
-    for (const p of step ? await Penetration.findAll({ where: { hullFittingId: id }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : []) {
+    for (const p of step ? await Penetration.findAll({ where: { fittingId: id }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : []) {
       const events = await eventsOf(p.id, transaction)
       const wrote = (p.boltIndex === null ? step!.records : step!.boltRecords).slice().reverse()
       let seq = events.at(-1)?.seq ?? 0
@@ -221,7 +221,7 @@ export async function untickThroughHull(who: Account, id: string, stepId: string
         if (e) await LifeEvent.create({ ...blank, penetrationId: p.id, seq: ++seq, state: before?.state ?? 'marked', who: who.name, happenedAt: at, note: `Tick taken back: ${reason}`, corrects: e.seq }, { transaction })
       }
     }
-    await HullLog.create({ hullFittingId: id, kind: 'tick', step: stepId, note: `taken back: ${reason}`, who: who.name, at }, { transaction })
+    await WorkLog.create({ fittingId: id, kind: 'tick', step: stepId, note: `taken back: ${reason}`, who: who.name, at }, { transaction })
     await now.update({ design: parseThroughHull({ ...d, ticks }), version: now.version + 1, updatedAt: at, updatedBy: who.name }, { transaction })
     await askRejudge(f.boatId, `${now.name}: a tick was taken back`, transaction)
   })
@@ -272,14 +272,14 @@ const asMade = (d: ThroughHullDesign, j: ThroughHullJudgement, boat: Boat) => ({
   bolt: `${d.hold.size} ${d.hold.grade}`,
 })
 /** The bore, and the bolts that go through the hull, become holes of the register. Where it replaces another, the old hole goes on under its own number, with its history. */
-async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[], at: Date, transaction: Transaction): Promise<string[]> {
+async function recordHoles(who: Account, boat: Boat, now: ThroughHull, d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[], at: Date, transaction: Transaction): Promise<string[]> {
   const j = judgeThroughHull(d, around, log)
   const id = now.id
   const made = asMade(d, j, boat)
-  const common = { boatId: boat.id, fittingId: null, hullFittingId: id, zone: d.place.zone ?? 'not in a zone', zMm: d.place.zMm, coreSchool: d.hull.kind === 'cored' ? 'insert' : 'none', belowWaterline: d.place.zMm < 0, ...made.all }
+  const common = { boatId: boat.id, fittingId: id, zone: d.place.zone ?? 'not in a zone', zMm: d.place.zMm, coreSchool: d.hull.kind === 'cored' ? 'insert' : 'none', belowWaterline: d.place.zMm < 0, ...made.all }
   const note = throughHullOrientation(d, j)
   const labels: string[] = []
-  const old = now.replacesId ? await Penetration.findOne({ where: { hullFittingId: now.replacesId, boltIndex: null }, transaction }) : null
+  const old = now.replacesId ? await Penetration.findOne({ where: { fittingId: now.replacesId, boltIndex: null }, transaction }) : null
   let number = ((await Penetration.max('number', { where: { boatId: boat.id }, transaction })) as number | null) ?? 0
   const event = (p: Penetration, state: LifeState, seq: number, words: string, sizeMm: number | null = null, happenedAt = at) => LifeEvent.create({ ...blank, penetrationId: p.id, seq, state, who: who.name, happenedAt, note: words, sizeMm }, { transaction })
   const hole = j.stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
@@ -289,13 +289,13 @@ async function recordHoles(who: Account, boat: Boat, now: HullFitting, d: Throug
     await old.update({ ...common, whatFor: d.name, diameterMm: hole, fastener: made.fastener }, { transaction })
     labels.push(holeLabel(old.number))
   } else {
-    const p = await Penetration.create({ ...common, number: ++number, boltIndex: null, whatFor: d.name, xMm: d.place.xMm, yMm: d.place.yMm, diameterMm: hole, fastener: made.fastener, found: false }, { transaction })
+    const p = await Penetration.create({ ...common, number: ++number, part: 'bore', boltIndex: null, whatFor: d.name, xMm: d.place.xMm, yMm: d.place.yMm, diameterMm: hole, fastener: made.fastener, found: false }, { transaction })
     await event(p, 'marked', 1, note)
     labels.push(holeLabel(p.number))
   }
   // Bolts into the pad make no hole in the hull; a drain plug's go right through.
   if (d.hold.method === 'through') for (const [i, b] of throughHullBolts(d).entries()) {
-    const p = await Penetration.create({ ...common, coreSchool: 'none', number: ++number, boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, diameterMm: SIZES[d.hold.size]!.clearanceMm, fastener: made.bolt, found: false }, { transaction })
+    const p = await Penetration.create({ ...common, coreSchool: 'none', number: ++number, part: boltPart(i), boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, diameterMm: SIZES[d.hold.size]!.clearanceMm, fastener: made.bolt, found: false }, { transaction })
     await event(p, 'marked', 1, '')
     labels.push(holeLabel(p.number))
   }
@@ -306,7 +306,7 @@ export async function recordThroughHull(who: Account, id: string) {
   const f = await findThroughHull(id)
   mayWrite(who, f.boatId)
   const [around, log] = await Promise.all([aroundOf(f.boatId, id), logOf(id)])
-  return HullFitting.sequelize!.transaction(async (transaction) => {
+  return ThroughHull.sequelize!.transaction(async (transaction) => {
     const boat = (await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))!
     const now = await findThroughHull(id, transaction)
     if (now.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register already')

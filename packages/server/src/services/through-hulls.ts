@@ -6,7 +6,7 @@ import {
   type ThroughHullAround, type ThroughHullDesign, type ThroughHullJudgement, type ThroughHullLog,
 } from '@north-tide/core/through-hull'
 import { ApiError, notFound } from '../errors'
-import { HullFitting, HullLog, Penetration } from '../models'
+import { ThroughHull, WorkLog, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
 import { askRejudge } from './asked'
 import { boatById, partsOfBoat, plainHoles, refuseOffBoat, stationsOf, zonesOf } from './boats'
@@ -16,19 +16,19 @@ import { holesOf } from './register'
 import { isUuid, savingDesign, stale, within } from './saving'
 
 /** Fittings through the hull: placed, judged with their neighbours, ordered, worked on step by step, recorded, watched. */
-const shown = (f: HullFitting) => ({
+const shown = (f: ThroughHull) => ({
   id: f.id, boatId: f.boatId, name: f.name, version: f.version, design: f.design, verdict: f.verdict, governing: f.governing, replacesId: f.replacesId ?? null, recorded: f.recordedAt != null, updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy,
 })
 export async function throughHullOf(boatId: string, transaction: Transaction | null = null) {
-  return HullFitting.findAll({ where: { boatId }, order: [['createdAt', 'ASC'], ['id', 'ASC']], transaction })
+  return ThroughHull.findAll({ where: { boatId }, order: [['createdAt', 'ASC'], ['id', 'ASC']], transaction })
 }
-export async function findThroughHull(id: string, transaction: Transaction | null = null): Promise<HullFitting> {
-  const f = isUuid(id) ? await HullFitting.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}) }) : null
+export async function findThroughHull(id: string, transaction: Transaction | null = null): Promise<ThroughHull> {
+  const f = isUuid(id) ? await ThroughHull.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}) }) : null
   if (!f) throw notFound('fitting')
   return f
 }
 /** One that was replaced is no longer in the hull, so it is nobody's neighbour. */
-const neighbours = (all: HullFitting[], self: string | null, designs: Map<string, ThroughHullDesign>) => {
+const neighbours = (all: ThroughHull[], self: string | null, designs: Map<string, ThroughHullDesign>) => {
   const gone = new Set(all.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
   const before = all.find((x) => x.id === self)?.replacesId
   return all.filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before).map((f) => ({ id: f.id, name: f.name, design: designs.get(f.id)! }))
@@ -37,12 +37,12 @@ const neighbours = (all: HullFitting[], self: string | null, designs: Map<string
 async function hullOf(boatId: string, transaction: Transaction | null = null) {
   const [zones, parts, holes, all] = await Promise.all([zonesOf(boatId, transaction), partsOfBoat(boatId, transaction), holesOf(boatId, { transaction }), throughHullOf(boatId, transaction)])
   const designs = new Map(all.map((f) => [f.id, parseThroughHull(f.design)]))
-  const around = (self: string | null): ThroughHullAround => ({ zones, parts, holes: plainHoles(holes.filter((h) => self === null || h.hullFittingId !== self)), others: neighbours(all, self, designs) })
+  const around = (self: string | null): ThroughHullAround => ({ zones, parts, holes: plainHoles(holes.filter((h) => self === null || h.fittingId !== self)), others: neighbours(all, self, designs) })
   return { all, designs, around }
 }
 export const aroundOf = async (boatId: string, self: string | null, transaction: Transaction | null = null): Promise<ThroughHullAround> => (await hullOf(boatId, transaction)).around(self)
 
-function judged(d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[]): { verdict: HullFitting['verdict']; governing: string | null; problem: { code: string; path: string; message: string } | null; j: ThroughHullJudgement | null } {
+function judged(d: ThroughHullDesign, around: ThroughHullAround, log: ThroughHullLog[]): { verdict: ThroughHull['verdict']; governing: string | null; problem: { code: string; path: string; message: string } | null; j: ThroughHullJudgement | null } {
   try {
     const j = judgeThroughHull(d, around, log)
     return { verdict: j.verdict, governing: j.governing, problem: null, j }
@@ -61,7 +61,7 @@ export async function rejudgeThroughHull(boatId: string, said: () => Promise<unk
   for (const [i, f] of all.entries()) {
     const v = judged(designs.get(f.id)!, around(f.id), logs.get(f.id)!)
     if (v.verdict !== f.verdict) turned++
-    if (v.verdict !== f.verdict || v.governing !== f.governing) await HullFitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id: f.id, version: f.version } })
+    if (v.verdict !== f.verdict || v.governing !== f.governing) await ThroughHull.update({ verdict: v.verdict, governing: v.governing }, { where: { id: f.id, version: f.version } })
     if (i % CHUNK === CHUNK - 1) {
       await said()
       // Others are answered between two chunks.
@@ -75,7 +75,7 @@ export async function rejudgeThroughHull(boatId: string, said: () => Promise<unk
 export async function judgeOne(boatId: string, id: string): Promise<void> {
   const f = await findThroughHull(id)
   const v = judged(parseThroughHull(f.design), await aroundOf(boatId, id), await logOf(id))
-  if (v.verdict !== f.verdict || v.governing !== f.governing) await HullFitting.update({ verdict: v.verdict, governing: v.governing }, { where: { id, version: f.version } })
+  if (v.verdict !== f.verdict || v.governing !== f.governing) await ThroughHull.update({ verdict: v.verdict, governing: v.governing }, { where: { id, version: f.version } })
 }
 
 const placing = z.strictObject({
@@ -91,11 +91,11 @@ const entryNamed = (id: string) => {
 }
 async function create(who: Account, boatId: string, design: ThroughHullDesign, more: { replacesId?: string; recordedAt?: Date }, transaction: Transaction) {
   const v = judged(design, await aroundOf(boatId, null, transaction), [])
-  const f = await HullFitting.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, updatedBy: who.name, ...more }, { transaction })
+  const f = await ThroughHull.create({ boatId, name: design.name, design, verdict: v.verdict, governing: v.governing, updatedBy: who.name, ...more }, { transaction })
   await askRejudge(boatId, `${design.name} was added`, transaction)
   return f
 }
-const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> => HullFitting.sequelize!.transaction(run)
+const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> => ThroughHull.sequelize!.transaction(run)
 
 /** The hole that a fitting is to stand in, locked until it does, so that no two are put into one. */
 async function freeHole(boatId: string, holeId: number | undefined, transaction: Transaction): Promise<Penetration | null> {
@@ -103,7 +103,7 @@ async function freeHole(boatId: string, holeId: number | undefined, transaction:
   const hole = await Penetration.findOne({ where: { id: holeId, boatId }, transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
   if (!hole) throw new ApiError(400, 'invalid-input', `There is no hole ${holeId} in this boat`, 'holeId')
   if (hole.withdrawnWhy) throw new ApiError(409, 'withdrawn', `${holeLabel(hole.number)} was withdrawn: ${hole.withdrawnWhy}`, 'holeId')
-  if (hole.fittingId || hole.hullFittingId) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')
+  if (hole.fittingId) throw new ApiError(409, 'taken', `${holeLabel(hole.number)} belongs to a fitting already`, 'holeId')
   return hole
 }
 export async function placeThroughHull(who: Account, boatId: string, body: unknown) {
@@ -125,7 +125,7 @@ export async function placeThroughHull(who: Account, boatId: string, body: unkno
     const started = startThroughHull(entry, { place: { zone, ...at, measuredFrom: [] }, hull: { ...hull, ...(p.deadriseDeg === undefined ? {} : { deadriseDeg: p.deadriseDeg, angleMeasured: true, angleUnknown: false }) }, duty: boat.duty }, name)
     const design = parseThroughHull({ ...started, ...(p.use ? { use: p.use } : {}), ...(hole ? { existing: true, boredMm: hole.diameterMm } : {}) })
     const made = await create(who, boatId, design, hole ? { recordedAt: new Date() } : {}, transaction)
-    if (hole) await hole.update({ hullFittingId: made.id }, { transaction })
+    if (hole) await hole.update({ fittingId: made.id, part: 'bore' }, { transaction })
     return made
   })
   return shown(f)
@@ -147,7 +147,7 @@ export async function readThroughHull(who: Account, id: string) {
   const zone = around.zones.find((q) => q.code === f.design.place.zone)
   const moved = zone && Math.abs(hull.thicknessMm - f.design.hull.thicknessMm) > 0.05 ? { thicknessMm: hull.thicknessMm, measured: hull.measured, how: hull.how } : null
   const all = await throughHullOf(f.boatId)
-  return { ...shown(f), design: parseThroughHull(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.hullFittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
+  return { ...shown(f), design: parseThroughHull(f.design), others: around.others, log, heelDeg, hullNow: moved, holes: holes.filter((h) => h.fittingId === f.id), replacedBy: all.find((x) => x.replacesId === f.id)?.id ?? null }
 }
 
 /** Saves under a version check. Orders and ticked gates come in by their own doors and are not overwritten here. */
@@ -160,7 +160,7 @@ export async function saveThroughHull(who: Account, id: string, body: unknown) {
   if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm) refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
   const v = judged(design, await aroundOf(before.boatId, id), await logOf(id))
   const now = await inOne(async (transaction) => {
-    const [changed] = await HullFitting.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version }, transaction })
+    const [changed] = await ThroughHull.update({ design, name: design.name, verdict: v.verdict, governing: v.governing, version: version + 1, updatedAt: new Date(), updatedBy: who.name }, { where: { id, version }, transaction })
     const after = await findThroughHull(id, transaction)
     if (changed === 0) throw stale('this fitting', after, version, shown(after))
     await askRejudge(before.boatId, `${design.name} was changed`, transaction)
@@ -173,8 +173,8 @@ export async function removeThroughHull(who: Account, id: string) {
     const f = await findThroughHull(id, transaction)
     mayWrite(who, f.boatId)
     if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its hole is in the register; a recorded fitting stays')
-    if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
-    if (await HullLog.count({ where: { hullFittingId: id }, transaction })) throw new ApiError(409, 'logged', 'It has readings, ticks or an order on record; a fitting with a record stays')
+    if (await ThroughHull.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
+    if (await WorkLog.count({ where: { fittingId: id }, transaction })) throw new ApiError(409, 'logged', 'It has readings, ticks or an order on record; a fitting with a record stays')
     await f.destroy({ transaction })
     await askRejudge(f.boatId, `${f.name} was taken away`, transaction)
   })
@@ -189,7 +189,7 @@ export async function replaceThroughHull(who: Account, id: string, body: unknown
     // Locked, so that two who replace it at one moment do not both.
     const f = await findThroughHull(id, transaction)
     mayWrite(who, f.boatId)
-    if (await HullFitting.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'It is being replaced already')
+    if (await ThroughHull.count({ where: { replacesId: id }, transaction })) throw new ApiError(409, 'replaced', 'It is being replaced already')
     const old = parseThroughHull(f.design)
     const started = startThroughHull(entry, { place: old.place, hull: old.hull, duty: old.duty }, r.name ?? `${old.name}, renewed`.slice(0, 120))
     const design = parseThroughHull({ ...started, use: old.use, boredMm: old.boredMm, flowLpm: old.flowLpm, replaces: old.name, asks: old.asks, clock: { ...started.clock, obstacles: old.clock.obstacles } })

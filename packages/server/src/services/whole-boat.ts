@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import { LIFE_STATES, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_BOAT, PART_KINDS, REACH_KINDS, zoneCodeOf } from '@north-tide/core'
+import { LIFE_STATES, boltPart, parseDesign, parseInput, CalcError, HULL_KINDS, FACES_OF_BOAT, PART_KINDS, REACH_KINDS, zoneCodeOf } from '@north-tide/core'
 import { BaseError } from 'sequelize'
 import { refusalOf } from '../database-errors'
 import { ApiError, forbidden } from '../errors'
 import { parseThroughHull, parseFloodPlan, type FloodPlan } from '@north-tide/core/through-hull'
-import { AngleReading, Boat, Fitting, FloodPlanRow, HullFitting, HullLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { AngleReading, Boat, Fitting, FloodPlanRow, ThroughHull, WorkLog, LifeEvent, Lot, Penetration, Photo, Reading, Station, StructurePart, Zone, ZoneLayer } from '../models'
 import { mayRead, type Account } from './access'
 import { askRejudge } from './asked'
 import { throughHullOf } from './through-hulls'
@@ -72,7 +72,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     withPhotos ? Photo.findAll({ where: { boatId: id }, order: [['id', 'ASC']], attributes: ['subject', 'subjectId', 'caption', 'who', 'takenAt', 'original', 'withdrawnWhy', 'withdrawnBy', 'withdrawnAt'] }) : [],
   ])
   const hull = await throughHullOf(id)
-  const logs = await HullLog.findAll({ where: { hullFittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
+  const logs = await WorkLog.findAll({ where: { fittingId: hull.map((h) => h.id) }, order: [['id', 'ASC']] })
   const hullKeys = new Map(hull.map((h, i) => [h.id, `h${i + 1}`]))
   const flood = await FloodPlanRow.findByPk(id)
   const lots = await Lot.findAll({ where: { id: [...new Set([...events, ...logs].map((e) => e.lotId).filter((l) => l != null))] }, order: [['code', 'ASC']] })
@@ -100,10 +100,10 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     angles: angles.map((a) => ({ role: a.role, station: a.station, side: a.side, axis: a.axis, leanDeg: a.leanDeg, afterCount: a.afterCount, degrees: a.degrees, instrument: a.instrument, who: a.who, takenAt: a.takenAt.toISOString() })),
     lots: lots.map((l) => ({ code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, openedOn: l.openedOn, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn, testNote: l.testNote })),
     fittings: fittings.map((f) => ({ key: keys.get(f.id)!, design: parseDesign(f.design), recordedAt: f.recordedAt?.toISOString() ?? null, createdAt: f.createdAt.toISOString(), updatedAt: f.updatedAt.toISOString(), updatedBy: f.updatedBy })),
-    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseThroughHull(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.hullFittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
+    hull: hull.map((h) => ({ key: hullKeys.get(h.id)!, design: parseThroughHull(h.design), replaces: h.replacesId ? hullKeys.get(h.replacesId)! : null, recordedAt: h.recordedAt?.toISOString() ?? null, createdAt: h.createdAt.toISOString(), updatedAt: h.updatedAt.toISOString(), updatedBy: h.updatedBy, log: logs.filter((l) => l.fittingId === h.id).map((l) => ({ kind: l.kind, step: l.step, value: l.value ?? null, lot: lots.find((q) => q.id === l.lotId)?.code ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, sizeMm: l.sizeMm ?? null, note: l.note, who: l.who, at: l.at.toISOString() })) })),
     flooding: flood ? parseFloodPlan(flood.plan) : null,
     holes: holes.map((h) => ({
-      number: h.number, fitting: h.fittingId === null ? null : keys.get(h.fittingId)!, hull: h.hullFittingId ? hullKeys.get(h.hullFittingId)! : null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, withdrawn: withdrawnOf(h), through: h.through, fastener: h.fastener, plate: h.plate,
+      number: h.number, fitting: keys.get(h.fittingId ?? '') ?? null, hull: hullKeys.get(h.fittingId ?? '') ?? null, boltIndex: h.boltIndex, whatFor: h.whatFor, zone: h.zone, xMm: h.xMm, yMm: h.yMm, zMm: h.zMm, diameterMm: h.diameterMm, acrossMm: h.acrossMm, foundKind: h.foundKind, withdrawn: withdrawnOf(h), through: h.through, fastener: h.fastener, plate: h.plate,
       coreSchool: h.coreSchool, sealant: h.sealant, belowWaterline: h.belowWaterline, found: h.found, measuredFrom: h.measuredFrom, createdAt: h.createdAt.toISOString(),
       events: of(h.id).map((e) => ({ seq: e.seq, state: e.state as (typeof LIFE_STATES)[number], note: e.note, who: e.who, happenedAt: e.happenedAt.toISOString(), recordedAt: e.recordedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : (lots.find((l) => l.id === e.lotId)?.code ?? null), evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
     })),
@@ -221,14 +221,14 @@ export async function importBoat(who: Account, raw: unknown) {
       }
       const hullIds = new Map<string, string>()
       for (const [i, h] of v.hull.entries()) {
-        const made = await HullFitting.create({ boatId, name: throughHullDesigns[i]!.name, design: throughHullDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
+        const made = await ThroughHull.create({ boatId, name: throughHullDesigns[i]!.name, design: throughHullDesigns[i]!, verdict: 'unproven', governing: null, replacesId: h.replaces === null ? null : hullIds.get(h.replaces)!, recordedAt: h.recordedAt ? new Date(h.recordedAt) : null, createdAt: new Date(h.createdAt), updatedAt: new Date(h.updatedAt), updatedBy: h.updatedBy }, t)
         hullIds.set(h.key, made.id)
-        await HullLog.bulkCreate(h.log.map(({ lot, ...l }) => ({ ...l, lotId: lot === null ? null : lotIds.get(lot)!, at: new Date(l.at), hullFittingId: made.id })), t)
+        await WorkLog.bulkCreate(h.log.map(({ lot, ...l }) => ({ ...l, lotId: lot === null ? null : lotIds.get(lot)!, at: new Date(l.at), fittingId: made.id })), t)
       }
       if (flood) await FloodPlanRow.create({ boatId, plan: flood, updatedBy: who.name }, t)
       const holeIds = new Map<number, number>()
       for (const { events, fitting, hull, createdAt, withdrawn: gone, zone, ...h } of v.holes) {
-        const p = await Penetration.create({ ...h, ...withdrawnColumns(gone), zone: zoneCodeOf(v.zones, zone) ?? zone, boatId, fittingId: fitting === null ? null : fittingIds.get(fitting)!, hullFittingId: hull === null ? null : hullIds.get(hull)!, createdAt: new Date(createdAt) }, t)
+        const p = await Penetration.create({ ...h, ...withdrawnColumns(gone), zone: zoneCodeOf(v.zones, zone) ?? zone, boatId, ...(fitting !== null ? { fittingId: fittingIds.get(fitting)!, part: h.boltIndex === null ? 'pipe' : boltPart(h.boltIndex) } : hull !== null ? { fittingId: hullIds.get(hull)!, part: h.boltIndex === null ? 'bore' : boltPart(h.boltIndex) } : { fittingId: null, part: null }), createdAt: new Date(createdAt) }, t)
         holeIds.set(h.number, p.id)
         await LifeEvent.bulkCreate(events.map(({ lot, happenedAt, recordedAt, ...e }) => ({ ...e, penetrationId: p.id, happenedAt: new Date(happenedAt), recordedAt: new Date(recordedAt), lotId: lot === null ? null : lotIds.get(lot)! })), t)
       }

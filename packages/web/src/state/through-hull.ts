@@ -23,7 +23,7 @@ export const useThroughHull = defineStore('through-hull', () => {
   const { design } = draft
   const around = computed<ThroughHullAround>(() => ({
     goods: boats.goods, zones: boats.picture?.zones ?? [], parts: boats.picture?.parts ?? [],
-    holes: (boats.picture?.holes ?? []).filter((h) => h.hullFittingId !== fitting.value?.id).map((h): BoatHole => ({ label: h.label, xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state })), others: fitting.value?.others ?? [],
+    holes: (boats.picture?.holes ?? []).filter((h) => h.fittingId !== fitting.value?.id).map((h): BoatHole => ({ label: h.label, xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state })), others: fitting.value?.others ?? [],
   }))
   const judged = computed<{ j: ThroughHullJudgement | null; problem: CalcError | null }>(() => {
     if (!design.value || !fitting.value) return { j: null, problem: null }

@@ -224,6 +224,7 @@ export function throughHullCautions(d: ThroughHullDesign): Caution[] {
   if (d.place.zMm < 0) tags.push('below')
   if (d.pad || d.wedge.blocks !== 'none') tags.push('resin', 'grind')
   if (d.bedding.flange) tags.push('solvent')
+  if (d.family === 'anode-stud' || d.metals.anode) tags.push('bonding')
   return cautionsFor(tags)
 }
 /** How it stands, in one line for the register. */

@@ -31,7 +31,7 @@ const pages = computed<Page[]>(() => [
   { id: 'metals', title: 'Metals in sea water', source: POTENTIALS_SOURCE, heads: ['Metal', 'mV against silver/silver chloride', 'active'], rows: Object.values(POTENTIALS).map((p) => [p.title, String(p.mV), p.activeMV === undefined ? '' : String(p.activeMV)]) },
   { id: 'glazing', title: 'Glazing and lids', source: GLAZING_SOURCE, heads: ['Material', 'Bending MPa', 'E MPa', 'Poisson', 'Expansion 1e-6/K', 'Notes'], rows: Object.values(GLAZING).map((g) => [g.title, String(g.strengthMPa), String(g.eMPa), String(g.poisson), (g.alphaPerK * 1e6).toFixed(0), g.note]) },
   { id: 'cloths', title: 'Cloths', source: 'chapter 8.3, typical, wetted by hand', heads: ['Cloth', 'g/m\u00b2', 'Cured ply', 'Fibre by mass'], rows: Object.values(CLOTHS).map((c) => [c.title, String(c.gM2), mm(c.plyMm), String(c.fibre)]) },
-  { id: 'cautions', title: 'Cautions', source: 'chapter 12', heads: ['Where', 'What'], rows: CAUTIONS.map((c) => [c.id.replace('-', ' '), c.text]) },
+  { id: 'cautions', title: 'Cautions', source: 'chapter 12', heads: ['Where', 'What'], rows: CAUTIONS.map((c) => [c.id.replaceAll('-', ' '), c.text]) },
 ])
 const asked = computed(() => words.value.toLowerCase().split(/\s+/).filter(Boolean))
 const shown = computed(() => {

@@ -105,7 +105,7 @@ async function send() {
     <header><h2 class="title">{{ hole?.label ?? '…' }}</h2><button class="act" @click="emit('close')">Close</button></header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
-      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/bench/${hole.fittingId}`">on the bench</RouterLink><RouterLink v-else-if="hole.hullFittingId" :to="`/through-hulls/${hole.hullFittingId}`">on the bench</RouterLink></p>
+      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/${hole.fittingKind === 'through-hull' ? 'through-hulls' : 'bench'}/${hole.fittingId}`">on the bench</RouterLink></p>
       <dl>
         <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
         <template v-if="hole.measuredFrom"><dt>Measured</dt><dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template>
@@ -118,7 +118,7 @@ async function send() {
       </dl>
 
       <p v-if="hole.withdrawnWhy" class="alarm">Withdrawn by {{ hole.withdrawnBy }}: {{ hole.withdrawnWhy }}. It stays on record and counts no more.</p>
-      <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId" what="hole" :send="withdraw" />
+      <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
       <h3>Life</h3>
@@ -140,7 +140,7 @@ async function send() {
         <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ logSaid(l, boats.units) }} <span class="soft">{{ l.who }}</span></li></ul>
       </template>
 
-      <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && !hole.hullFittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
+      <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
       <form v-if="mayRecord && options.length && !hole.withdrawnWhy" @submit.prevent="send">
         <h3>{{ wrong ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}` : 'What happened next' }}</h3>
         <p v-if="wrong" class="soft small">What was written stays on record; this is added, and counts instead. <button type="button" class="plain fix" @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })">Leave it as it was</button></p>
