@@ -1,12 +1,31 @@
 import vue from '@vitejs/plugin-vue'
+import { templateWords } from './packages/web/template-words'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
     projects: [
       { test: { name: 'core', include: ['packages/core/test/**/*.test.ts'], testTimeout: 60_000 } },
-      { test: { name: 'server', include: ['packages/server/test/**/*.test.ts'], globalSetup: ['packages/server/test/global-setup.ts'], fileParallelism: false, testTimeout: 30_000, hookTimeout: 120_000 } },
-      { plugins: [vue()], test: { name: 'web', include: ['packages/web/test/**/*.test.ts'], environment: 'happy-dom', server: { deps: { inline: ['element-plus'] } }, testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'server',
+          include: ['packages/server/test/**/*.test.ts'],
+          globalSetup: ['packages/server/test/global-setup.ts'],
+          fileParallelism: false,
+          testTimeout: 30_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        plugins: [vue(templateWords)],
+        test: {
+          name: 'web',
+          include: ['packages/web/test/**/*.test.ts'],
+          environment: 'happy-dom',
+          server: { deps: { inline: ['element-plus'] } },
+          testTimeout: 30_000,
+        },
+      },
     ],
   },
 })

@@ -13,11 +13,19 @@ const ms = (v) => `${v.toFixed(v < 10 ? 2 : 0)} ms`
 const row = (what, got, aim) => process.stdout.write(`${what.padEnd(58)} ${got.padEnd(34)} ${aim}\n`)
 
 const j = b.judging()
-row('Judging one fitting whole: checks, remedies, both drawings', `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`, 'aim p95 5 ms')
+row(
+  'Judging one fitting whole: checks, remedies, both drawings',
+  `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`,
+  'aim p95 5 ms',
+)
 const s = b.sizing()
 row('Size it, over the catalogue, plate solver asked', `p50 ${ms(s.p50)}, most ${ms(s.most)}`, 'aim 1 s')
 const sp = b.spreading()
-row('Spread of one fitting anew after a changed thickness', `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`, 'aim 1 s')
+row(
+  'Spread of one fitting anew after a changed thickness',
+  `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`,
+  'aim 1 s',
+)
 const th = b.through()
 row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 30 ms')
 const tr = b.throughRemedies()
@@ -38,7 +46,11 @@ const take = (key) => {
 take('index.html')
 take('src/places/boat/BoatPlace.vue')
 const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0)
-row('First-load JavaScript, gzipped (frame and Boat)', `${(bytes / 1024).toFixed(0)} kB in ${files.size} files`, 'aim 350 kB')
+row(
+  'First-load JavaScript, gzipped (frame and Boat)',
+  `${(bytes / 1024).toFixed(0)} kB in ${files.size} files`,
+  'aim 350 kB',
+)
 
 for (const h of b.HEAVY) {
   const t = b.timed(h.times, h.run, 2)
@@ -49,7 +61,11 @@ const took = sizes.map((n) => {
   let mesh
   const t = b.timed(5, () => (mesh = b.patchOf(n).mesh), 2)
   const memory = process.memoryUsage().rss / 1e6
-  row(`deck-patch ${mesh.nx} x ${mesh.ny}`, `p50 ${ms(t.p50)}, memory ${memory.toFixed(0)} MB`, n === 40 ? 'aim 250 ms' : n === 64 ? 'aim 700 ms' : n === 96 ? 'aim 300 MB' : '')
+  row(
+    `deck-patch ${mesh.nx} x ${mesh.ny}`,
+    `p50 ${ms(t.p50)}, memory ${memory.toFixed(0)} MB`,
+    n === 40 ? 'aim 250 ms' : n === 64 ? 'aim 700 ms' : n === 96 ? 'aim 300 MB' : '',
+  )
   return { n: (mesh.nx + 1) * (mesh.ny + 1), ms: t.p50 }
 })
 const growth = Math.log(took[3].ms / took[0].ms) / Math.log(took[3].n / took[0].n)
@@ -64,7 +80,9 @@ for (const n of [20, 40]) {
   const sparse = math.sparse()
   sparse.resize([m.unknowns, m.unknowns])
   const rows = m.entries()
-  const values = [], index = [], ptr = []
+  const values = [],
+    index = [],
+    ptr = []
   for (let c = 0; c < m.unknowns; c++) {
     ptr.push(values.length)
     for (const [r, v] of [...rows.get(c)].sort((p, q) => p[0] - q[0])) {
@@ -81,7 +99,11 @@ for (const n of [20, 40]) {
   const t = b.timed(5, () => m.ours(), 1)
   const mine = m.ours()
   const most = mine.reduce((k, v, i) => (Math.abs(v) > Math.abs(mine[k]) ? i : k), 0)
-  row(`same matrix, ${m.unknowns} unknowns: ours, general sparse LU`, `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`, `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`)
+  row(
+    `same matrix, ${m.unknowns} unknowns: ours, general sparse LU`,
+    `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`,
+    `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`,
+  )
 }
 
 const { benchBoat } = await import('./lib/bench-boat.mjs')

@@ -5,7 +5,10 @@ import { ensurePackages } from './lib/packages.mjs'
 
 await ensurePackages({ quiet: true })
 const { tsImport } = await import('tsx/esm/api')
-const { answerLine, calculatorNames } = await tsImport('../packages/core/src/chapters/cli.ts', import.meta.url)
+const { answerLine, calculatorNames } = await tsImport(
+  '../packages/core/src/chapters/cli.ts',
+  import.meta.url,
+)
 
 const args = process.argv.slice(2)
 const name = args.find((a) => !a.startsWith('--'))
@@ -17,7 +20,8 @@ const refuse = (message) => {
 if (args.includes('--list')) process.stdout.write(`${calculatorNames().join('\n')}\n`)
 else if (!name) refuse('Name a calculator; --list names them')
 else if (args.includes('--lines')) {
-  for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) if (line.trim()) process.stdout.write(`${answerLine(name, line).json}\n`)
+  for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity }))
+    if (line.trim()) process.stdout.write(`${answerLine(name, line).json}\n`)
 } else {
   let text = ''
   process.stdin.setEncoding('utf8')

@@ -15,20 +15,56 @@ const type = (s) => {
   if (s.enum) return s.enum.join(' \\| ')
   if (s.anyOf || s.oneOf) return (s.anyOf ?? s.oneOf).map(type).join(' or ')
   if (s.type === 'array') return `list of ${type(s.items)}`
-  if (s.type === 'object') return `{ ${Object.entries(s.properties ?? {}).map(([k]) => `${k}${s.required?.includes(k) ? '' : '?'}`).join(', ')} }`
-  const range = [s.exclusiveMinimum !== undefined && Math.abs(s.exclusiveMinimum) < MOST && `> ${s.exclusiveMinimum}`, s.minimum !== undefined && Math.abs(s.minimum) < 9e15 && `\u2265 ${s.minimum}`, s.exclusiveMaximum !== undefined && `< ${s.exclusiveMaximum}`, s.maximum !== undefined && Math.abs(s.maximum) < 9e15 && `\u2264 ${s.maximum}`].filter(Boolean)
+  if (s.type === 'object')
+    return `{ ${Object.entries(s.properties ?? {})
+      .map(([k]) => `${k}${s.required?.includes(k) ? '' : '?'}`)
+      .join(', ')} }`
+  const range = [
+    s.exclusiveMinimum !== undefined && Math.abs(s.exclusiveMinimum) < MOST && `> ${s.exclusiveMinimum}`,
+    s.minimum !== undefined && Math.abs(s.minimum) < 9e15 && `\u2265 ${s.minimum}`,
+    s.exclusiveMaximum !== undefined && `< ${s.exclusiveMaximum}`,
+    s.maximum !== undefined && Math.abs(s.maximum) < 9e15 && `\u2264 ${s.maximum}`,
+  ].filter(Boolean)
   return `${s.type ?? 'anything'}${range.length ? ` ${range.join(', ')}` : ''}`
 }
-const table = (s) => Object.entries(s.properties ?? {}).map(([k, v]) => `| \`${k}\` | ${type(v)} | ${v.default !== undefined ? JSON.stringify(v.default) : s.required?.includes(k) ? 'required' : 'optional'} |`)
+const table = (s) =>
+  Object.entries(s.properties ?? {}).map(
+    ([k, v]) =>
+      `| \`${k}\` | ${type(v)} | ${v.default !== undefined ? JSON.stringify(v.default) : s.required?.includes(k) ? 'required' : 'optional'} |`,
+  )
 const head = ['| field | what | default |', '| --- | --- | --- |']
-const branch = (s) => Object.entries(s.properties ?? {}).filter(([, v]) => v.const !== undefined).map(([k, v]) => `${k} = ${v.const}`).join(', ')
-const lines = ['# Calculators', '', 'Made from the schemas by `node bin/calculators.mjs`; CI checks that it is current. Lengths mm, forces N, pressures MPa, angles degrees, unless the name says otherwise. Each runs as `npm run --silent calc -- NAME` and at `POST /api/calc/NAME`.', '']
+const branch = (s) =>
+  Object.entries(s.properties ?? {})
+    .filter(([, v]) => v.const !== undefined)
+    .map(([k, v]) => `${k} = ${v.const}`)
+    .join(', ')
+const lines = [
+  '# Calculators',
+  '',
+  'Made from the schemas by `node bin/calculators.mjs`; CI checks that it is current. Lengths mm, forces N, pressures MPa, angles degrees, unless the name says otherwise. Each runs as `npm run --silent calc -- NAME` and at `POST /api/calc/NAME`.',
+  '',
+]
 for (const c of describeCalculators()) {
-  lines.push(`## ${c.name}`, '', `${c.title}. Reference: chapter ${c.chapter}. Found by: ${c.words.join(', ')}.`, '', '**Input**', '')
+  lines.push(
+    `## ${c.name}`,
+    '',
+    `${c.title}. Reference: chapter ${c.chapter}. Found by: ${c.words.join(', ')}.`,
+    '',
+    '**Input**',
+    '',
+  )
   const branches = c.input.oneOf ?? c.input.anyOf
-  if (branches) for (const b of branches) lines.push(`*${branch(b) || 'one form'}*`, '', ...head, ...table(b), '')
+  if (branches)
+    for (const b of branches) lines.push(`*${branch(b) || 'one form'}*`, '', ...head, ...table(b), '')
   else lines.push(...head, ...table(c.input), '')
-  lines.push('**Output**', '', '| field | what |', '| --- | --- |', ...Object.entries(c.output.properties ?? {}).map(([k, v]) => `| \`${k}\` | ${type(v)} |`), '')
+  lines.push(
+    '**Output**',
+    '',
+    '| field | what |',
+    '| --- | --- |',
+    ...Object.entries(c.output.properties ?? {}).map(([k, v]) => `| \`${k}\` | ${type(v)} |`),
+    '',
+  )
 }
 const text = lines.join('\n')
 const file = join(root, 'docs/calculators.md')

@@ -11,6 +11,10 @@ await ensurePackages()
 ensureBuild()
 ensureChromium()
 const product = await serveFresh('screenshot-postgres')
-const made = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'packages/e2e/screenshots.ts')], { cwd: root, stdio: 'inherit', env: { ...process.env, BASE_URL: product.base, SHOTS: join(root, 'docs/screenshots') } })
+const made = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'packages/e2e/screenshots.ts')], {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, BASE_URL: product.base, SHOTS: join(root, 'docs/screenshots') },
+})
 await product.stop()
 process.exit(made.status ?? 1)

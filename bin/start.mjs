@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// Installs what is missing, starts PostgreSQL on loopback (or uses DATABASE_URL), migrates, loads the demo data, serves.
+// Installs what is missing, starts PostgreSQL on loopback (or uses DATABASE_URL), migrates, loads the demo
+// data, serves.
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
@@ -9,10 +10,17 @@ import { startPostgres } from './lib/postgres.mjs'
 
 const port = Number(process.env.PORT ?? 4180)
 const host = process.env.HOST ?? '127.0.0.1'
-if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`PORT is "${process.env.PORT}"; a whole number from 1 to 65535 is accepted`)
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  fail(`PORT is "${process.env.PORT}"; a whole number from 1 to 65535 is accepted`)
 await new Promise((done) => {
   const probe = createServer()
-  probe.once('error', (e) => fail(e.code === 'EADDRINUSE' ? `port ${port} is in use; stop what holds it, or set PORT` : `port ${port} cannot be used (${e.message})`))
+  probe.once('error', (e) =>
+    fail(
+      e.code === 'EADDRINUSE'
+        ? `port ${port} is in use; stop what holds it, or set PORT`
+        : `port ${port} cannot be used (${e.message})`,
+    ),
+  )
   probe.listen(port, host, () => probe.close(done))
 })
 await ensurePackages()
@@ -44,7 +52,12 @@ server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages', 'ser
   stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   // Its own group: Ctrl-C reaches this process first, which then stops both in order.
   detached: true,
-  env: { ...process.env, PORT: String(port), HOST: host, ...(database ? { DATABASE_URL: database.url, OWNER_DATABASE_URL: database.ownerUrl } : {}) },
+  env: {
+    ...process.env,
+    PORT: String(port),
+    HOST: host,
+    ...(database ? { DATABASE_URL: database.url, OWNER_DATABASE_URL: database.ownerUrl } : {}),
+  },
 })
 server.once('exit', (code) => {
   if (!stopping) stopAll(code ?? 1)

@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// Everything CI runs: lint, types, import rules, core, server and screen tests, build, the journeys in a browser.
+// Everything CI runs: lint, types, import rules, core, server and screen tests, build, the journeys in a
+// browser.
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -19,7 +20,11 @@ const finish = () => process.exit(failed ? 1 : 0)
 const bin = (name) => join(root, 'node_modules', '.bin', name)
 const run = (command, args, env = {}) =>
   new Promise((done) => {
-    const c = spawn(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    const c = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    })
     c.once('error', () => done(1))
     c.once('exit', (code) => done(code ?? 1))
   })
@@ -49,15 +54,29 @@ rmSync(reports, { recursive: true, force: true })
 mkdirSync(reports, { recursive: true })
 
 await step('lint', bin('eslint'), ['.', '--max-warnings', '0'])
+await step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
+await step('nothing unused', bin('knip'), [])
 await step('types', bin('tsc'), ['-p', 'tsconfig.json'])
 await step('types of the screens', bin('vue-tsc'), ['-p', 'packages/web/tsconfig.json'])
-await step('import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'packages/server/src', 'packages/web/src', 'packages/e2e'])
+await step('import rules', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'packages/core/src',
+  'packages/server/src',
+  'packages/web/src',
+  'packages/e2e',
+])
 
 await step('docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check'])
 
 say('core, server and screen tests')
 const unit = join(reports, 'unit.json')
-const unitCode = await run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile=${unit}`])
+const unitCode = await run(bin('vitest'), [
+  'run',
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile=${unit}`,
+])
 const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests])
 if (unitCode !== 0 && !unitFailed) failed++
 
@@ -69,7 +88,10 @@ say('journeys in the browser')
 ensureChromium()
 const product = await serveFresh('e2e-postgres')
 const e2e = join(reports, 'e2e.json')
-const e2eCode = await run(bin('playwright'), ['test', '--config', 'packages/e2e/playwright.config.ts'], { BASE_URL: product.base, E2E_REPORT: e2e })
+const e2eCode = await run(bin('playwright'), ['test', '--config', 'packages/e2e/playwright.config.ts'], {
+  BASE_URL: product.base,
+  E2E_REPORT: e2e,
+})
 const e2eFailed = count(e2e, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky])
 if (e2eCode !== 0 && !e2eFailed) failed++
 await product.stop()

@@ -5,7 +5,10 @@ const HOLES = 2000
 const FITTINGS = 500
 const FRAMES = 240
 
-/** A boat of many holes and fittings in the running product: how smoothly its map pans, and how soon all of it is judged anew. */
+/**
+ * A boat of many holes and fittings in the running product: how smoothly its map pans, and how soon all of
+ * it is judged anew.
+ */
 export async function benchBoat(row, ms) {
   const product = await serveFresh('bench-postgres')
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
@@ -16,16 +19,74 @@ export async function benchBoat(row, ms) {
     await page.getByRole('heading', { name: 'Plan' }).waitFor()
     const made = await page.evaluate(
       async ({ HOLES, FITTINGS }) => {
-        const ask = async (method, path, body) => (await fetch(`/api${path}`, { method, headers: { 'Content-Type': 'application/json' }, body: body && JSON.stringify(body) })).json()
-        const boat = await ask('POST', '/boats', { name: 'Bench boat', lengthMm: 20000, beamMm: 5000, displacementKg: 20000, duty: 'coastal', units: 'metric', hullKind: 'laminate' })
-        const zone = { title: 'Deck', face: 'deck', kind: 'sandwich', zMm: 900, outline: [[0, -2500], [20000, -2500], [20000, 2500], [0, 2500]].map(([xMm, yMm]) => ({ xMm, yMm })), layers: [{ material: 'mat', thicknessMm: 4, measured: true }, { material: 'balsa-150', thicknessMm: 12, measured: true }, { material: 'mat', thicknessMm: 3, measured: true }] }
+        const ask = async (method, path, body) =>
+          (
+            await fetch(`/api${path}`, {
+              method,
+              headers: { 'Content-Type': 'application/json' },
+              body: body && JSON.stringify(body),
+            })
+          ).json()
+        const boat = await ask('POST', '/boats', {
+          name: 'Bench boat',
+          lengthMm: 20000,
+          beamMm: 5000,
+          displacementKg: 20000,
+          duty: 'coastal',
+          units: 'metric',
+          hullKind: 'laminate',
+        })
+        const zone = {
+          title: 'Deck',
+          face: 'deck',
+          kind: 'sandwich',
+          zMm: 900,
+          outline: [
+            [0, -2500],
+            [20000, -2500],
+            [20000, 2500],
+            [0, 2500],
+          ].map(([xMm, yMm]) => ({ xMm, yMm })),
+          layers: [
+            { material: 'mat', thicknessMm: 4, measured: true },
+            { material: 'balsa-150', thicknessMm: 12, measured: true },
+            { material: 'mat', thicknessMm: 3, measured: true },
+          ],
+        }
         const { zones } = await ask('POST', `/boats/${boat.id}/zones`, zone)
-        const states = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service', 'suspect', 'closed']
-        const csv = ['whatFor,xMm,yMm,diameterMm,state', ...Array.from({ length: HOLES }, (_, i) => `hole ${i},${400 + ((i * 97) % 19200)},${-1500 + ((i * 61) % 3000)},8,${states[i % 10]}`)].join('\n')
+        const states = [
+          'marked',
+          'drilled',
+          'core sealed',
+          'dry fitted',
+          'bedded',
+          'cured',
+          'proved',
+          'in service',
+          'suspect',
+          'closed',
+        ]
+        const csv = [
+          'whatFor,xMm,yMm,diameterMm,state',
+          ...Array.from(
+            { length: HOLES },
+            (_, i) =>
+              `hole ${i},${400 + ((i * 97) % 19200)},${-1500 + ((i * 61) % 3000)},8,${states[i % 10]}`,
+          ),
+        ].join('\n')
         await ask('POST', `/boats/${boat.id}/penetrations/import`, { csv, write: true })
-        const first = await ask('POST', `/boats/${boat.id}/fittings`, { catalogueId: 'HG-C250', xMm: 1000, yMm: 0 })
+        const first = await ask('POST', `/boats/${boat.id}/fittings`, {
+          catalogueId: 'HG-C250',
+          xMm: 1000,
+          yMm: 0,
+        })
         const file = await (await fetch(`/api/fittings/${first.id}/design.json`)).json()
-        for (let i = 1; i < FITTINGS; i += 25) await Promise.all(Array.from({ length: Math.min(25, FITTINGS - i) }, () => ask('POST', `/boats/${boat.id}/fittings/import`, file)))
+        for (let i = 1; i < FITTINGS; i += 25)
+          await Promise.all(
+            Array.from({ length: Math.min(25, FITTINGS - i) }, () =>
+              ask('POST', `/boats/${boat.id}/fittings/import`, file),
+            ),
+          )
         return { id: boat.id, zone: zones[0], body: zone }
       },
       { HOLES, FITTINGS },
@@ -35,11 +96,22 @@ export async function benchBoat(row, ms) {
       times.push(
         await page.evaluate(
           async ({ made, t }) => {
-            const ask = async (method, path, body) => (await fetch(`/api${path}`, { method, headers: { 'Content-Type': 'application/json' }, body: body && JSON.stringify(body) })).json()
+            const ask = async (method, path, body) =>
+              (
+                await fetch(`/api${path}`, {
+                  method,
+                  headers: { 'Content-Type': 'application/json' },
+                  body: body && JSON.stringify(body),
+                })
+              ).json()
             const { zones } = await ask('GET', `/boats/${made.id}`)
             const layers = made.body.layers.map((l, i) => (i ? l : { ...l, thicknessMm: t }))
             const t0 = performance.now()
-            let { job } = await ask('PUT', `/boats/${made.id}/zones/${made.zone.id}`, { ...made.body, layers, version: zones[0].version })
+            let { job } = await ask('PUT', `/boats/${made.id}/zones/${made.zone.id}`, {
+              ...made.body,
+              layers,
+              version: zones[0].version,
+            })
             while (!job.finished) job = await ask('GET', `/boats/${made.id}/rejudge/${job.id}`)
             return { ms: performance.now() - t0, total: job.total }
           },
@@ -48,7 +120,11 @@ export async function benchBoat(row, ms) {
       )
     }
     times.sort((a, b) => a.ms - b.ms)
-    row(`${times[0].total} fittings judged again after a zone changed, with the save`, `p50 ${ms(times[1].ms)}, most ${ms(times.at(-1).ms)}`, 'aim 2 s')
+    row(
+      `${times[0].total} fittings judged again after a zone changed, with the save`,
+      `p50 ${ms(times[1].ms)}, most ${ms(times.at(-1).ms)}`,
+      'aim 2 s',
+    )
 
     await page.goto(`${product.base}/boat/${made.id}`)
     const plan = page.getByRole('group', { name: /^Plan of/ })
@@ -57,28 +133,46 @@ export async function benchBoat(row, ms) {
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Zoom in' }).click()
     for (const zoomed of [true, false]) {
       if (!zoomed) await page.getByRole('button', { name: 'Whole boat' }).click()
-      const recorded = page.evaluate((n) => new Promise((done) => {
-        const frames = []
-        let before = performance.now()
-        const step = (at) => {
-          const now = performance.now()
-          frames.push({ gap: at - (frames.length ? frames.at(-1).at : at), at })
-          before = now
-          if (frames.length < n) requestAnimationFrame(step)
-          else done(frames.slice(20).map((f) => f.gap).sort((a, b) => a - b))
-        }
-        requestAnimationFrame(step)
-        void before
-      }), FRAMES)
+      const recorded = page.evaluate(
+        (n) =>
+          new Promise((done) => {
+            const frames = []
+            let before = performance.now()
+            const step = (at) => {
+              const now = performance.now()
+              frames.push({ gap: at - (frames.length ? frames.at(-1).at : at), at })
+              before = now
+              if (frames.length < n) requestAnimationFrame(step)
+              else
+                done(
+                  frames
+                    .slice(20)
+                    .map((f) => f.gap)
+                    .sort((a, b) => a - b),
+                )
+            }
+            requestAnimationFrame(step)
+            void before
+          }),
+        FRAMES,
+      )
       await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
       await page.mouse.down()
       let busy = true
       void recorded.then(() => (busy = false))
-      for (let i = 0; busy; i++) await page.mouse.move(box.x + box.width / 2 + 160 * Math.sin(i / 9), box.y + box.height / 2 + 70 * Math.cos(i / 13))
+      for (let i = 0; busy; i++)
+        await page.mouse.move(
+          box.x + box.width / 2 + 160 * Math.sin(i / 9),
+          box.y + box.height / 2 + 70 * Math.cos(i / 13),
+        )
       await page.mouse.up()
       const gaps = await recorded
       const at = (q) => gaps[Math.floor(q * (gaps.length - 1))]
-      row(`map of ${HOLES} holes panned, ${zoomed ? 'zoomed in' : 'whole boat'}: frame`, `p50 ${at(0.5).toFixed(1)} ms, p95 ${at(0.95).toFixed(1)} ms`, 'aim p95 16.7 ms')
+      row(
+        `map of ${HOLES} holes panned, ${zoomed ? 'zoomed in' : 'whole boat'}: frame`,
+        `p50 ${at(0.5).toFixed(1)} ms, p95 ${at(0.95).toFixed(1)} ms`,
+        'aim p95 16.7 ms',
+      )
     }
   } finally {
     await browser.close()

@@ -16,14 +16,32 @@ function* filesThroughHull(folder) {
 /** Builds the web part when its sources have changed since the last build. */
 export function ensureBuild() {
   const hash = createHash('sha256')
-  for (const folder of ['packages/web', 'packages/core/src']) for (const f of [...filesThroughHull(join(root, folder))].sort()) hash.update(f).update(String(statSync(f).size)).update(readFileSync(f))
+  for (const folder of ['packages/web', 'packages/core/src'])
+    for (const f of [...filesThroughHull(join(root, folder))].sort())
+      hash
+        .update(f)
+        .update(String(statSync(f).size))
+        .update(readFileSync(f))
   hash.update(readFileSync(join(root, 'package-lock.json')))
   const now = hash.digest('hex')
   const dist = join(root, 'packages', 'web', 'dist')
   const stamp = join(dist, '.built-from')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return
   log('Building ...')
-  const built = spawnSync(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', join(root, 'packages', 'web'), '--logLevel', 'warn'], { cwd: root, encoding: 'utf8' })
-  if (built.status !== 0) fail(`the web part does not build (${(built.stderr || built.stdout || '').trim().split('\n').slice(-3).join(' ')})`)
+  const built = spawnSync(
+    process.execPath,
+    [
+      join(root, 'node_modules', 'vite', 'bin', 'vite.js'),
+      'build',
+      join(root, 'packages', 'web'),
+      '--logLevel',
+      'warn',
+    ],
+    { cwd: root, encoding: 'utf8' },
+  )
+  if (built.status !== 0)
+    fail(
+      `the web part does not build (${(built.stderr || built.stdout || '').trim().split('\n').slice(-3).join(' ')})`,
+    )
   writeFileSync(stamp, now)
 }

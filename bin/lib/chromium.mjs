@@ -8,6 +8,9 @@ export function ensureChromium() {
   if (process.getuid?.() !== 0) fail('Chromium is not installed; run "apt-get install chromium" as root')
   log('Installing Chromium ...')
   spawnSync('apt-get', ['update'], { stdio: 'ignore' })
-  spawnSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  spawnSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+    stdio: 'ignore',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
   if (!existsSync('/usr/bin/chromium')) fail('Chromium could not be installed')
 }

@@ -6,8 +6,13 @@ import { setTimeout } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
-/** where the product keeps what it makes: the database of npm start, reports; NORTH_TIDE_DATA puts it elsewhere */
-export const dataFolder = process.env.NORTH_TIDE_DATA ? resolve(process.env.NORTH_TIDE_DATA) : join(root, '.data')
+/**
+ * where the product keeps what it makes: the database of npm start, reports; NORTH_TIDE_DATA puts it
+ * elsewhere
+ */
+export const dataFolder = process.env.NORTH_TIDE_DATA
+  ? resolve(process.env.NORTH_TIDE_DATA)
+  : join(root, '.data')
 /** who is installing the packages just now */
 const installing = join(root, '.data', 'npm.pid')
 
@@ -22,8 +27,14 @@ export function fail(line) {
 /** The first line of an npm that failed which says why; its last only names a log file. */
 function firstError(npm) {
   const lines = `${npm.stderr ?? ''}\n${npm.error?.message ?? ''}`.split('\n').map((l) => l.trim())
-  const errors = lines.filter((l) => /^npm (error|ERR!)/.test(l)).map((l) => l.replace(/^npm (error|ERR!)\s*/, ''))
-  return errors.find((l) => l && !/^(code|errno|syscall|path|command) /.test(l)) ?? lines.find(Boolean) ?? 'npm said nothing'
+  const errors = lines
+    .filter((l) => /^npm (error|ERR!)/.test(l))
+    .map((l) => l.replace(/^npm (error|ERR!)\s*/, ''))
+  return (
+    errors.find((l) => l && !/^(code|errno|syscall|path|command) /.test(l)) ??
+    lines.find(Boolean) ??
+    'npm said nothing'
+  )
 }
 
 /** An install outlives a start that was killed; two at once would take each other's files away. */
@@ -54,8 +65,11 @@ function run(command, args) {
 /** Installs the npm packages when they are missing or the lock file has changed since. */
 export async function ensurePackages({ quiet = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) fail(`Node ${process.versions.node} is too old; 20.19 or later is needed`)
-  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  if (major < 20 || (major === 20 && minor < 19))
+    fail(`Node ${process.versions.node} is too old; 20.19 or later is needed`)
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules', '.north-tide-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   if (!quiet) log('Installing packages ...')

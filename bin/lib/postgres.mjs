@@ -1,5 +1,15 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { spawnSync } from 'node:child_process'
 import { createServer } from 'node:net'
 import { basename, join } from 'node:path'
@@ -20,7 +30,9 @@ const lastLine = (text) => text.split('\n').filter(Boolean).at(-1) ?? 'no word w
 function serverFolder() {
   const base = '/usr/lib/postgresql'
   if (existsSync(base)) {
-    const newest = readdirSync(base).filter((v) => Number(v) >= LEAST_VERSION && existsSync(join(base, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a))[0]
+    const newest = readdirSync(base)
+      .filter((v) => Number(v) >= LEAST_VERSION && existsSync(join(base, v, 'bin', 'initdb')))
+      .sort((a, b) => Number(b) - Number(a))[0]
     if (newest) return join(base, newest, 'bin')
   }
   const found = run('pg_config', ['--bindir'])
@@ -31,26 +43,45 @@ function serverFolder() {
 function ensureServer() {
   const there = serverFolder()
   if (there) return there
-  if (!asRoot) fail(`PostgreSQL ${LEAST_VERSION} or later is not installed; run "apt-get install postgresql" as root, or set DATABASE_URL`)
+  if (!asRoot)
+    fail(
+      `PostgreSQL ${LEAST_VERSION} or later is not installed; run "apt-get install postgresql" as root, or set DATABASE_URL`,
+    )
   log('Installing PostgreSQL ...')
   mkdirSync('/etc/postgresql-common/createcluster.d', { recursive: true })
   writeFileSync('/etc/postgresql-common/createcluster.d/north-tide.conf', 'create_main_cluster = false\n')
   // What was killed in the middle of an earlier installation is finished first.
   run('dpkg', ['--configure', '-a'])
   run('apt-get', ['update'])
-  const installed = spawnSync('apt-get', ['install', '-y', '--no-install-recommends', 'postgresql'], { encoding: 'utf8', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  const installed = spawnSync('apt-get', ['install', '-y', '--no-install-recommends', 'postgresql'], {
+    encoding: 'utf8',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
   const bin = serverFolder()
-  if (!bin) fail(`PostgreSQL could not be installed (${lastLine(installed.stderr || installed.error?.message || '')}); install it, or set DATABASE_URL`)
+  if (!bin)
+    fail(
+      `PostgreSQL could not be installed (${lastLine(installed.stderr || installed.error?.message || '')}); install it, or set DATABASE_URL`,
+    )
   return bin
 }
 
-/** The project's own data folder, or one under /var/lib where the database's user cannot enter the checkout. */
+/**
+ * The project's own data folder, or one under /var/lib where the database's user cannot enter the
+ * checkout.
+ */
 function clusterFolder(name, data = dataFolder) {
   const own = join(data, name)
   if (!asRoot) return own
   mkdirSync(data, { recursive: true })
   if (run('test', ['-x', data], { as: true }).ok) return own
-  return join('/var/lib', `north-tide-${basename(root)}-${createHash('sha256').update(data === join(root, '.data') ? root : data).digest('hex').slice(0, 8)}`, name)
+  return join(
+    '/var/lib',
+    `north-tide-${basename(root)}-${createHash('sha256')
+      .update(data === join(root, '.data') ? root : data)
+      .digest('hex')
+      .slice(0, 8)}`,
+    name,
+  )
 }
 /** Stops and removes the database that npm start made in another data folder; for tests. */
 export function stopCluster(data, name = 'postgres') {
@@ -83,18 +114,36 @@ function writeSecret(file, value) {
   renameSync(`${file}.new`, file)
 }
 
-/** A cluster is made beside its place and moved there when it is whole: a start that was killed leaves nothing but a folder to throw away. */
+/**
+ * A cluster is made beside its place and moved there when it is whole: a start that was killed leaves
+ * nothing but a folder to throw away.
+ */
 function makeCluster(bin, folder, cluster) {
   mkdirSync(folder, { recursive: true })
   ownedBySystemUser(folder)
   chmodSync(folder, 0o700)
-  for (const f of readdirSync(folder)) if (f.startsWith('making-') && !existsSync(`/proc/${f.slice('making-'.length)}`)) rmSync(join(folder, f), { recursive: true, force: true })
+  for (const f of readdirSync(folder))
+    if (f.startsWith('making-') && !existsSync(`/proc/${f.slice('making-'.length)}`))
+      rmSync(join(folder, f), { recursive: true, force: true })
   const making = join(folder, `making-${process.pid}`)
   const password = secret()
   const passwordFile = join(folder, `first-password-${process.pid}`)
   writeFileSync(passwordFile, password, { mode: 0o600 })
   ownedBySystemUser(passwordFile)
-  const made = run(join(bin, 'initdb'), ['-D', making, '-U', 'north_tide', '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--encoding=UTF8', '--locale=C.UTF-8'], { as: true })
+  const made = run(
+    join(bin, 'initdb'),
+    [
+      '-D',
+      making,
+      '-U',
+      'north_tide',
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ],
+    { as: true },
+  )
   rmSync(passwordFile)
   if (!made.ok) fail(`a database folder could not be made (${lastLine(made.out)})`)
   writeSecret(join(making, SECRET_FILE), { password, owner: secret(), app: secret() })
@@ -107,12 +156,19 @@ function makeCluster(bin, folder, cluster) {
   }
 }
 const SECRET_FILE = 'north-tide.json'
-/** The passwords of a cluster; one of an earlier version kept the first beside the cluster and had no others. */
+/**
+ * The passwords of a cluster; one of an earlier version kept the first beside the cluster and had no
+ * others.
+ */
 function secretsOf(folder, cluster) {
   const file = join(cluster, SECRET_FILE)
   try {
     if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8'))
-    const secrets = { ...JSON.parse(readFileSync(join(folder, 'connection.json'), 'utf8')), owner: secret(), app: secret() }
+    const secrets = {
+      ...JSON.parse(readFileSync(join(folder, 'connection.json'), 'utf8')),
+      owner: secret(),
+      app: secret(),
+    }
     writeSecret(file, secrets)
     return secrets
   } catch {
@@ -122,7 +178,8 @@ function secretsOf(folder, cluster) {
 
 /**
  * Starts PostgreSQL on loopback from a folder of its own, as a user that is not root.
- * Gives the URLs of the application's role (`url`), the owner's (`ownerUrl`) and the cluster's superuser (`superUrl`), and how to stop it;
+ * Gives the URLs of the application's role (`url`), the owner's (`ownerUrl`) and the cluster's superuser
+ * (`superUrl`), and how to stop it;
  * one that runs already is used and left alone.
  */
 export async function startPostgres(name = 'postgres', { fresh = false, durable = true } = {}) {
@@ -135,7 +192,10 @@ export async function startPostgres(name = 'postgres', { fresh = false, durable 
     rmSync(folder, { recursive: true, force: true })
   }
   if (!existsSync(join(cluster, 'PG_VERSION'))) {
-    if (existsSync(cluster) && readdirSync(cluster).length) fail(`the database folder ${cluster} is damaged (no PG_VERSION); put a backup back, or move it away to begin anew`)
+    if (existsSync(cluster) && readdirSync(cluster).length)
+      fail(
+        `the database folder ${cluster} is damaged (no PG_VERSION); put a backup back, or move it away to begin anew`,
+      )
     makeCluster(bin, folder, cluster)
   }
   const secrets = secretsOf(folder, cluster)
@@ -148,17 +208,37 @@ export async function startPostgres(name = 'postgres', { fresh = false, durable 
     } catch (error) {
       fail(`the database does not let its roles be made (${error.message})`)
     }
-    return { url: url(APP, secrets.app), ownerUrl: url(OWNER, secrets.owner), superUrl, bin, cluster, ...more }
+    return {
+      url: url(APP, secrets.app),
+      ownerUrl: url(OWNER, secrets.owner),
+      superUrl,
+      bin,
+      cluster,
+      ...more,
+    }
   }
-  if (ctl('status').ok) return ready(Number(readFileSync(join(cluster, 'postmaster.pid'), 'utf8').split('\n')[3]), { stop: () => {}, crash: () => ctl('stop', '-m', 'immediate') })
+  if (ctl('status').ok)
+    return ready(Number(readFileSync(join(cluster, 'postmaster.pid'), 'utf8').split('\n')[3]), {
+      stop: () => {},
+      crash: () => ctl('stop', '-m', 'immediate'),
+    })
   const port = await freePort()
   const logFile = join(folder, 'server.log')
   const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=100${durable ? '' : ' -c fsync=off'}`
   const begin = () => ctl('start', '-w', '-t', '60', '-l', logFile, '-o', options)
   const started = begin()
   if (!started.ok) {
-    const why = existsSync(logFile) ? readFileSync(logFile, 'utf8').split('\n').filter((l) => /FATAL|PANIC|ERROR/.test(l)).at(-1) : ''
+    const why = existsSync(logFile)
+      ? readFileSync(logFile, 'utf8')
+          .split('\n')
+          .filter((l) => /FATAL|PANIC|ERROR/.test(l))
+          .at(-1)
+      : ''
     fail(`PostgreSQL did not start (${why || lastLine(started.out)}); its log is ${logFile}`)
   }
-  return ready(port, { stop: () => ctl('stop', '-m', 'fast', '-w'), crash: () => ctl('stop', '-m', 'immediate', '-w'), restart: () => begin() })
+  return ready(port, {
+    stop: () => ctl('stop', '-m', 'fast', '-w'),
+    crash: () => ctl('stop', '-m', 'immediate', '-w'),
+    restart: () => begin(),
+  })
 }

@@ -17,7 +17,17 @@ export const freePort = () =>
 export async function serveFresh(name) {
   const database = await startPostgres(name, { fresh: true })
   const port = await freePort()
-  const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { cwd: root, env: { ...process.env, DATABASE_URL: database.url, OWNER_DATABASE_URL: database.ownerUrl, PORT: String(port), SIGN_IN_LIMIT: '1000' }, stdio: ['ignore', 'pipe', 'inherit'] })
+  const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+    cwd: root,
+    env: {
+      ...process.env,
+      DATABASE_URL: database.url,
+      OWNER_DATABASE_URL: database.ownerUrl,
+      PORT: String(port),
+      SIGN_IN_LIMIT: '1000',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   await new Promise((done, no) => {
     server.stdout.on('data', (d) => d.toString().includes('North Tide is at') && done())
     server.once('exit', (code) => no(new Error(`the server ended with ${code}`)))

@@ -8,9 +8,14 @@ const onBoat = async (page: Page, id: string) => {
   await page.getByRole('combobox', { name: 'Boat', exact: true }).selectOption({ label: id })
   await expect(page.getByRole('group', { name: new RegExp(`^Plan of ${id}`) })).toBeVisible()
 }
-const serious = async (page: Page) => (await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.target}`)
+const serious = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes[0]?.target}`)
 
-test('a stanchion on the cored side deck: the base tips, the plate solver stands beside the hand formula, a case is added', async ({ page }) => {
+test('a stanchion on the cored side deck: the base tips, the plate solver stands beside the hand formula, a case is added', async ({
+  page,
+}) => {
   await enter(page)
   await place(page, 'HG-S25', '4800', '-1400', 'Stanchion of the journey')
   await expect(page.getByText(/The base tips: \d+ % of it presses/)).toBeVisible()
@@ -29,7 +34,10 @@ test('a stanchion on the cored side deck: the base tips, the plate solver stands
   await expect(page.getByText(/to starboard of its middle: .+ MPa/)).toBeVisible()
   const before = await page.getByRole('img', { name: /^Core shear, as designed/ }).getAttribute('aria-label')
   await page.getByRole('textbox', { name: 'Plate thickness' }).fill('15')
-  await expect(page.getByRole('img', { name: /^Core shear, as designed/ })).not.toHaveAttribute('aria-label', before!)
+  await expect(page.getByRole('img', { name: /^Core shear, as designed/ })).not.toHaveAttribute(
+    'aria-label',
+    before!,
+  )
   expect(await serious(page)).toEqual([])
   await page.getByRole('button', { name: 'add a case' }).click()
   await page.getByLabel('Name of this case').fill('Someone falls on it')
@@ -45,7 +53,9 @@ test('a stanchion on the cored side deck: the base tips, the plate solver stands
   await saved(page)
 })
 
-test('the bitt on the wet foredeck: flagged, sized from the best few, its edges dragged and typed over', async ({ page }) => {
+test('the bitt on the wet foredeck: flagged, sized from the best few, its edges dragged and typed over', async ({
+  page,
+}) => {
   await enter(page)
   await place(page, 'HG-B160', '1180', '520', 'Bitt of the journey')
   await expect(page.getByText(/The core reads (wet|damp) here/)).toBeVisible()
@@ -55,7 +65,9 @@ test('the bitt on the wet foredeck: flagged, sized from the best few, its edges 
   await expect(few.getByRole('columnheader', { name: 'Under deck' })).toBeVisible()
   await few.getByRole('radio').nth(1).check()
   await page.getByRole('button', { name: 'Use this design' }).click()
-  await expect(page.locator('[data-verdict=short]').filter({ hasText: /punching|crush|Bolt in tension/i })).toHaveCount(0)
+  await expect(
+    page.locator('[data-verdict=short]').filter({ hasText: /punching|crush|Bolt in tension/i }),
+  ).toHaveCount(0)
   const thick = page.getByRole('textbox', { name: 'Plate thickness' })
   const was = Number(await thick.inputValue())
   const grip = page.locator('[data-handle="plate.thicknessMm"]')
@@ -87,7 +99,9 @@ test('the bitt on the wet foredeck: flagged, sized from the best few, its edges 
   await expect(page.getByRole('tabpanel')).toContainText('cut one skin back to where the core is dry')
 })
 
-test('lifting points on metal: doubler and weld, metals kept apart, mirrored to the other side and compared', async ({ page }) => {
+test('lifting points on metal: doubler and weld, metals kept apart, mirrored to the other side and compared', async ({
+  page,
+}) => {
   await enter(page)
   await onBoat(page, 'Tarn Runner')
   await place(page, 'HG-LP90', '3000', '-800', 'Lifting point, port quarter')
@@ -95,7 +109,9 @@ test('lifting points on metal: doubler and weld, metals kept apart, mirrored to 
   await expect(check(page, 'metals')).toHaveAttribute('data-verdict', 'holds')
   await page.getByLabel('sealant or paste between').uncheck()
   await expect(check(page, 'metals')).not.toHaveAttribute('data-verdict', 'holds')
-  await check(page, 'metals').getByRole('button', { name: /sleeve, washer and sealant/ }).click()
+  await check(page, 'metals')
+    .getByRole('button', { name: /sleeve, washer and sealant/ })
+    .click()
   await expect(check(page, 'metals')).toHaveAttribute('data-verdict', 'holds')
   await expect(page.locator('[data-check^=crush]')).toHaveCount(0)
   await tray(page, 'Steps')
@@ -112,7 +128,9 @@ test('lifting points on metal: doubler and weld, metals kept apart, mirrored to 
   await expect(page.getByRole('table', { name: 'Checks side by side' })).toContainText('Weld of the doubler')
 })
 
-test('the winch base on the working deck: pads part the bolts, parts go stale, templates and the drill schedule go out', async ({ page }) => {
+test('the winch base on the working deck: pads part the bolts, parts go stale, templates and the drill schedule go out', async ({
+  page,
+}) => {
   await enter(page)
   const id = await place(page, 'HG-W200', '8050', '300', 'Winch of the journey')
   await tray(page, 'Parts')
@@ -127,9 +145,15 @@ test('the winch base on the working deck: pads part the bolts, parts go stale, t
   await saved(page)
   await tray(page, 'Templates')
   await expect(page.getByRole('table', { name: 'Drill schedule' }).getByRole('row')).toHaveCount(7)
-  const [dxf] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'DXF', exact: true }).click()])
+  const [dxf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'DXF', exact: true }).click(),
+  ])
   expect(await readFile((await dxf.path())!, 'utf8')).toContain('DRILL')
-  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF, A4' }).click()])
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'PDF, A4' }).click(),
+  ])
   expect((await readFile((await pdf.path())!)).subarray(0, 5).toString()).toBe('%PDF-')
   expect(id).toMatch(/^[0-9a-f-]{36}$/)
 })
@@ -162,7 +186,9 @@ test('a track in a row of bolts in inches, and hardware of the yard\u2019s own',
   await expect(page.locator('.where')).toContainText('PY-1')
 })
 
-test('on a slow line nobody is in conflict with himself: what was changed while a save was on its way is saved after it', async ({ page }) => {
+test('on a slow line nobody is in conflict with himself: what was changed while a save was on its way is saved after it', async ({
+  page,
+}) => {
   await enter(page)
   await place(page, 'HG-C250', '2600', '-900', 'Cleat on a slow line')
   let inFlight = 0

@@ -5,7 +5,15 @@ import { check, enter, place, saved } from './hands'
 
 const seriousFaults = async (page: Page) => {
   const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(' | ')}`)
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.target.join(' '))
+          .join(' | ')}`,
+    )
 }
 
 test('from a click on the deck to a recorded set of holes', async ({ page }) => {
@@ -38,7 +46,11 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   // Every export comes down.
   const pdf = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Spec sheet' }).click()
-  expect(readFileSync(await (await pdf).path()).subarray(0, 5).toString()).toBe('%PDF-')
+  expect(
+    readFileSync(await (await pdf).path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
 
   await page.getByRole('button', { name: 'Record 4 holes' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'are in the register, marked' })).toBeVisible()
@@ -59,7 +71,9 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
 
   // It is found again in the list, with its state.
   await page.getByLabel('Find in the register').fill('journey bolt 1')
-  await expect(page.getByRole('row').filter({ hasText: 'Cleat of the journey, bolt 1' })).toContainText('dry fitted')
+  await expect(page.getByRole('row').filter({ hasText: 'Cleat of the journey, bolt 1' })).toContainText(
+    'dry fitted',
+  )
 })
 
 test('a field reads what a hand writes, and a refused entry keeps its text', async ({ page }) => {
@@ -103,7 +117,9 @@ test('undo, redo, and a reload that loses nothing', async ({ page, context }) =>
   await expect(thickness).toHaveValue('15')
   await saved(page)
   // The connection goes in the middle of typing: the draft is kept over a reload and saved when it is back.
-  await context.route('**/api/fittings/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await context.route('**/api/fittings/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await thickness.fill('18')
   await expect(page.locator('[data-test=saved]')).toContainText('no connection')
   await page.reload()
@@ -115,7 +131,10 @@ test('undo, redo, and a reload that loses nothing', async ({ page, context }) =>
   await expect(page.getByLabel('Plate thickness')).toHaveValue('18')
 })
 
-test('two hands on one fitting: a stale save shows both, and the choice decides', async ({ page, browser }) => {
+test('two hands on one fitting: a stale save shows both, and the choice decides', async ({
+  page,
+  browser,
+}) => {
   await enter(page)
   const id = await place(page, 'HG-C250', '2700', '-200', 'Cleat for two')
   const other = await browser.newContext()
@@ -148,10 +167,14 @@ test('a design goes out as a file and comes back to the same verdicts', async ({
   await page.getByRole('link', { name: 'Design as JSON' }).click()
   const path = await (await down).path()
   const first = page.url()
-  await page.getByLabel('Design file').setInputFiles({ name: 'bitt.json', mimeType: 'application/json', buffer: readFileSync(path) })
+  await page
+    .getByLabel('Design file')
+    .setInputFiles({ name: 'bitt.json', mimeType: 'application/json', buffer: readFileSync(path) })
   await expect(page).not.toHaveURL(first)
   await expect(page.locator('[data-test=counts]')).toHaveText(said!)
-  await page.getByLabel('Design file').setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"design":') })
+  await page
+    .getByLabel('Design file')
+    .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"design":') })
   await expect(page.getByRole('status').filter({ hasText: 'is no JSON' })).toBeVisible()
 })
 
@@ -172,7 +195,9 @@ test('keys: find anything, size it, neighbours, help', async ({ page }) => {
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
 })
 
-test('a quick sum on its own: found by a fitter\u2019s words, refused beside the field, shared by a link', async ({ page }) => {
+test('a quick sum on its own: found by a fitter\u2019s words, refused beside the field, shared by a link', async ({
+  page,
+}) => {
   await enter(page)
   await page.goto('/reference/sums')
   await page.getByLabel('Find a sum').fill('how many tubes')
@@ -234,9 +259,24 @@ for (const theme of ['day', 'dim'] as const)
       await page.getByRole('button', { name: 'Dim' }).click()
       await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim')
     }
-    const fitting = await page.evaluate(async () => ((await (await fetch('/api/boats/fulmars-reach')).json()) as { fittings: { id: string }[] }).fittings[0]!.id)
-    const survey = theme === 'day' ? ['readings', 'build', 'found', 'angles', 'files'].map((t) => `/boat/fulmars-reach/${t}`) : ['/boat/fulmars-reach/readings']
-    for (const path of ['/boat/fulmars-reach', `/bench/${fitting}`, '/register/16', '/stores', '/reference/cores', '/reference/sums/chainplate', ...survey]) {
+    const fitting = await page.evaluate(
+      async () =>
+        ((await (await fetch('/api/boats/fulmars-reach')).json()) as { fittings: { id: string }[] })
+          .fittings[0]!.id,
+    )
+    const survey =
+      theme === 'day'
+        ? ['readings', 'build', 'found', 'angles', 'files'].map((t) => `/boat/fulmars-reach/${t}`)
+        : ['/boat/fulmars-reach/readings']
+    for (const path of [
+      '/boat/fulmars-reach',
+      `/bench/${fitting}`,
+      '/register/16',
+      '/stores',
+      '/reference/cores',
+      '/reference/sums/chainplate',
+      ...survey,
+    ]) {
       await page.goto(path)
       await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
       await expect(page.locator('main.place :is(h1, h2)').first()).toBeVisible()

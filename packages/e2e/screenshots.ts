@@ -19,12 +19,19 @@ await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click(
 await page.getByRole('heading', { name: 'Plan' }).waitFor()
 await page.getByText('not read near enough').waitFor()
 await shot('boat')
-for (const [tab, ready] of [['readings', 'Working deck: '], ['build', 'Working deck'], ['angles', 'Heel'], ['found', 'Enter keeps']] as const) {
+for (const [tab, ready] of [
+  ['readings', 'Working deck: '],
+  ['build', 'Working deck'],
+  ['angles', 'Heel'],
+  ['found', 'Enter keeps'],
+] as const) {
   await page.goto(`${base}/boat/fulmars-reach/${tab}`)
   await page.getByText(ready).first().waitFor()
   await shot(`boat-${tab}`)
 }
-const fitting = async (boat: string, i: number) => ((await (await page.request.get(`${base}/api/boats/${boat}`)).json()) as { fittings: { id: string }[] }).fittings[i]!.id
+const fitting = async (boat: string, i: number) =>
+  ((await (await page.request.get(`${base}/api/boats/${boat}`)).json()) as { fittings: { id: string }[] })
+    .fittings[i]!.id
 await page.goto(`${base}/bench/${await fitting('fulmars-reach', 0)}`)
 await page.getByLabel('Plate thickness').waitFor()
 await shot('bench')
@@ -43,7 +50,12 @@ await page.getByRole('button', { name: 'Dim' }).click()
 await page.getByRole('tab', { name: 'Sealant' }).click()
 await shot('bench-dim')
 await page.getByRole('button', { name: 'Daylight' }).click()
-const through = async (name: string) => ((await (await page.request.get(`${base}/api/boats/fulmars-reach`)).json()) as { throughHulls: { id: string; name: string }[] }).throughHulls.find((f) => f.name === name)!.id
+const through = async (name: string) =>
+  (
+    (await (await page.request.get(`${base}/api/boats/fulmars-reach`)).json()) as {
+      throughHulls: { id: string; name: string }[]
+    }
+  ).throughHulls.find((f) => f.name === name)!.id
 await page.goto(`${base}/through-hulls/${await through('Wet-lab intake')}`)
 await page.getByRole('tab', { name: 'Dial' }).click()
 await page.locator('[data-test=turn]').waitFor()

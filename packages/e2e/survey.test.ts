@@ -3,9 +3,12 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { enter, place, saved } from './hands'
 
-const tab = (page: import('@playwright/test').Page, name: string) => page.getByRole('navigation', { name: 'Boat', exact: true }).getByRole('link', { name }).click()
+const tab = (page: import('@playwright/test').Page, name: string) =>
+  page.getByRole('navigation', { name: 'Boat', exact: true }).getByRole('link', { name }).click()
 
-test('a probe finds the deck thinner: the fitting goes stale, is judged anew, and takes the deck over with undo', async ({ page }) => {
+test('a probe finds the deck thinner: the fitting goes stale, is judged anew, and takes the deck over with undo', async ({
+  page,
+}) => {
   await enter(page)
   await place(page, 'HG-C250', '2500', '-300', 'Cleat on the probe')
   await page.goto('/boat')
@@ -20,8 +23,11 @@ test('a probe finds the deck thinner: the fitting goes stale, is judged anew, an
   await tab(page, 'Map')
   await expect(page.getByRole('link', { name: /Cleat on the probe stale, judged again/ })).toBeVisible()
   await page.getByRole('link', { name: /Cleat on the probe stale/ }).click()
-  // Three probes of the outer skin now: 4.1, 3.9 and 2, so the median is 3.9; the inner skin was an estimate until now.
-  await expect(page.getByText(/outer skin 4 mm is 3.9 mm now, measured; inner skin 3 mm is 1.5 mm now, measured/)).toBeVisible()
+  // Three probes of the outer skin now: 4.1, 3.9 and 2, so the median is 3.9; the inner skin was an
+  // estimate until now.
+  await expect(
+    page.getByText(/outer skin 4 mm is 3.9 mm now, measured; inner skin 3 mm is 1.5 mm now, measured/),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Use the deck as measured' }).click()
   await expect(page.getByText('Stale.')).toBeHidden()
   await expect(page.getByRole('textbox', { name: 'Outer skin' })).toHaveValue('3.9')
@@ -41,7 +47,9 @@ test('a probe finds the deck thinner: the fitting goes stale, is judged anew, an
   }
 })
 
-test('placed as a fitter measures; two that disagree are asked about; the register keeps what was measured', async ({ page }) => {
+test('placed as a fitter measures; two that disagree are asked about; the register keeps what was measured', async ({
+  page,
+}) => {
   await enter(page)
   await page.getByRole('button', { name: /New fitting here/ }).click()
   const dialog = page.getByRole('dialog')
@@ -58,7 +66,9 @@ test('placed as a fitter measures; two that disagree are asked about; the regist
   await expect(page.locator('.where')).toContainText(/x 1.?608 mm, port 500 mm/)
   await page.getByRole('button', { name: /Record \d holes?/ }).click()
   await page.getByRole('link', { name: /In the register/ }).click()
-  await expect(page.getByRole('region', { name: 'Hole', exact: true })).toContainText('300 mm forward of Collision bulkhead')
+  await expect(page.getByRole('region', { name: 'Hole', exact: true })).toContainText(
+    '300 mm forward of Collision bulkhead',
+  )
 })
 
 test('found holes in a row by keyboard alone, with a photo checked by what it is', async ({ page }) => {
@@ -69,14 +79,19 @@ test('found holes in a row by keyboard alone, with a photo checked by what it is
   await page.keyboard.press('Enter')
   await expect(page.getByText('Nothing was kept: where it is could not be read.')).toBeVisible()
   await page.getByLabel('Where').fill('')
-  for (const [i, where] of ['3100 aft of stem, 40 mm in from the port edge', '3140 aft of stem, 40 mm in from the port edge'].entries()) {
+  for (const [i, where] of [
+    '3100 aft of stem, 40 mm in from the port edge',
+    '3140 aft of stem, 40 mm in from the port edge',
+  ].entries()) {
     await page.keyboard.type(where)
     if (i === 0) {
       await page.getByLabel('Was for').focus()
       await page.keyboard.type('old awning rail')
     }
     await page.keyboard.press('Enter')
-    await expect(page.getByRole('table', { name: 'Entered in this sitting' }).getByRole('row')).toHaveCount(i + 2)
+    await expect(page.getByRole('table', { name: 'Entered in this sitting' }).getByRole('row')).toHaveCount(
+      i + 2,
+    )
     await expect(page.getByLabel('Where')).toBeFocused()
   }
   const table = page.getByRole('table', { name: 'Entered in this sitting' })
@@ -84,18 +99,29 @@ test('found holes in a row by keyboard alone, with a photo checked by what it is
   await table.getByRole('link').first().click()
   const hole = page.getByRole('region', { name: 'Hole', exact: true })
   await expect(hole).toContainText('Measured')
-  await hole.locator('input[type=file]').setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is no picture') })
-  await expect(hole.getByRole('alert')).toContainText('holds no picture that can be read, whatever its name says')
+  await hole
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'holiday.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is no picture') })
+  await expect(hole.getByRole('alert')).toContainText(
+    'holds no picture that can be read, whatever its name says',
+  )
   await page.route('**/photos', (route) => route.abort())
-  await hole.locator('input[type=file]').setInputFiles({ name: 'stern.png', mimeType: 'image/png', buffer: Buffer.from('lost on the way') })
+  await hole
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'stern.png', mimeType: 'image/png', buffer: Buffer.from('lost on the way') })
   await expect(hole.getByRole('alert')).toContainText('“stern.png” was not kept: The server does not answer')
   await page.unroute('**/photos')
   const png = await page.screenshot({ clip: { x: 0, y: 0, width: 300, height: 200 } })
-  await hole.locator('input[type=file]').setInputFiles({ name: 'whatever.txt', mimeType: 'image/png', buffer: png })
+  await hole
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'whatever.txt', mimeType: 'image/png', buffer: png })
   await expect(hole.getByRole('img', { name: /Photo of/ })).toBeVisible()
 })
 
-test('a reading is taken from a simulated meter, the wet map follows, and a lost stream says so and comes back', async ({ page, context }) => {
+test('a reading is taken from a simulated meter, the wet map follows, and a lost stream says so and comes back', async ({
+  page,
+  context,
+}) => {
   await enter(page)
   await tab(page, 'Readings')
   const form = page.getByRole('form', { name: 'A new reading' })
@@ -139,14 +165,22 @@ test('angles by the level, three at a station; the schedule goes out', async ({ 
     await form.getByRole('button', { name: 'Keep this reading' }).click()
     await expect(form.getByLabel('The level shows')).toHaveValue('')
   }
-  const row = page.getByRole('region', { name: 'Schedule' }).getByRole('row').filter({ hasText: 'Gallows foot' })
+  const row = page
+    .getByRole('region', { name: 'Schedule' })
+    .getByRole('row')
+    .filter({ hasText: 'Gallows foot' })
   await expect(row).toContainText('3.10°')
   await expect(row).not.toContainText('fewer than three')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('region', { name: 'Schedule' }).getByRole('link', { name: 'CSV' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('region', { name: 'Schedule' }).getByRole('link', { name: 'CSV' }).click(),
+  ])
   expect(await readFile((await file.path())!, 'utf8')).toContain('Gallows foot,starboard,along,3.10')
 })
 
-test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes read in with its faults said first', async ({ page }) => {
+test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes read in with its faults said first', async ({
+  page,
+}) => {
   await enter(page)
   await tab(page, 'Build-up')
   await page.getByRole('button', { name: 'Begin another boat' }).click()
@@ -169,28 +203,47 @@ test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes
   await zone.getByRole('button', { name: 'Add this zone' }).click()
   await expect(page.getByRole('form', { name: 'Zone Foredeck' })).toBeVisible()
   await page.getByRole('button', { name: /^Outline/ }).click()
-  await page.locator('input[accept*=dxf]').setInputFiles({ name: 'edge.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from('no drawing at all') })
+  await page
+    .locator('input[accept*=dxf]')
+    .setInputFiles({ name: 'edge.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from('no drawing at all') })
   await expect(page.getByRole('alert').filter({ hasText: /DXF/ })).toBeVisible()
   await tab(page, 'Files')
-  await page.locator('input[accept*=json]').setInputFiles({ name: 'boat.json', mimeType: 'application/json', buffer: Buffer.from('{ half a boat') })
+  await page
+    .locator('input[accept*=json]')
+    .setInputFiles({ name: 'boat.json', mimeType: 'application/json', buffer: Buffer.from('{ half a boat') })
   await expect(page.getByRole('alert')).toContainText('“boat.json” is no JSON; a boat’s file is accepted')
   const list = page.locator('input[accept*=csv]')
-  await list.setInputFiles({ name: 'holes.csv', mimeType: 'text/csv', buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,oops,200,8\n') })
+  await list.setInputFiles({
+    name: 'holes.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,oops,200,8\n'),
+  })
   await page.getByLabel('what for').selectOption('Label')
   await expect(page.getByText(/line 3, X/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Put 2 holes on record' })).toBeDisabled()
-  await list.setInputFiles({ name: 'holes.csv', mimeType: 'text/csv', buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,980,200,8\n') })
+  await list.setInputFiles({
+    name: 'holes.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,980,200,8\n'),
+  })
   await page.getByLabel('what for').selectOption('Label')
   await page.getByRole('button', { name: 'Put 2 holes on record' }).click()
   await expect(page.getByText('2 holes are on record.')).toBeVisible()
   await tab(page, 'Map')
   const faults = await new AxeBuilder({ page }).analyze()
-  expect(faults.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([])
+  expect(
+    faults.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
+  ).toEqual([])
 })
 
-test('a whole boat goes out and comes in again; the map goes out; a bulkhead is looked at and a fitting put on it', async ({ page }) => {
+test('a whole boat goes out and comes in again; the map goes out; a bulkhead is looked at and a fitting put on it', async ({
+  page,
+}) => {
   await enter(page)
-  const [map] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG' }).click()])
+  const [map] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'SVG' }).click(),
+  ])
   expect(await readFile((await map.path())!, 'utf8')).toContain('P-001')
   await page.getByLabel('View').selectOption({ label: 'collision bulkhead' })
   const face = page.getByRole('group', { name: /Collision bulkhead, seen from aft/ })
@@ -203,11 +256,20 @@ test('a whole boat goes out and comes in again; the map goes out; a bulkhead is 
   await expect(page.locator('.where')).toContainText('Collision bulkhead')
   await expect(page.getByLabel('Made as')).toHaveValue('timber')
   await page.goto('/boat/pipit/files')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The whole boat', exact: true }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'The whole boat', exact: true }).click(),
+  ])
   const path = (await file.path())!
-  await page.locator('input[accept*=json]').setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"north-tide-boat","version":7}') })
+  await page.locator('input[accept*=json]').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"north-tide-boat","version":7}'),
+  })
   await expect(page.getByRole('alert')).toContainText('version 2 is the newest read here')
-  await page.locator('input[accept*=json]').setInputFiles({ name: 'pipit.json', mimeType: 'application/json', buffer: await readFile(path) })
+  await page
+    .locator('input[accept*=json]')
+    .setInputFiles({ name: 'pipit.json', mimeType: 'application/json', buffer: await readFile(path) })
   await expect(page.getByRole('combobox', { name: 'Boat', exact: true })).toHaveValue('pipit-2')
   await expect(page.getByRole('link', { name: /Foredeck cleat, / })).toBeVisible()
 })

@@ -4,13 +4,21 @@ import { expect, test, type Page } from '@playwright/test'
 import { check, enter, saved } from './hands'
 
 const tray = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click()
-const serious = async (page: Page) => (await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.target}`)
+const serious = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes[0]?.target}`)
 const holds = (page: Page, id: string) => expect(check(page, id)).toHaveAttribute('data-verdict', 'holds')
 const short = (page: Page, id: string) => expect(check(page, id)).toHaveAttribute('data-verdict', 'short')
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 
 /** Through the hull, by coordinates and a measured deadrise. */
-async function through(page: Page, id: string, at: { x: string; y: string; z: string; deadrise?: string }, name: string) {
+async function through(
+  page: Page,
+  id: string,
+  at: { x: string; y: string; z: string; deadrise?: string },
+  name: string,
+) {
   await page.getByRole('button', { name: /New fitting here/ }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('through the hull').check()
@@ -27,15 +35,28 @@ async function through(page: Page, id: string, at: { x: string; y: string; z: st
 const openNamed = async (page: Page, name: string) => {
   await page.getByRole('link', { name: 'Through-hulls' }).click()
   await expect(page.getByLabel('Name of the fitting')).toBeVisible()
-  await page.getByLabel('Another fitting through the hull').selectOption({ label: (await page.getByLabel('Another fitting through the hull').locator('option').allTextContents()).find((t) => t.startsWith(`${name},`))! })
+  await page.getByLabel('Another fitting through the hull').selectOption({
+    label: (
+      await page.getByLabel('Another fitting through the hull').locator('option').allTextContents()
+    ).find((t) => t.startsWith(`${name},`))!,
+  })
   await expect(page.getByLabel('Name of the fitting')).toHaveValue(name)
 }
 
-test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by templates, held, and flooding known', async ({ page }) => {
+test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by templates, held, and flooding known', async ({
+  page,
+}) => {
   await enter(page)
-  await through(page, 'MV-S1', { x: '4200', y: '600', z: '-420', deadrise: '17' }, 'Lab intake of the journey')
+  await through(
+    page,
+    'MV-S1',
+    { x: '4200', y: '600', z: '-420', deadrise: '17' },
+    'Lab intake of the journey',
+  )
   await expect(page.locator('.where')).toContainText('420 mm under water')
-  await expect(page.getByRole('group', { name: /flanged seacock in a hull of 14 mm at 17 degrees/ })).toBeVisible()
+  await expect(
+    page.getByRole('group', { name: /flanged seacock in a hull of 14 mm at 17 degrees/ }),
+  ).toBeVisible()
   await holds(page, 'tail-length')
   // Drag the deadrise and watch: the wedges grow, the tail is cut longer.
   const grip = page.locator('[data-handle="hull.deadriseDeg"]')
@@ -52,11 +73,14 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await expect(page.getByLabel('Deadrise measured')).toBeChecked()
   await page.getByLabel('Wedges').selectOption('inside')
   await short(page, 'seat')
-  await check(page, 'seat').getByRole('button', { name: /a wedge each side/ }).click()
+  await check(page, 'seat')
+    .getByRole('button', { name: /a wedge each side/ })
+    .click()
   await expect(check(page, 'seat')).toHaveCount(0)
   // Every question of the placing aid gets its word.
   await check(page, 'placing').getByText('placing aid').waitFor()
-  for (const q of await page.locator('tr.ask, tr.look').all()) await q.getByRole('textbox').fill('seen to on the boat')
+  for (const q of await page.locator('tr.ask, tr.look').all())
+    await q.getByRole('textbox').fill('seen to on the boat')
   await page.getByRole('tab', { name: 'Place' }).focus()
   await holds(page, 'placing')
   await tray(page, 'Kick')
@@ -65,7 +89,9 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await holds(page, 'kick-bolt')
   await tray(page, 'If it lets go')
   await expect(page.locator('[data-test=choke]')).toContainText(/for ever: \d/)
-  await expect(page.locator('[data-test=inflow]')).toContainText(/the pumps there carry 60 L\/min, those of the whole boat 90 L\/min/)
+  await expect(page.locator('[data-test=inflow]')).toContainText(
+    /the pumps there carry 60 L\/min, those of the whole boat 90 L\/min/,
+  )
   await expect(page.getByText(/steps in \d+ ms/)).toBeVisible()
   // With pumps and without stand beside each other.
   const marks = page.getByRole('table', { name: 'Marks' })
@@ -115,7 +141,7 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await page.getByLabel(/^Template /).selectOption('wedge-inside')
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'DXF' }).click()
-  const dxf = await readFile((await (await download).path()), 'utf8')
+  const dxf = await readFile(await (await download).path(), 'utf8')
   expect(dxf).toContain('DRILL')
   expect(await serious(page)).toEqual([])
   await page.getByRole('button', { name: 'Record its hole' }).click()
@@ -123,9 +149,16 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await expect(page.getByText(/handle open at 0°/)).toBeVisible()
 })
 
-test('a composite fitting set in epoxy and clocked: bronze is refused, the gel time gates the valve, the dial says what to turn', async ({ page }) => {
+test('a composite fitting set in epoxy and clocked: bronze is refused, the gel time gates the valve, the dial says what to turn', async ({
+  page,
+}) => {
   await enter(page)
-  await through(page, 'MV-K1', { x: '6600', y: '-660', z: '-200', deadrise: '15' }, 'Composite of the journey')
+  await through(
+    page,
+    'MV-K1',
+    { x: '6600', y: '-660', z: '-200', deadrise: '15' },
+    'Composite of the journey',
+  )
   await page.getByLabel('In the hull').selectOption('epoxy-filled')
   await expect(check(page, 'sealant-flange')).toHaveAttribute('data-verdict', 'tight')
   await page.getByLabel('Material').selectOption('bronze')
@@ -145,7 +178,8 @@ test('a composite fitting set in epoxy and clocked: bronze is refused, the gel t
   await tray(page, 'Dial')
   await field(page, 'Stops at, dry').fill('200')
   await field(page, 'Open at').fill('90')
-  // The map has a longitudinal there: of the flange's three positions some are blocked, until somebody says that it stands lower than the handle.
+  // The map has a longitudinal there: of the flange's three positions some are blocked, until somebody says
+  // that it stands lower than the handle.
   await expect(check(page, 'clocked')).toHaveAttribute('data-verdict', 'tight')
   await expect(page.locator('[data-test=turn]')).toContainText('three positions')
   await expect(page.locator('[data-test=turn]')).toContainText('blocked')
@@ -155,7 +189,9 @@ test('a composite fitting set in epoxy and clocked: bronze is refused, the gel t
   await field(page, 'From y, something').fill('70')
   await field(page, 'To y, something').fill('70')
   await short(page, 'handle-swing')
-  await check(page, 'handle-swing').getByRole('button', { name: /the handle open at/ }).click()
+  await check(page, 'handle-swing')
+    .getByRole('button', { name: /the handle open at/ })
+    .click()
   await holds(page, 'handle-swing')
   await tray(page, 'Work')
   const gel = page.locator('[data-step=gel]')
@@ -169,7 +205,9 @@ test('a composite fitting set in epoxy and clocked: bronze is refused, the gel t
   expect(await serious(page)).toEqual([])
 })
 
-test('a transducer with tilt: the element that is nearest, the flow that it stands in, its arrow', async ({ page }) => {
+test('a transducer with tilt: the element that is nearest, the flow that it stands in, its arrow', async ({
+  page,
+}) => {
   await enter(page)
   await through(page, 'MV-E55', { x: '5600', y: '200', z: '-470', deadrise: '14' }, 'Sounder of the journey')
   await expect(page.getByText(/12° fits best, 2\.0° left/)).toBeVisible()
@@ -193,13 +231,17 @@ test('a transducer with tilt: the element that is nearest, the flow that it stan
   await saved(page)
 })
 
-test('a garboard drain with its choke hole: through-bolted, flush, and the largest hole that the pumps hold', async ({ page }) => {
+test('a garboard drain with its choke hole: through-bolted, flush, and the largest hole that the pumps hold', async ({
+  page,
+}) => {
   await enter(page)
   await through(page, 'MV-G25', { x: '9000', y: '80', z: '-350', deadrise: '12' }, 'Garboard of the journey')
   await holds(page, 'plug-held')
   await page.getByLabel('through-bolted').uncheck()
   await short(page, 'plug-held')
-  await check(page, 'plug-held').getByRole('button', { name: /through-bolts to a block/ }).click()
+  await check(page, 'plug-held')
+    .getByRole('button', { name: /through-bolts to a block/ })
+    .click()
   await holds(page, 'plug-held')
   await page.getByLabel('she may ground here').check()
   await page.getByLabel('flush outside').uncheck()
@@ -223,7 +265,9 @@ test('the order with the wrong thread is stopped, mended by a remedy, and goes o
   await expect(page.locator('[data-joint=skin-valve]')).toHaveAttribute('data-verdict', 'short')
   await expect(page.locator('[data-joint=skin-valve]')).toContainText('of different systems')
   await expect(page.getByRole('button', { name: 'Mark as ordered' })).toBeDisabled()
-  await check(page, 'joint-skin-valve').getByRole('button', { name: /parallel thread \(MV-B34\)/ }).click()
+  await check(page, 'joint-skin-valve')
+    .getByRole('button', { name: /parallel thread \(MV-B34\)/ })
+    .click()
   await expect(page.locator('[data-joint=skin-valve]')).toHaveAttribute('data-verdict', 'holds')
   await page.getByRole('button', { name: 'Mark as ordered' }).click()
   await expect(page.getByText(/^Ordered on .* by Tam Corrigall/)).toBeVisible()
@@ -231,7 +275,8 @@ test('the order with the wrong thread is stopped, mended by a remedy, and goes o
   await page.getByLabel('Valve', { exact: true }).selectOption('MV-BN34')
   await expect(page.getByText(/The design has changed since: ordered was/)).toBeVisible()
   await saved(page)
-  // The valve that lies on the bench is measured: it loses its number, and is kept under one of the yard's own.
+  // The valve that lies on the bench is measured: it loses its number, and is kept under one of the yard's
+  // own.
   await tray(page, 'Parts')
   const valve = page.locator('[data-part=valve]')
   await valve.getByLabel('Inlet thread').selectOption('bspp')
@@ -247,7 +292,9 @@ test('the order with the wrong thread is stopped, mended by a remedy, and goes o
   await saved(page)
 })
 
-test('an existing bad valve is surveyed and replaced in its own hole; the hole as it is decides what becomes of it', async ({ page }) => {
+test('an existing bad valve is surveyed and replaced in its own hole; the hole as it is decides what becomes of it', async ({
+  page,
+}) => {
   await enter(page)
   await openNamed(page, 'Engine intake')
   const findings = page.getByRole('list', { name: 'Findings' })
@@ -287,12 +334,17 @@ test('an existing bad valve is surveyed and replaced in its own hole; the hole a
   await expect(field(page, 'Bored to')).toHaveValue('33')
 })
 
-test('the work is ticked and the hole lives by it: size, lot and day go into the register with the tick, a wet look makes it suspect', async ({ page }) => {
+test('the work is ticked and the hole lives by it: size, lot and day go into the register with the tick, a wet look makes it suspect', async ({
+  page,
+}) => {
   await enter(page)
   await through(page, 'MV-B34', { x: '3000', y: '-300', z: '-380', deadrise: '14' }, 'Worked through')
   await tray(page, 'Work')
   const step = (id: string) => page.locator(`[data-step=${id}]`)
-  const tick = (id: string) => step(id).getByRole('button', { name: /^Tick:/ }).click()
+  const tick = (id: string) =>
+    step(id)
+      .getByRole('button', { name: /^Tick:/ })
+      .click()
   const ticked = (id: string) => expect(step(id).getByRole('img', { name: 'done' })).toBeVisible()
   for (const id of ['must', 'survey']) {
     await tick(id)
@@ -335,7 +387,13 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await ticked('clock')
   await expect(check(page, 'clocked')).toHaveAttribute('data-verdict', 'tight')
   await tick('pad-bond')
-  await step('pad-bond').getByLabel('Lot').selectOption({ label: (await step('pad-bond').getByLabel('Lot').locator('option').allTextContents()).find((t) => t.includes('TC-EP-2201'))! })
+  await step('pad-bond')
+    .getByLabel('Lot')
+    .selectOption({
+      label: (await step('pad-bond').getByLabel('Lot').locator('option').allTextContents()).find((t) =>
+        t.includes('TC-EP-2201'),
+      )!,
+    })
   await step('pad-bond').getByRole('button', { name: 'Listen to the hygrometer' }).click()
   await step('pad-bond').getByRole('button', { name: 'Take reading' }).click()
   await expect(step('pad-bond').getByLabel('Humidity')).not.toHaveValue('')
@@ -349,7 +407,9 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await step('dew').getByLabel('Surface temperature').fill('18')
   await step('dew').getByLabel('Air temperature').fill('18')
   await step('dew').getByLabel('Humidity').fill('50')
-  await step('dew').getByLabel(/Why it is passed over/).fill('cured under a lamp')
+  await step('dew')
+    .getByLabel(/Why it is passed over/)
+    .fill('cured under a lamp')
   await step('dew').getByRole('button', { name: 'Pass it and tick' }).click()
   await ticked('dew')
   await tick('ready-bed')
@@ -365,7 +425,9 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await expect(step('bed').getByLabel('Note')).toHaveValue('even all round')
   await step('bed').getByRole('button', { name: 'Tick it' }).click()
   await expect(step('bed').getByText('No lot of sealant is named')).toBeVisible()
-  await step('bed').getByLabel(/Why it is passed over/).fill('tube without a label')
+  await step('bed')
+    .getByLabel(/Why it is passed over/)
+    .fill('tube without a label')
   await step('bed').getByRole('button', { name: 'Pass it and tick' }).click()
   await ticked('bed')
   await tick('watch-60')
@@ -379,13 +441,18 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   expect(await serious(page)).toEqual([])
 })
 
-test('a deadrise nobody has measured is measured at its step, the cradle taken out; a taper plug is decided on its figures; the card goes on paper', async ({ page }) => {
+test('a deadrise nobody has measured is measured at its step, the cradle taken out; a taper plug is decided on its figures; the card goes on paper', async ({
+  page,
+}) => {
   await enter(page)
   await through(page, 'MV-P114', { x: '6100', y: '520', z: '-430' }, 'Old plug')
   await expect(page.getByLabel('Deadrise measured')).not.toBeChecked()
   await tray(page, 'Work')
   const step = (id: string) => page.locator(`[data-step=${id}]`)
-  const tick = (id: string) => step(id).getByRole('button', { name: /^Tick:/ }).click()
+  const tick = (id: string) =>
+    step(id)
+      .getByRole('button', { name: /^Tick:/ })
+      .click()
   for (const id of ['must', 'survey']) {
     await tick(id)
     await expect(step(id).getByRole('img', { name: 'done' })).toBeVisible()
@@ -394,7 +461,9 @@ test('a deadrise nobody has measured is measured at its step, the cradle taken o
   await expect(step('angle')).toContainText('No level has been laid here')
   await step('angle').getByRole('button', { name: 'Listen to the level' }).click()
   await step('angle').getByRole('button', { name: 'Take reading' }).click()
-  await expect(step('angle').locator('[data-test=deadrise]')).toContainText(/The cradle heels her 0\.\d\d° to port; without it the deadrise is 1\d\.\d°/)
+  await expect(step('angle').locator('[data-test=deadrise]')).toContainText(
+    /The cradle heels her 0\.\d\d° to port; without it the deadrise is 1\d\.\d°/,
+  )
   await step('angle').getByLabel('The level shows, outboard up').fill('16.9')
   await step('angle').getByRole('button', { name: 'Tick it' }).click()
   await expect(step('angle').getByRole('img', { name: 'done' })).toBeVisible()

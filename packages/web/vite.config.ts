@@ -1,11 +1,15 @@
 import vue from '@vitejs/plugin-vue'
 import Components from 'unplugin-vue-components/vite'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
+import { templateWords } from './template-words'
 import { defineConfig } from 'vite'
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [vue(), Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
+  plugins: [
+    vue(templateWords),
+    Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
+  ],
   build: { outDir: 'dist', manifest: true, emptyOutDir: true, chunkSizeWarningLimit: 900 },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },

@@ -13,7 +13,13 @@ export * from './base/materials/plates'
 export * from './base/materials/sealants'
 export * from './base/change'
 export * from './base/materials/yard'
-export { MEASURABLE, fullThickness, structureSchema, type Measurable, type Structure } from './base/materials/structure'
+export {
+  MEASURABLE,
+  fullThickness,
+  structureSchema,
+  type Measurable,
+  type Structure,
+} from './base/materials/structure'
 export * from './base/geometry/outline'
 export * from './trade/schools'
 export * from './trade/cautions'

@@ -1,49 +1,142 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  CATALOGUE, FAMILY, FAMILY_TITLES, QUESTIONS, boltsWanted, boundsOf, catalogueEntry, clipped, drawSection, drillSchedule, fieldAround, judge, judgeWhole, massOf, metalPairs, mirrored, moved, nestCount, partsOf, patchFor, planOfPlate, refusedHere, roomAround, ruleBeside, sizeIt, spotFor, spreadSaid, staleParts, startDesign, stepsOf, takeWet, templateOf, toSvg, withChange, withHabits, withSolver, rank,
-  type BoatPart, type BoatZone, type Design, type Structure,
+  CATALOGUE,
+  FAMILY,
+  FAMILY_TITLES,
+  QUESTIONS,
+  boltsWanted,
+  boundsOf,
+  catalogueEntry,
+  clipped,
+  drawSection,
+  drillSchedule,
+  fieldAround,
+  judge,
+  judgeWhole,
+  massOf,
+  metalPairs,
+  mirrored,
+  moved,
+  nestCount,
+  partsOf,
+  patchFor,
+  planOfPlate,
+  refusedHere,
+  roomAround,
+  ruleBeside,
+  sizeIt,
+  spotFor,
+  spreadSaid,
+  staleParts,
+  startDesign,
+  stepsOf,
+  takeWet,
+  templateOf,
+  toSvg,
+  withChange,
+  withHabits,
+  withSolver,
+  rank,
+  type BoatPart,
+  type BoatZone,
+  type Design,
+  type Structure,
 } from '../src'
 import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
 import { grainBearing } from '../src/kinds/deck-hardware/metal-deck'
 import { questionFor, solverChecks } from '../src/kinds/deck-hardware/solver'
 import { toDxf } from '../src/drawing/dxf'
 
-const BALSA: Structure = { kind: 'sandwich', skin: { laminate: 'mat' }, outerMm: 4, innerMm: 3, core: { material: 'balsa-150', thicknessMm: 12 } }
+const BALSA: Structure = {
+  kind: 'sandwich',
+  skin: { laminate: 'mat' },
+  outerMm: 4,
+  innerMm: 3,
+  core: { material: 'balsa-150', thicknessMm: 12 },
+}
 const METAL: Structure = { kind: 'metal', metal: 'aluminium-5083', thicknessMm: 4 }
 const fit = (id: string, structure: Structure = BALSA, change: Record<string, unknown> = {}): Design =>
-  withChange(startDesign(catalogueEntry(id)!, { zone: 'deck', xMm: 930, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false, structure, measured: [], duty: 'coastal' }, catalogueEntry(id)!.title), change)
+  withChange(
+    startDesign(
+      catalogueEntry(id)!,
+      {
+        zone: 'deck',
+        xMm: 930,
+        yMm: -640,
+        zMm: 1600,
+        edgeMm: 120,
+        belowWaterline: false,
+        structure,
+        measured: [],
+        duty: 'coastal',
+      },
+      catalogueEntry(id)!.title,
+    ),
+    change,
+  )
 
 describe('families', () => {
   it('every family has a fitting in the catalogue, its own bases and something particular', () => {
     for (const f of Object.keys(FAMILY_TITLES)) {
-      expect(CATALOGUE.some((c) => c.family === f), f).toBe(true)
+      expect(
+        CATALOGUE.some((c) => c.family === f),
+        f,
+      ).toBe(true)
       expect(FAMILY[f as keyof typeof FAMILY].bases.length).toBeGreaterThan(1)
       expect(FAMILY[f as keyof typeof FAMILY].particular.length).toBeGreaterThan(20)
     }
   })
-  it.each(CATALOGUE.map((c) => c.id))('%s is judged and drawn on balsa, metal and timber, in both units, with every figure finite', (id) => {
-    for (const s of [BALSA, METAL, { kind: 'timber', timber: 'softwood', thicknessMm: 22, grainDeg: 0 } as Structure, { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 9 } as Structure]) {
-      const w = judgeWhole(fit(id, s), 'inch')
-      expect(JSON.stringify(w)).not.toMatch(/NaN|Infinity/)
-      expect(w.judgement.checks.length).toBeGreaterThan(5)
-      for (const drawing of [w.section, w.pattern]) {
-        const { minX, maxX, minY, maxY } = drawing.bounds
-        for (const q of drawing.shapes) if (q.kind === 'area') for (const p of q.points) expect(p.x >= minX - 1 && p.x <= maxX + 1 && p.y >= minY - 1 && p.y <= maxY + 1, `${id} ${q.role}`).toBe(true)
+  it.each(CATALOGUE.map((c) => c.id))(
+    '%s is judged and drawn on balsa, metal and timber, in both units, with every figure finite',
+    (id) => {
+      for (const s of [
+        BALSA,
+        METAL,
+        { kind: 'timber', timber: 'softwood', thicknessMm: 22, grainDeg: 0 } as Structure,
+        { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 9 } as Structure,
+      ]) {
+        const w = judgeWhole(fit(id, s), 'inch')
+        expect(JSON.stringify(w)).not.toMatch(/NaN|Infinity/)
+        expect(w.judgement.checks.length).toBeGreaterThan(5)
+        for (const drawing of [w.section, w.pattern]) {
+          const { minX, maxX, minY, maxY } = drawing.bounds
+          for (const q of drawing.shapes)
+            if (q.kind === 'area')
+              for (const p of q.points)
+                expect(
+                  p.x >= minX - 1 && p.x <= maxX + 1 && p.y >= minY - 1 && p.y <= maxY + 1,
+                  `${id} ${q.role}`,
+                ).toBe(true)
+        }
       }
-    }
-  })
+    },
+  )
   it('a metal deck has no core checks, a weld check where there is a doubler, and metals kept apart', () => {
     const j = judge(fit('HG-LP90', METAL))
     expect(j.checks.map((c) => c.id).filter((id) => /core|crush/.test(id))).toEqual([])
     expect(j.checks.map((c) => c.id)).toEqual(expect.arrayContaining(['doubler-weld', 'metals']))
-    expect(judge(fit('HG-LP90', METAL, { isolation: { sleeve: true, washer: true, sealant: false } })).checks.find((c) => c.id === 'metals')!.verdict).not.toBe('holds')
+    expect(
+      judge(fit('HG-LP90', METAL, { isolation: { sleeve: true, washer: true, sealant: false } })).checks.find(
+        (c) => c.id === 'metals',
+      )!.verdict,
+    ).not.toBe('holds')
   })
   it('a track hangs on the three bolts beside the car, not on the whole row', () => {
     const j = judge(fit('HG-TR10'))
     expect(j.worst.bolts.filter((b) => b.shearN > 0 || b.tensionN > 0)).toHaveLength(3)
-    const short = judge(fit('HG-TR10', BALSA, { bolts: fit('HG-TR10').bolts.slice(3, 6).map((b) => ({ ...b, xMm: b.xMm + 50 })), 'base.lengthMm': 300 }))
-    expect(short.worst.bolts.reduce((s, b) => s + b.shearN, 0)).toBeCloseTo(j.worst.bolts.reduce((s, b) => s + b.shearN, 0), 0)
+    const short = judge(
+      fit('HG-TR10', BALSA, {
+        bolts: fit('HG-TR10')
+          .bolts.slice(3, 6)
+          .map((b) => ({ ...b, xMm: b.xMm + 50 })),
+        'base.lengthMm': 300,
+      }),
+    )
+    expect(short.worst.bolts.reduce((s, b) => s + b.shearN, 0)).toBeCloseTo(
+      j.worst.bolts.reduce((s, b) => s + b.shearN, 0),
+      0,
+    )
   })
 })
 
@@ -56,19 +149,31 @@ describe('a base that bears on the deck', () => {
       const pull = j.worst.bolts.reduce((s, b) => s + b.tensionN, 0)
       expect(pull - c.deckForceN).toBeCloseTo(j.worst.direction.outN, 2)
       const h = j.load.heightMm
-      expect(j.worst.bolts.reduce((s, b, i) => s + b.tensionN * d.bolts[i]!.xMm, 0) - c.deckForceN * c.centre!.xMm).toBeCloseTo(-h * j.worst.direction.alongN, 0)
+      expect(
+        j.worst.bolts.reduce((s, b, i) => s + b.tensionN * d.bolts[i]!.xMm, 0) - c.deckForceN * c.centre!.xMm,
+      ).toBeCloseTo(-h * j.worst.direction.alongN, 0)
       expect(c.contactFraction).toBeGreaterThan(0)
       expect(c.contactFraction).toBeLessThanOrEqual(1)
     }
   })
   it('a higher load never pulls less', () => {
-    fc.assert(fc.property(fc.integer({ min: 50, max: 800 }), fc.integer({ min: 1, max: 400 }), (h, more) => {
-      const at = (heightMm: number) => judge(fit('HG-S25', BALSA, { load: { basis: 'person', kind: 'guard', heightMm } })).worst.maxTensionN
-      expect(at(h + more)).toBeGreaterThanOrEqual(at(h) - 1e-6)
-    }), { numRuns: 12 })
+    fc.assert(
+      fc.property(fc.integer({ min: 50, max: 800 }), fc.integer({ min: 1, max: 400 }), (h, more) => {
+        const at = (heightMm: number) =>
+          judge(fit('HG-S25', BALSA, { load: { basis: 'person', kind: 'guard', heightMm } })).worst
+            .maxTensionN
+        expect(at(h + more)).toBeGreaterThanOrEqual(at(h) - 1e-6)
+      }),
+      { numRuns: 12 },
+    )
   })
   it('mirrored loads mirror the shares', () => {
-    const at = (azimuthDeg: number) => judge(fit('HG-C250', BALSA, { load: { basis: 'rated', ratedN: 6000, azimuthDeg, elevationDeg: 10, heightMm: 40 } })).worst.bolts.map((b) => b.tensionN)
+    const at = (azimuthDeg: number) =>
+      judge(
+        fit('HG-C250', BALSA, {
+          load: { basis: 'rated', ratedN: 6000, azimuthDeg, elevationDeg: 10, heightMm: 40 },
+        }),
+      ).worst.bolts.map((b) => b.tensionN)
     const [a, b] = [at(60), at(-60)]
     // The pattern's bolts run round: 1 and 4, 2 and 3 are each other's mirror over the centreline.
     expect([a[3], a[2], a[1], a[0]].map((v) => v!.toFixed(3))).toEqual(b.map((v) => v.toFixed(3)))
@@ -76,18 +181,31 @@ describe('a base that bears on the deck', () => {
 })
 
 describe('load cases', () => {
-  const two = fit('HG-C250', BALSA, { caseName: 'Mooring', cases: [{ name: 'Towed', load: { basis: 'rated', ratedN: 20000, heightMm: 40, azimuthDeg: 0 } }, { name: 'Fender', load: { basis: 'rated', ratedN: 500, heightMm: 40 } }] })
+  const two = fit('HG-C250', BALSA, {
+    caseName: 'Mooring',
+    cases: [
+      { name: 'Towed', load: { basis: 'rated', ratedN: 20000, heightMm: 40, azimuthDeg: 0 } },
+      { name: 'Fender', load: { basis: 'rated', ratedN: 500, heightMm: 40 } },
+    ],
+  })
   it('each is judged by itself, the worst of each check counts, and the governing case is said', () => {
     const j = judge(two)
     expect(j.cases.map((c) => c.name)).toEqual(['Mooring', 'Towed', 'Fender'])
     expect(j.caseSaid).toContain('\u201cTowed\u201d governs')
     expect(j.checks.find((c) => c.id === 'bearing')!.because).toContain('Case \u201cTowed\u201d')
     const alone = judge(withChange(two, { cases: [], load: two.cases[0]!.load }))
-    expect(j.checks.find((c) => c.id === 'bolt')!.utilisation).toBeCloseTo(alone.checks.find((c) => c.id === 'bolt')!.utilisation!, 9)
+    expect(j.checks.find((c) => c.id === 'bolt')!.utilisation).toBeCloseTo(
+      alone.checks.find((c) => c.id === 'bolt')!.utilisation!,
+      9,
+    )
   })
   it('a case more never makes a check better', () => {
     const [one, more] = [judge(withChange(two, { cases: [] })), judge(two)]
-    for (const c of one.checks) if (c.utilisation !== null) expect(more.checks.find((k) => k.id === c.id)!.utilisation!).toBeGreaterThanOrEqual(c.utilisation - 1e-9)
+    for (const c of one.checks)
+      if (c.utilisation !== null)
+        expect(more.checks.find((k) => k.id === c.id)!.utilisation!).toBeGreaterThanOrEqual(
+          c.utilisation - 1e-9,
+        )
   })
 })
 
@@ -95,10 +213,18 @@ describe('timber', () => {
   it('bears less across the grain, and Hankinson joins the two ends', () => {
     expect(grainBearing('softwood', 0)).toBeCloseTo(25, 9)
     expect(grainBearing('softwood', 90)).toBeCloseTo(25 * 0.45, 9)
-    for (let a = 0; a < 90; a += 5) expect(grainBearing('softwood', a + 5)).toBeLessThan(grainBearing('softwood', a))
+    for (let a = 0; a < 90; a += 5)
+      expect(grainBearing('softwood', a + 5)).toBeLessThan(grainBearing('softwood', a))
   })
   it('a pull along the grain uses less of it than the same pull across', () => {
-    const at = (azimuthDeg: number) => judge(fit('HG-BK40', { kind: 'timber', timber: 'softwood', thicknessMm: 25, grainDeg: 0 }, { load: { basis: 'rated', ratedN: 1500, azimuthDeg } })).checks.find((c) => c.id === 'bearing')!
+    const at = (azimuthDeg: number) =>
+      judge(
+        fit(
+          'HG-BK40',
+          { kind: 'timber', timber: 'softwood', thicknessMm: 25, grainDeg: 0 },
+          { load: { basis: 'rated', ratedN: 1500, azimuthDeg } },
+        ),
+      ).checks.find((c) => c.id === 'bearing')!
     expect(at(90).utilisation! / at(0).utilisation!).toBeCloseTo(1 / 0.45, 3)
     expect(at(90).assumed).toContain('acrossGrain')
   })
@@ -125,7 +251,12 @@ describe('each bolt\u2019s own stack', () => {
   })
 })
 
-const beams: BoatPart[] = [{ kind: 'beam', title: 'deck beam', x0Mm: 620, y0Mm: -1, x1Mm: 620, y1Mm: 1 }, { kind: 'beam', title: 'deck beam', x0Mm: 1240, y0Mm: -1, x1Mm: 1240, y1Mm: 1 }, { kind: 'longitudinal', title: 'longitudinal', x0Mm: 0, y0Mm: -750, x1Mm: 3000, y1Mm: -750 }, { kind: 'longitudinal', title: 'longitudinal', x0Mm: 0, y0Mm: -300, x1Mm: 3000, y1Mm: -300 }]
+const beams: BoatPart[] = [
+  { kind: 'beam', title: 'deck beam', x0Mm: 620, y0Mm: -1, x1Mm: 620, y1Mm: 1 },
+  { kind: 'beam', title: 'deck beam', x0Mm: 1240, y0Mm: -1, x1Mm: 1240, y1Mm: 1 },
+  { kind: 'longitudinal', title: 'longitudinal', x0Mm: 0, y0Mm: -750, x1Mm: 3000, y1Mm: -750 },
+  { kind: 'longitudinal', title: 'longitudinal', x0Mm: 0, y0Mm: -300, x1Mm: 3000, y1Mm: -300 },
+]
 describe('plates as made', () => {
   it('a plate is clipped to the room between beams, and judged with its real area', () => {
     const d = fit('HG-C250', BALSA, { 'plate.widthMm': 400 })
@@ -141,49 +272,101 @@ describe('plates as made', () => {
     const d = fit('HG-B160', BALSA, { 'place.yMm': -600 })
     const room = roomAround(d, beams)
     const p = sizeIt(d, undefined, room)
-    for (const c of p.choices) if (c.design.plate) expect(boundsOf(planOfPlate(c.design.plate)).minY).toBeGreaterThanOrEqual(room!.minY - 1e-9)
+    for (const c of p.choices)
+      if (c.design.plate)
+        expect(boundsOf(planOfPlate(c.design.plate)).minY).toBeGreaterThanOrEqual(room!.minY - 1e-9)
   })
   it('a crowned deck takes more filler, two sheets and a loose plate change the parts and steps', () => {
     const d = fit('HG-C250')
-    expect(judge(withChange(d, { 'plate.crownRadiusMm': 3000 })).plate!.bedMl).toBeGreaterThan(judge(d).plate!.bedMl)
+    expect(judge(withChange(d, { 'plate.crownRadiusMm': 3000 })).plate!.bedMl).toBeGreaterThan(
+      judge(d).plate!.bedMl,
+    )
     const two = withChange(d, { 'plate.sheets': 2, 'plate.bonded': false })
-    expect(partsOf(two, judge(two), 'metric').find((p) => p.what.startsWith('Backing'))!.count).toContain('bonded into one')
+    expect(partsOf(two, judge(two), 'metric').find((p) => p.what.startsWith('Backing'))!.count).toContain(
+      'bonded into one',
+    )
     expect(stepsOf(two, judge(two), 'metric').map((s) => s.id)).toContain('plate-dry')
   })
-  it.each([[{ lengthMm: 190, widthMm: 120 }, { lengthMm: 600, widthMm: 300 }, 6], [{ lengthMm: 700, widthMm: 100 }, { lengthMm: 600, widthMm: 300 }, 0], [{ lengthMm: 290, widthMm: 590 }, { lengthMm: 600, widthMm: 300 }, 1]])('%j from %j: %d', (plate, sheet, n) => expect(nestCount(plate, sheet)).toBe(n))
+  it.each([
+    [{ lengthMm: 190, widthMm: 120 }, { lengthMm: 600, widthMm: 300 }, 6],
+    [{ lengthMm: 700, widthMm: 100 }, { lengthMm: 600, widthMm: 300 }, 0],
+    [{ lengthMm: 290, widthMm: 590 }, { lengthMm: 600, widthMm: 300 }, 1],
+  ])('%j from %j: %d', (plate, sheet, n) => expect(nestCount(plate, sheet)).toBe(n))
 })
 
 describe('templates at full size', () => {
-  it.each(['HG-C250', 'HG-W200', 'HG-WL10'])('%s: every hole once in its place, at its own sizes, with a bar of 100 mm', (id) => {
-    const d = fit(id)
-    const j = judge(d)
-    for (const what of ['pattern', 'plate'] as const) {
-      const t = templateOf(d, j, what, 'metric')
-      const rings = t.shapes.filter((s) => s.kind === 'ring' && s.role === 'DRILL')
-      for (const r of drillSchedule(d, j)) expect(rings.some((q) => q.kind === 'ring' && Math.hypot(q.at.x - r.xMm, q.at.y - r.yMm) < 1e-9 && Math.abs(q.r - r.finishMm / 2) < 1e-9)).toBe(true)
-      const bar = t.shapes.find((s) => s.kind === 'path' && s.role === 'MARK' && s.points.length === 2 && Math.abs(s.points[1]!.x - s.points[0]!.x - 100) < 1e-9)
-      expect(bar).toBeTruthy()
-      const dxf = toDxf(t, ['CUT', 'DRILL', 'MARK', 'TEXT'], (s) => s.role ?? null)
-      expect(dxf.match(/\nCIRCLE\n/g)!.length).toBeGreaterThanOrEqual(2 * d.bolts.length)
-      expect(toSvg(t)).toContain(`width="${Number((t.bounds.maxX - t.bounds.minX).toFixed(3))}mm"`)
-    }
-  })
+  it.each(['HG-C250', 'HG-W200', 'HG-WL10'])(
+    '%s: every hole once in its place, at its own sizes, with a bar of 100 mm',
+    (id) => {
+      const d = fit(id)
+      const j = judge(d)
+      for (const what of ['pattern', 'plate'] as const) {
+        const t = templateOf(d, j, what, 'metric')
+        const rings = t.shapes.filter((s) => s.kind === 'ring' && s.role === 'DRILL')
+        for (const r of drillSchedule(d, j))
+          expect(
+            rings.some(
+              (q) =>
+                q.kind === 'ring' &&
+                Math.hypot(q.at.x - r.xMm, q.at.y - r.yMm) < 1e-9 &&
+                Math.abs(q.r - r.finishMm / 2) < 1e-9,
+            ),
+          ).toBe(true)
+        const bar = t.shapes.find(
+          (s) =>
+            s.kind === 'path' &&
+            s.role === 'MARK' &&
+            s.points.length === 2 &&
+            Math.abs(s.points[1]!.x - s.points[0]!.x - 100) < 1e-9,
+        )
+        expect(bar).toBeTruthy()
+        const dxf = toDxf(t, ['CUT', 'DRILL', 'MARK', 'TEXT'], (s) => s.role ?? null)
+        expect(dxf.match(/\nCIRCLE\n/g)!.length).toBeGreaterThanOrEqual(2 * d.bolts.length)
+        expect(toSvg(t)).toContain(`width="${Number((t.bounds.maxX - t.bounds.minX).toFixed(3))}mm"`)
+      }
+    },
+  )
   it('seen from inside it is mirrored and says so', () => {
     const d = fit('HG-T30')
-    const [out, inside] = [templateOf(d, judge(d), 'pattern', 'metric'), templateOf(d, judge(d), 'pattern', 'metric', true)]
+    const [out, inside] = [
+      templateOf(d, judge(d), 'pattern', 'metric'),
+      templateOf(d, judge(d), 'pattern', 'metric', true),
+    ]
     const ys = (t: typeof out) => t.shapes.flatMap((s) => (s.kind === 'ring' ? [s.at.y] : []))
     expect(ys(inside)).toEqual(ys(out).map((y) => -y || 0))
     expect(inside.shapes.some((s) => s.kind === 'text' && s.text.includes('mirrored'))).toBe(true)
   })
 })
 
-const zone: BoatZone = { code: 'deck', title: 'Deck', face: 'deck', kind: 'sandwich', zMm: 1600, stacking: 0, reach: '', state: '', outline: [{ xMm: 0, yMm: -1500 }, { xMm: 3000, yMm: -1500 }, { xMm: 3000, yMm: 1500 }, { xMm: 0, yMm: 1500 }], layers: [{ material: 'mat', thicknessMm: 4, measured: true, measuredBy: '' }, { material: 'balsa-150', thicknessMm: 12, measured: true, measuredBy: '' }, { material: 'mat', thicknessMm: 3, measured: true, measuredBy: '' }] }
+const zone: BoatZone = {
+  code: 'deck',
+  title: 'Deck',
+  face: 'deck',
+  kind: 'sandwich',
+  zMm: 1600,
+  stacking: 0,
+  reach: '',
+  state: '',
+  outline: [
+    { xMm: 0, yMm: -1500 },
+    { xMm: 3000, yMm: -1500 },
+    { xMm: 3000, yMm: 1500 },
+    { xMm: 0, yMm: 1500 },
+  ],
+  layers: [
+    { material: 'mat', thicknessMm: 4, measured: true, measuredBy: '' },
+    { material: 'balsa-150', thicknessMm: 12, measured: true, measuredBy: '' },
+    { material: 'mat', thicknessMm: 3, measured: true, measuredBy: '' },
+  ],
+}
 describe('spread', () => {
   const d = fit('HG-C250', BALSA, { 'place.yMm': -525 })
   const field = fieldAround(d, zone, beams)
   it('lies between the stiffeners that do not run under the fitting', () => {
     expect([field.minX, field.maxX, field.minY, field.maxY]).toEqual([-310, 310, -225, 225])
-    expect(fieldAround(withChange(d, { 'place.xMm': 1240 }), zone, beams).under).toEqual([{ axis: 'x', atMm: 0, title: 'deck beam at x 1240' }])
+    expect(fieldAround(withChange(d, { 'place.xMm': 1240 }), zone, beams).under).toEqual([
+      { axis: 'x', atMm: 0, title: 'deck beam at x 1240' },
+    ])
     expect(fieldAround(d, null, []).assumed).toHaveLength(4)
   })
   it('hands on all that pulls and all that the deck pushes back, and the plate takes the deflection down', () => {
@@ -196,7 +379,11 @@ describe('spread', () => {
     expect(plate.totalReactionN).toBeCloseTo(-sum, 0)
     expect(Math.abs(plate.maxDeflectionMm)).toBeLessThan(Math.abs(bare.maxDeflectionMm))
     const said = spreadSaid(d, j, plate, field, input)
-    expect(said.checks.map((c) => c.id)).toEqual(['spread-skin-outer', 'spread-skin-inner', 'spread-core-shear'])
+    expect(said.checks.map((c) => c.id)).toEqual([
+      'spread-skin-outer',
+      'spread-skin-inner',
+      'spread-core-shear',
+    ])
     // Ten times the pull bends the skins past what they may: only the solver sees it, and says so.
     const hard = small({ ...input, loads: input.loads!.map((l) => ({ ...l, forceN: 10 * l.forceN })) })
     expect(spreadSaid(d, j, hard, field, input).warning).toContain('no hand check sees that')
@@ -218,7 +405,10 @@ describe('spread', () => {
     const read = (n: number) => {
       const input = patchFor(d, j, field, true, n)
       const patch = deckPatchOf(deckPatchInput.parse(input))
-      return { off: spreadSaid(d, j, patch, field, input).checks[0]!.demand!, at: Math.abs(patch.outerSkin.stressMPa) }
+      return {
+        off: spreadSaid(d, j, patch, field, input).checks[0]!.demand!,
+        at: Math.abs(patch.outerSkin.stressMPa),
+      }
     }
     const [coarse, fine] = [read(24), read(64)]
     expect(Math.abs(fine.off / coarse.off - 1)).toBeLessThan(0.12)
@@ -229,14 +419,28 @@ describe('spread', () => {
     const j = judge(over)
     const f = fieldAround(over, zone, beams)
     const input = patchFor(over, j, f, true, 16)
-    const [held, left] = [deckPatchOf(deckPatchInput.parse(input)), deckPatchOf(deckPatchInput.parse({ ...input, supports: [] }))]
+    const [held, left] = [
+      deckPatchOf(deckPatchInput.parse(input)),
+      deckPatchOf(deckPatchInput.parse({ ...input, supports: [] })),
+    ]
     expect(Math.abs(held.maxDeflectionMm)).toBeLessThan(0.5 * Math.abs(left.maxDeflectionMm))
     expect(held.totalReactionN).toBeCloseTo(left.totalReactionN, 0)
-    expect(() => deckPatchOf(deckPatchInput.parse({ ...input, supports: [{ axis: 'x', atMm: 1e4 }] }))).toThrow(/panel/)
+    expect(() =>
+      deckPatchOf(deckPatchInput.parse({ ...input, supports: [{ axis: 'x', atMm: 1e4 }] })),
+    ).toThrow(/panel/)
   })
   it('two spans over a stiff member bend as clamped beams that lean on each other', () => {
-    // A long strip under even pressure over two spans: the middle reaction takes 10/8 of q\u00b7l (Clapeyron), so each edge 3/8.
-    const strip = deckPatchInput.parse({ panel: { aMm: 800, bMm: 4000 }, edges: { x0: 'simple', x1: 'simple', y0: 'free', y1: 'free' }, layup: { kind: 'solid', tMm: 8, eMPa: 10000, nu: 0 }, pressureMPa: 0.001, supports: [{ axis: 'x', atMm: 400 }], mesh: { nx: 40, ny: 10 }, fields: true })
+    // A long strip under even pressure over two spans: the middle reaction takes 10/8 of q\u00b7l
+    // (Clapeyron), so each edge 3/8.
+    const strip = deckPatchInput.parse({
+      panel: { aMm: 800, bMm: 4000 },
+      edges: { x0: 'simple', x1: 'simple', y0: 'free', y1: 'free' },
+      layup: { kind: 'solid', tMm: 8, eMPa: 10000, nu: 0 },
+      pressureMPa: 0.001,
+      supports: [{ axis: 'x', atMm: 400 }],
+      mesh: { nx: 40, ny: 10 },
+      fields: true,
+    })
     const p = deckPatchOf(strip)
     const l = 400
     const w = (0.0054 * 0.001 * l ** 4) / ((10000 * 8 ** 3) / 12)
@@ -259,14 +463,19 @@ describe('the solver in the verdict', () => {
     const c = fit('HG-C250')
     const j = judge(c)
     const nearer = beams.map((b) => ({ ...b, x0Mm: b.x0Mm + 40, x1Mm: b.x1Mm + 40 }))
-    expect(questionFor(structuredClone(c), judge(structuredClone(c)), null, beams).key).toBe(questionFor(c, j, null, beams).key)
+    expect(questionFor(structuredClone(c), judge(structuredClone(c)), null, beams).key).toBe(
+      questionFor(c, j, null, beams).key,
+    )
     expect(questionFor(c, j, null, nearer).key).not.toBe(questionFor(c, j, null, beams).key)
   })
-  it.each(CATALOGUE.filter((c) => ['cleat', 'stanchion', 'winch', 'pad-eye'].includes(c.family)).map((c) => c.id))('Size it proposes nothing for %s that the solver calls short', (id) => {
+  it.each(
+    CATALOGUE.filter((c) => ['cleat', 'stanchion', 'winch', 'pad-eye'].includes(c.family)).map((c) => c.id),
+  )('Size it proposes nothing for %s that the solver calls short', (id) => {
     const ask = solverChecks(null, beams)
     const p = sizeIt(fit(id), undefined, null, ask)
     if (!p.found) expect(p.because).toMatch(/^Nothing passes/)
-    for (const c of p.choices) expect(ask(c.design, judge(c.design)).map((k) => k.verdict)).not.toContain('short')
+    for (const c of p.choices)
+      expect(ask(c.design, judge(c.design)).map((k) => k.verdict)).not.toContain('short')
     expect(p.choices.length > 0).toBe(p.found)
   })
 })
@@ -278,18 +487,34 @@ describe('size it, the best few', () => {
     expect(p.because).toMatch(/^Nothing passes: whatever the size, .*edge/)
     expect(p.remaining.map((r) => r.verdict)).toEqual(p.remaining.map(() => 'short'))
   })
-  it.each(['HG-C250', 'HG-B160', 'HG-W200', 'HG-LP90', 'HG-TR4I'])('%s: none that any check calls short, lightest first in its school, no one beaten in everything', (id) => {
-    const p = sizeIt(fit(id))
-    expect(p.found).toBe(true)
-    for (const c of p.choices) {
-      const j = judge(c.design)
-      expect(j.checks.filter((k) => k.verdict === 'short' && !['edge-distance', 'spacing', 'sealant'].includes(k.id)), c.title).toEqual([])
-      expect(c.massKg).toBeCloseTo(massOf(c.design, j), 9)
-      expect(c.hours).toBeGreaterThan(0)
-    }
-    const cost = { low: 0, middle: 1, high: 2 }
-    for (const a of p.choices.slice(1)) for (const b of p.choices) if (a !== b) expect(b.massKg < a.massKg && cost[b.cost] <= cost[a.cost] && b.underDeckMm <= a.underDeckMm && b.hours <= a.hours).toBe(false)
-  })
+  it.each(['HG-C250', 'HG-B160', 'HG-W200', 'HG-LP90', 'HG-TR4I'])(
+    '%s: none that any check calls short, lightest first in its school, no one beaten in everything',
+    (id) => {
+      const p = sizeIt(fit(id))
+      expect(p.found).toBe(true)
+      for (const c of p.choices) {
+        const j = judge(c.design)
+        expect(
+          j.checks.filter(
+            (k) => k.verdict === 'short' && !['edge-distance', 'spacing', 'sealant'].includes(k.id),
+          ),
+          c.title,
+        ).toEqual([])
+        expect(c.massKg).toBeCloseTo(massOf(c.design, j), 9)
+        expect(c.hours).toBeGreaterThan(0)
+      }
+      const cost = { low: 0, middle: 1, high: 2 }
+      for (const a of p.choices.slice(1))
+        for (const b of p.choices)
+          if (a !== b)
+            expect(
+              b.massKg < a.massKg &&
+                cost[b.cost] <= cost[a.cost] &&
+                b.underDeckMm <= a.underDeckMm &&
+                b.hours <= a.hours,
+            ).toBe(false)
+    },
+  )
 })
 
 describe('schools', () => {
@@ -303,7 +528,10 @@ describe('schools', () => {
       }
   })
   it('the yard\u2019s habit is taken where it may be and left where it is refused', () => {
-    expect(withHabits(d, { tightening: 'two-step', core: 'seal-wall' })).toMatchObject({ bedding: { tightening: 'two-step' }, core: { school: 'bore-fill' } })
+    expect(withHabits(d, { tightening: 'two-step', core: 'seal-wall' })).toMatchObject({
+      bedding: { tightening: 'two-step' },
+      core: { school: 'bore-fill' },
+    })
     expect(withHabits(fit('HG-LP90', METAL), { core: 'insert' }).core.school).toBe('none')
   })
   it('a wet core is a decision of its own, and stands first in the steps', () => {
@@ -315,7 +543,10 @@ describe('schools', () => {
     expect(stepsOf(d, judge(d), 'metric').map((s) => s.id)).not.toContain('wet-core')
   })
   it('a school changes the steps', () => {
-    const text = (x: Design) => stepsOf(x, judge(x), 'metric').map((s) => s.text).join(' ')
+    const text = (x: Design) =>
+      stepsOf(x, judge(x), 'metric')
+        .map((s) => s.text)
+        .join(' ')
     expect(text(withChange(d, { 'schools.inside': 'seal-inside' }))).toContain('will then not show')
     expect(text(withChange(d, { 'bedding.tightening': 'two-step' }))).toContain('last part-turn')
     expect(text(d)).not.toContain('last part-turn')
@@ -328,9 +559,35 @@ describe('schools', () => {
 })
 
 describe('copies', () => {
-  const zones = [zone, { ...zone, code: 'stbd', title: 'Starboard deck', stacking: 1, outline: [{ xMm: 0, yMm: 200 }, { xMm: 3000, yMm: 200 }, { xMm: 3000, yMm: 1500 }, { xMm: 0, yMm: 1500 }], layers: [{ material: 'woven', thicknessMm: 9, measured: true, measuredBy: '' }], kind: 'solid' as const }]
+  const zones = [
+    zone,
+    {
+      ...zone,
+      code: 'stbd',
+      title: 'Starboard deck',
+      stacking: 1,
+      outline: [
+        { xMm: 0, yMm: 200 },
+        { xMm: 3000, yMm: 200 },
+        { xMm: 3000, yMm: 1500 },
+        { xMm: 0, yMm: 1500 },
+      ],
+      layers: [{ material: 'woven', thicknessMm: 9, measured: true, measuredBy: '' }],
+      kind: 'solid' as const,
+    },
+  ]
   it('mirrored twice is the same fitting, and each stands on the deck that is there', () => {
-    const d = { ...fit('HG-T30', BALSA, { load: { basis: 'rated', ratedN: 5000, azimuthDeg: 30, sweep: { azimuthDeg: { from: -20, to: 60, step: 20 } } } }), ...{} }
+    const d = {
+      ...fit('HG-T30', BALSA, {
+        load: {
+          basis: 'rated',
+          ratedN: 5000,
+          azimuthDeg: 30,
+          sweep: { azimuthDeg: { from: -20, to: 60, step: 20 } },
+        },
+      }),
+      ...{},
+    }
     const m = mirrored(d, zones, 'other')
     expect(m.place).toMatchObject({ yMm: 640, zone: 'stbd' })
     expect(m.structure.kind).toBe('solid')
@@ -343,11 +600,18 @@ describe('copies', () => {
   it('pulls as hard as its twin on the same deck', () => {
     const d = fit('HG-T30')
     const same = { ...mirrored(d, [zone], 'twin') }
-    expect(judge({ ...same, structure: d.structure, measured: d.measured }).worst.maxTensionN).toBeCloseTo(judge(d).worst.maxTensionN, 6)
+    expect(judge({ ...same, structure: d.structure, measured: d.measured }).worst.maxTensionN).toBeCloseTo(
+      judge(d).worst.maxTensionN,
+      6,
+    )
   })
   it('what was bought or measured for the first does not go with a copy', () => {
     const d = { ...fit('HG-C250'), bought: { what: 'x', at: '', by: '' }, unevenMm: [1, 0, 0, 0] }
-    expect(moved(d, zones, { xMm: 2000, yMm: -500 }, 'copy')).toMatchObject({ bought: null, unevenMm: [], place: { xMm: 2000, yMm: -500, measuredFrom: [] } })
+    expect(moved(d, zones, { xMm: 2000, yMm: -500 }, 'copy')).toMatchObject({
+      bought: null,
+      unevenMm: [],
+      place: { xMm: 2000, yMm: -500, measuredFrom: [] },
+    })
   })
 })
 
@@ -357,12 +621,22 @@ describe('the drawing', () => {
     const [true_, thick] = [drawSection(d, judge(d), 'metric'), drawSection(d, judge(d), 'metric', true)]
     expect(true_.title).toContain('true scale')
     expect(thick.title).toContain('drawn thicker')
-    const words = (s: typeof thick) => s.shapes.flatMap((x) => (x.kind === 'text' && x.role?.startsWith('structure') ? [x.text] : []))
+    const words = (s: typeof thick) =>
+      s.shapes.flatMap((x) => (x.kind === 'text' && x.role?.startsWith('structure') ? [x.text] : []))
     expect(words(thick)).toEqual(words(true_))
   })
   it('has a handle for every layer, the plate and the bore, each moving its own value', () => {
     const paths = drawSection(fit('HG-C250'), judge(fit('HG-C250')), 'metric').handles!.map((h) => h.path)
-    expect(paths).toEqual(expect.arrayContaining(['structure.outerMm', 'structure.core.thicknessMm', 'structure.innerMm', 'plate.thicknessMm', 'plate.lengthMm', 'core.boreMm']))
+    expect(paths).toEqual(
+      expect.arrayContaining([
+        'structure.outerMm',
+        'structure.core.thicknessMm',
+        'structure.innerMm',
+        'plate.thicknessMm',
+        'plate.lengthMm',
+        'core.boreMm',
+      ]),
+    )
   })
   it('shows the pressed side and the heel line where the base tips', () => {
     const w = judgeWhole(fit('HG-S25'), 'metric')

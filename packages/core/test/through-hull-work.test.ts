@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { gatesFor, hasReached, nextStates, progress, standing, type LifeFacts } from '../src'
-import { THROUGH_HULL_CATALOGUE, VALVES, throughHullParts, throughHullSteps, throughHullWithRemedies, logSaid, stepGates } from '../src/kinds/through-hull'
+import {
+  THROUGH_HULL_CATALOGUE,
+  VALVES,
+  throughHullParts,
+  throughHullSteps,
+  throughHullWithRemedies,
+  logSaid,
+  stepGates,
+} from '../src/kinds/through-hull'
 import { NOBODY, fit, judge } from './through-hull-hands'
 
 describe('what goes on the threads', () => {
@@ -9,12 +17,19 @@ describe('what goes on the threads', () => {
     return judge(d).checks.find((c) => c.id === 'sealant-thread')
   }
   it.each([
-    // A taper tail in a parallel-inlet valve: tape or paste fills the taper pair; nothing leaves the helix open.
-    ['MV-S1', 'ptfe', 'holds'], ['MV-S1', 'paste', 'holds'], ['MV-S1', 'hemp', 'holds'], ['MV-S1', 'none', 'short'],
+    // A taper tail in a parallel-inlet valve: tape or paste fills the taper pair; nothing leaves the helix
+    // open.
+    ['MV-S1', 'ptfe', 'holds'],
+    ['MV-S1', 'paste', 'holds'],
+    ['MV-S1', 'hemp', 'holds'],
+    ['MV-S1', 'none', 'short'],
     // A screwed valve hangs on a parallel pair besides: tape does not seal that.
-    ['MV-B34', 'ptfe', 'tight'], ['MV-B34', 'paste', 'holds'], ['MV-B34', 'none', 'short'],
+    ['MV-B34', 'ptfe', 'tight'],
+    ['MV-B34', 'paste', 'holds'],
+    ['MV-B34', 'none', 'short'],
     // Moulded threads are split by hemp.
-    ['MV-K1', 'paste', 'holds'], ['MV-K1', 'hemp', 'short'],
+    ['MV-K1', 'paste', 'holds'],
+    ['MV-K1', 'hemp', 'short'],
   ])('%s with %s: %s', (id, way, verdict) => expect(on(id, { 'bedding.thread': way })?.verdict).toBe(verdict))
   it('is offered its remedy, and nothing is said where nothing is screwed', () => {
     const d = fit('MV-S1', { 'bedding.thread': 'none' })
@@ -22,7 +37,13 @@ describe('what goes on the threads', () => {
     expect(c.remedies.map((r) => r.id)).toContain('thread-paste')
     expect(c.remedies.every((r) => r.verdict === 'holds')).toBe(true)
     expect(on('MV-E55', {})).toBeUndefined()
-    expect(throughHullParts(fit('MV-S1', { 'bedding.thread': 'ptfe' }), judge(fit('MV-S1', { 'bedding.thread': 'ptfe' })), 'metric').find((p) => p.what === 'Thread tape')!.size).toMatch(/mm$/)
+    expect(
+      throughHullParts(
+        fit('MV-S1', { 'bedding.thread': 'ptfe' }),
+        judge(fit('MV-S1', { 'bedding.thread': 'ptfe' })),
+        'metric',
+      ).find((p) => p.what === 'Thread tape')!.size,
+    ).toMatch(/mm$/)
   })
   it('a pair that does not fit is short by itself and is not sealed into fitting', () => {
     const d = fit('MV-B34', { valve: VALVES.find((v) => v.id === 'MV-BN34') })
@@ -31,20 +52,46 @@ describe('what goes on the threads', () => {
 })
 
 describe('ticking a step', () => {
-  const d = fit('MV-S1', { 'bedding.pad': 'epoxy-filled', 'bedding.flange': 'epoxy-filled', 'skin.material': 'composite', 'hold.method': 'through' })
+  const d = fit('MV-S1', {
+    'bedding.pad': 'epoxy-filled',
+    'bedding.flange': 'epoxy-filled',
+    'skin.material': 'composite',
+    'hold.method': 'through',
+  })
   const steps = throughHullSteps(d, judge(d), 'metric')
   const t0 = Date.parse('2026-05-04T08:00:00Z')
-  const tickedBefore = (id: string, at = t0) => Object.fromEntries(steps.slice(0, steps.findIndex((s) => s.id === id)).map((s) => [s.id, { at: new Date(at).toISOString(), by: 'x', note: '' }]))
-  const lot = (over: object = {}) => ({ code: 'E1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy' as const, expiresOn: '2031-01-01', storedHot: false, testedOn: null, ...over })
+  const tickedBefore = (id: string, at = t0) =>
+    Object.fromEntries(
+      steps
+        .slice(
+          0,
+          steps.findIndex((s) => s.id === id),
+        )
+        .map((s) => [s.id, { at: new Date(at).toISOString(), by: 'x', note: '' }]),
+    )
+  const lot = (over: object = {}) => ({
+    code: 'E1',
+    title: 'Epoxy',
+    chemistry: 'epoxy',
+    kind: 'epoxy' as const,
+    expiresOn: '2031-01-01',
+    storedHot: false,
+    testedOn: null,
+    ...over,
+  })
   const blank = { at: t0, lot: null, tempC: null, airC: null, humidityPct: null }
-  const ids = (step: string, facts: object = {}, at = t0) => stepGates(steps, step, tickedBefore(step, at), { ...blank, ...facts }).map((g) => g.id)
+  const ids = (step: string, facts: object = {}, at = t0) =>
+    stepGates(steps, step, tickedBefore(step, at), { ...blank, ...facts }).map((g) => g.id)
   it('every family has its hole drilled, and what is written comes in the order of a life', () => {
     for (const e of THROUGH_HULL_CATALOGUE) {
       const f = fit(e.id)
       const states = throughHullSteps(f, judge(f), 'metric').flatMap((s) => s.records)
       const order = ['drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
       expect([e.id, states[0], states.at(-1)]).toEqual([e.id, 'drilled', 'in service'])
-      expect([e.id, ...states.map((s) => order.indexOf(s))]).toEqual([e.id, ...states.map((s) => order.indexOf(s)).sort((a, b) => a - b)])
+      expect([e.id, ...states.map((s) => order.indexOf(s))]).toEqual([
+        e.id,
+        ...states.map((s) => order.indexOf(s)).sort((a, b) => a - b),
+      ])
     }
   })
   it('bolts through the hull have holes of their own, bolts into the pad have none', () => {
@@ -77,13 +124,31 @@ describe('ticking a step', () => {
 describe('a life that was corrected, or begun again', () => {
   const t0 = Date.parse('2026-04-01T08:00:00Z')
   const hole = { coreSchool: 'none', sealant: 'hybrid', diameterMm: 43 }
-  const life = (...events: [LifeFacts['state'], Partial<LifeFacts>?][]): LifeFacts[] => events.map(([state, more], i) => ({ state, seq: i + 1, at: t0 + i * 86_400_000, ...more }))
+  const life = (...events: [LifeFacts['state'], Partial<LifeFacts>?][]): LifeFacts[] =>
+    events.map(([state, more], i) => ({ state, seq: i + 1, at: t0 + i * 86_400_000, ...more }))
   it.each([
     ['as it was written', life(['marked'], ['drilled'], ['dry fitted']), 'dry fitted'],
-    ['one step too many, taken back', life(['marked'], ['drilled'], ['dry fitted'], ['drilled', { corrects: 3 }]), 'drilled'],
+    [
+      'one step too many, taken back',
+      life(['marked'], ['drilled'], ['dry fitted'], ['drilled', { corrects: 3 }]),
+      'drilled',
+    ],
     ['drilled by mistake', life(['marked'], ['drilled'], ['marked', { corrects: 2 }]), 'marked'],
     ['suspect in between', life(['marked'], ['drilled'], ['suspect']), 'drilled'],
-    ['replaced after years', life(['marked'], ['drilled'], ['dry fitted'], ['bedded'], ['cured'], ['proved'], ['in service'], ['marked']), 'marked'],
+    [
+      'replaced after years',
+      life(
+        ['marked'],
+        ['drilled'],
+        ['dry fitted'],
+        ['bedded'],
+        ['cured'],
+        ['proved'],
+        ['in service'],
+        ['marked'],
+      ),
+      'marked',
+    ],
     ['replaced and bored', life(['marked'], ['in service'], ['marked'], ['drilled']), 'drilled'],
     ['found in service', life(['in service']), 'in service'],
   ] as const)('%s has come to %s', (_name, events, far) => {
@@ -91,15 +156,26 @@ describe('a life that was corrected, or begun again', () => {
     expect(hasReached([...events], far)).toBe(!events.some((e) => e.state === 'suspect'))
   })
   it('what was corrected is no evidence any more: neither its lot nor its day', () => {
-    const wrong = life(['marked'], ['drilled'], ['dry fitted'], ['bedded', { tempC: 20, humidityPct: 60 }], ['dry fitted', { corrects: 4 }])
+    const wrong = life(
+      ['marked'],
+      ['drilled'],
+      ['dry fitted'],
+      ['bedded', { tempC: 20, humidityPct: 60 }],
+      ['dry fitted', { corrects: 4 }],
+    )
     expect(standing(wrong).map((e) => e.state)).toEqual(['marked', 'drilled', 'dry fitted', 'dry fitted'])
-    expect(gatesFor(hole, wrong, { state: 'cured', at: t0 + 60 * 86_400_000 }).map((g) => g.id)).toContain('not-bedded')
+    expect(gatesFor(hole, wrong, { state: 'cured', at: t0 + 60 * 86_400_000 }).map((g) => g.id)).toContain(
+      'not-bedded',
+    )
     expect(nextStates(hole, wrong)[0]).toBe('bedded')
   })
   it('a correction passes no gate that the step itself would not pass, and goes back freely', () => {
     const now = life(['marked'], ['drilled', { sizeMm: 43 }], ['dry fitted'])
-    const ids = (e: Partial<LifeFacts> & Pick<LifeFacts, 'state'>) => gatesFor(hole, now, { at: t0 + 9 * 86_400_000, ...e }).map((g) => g.id)
-    expect(ids({ state: 'in service', corrects: 3 })).toEqual(expect.arrayContaining(['not-bedded', 'no-cure', 'no-proof']))
+    const ids = (e: Partial<LifeFacts> & Pick<LifeFacts, 'state'>) =>
+      gatesFor(hole, now, { at: t0 + 9 * 86_400_000, ...e }).map((g) => g.id)
+    expect(ids({ state: 'in service', corrects: 3 })).toEqual(
+      expect.arrayContaining(['not-bedded', 'no-cure', 'no-proof']),
+    )
     expect(ids({ state: 'drilled', corrects: 3 })).toEqual([])
     expect(ids({ state: 'drilled', corrects: 2 })).toEqual(['no-size'])
     expect(ids({ state: 'drilled', corrects: 2, sizeMm: 34 })).toEqual([])
@@ -108,13 +184,31 @@ describe('a life that was corrected, or begun again', () => {
     const welded = { ...hole, sealant: 'welded' }
     const now = life(['marked'], ['drilled'], ['dry fitted'], ['bedded'])
     expect(gatesFor(welded, now.slice(0, 3), { state: 'bedded', at: t0 + 9e8 })).toEqual([])
-    expect(gatesFor(welded, now, { state: 'proved', at: t0 + 9e8 }).map((g) => g.id)).toEqual(['no-leak-test'])
+    expect(gatesFor(welded, now, { state: 'proved', at: t0 + 9e8 }).map((g) => g.id)).toEqual([
+      'no-leak-test',
+    ])
     expect(nextStates(welded, now)[0]).toBe('proved')
   })
   it('a line of the log says what went in, in the yard\u2019s units', () => {
-    const l = { kind: 'tick' as const, step: 'bed', value: null, lot: 'TC-1', tempC: 20, humidityPct: 55, sizeMm: null, note: 'even all round', who: 'x', at: '' }
+    const l = {
+      kind: 'tick' as const,
+      step: 'bed',
+      value: null,
+      lot: 'TC-1',
+      tempC: 20,
+      humidityPct: 55,
+      sizeMm: null,
+      note: 'even all round',
+      who: 'x',
+      at: '',
+    }
     expect(logSaid(l, 'metric')).toBe('step bed, lot TC-1, 20.0 \u00b0C, 55 %: even all round')
     expect(logSaid(l, 'inch')).toContain('68')
-    expect(logSaid({ ...l, kind: 'bond', value: 0.06, lot: null, tempC: null, humidityPct: null, note: '' }, 'metric')).toBe('bond path 0.06 \u03a9')
+    expect(
+      logSaid(
+        { ...l, kind: 'bond', value: 0.06, lot: null, tempC: null, humidityPct: null, note: '' },
+        'metric',
+      ),
+    ).toBe('bond path 0.06 \u03a9')
   })
 })

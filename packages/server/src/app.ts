@@ -42,13 +42,23 @@ export interface AppOptions {
 
 /** One secret for all servers on this database. */
 async function sessionSecret(db: Sequelize): Promise<string> {
-  await db.query(`INSERT INTO settings (key, value) VALUES ('session-secret', :v) ON CONFLICT (key) DO NOTHING`, { replacements: { v: randomBytes(32).toString('hex') } })
-  const [row] = await db.query<{ value: string }>(`SELECT value FROM settings WHERE key = 'session-secret'`, { type: QueryTypes.SELECT })
+  await db.query(
+    `INSERT INTO settings (key, value) VALUES ('session-secret', :v) ON CONFLICT (key) DO NOTHING`,
+    { replacements: { v: randomBytes(32).toString('hex') } },
+  )
+  const [row] = await db.query<{ value: string }>(`SELECT value FROM settings WHERE key = 'session-secret'`, {
+    type: QueryTypes.SELECT,
+  })
   return row!.value
 }
 
 /** Addresses that the version before this had, answered for one version more. */
-const OLD: [RegExp, string][] = [[/^\/below-catalogue(?=$|\?)/, '/through-hull-catalogue'], [/^\/below(?=\/)/, '/through-hulls'], [/^(\/boats\/[^/?]+)\/below(?=$|[/?])/, '$1/through-hulls'], [/^\/hull-goods(?=$|[/.?])/, '/goods']]
+const OLD: [RegExp, string][] = [
+  [/^\/below-catalogue(?=$|\?)/, '/through-hull-catalogue'],
+  [/^\/below(?=\/)/, '/through-hulls'],
+  [/^(\/boats\/[^/?]+)\/below(?=$|[/?])/, '$1/through-hulls'],
+  [/^\/hull-goods(?=$|[/.?])/, '/goods'],
+]
 const oldAddress: RequestHandler = (req, _res, next) => {
   for (const [was, is] of OLD) req.url = req.url.replace(was, is)
   next()
@@ -75,17 +85,40 @@ export async function createApp(o: AppOptions) {
     helmet({
       contentSecurityPolicy: {
         useDefaults: false,
-        directives: { defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"], formAction: ["'self'"] },
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+        },
       },
       strictTransportSecurity: false,
     }),
   )
-  app.use(pinoHttp({ logger: o.logger, redact: SECRETS, genReqId: () => randomUUID(), customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }))
+  app.use(
+    pinoHttp({
+      logger: o.logger,
+      redact: SECRETS,
+      genReqId: () => randomUUID(),
+      customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  )
   app.use(compression())
   app.use(soundAddress)
   const json = express.json({ limit: '1mb', strict: false })
   // A whole boat and a drawing are larger than a form, and their routes read them themselves.
-  app.use('/api', (req, res, next) => (/^\/boats\/(import|[^/]+\/outline\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path) ? next() : json(req, res, next)))
+  app.use('/api', (req, res, next) =>
+    /^\/boats\/(import|[^/]+\/outline\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path)
+      ? next()
+      : json(req, res, next),
+  )
   app.use('/api', soundBody)
   app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
@@ -94,36 +127,69 @@ export async function createApp(o: AppOptions) {
   app.use(
     '/api',
     session({
-      name: 'north-tide', secret: await sessionSecret(o.db), resave: false, saveUninitialized: false, rolling: false,
-      store: new PgStore({ pool, tableName: 'session', pruneSessionInterval: PRUNE_SESSIONS_S, errorLog: (...a: unknown[]) => o.logger.error(a) }),
+      name: 'north-tide',
+      secret: await sessionSecret(o.db),
+      resave: false,
+      saveUninitialized: false,
+      rolling: false,
+      store: new PgStore({
+        pool,
+        tableName: 'session',
+        pruneSessionInterval: PRUNE_SESSIONS_S,
+        errorLog: (...a: unknown[]) => o.logger.error(a),
+      }),
       cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
     }),
   )
   app.use('/api', whoAsks)
-  const signedIn: RequestHandler = (req, _res, next) => next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
+  const signedIn: RequestHandler = (req, _res, next) =>
+    next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
   const limiter = rateLimit({
-    windowMs: 5 * 60_000, limit: o.signInLimit ?? 12, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(o.db), skipSuccessfulRequests: true,
-    handler: (_req, _res, next) => next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
+    windowMs: 5 * 60_000,
+    limit: o.signInLimit ?? 12,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    store: new DatabaseRateStore(o.db),
+    skipSuccessfulRequests: true,
+    handler: (_req, _res, next) =>
+      next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
   })
   app.use('/api', accessRoutes(o.demo, limiter))
   app.use('/api', calcRoutes(o.db, o.calcMs))
-  app.use('/api', signedIn, boatRoutes(), surveyRoutes(), fittingRoutes(), throughHullRoutes(), registerRoutes(), instrumentRoutes())
-  app.use('/api', (req, _res, next) => next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)))
+  app.use(
+    '/api',
+    signedIn,
+    boatRoutes(),
+    surveyRoutes(),
+    fittingRoutes(),
+    throughHullRoutes(),
+    registerRoutes(),
+    instrumentRoutes(),
+  )
+  app.use('/api', (req, _res, next) =>
+    next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),
+  )
 
   if (o.webFolder && existsSync(o.webFolder)) {
     const page = join(o.webFolder, 'index.html')
-    app.use('/assets', express.static(join(o.webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(
+      '/assets',
+      express.static(join(o.webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    )
     app.use(express.static(o.webFolder, { index: false }))
     app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
   }
   app.use(onError)
   const stopJobs = await jobsOf(o)
-  return { app, close: async () => {
-    await stopJobs()
-    await closeSolver()
-    await closeCalc()
-    await pool.end()
-  } }
+  return {
+    app,
+    close: async () => {
+      await stopJobs()
+      await closeSolver()
+      await closeCalc()
+      await pool.end()
+    },
+  }
 }
 
 /** what a log must never hold: with it anybody could go on in somebody's session */
@@ -131,13 +197,25 @@ const SECRETS = ['req.headers.cookie', 'req.headers.authorization', 'res.headers
 
 const onError: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) return next(error)
-  const send = (status: number, code: string, message: string, path?: string, extra: Record<string, unknown> = {}) => res.status(status).json({ error: { code, message, ...(path ? { path } : {}), ...extra } })
+  const send = (
+    status: number,
+    code: string,
+    message: string,
+    path?: string,
+    extra: Record<string, unknown> = {},
+  ) => res.status(status).json({ error: { code, message, ...(path ? { path } : {}), ...extra } })
   if (error instanceof CalcError) return void res.status(400).json(error.toJSON())
-  if (error instanceof ApiError) return void send(error.status, error.code, error.message, error.path, error.extra)
+  if (error instanceof ApiError)
+    return void send(error.status, error.code, error.message, error.path, error.extra)
   const http = error as { status?: number; type?: string }
   if (http.type === 'entity.parse.failed') return void send(400, 'invalid-input', 'This is no JSON')
   if (http.type === 'entity.too.large') return void send(413, 'too-large', 'More was sent than is read here')
-  if (typeof http.status === 'number' && http.status >= 400 && http.status < 500) return void send(http.status, http.status === 404 ? 'not-found' : 'invalid-input', http.status === 404 ? 'There is nothing here' : 'This request cannot be read')
+  if (typeof http.status === 'number' && http.status >= 400 && http.status < 500)
+    return void send(
+      http.status,
+      http.status === 404 ? 'not-found' : 'invalid-input',
+      http.status === 404 ? 'There is nothing here' : 'This request cannot be read',
+    )
   const refusal = refusalOf(error)
   if (refusal) {
     if (refusal.status >= 500) req.log.error({ err: error }, refusal.code)

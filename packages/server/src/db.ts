@@ -13,16 +13,36 @@ import { up as hullDecisions } from './migrations/010-hull-decisions'
 import { up as mend } from './migrations/011-mend'
 import { up as oneTable } from './migrations/012-one-table-of-fittings'
 
-const MIGRATIONS = [{ name: '001-first', sql: first }, { name: '002-yard-values', sql: yardValues }, { name: '003-yard-kinds', sql: yardKinds }, { name: '004-survey', sql: survey }, { name: '005-hardware', sql: hardware }, { name: '006-solver', sql: solver }, { name: '007-below', sql: below }, { name: '008-hull-log', sql: hullLog }, { name: '009-hull-goods', sql: hullGoods }, { name: '010-hull-decisions', sql: hullDecisions }, { name: '011-mend', sql: mend }, { name: '012-one-table-of-fittings', sql: oneTable }]
+const MIGRATIONS = [
+  { name: '001-first', sql: first },
+  { name: '002-yard-values', sql: yardValues },
+  { name: '003-yard-kinds', sql: yardKinds },
+  { name: '004-survey', sql: survey },
+  { name: '005-hardware', sql: hardware },
+  { name: '006-solver', sql: solver },
+  { name: '007-below', sql: below },
+  { name: '008-hull-log', sql: hullLog },
+  { name: '009-hull-goods', sql: hullGoods },
+  { name: '010-hull-decisions', sql: hullDecisions },
+  { name: '011-mend', sql: mend },
+  { name: '012-one-table-of-fittings', sql: oneTable },
+]
 
 export function connect(url: string): Sequelize {
-  return new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10, idle: 10_000, acquire: 10_000 }, define: { underscored: true, timestamps: false } })
+  return new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 10, idle: 10_000, acquire: 10_000 },
+    define: { underscored: true, timestamps: false },
+  })
 }
 
 class MigrationTable implements UmzugStorage {
   constructor(private readonly db: Sequelize) {}
   async executed() {
-    await this.db.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())')
+    await this.db.query(
+      'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())',
+    )
     const [rows] = await this.db.query('SELECT name FROM migrations ORDER BY name')
     return (rows as { name: string }[]).map((r) => r.name)
   }
@@ -42,7 +62,10 @@ export async function migrate(db: Sequelize): Promise<string[]> {
       up: () =>
         db.transaction(async (transaction) => {
           await db.query(sql, { transaction })
-          await db.query('INSERT INTO migrations (name) VALUES (:name)', { transaction, replacements: { name } })
+          await db.query('INSERT INTO migrations (name) VALUES (:name)', {
+            transaction,
+            replacements: { name },
+          })
         }),
     })),
     storage: new MigrationTable(db),

@@ -1,7 +1,8 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 
 /**
- * What the application's role may do with each table, and no more: records of what happened are added and read, never changed,
+ * What the application's role may do with each table, and no more: records of what happened are added and
+ * read, never changed,
  * whatever the application is talked into. A table that is not named here cannot be reached at all.
  */
 const ROWS = 'SELECT, INSERT, UPDATE, DELETE'
@@ -39,11 +40,15 @@ const NAME = /^[a-z_][a-z0-9_]*$/
 /** Sets the rights of the application's role by the list above, taking away what is not on it. */
 export async function grant(owner: Sequelize, role: string): Promise<void> {
   if (!NAME.test(role)) throw new Error(`"${role}" is no name of a role that rights are given to here`)
-  const tables = await owner.query<{ name: string }>(`SELECT c.relname AS name FROM pg_class c WHERE c.relnamespace = 'public'::regnamespace AND c.relkind IN ('r','p')`, { type: QueryTypes.SELECT })
+  const tables = await owner.query<{ name: string }>(
+    `SELECT c.relname AS name FROM pg_class c WHERE c.relnamespace = 'public'::regnamespace AND c.relkind IN ('r','p')`,
+    { type: QueryTypes.SELECT },
+  )
   await owner.transaction(async (transaction) => {
     const run = (sql: string) => owner.query(sql, { transaction })
     await run(`REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${role}`)
-    for (const { name } of tables) if (GRANTS[name]) await run(`GRANT ${GRANTS[name]} ON "${name}" TO ${role}`)
+    for (const { name } of tables)
+      if (GRANTS[name]) await run(`GRANT ${GRANTS[name]} ON "${name}" TO ${role}`)
     await run(`GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO ${role}`)
     await run(`GRANT USAGE ON SCHEMA pgboss TO ${role}`)
     await run(`GRANT ${ROWS} ON ALL TABLES IN SCHEMA pgboss TO ${role}`)

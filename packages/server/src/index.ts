@@ -17,16 +17,30 @@ const port = Number(process.env.PORT ?? 4180)
 const host = process.env.HOST ?? '127.0.0.1'
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2))
 const demo = process.env.NORTH_TIDE_DEMO !== '0'
-const db = await prepare({ url, ownerUrl: process.env.OWNER_DATABASE_URL ?? url }, demo).catch((error: Error) => give(error.message))
-const { app, close } = await createApp({ db, databaseUrl: url, logger, demo, webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)), ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}) })
+const db = await prepare({ url, ownerUrl: process.env.OWNER_DATABASE_URL ?? url }, demo).catch(
+  (error: Error) => give(error.message),
+)
+const { app, close } = await createApp({
+  db,
+  databaseUrl: url,
+  logger,
+  demo,
+  webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}),
+})
 const server = createServer(app)
-server.on('error', (error: NodeJS.ErrnoException) => give(error.code === 'EADDRINUSE' ? `port ${port} is in use; stop what holds it, or set PORT` : error.message))
+server.on('error', (error: NodeJS.ErrnoException) =>
+  give(
+    error.code === 'EADDRINUSE' ? `port ${port} is in use; stop what holds it, or set PORT` : error.message,
+  ),
+)
 server.listen(port, host, () => {
   process.stdout.write(`North Tide is at http://${host}:${port}\n`)
   process.send?.('ready')
 })
 
-// A queue that lost its database in the middle of a job says so here; it goes on when the database is back. Anything else is a mistake of our own.
+// A queue that lost its database in the middle of a job says so here; it goes on when the database is back.
+// Anything else is a mistake of our own.
 process.on('unhandledRejection', (reason) => {
   logger.error(reason, 'unhandled')
   if (refusalOf(reason)?.status !== 503) give((reason as Error)?.message ?? String(reason))

@@ -23,7 +23,9 @@ export class DatabaseRateStore implements Store {
     return { totalHits: row!.hits, resetTime: row!.reset_at }
   }
   async decrement(key: string) {
-    await this.db.query('UPDATE rate_hits SET hits = greatest(0, hits - 1) WHERE key = :key', { replacements: { key: this.of + key } })
+    await this.db.query('UPDATE rate_hits SET hits = greatest(0, hits - 1) WHERE key = :key', {
+      replacements: { key: this.of + key },
+    })
   }
   async resetKey(key: string) {
     await this.db.query('DELETE FROM rate_hits WHERE key = :key', { replacements: { key: this.of + key } })

@@ -10,16 +10,65 @@ export const summed = (holes: Exported) =>
     return {
       ...hole,
       sizesMm: live.flatMap((e) => (e.sizeMm === null ? [] : [e.sizeMm])).join('; '),
-      lots: [...live.flatMap((e) => (e.lot ? [`${e.state} ${e.lot}`] : [])), ...log.flatMap((l) => (l.lot && !live.some((e) => e.lot === l.lot && e.at === l.at) ? [`${l.step || l.kind} ${l.lot}`] : []))].join('; '),
-      tests: [...live.flatMap((e) => (e.state === 'proved' && e.evidence ? [e.evidence] : [])), ...log.flatMap((l) => (l.value === null ? [] : [`${l.kind} ${l.value} ${UNIT[l.kind] ?? ''} on ${l.at.slice(0, 10)}`]))].join('; '),
+      lots: [
+        ...live.flatMap((e) => (e.lot ? [`${e.state} ${e.lot}`] : [])),
+        ...log.flatMap((l) =>
+          l.lot && !live.some((e) => e.lot === l.lot && e.at === l.at)
+            ? [`${l.step || l.kind} ${l.lot}`]
+            : [],
+        ),
+      ].join('; '),
+      tests: [
+        ...live.flatMap((e) => (e.state === 'proved' && e.evidence ? [e.evidence] : [])),
+        ...log.flatMap((l) =>
+          l.value === null ? [] : [`${l.kind} ${l.value} ${UNIT[l.kind] ?? ''} on ${l.at.slice(0, 10)}`],
+        ),
+      ].join('; '),
     }
   })
 
-/** One line for everything that happened to every hole: its life, and the ticks, orders, readings and looks of what stands in it. */
+/**
+ * One line for everything that happened to every hole: its life, and the ticks, orders, readings and looks
+ * of what stands in it.
+ */
 export const happenings = (holes: Exported) =>
   holes.flatMap(({ label, whatFor, events, log }) =>
     [
-      ...events.map((e) => ({ label, whatFor, at: e.at, who: e.who, what: e.state as string, sizeMm: e.sizeMm, lot: e.lot, tempC: e.tempC, humidityPct: e.humidityPct, value: null as number | null, unit: '', evidence: e.evidence, note: e.note, gatesPassed: e.gatesPassed.join(' '), gateReason: e.gateReason ?? '', corrects: e.corrects })),
-      ...log.map((l) => ({ label, whatFor, at: l.at, who: l.who, what: l.step ? `${l.kind} ${l.step}` : l.kind, sizeMm: l.sizeMm ?? null, lot: l.lot ?? null, tempC: l.tempC ?? null, humidityPct: l.humidityPct ?? null, value: l.value, unit: UNIT[l.kind] ?? '', evidence: '', note: l.note, gatesPassed: '', gateReason: '', corrects: null })),
+      ...events.map((e) => ({
+        label,
+        whatFor,
+        at: e.at,
+        who: e.who,
+        what: e.state as string,
+        sizeMm: e.sizeMm,
+        lot: e.lot,
+        tempC: e.tempC,
+        humidityPct: e.humidityPct,
+        value: null as number | null,
+        unit: '',
+        evidence: e.evidence,
+        note: e.note,
+        gatesPassed: e.gatesPassed.join(' '),
+        gateReason: e.gateReason ?? '',
+        corrects: e.corrects,
+      })),
+      ...log.map((l) => ({
+        label,
+        whatFor,
+        at: l.at,
+        who: l.who,
+        what: l.step ? `${l.kind} ${l.step}` : l.kind,
+        sizeMm: l.sizeMm ?? null,
+        lot: l.lot ?? null,
+        tempC: l.tempC ?? null,
+        humidityPct: l.humidityPct ?? null,
+        value: l.value,
+        unit: UNIT[l.kind] ?? '',
+        evidence: '',
+        note: l.note,
+        gatesPassed: '',
+        gateReason: '',
+        corrects: null,
+      })),
     ].sort((a, b) => a.at.localeCompare(b.at)),
   )

@@ -7,11 +7,15 @@ const UNKEEPABLE = /\u0000|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff
 const sound = (text: string) => !UNKEEPABLE.test(text)
 const refuse = (s: Met, message: string) => new ApiError(400, 'invalid-input', message, pathOf(s, 6))
 
-/** Refuses what no database keeps and no reader expects: NUL, half of a surrogate pair, nesting without end. Whatever lies below is read by its schema. */
+/**
+ * Refuses what no database keeps and no reader expects: NUL, half of a surrogate pair, nesting without
+ * end. Whatever lies below is read by its schema.
+ */
 export function refuseUnsound(body: unknown): void {
   everyValue(body, (s) => {
     if (!sound(s.key)) throw refuse(s, 'A field is named with a character that cannot be kept')
-    if (typeof s.value === 'string' && !sound(s.value)) throw refuse(s, 'This text holds a character that cannot be kept (NUL, or half of a pair); take it out')
+    if (typeof s.value === 'string' && !sound(s.value))
+      throw refuse(s, 'This text holds a character that cannot be kept (NUL, or half of a pair); take it out')
   })
 }
 export const soundBody: RequestHandler = (req, _res, next) => {
@@ -25,5 +29,9 @@ export const soundAddress: RequestHandler = (req, _res, next) => {
   } catch {
     plain = null
   }
-  next(plain === null || !sound(plain) ? new ApiError(404, 'not-found', 'There is nothing at this address') : undefined)
+  next(
+    plain === null || !sound(plain)
+      ? new ApiError(404, 'not-found', 'There is nothing at this address')
+      : undefined,
+  )
 }

@@ -35,26 +35,48 @@ async function told<T>(how: (why: string) => string, run: () => Promise<T>): Pro
     return await run()
   } catch (error) {
     if (error instanceof NotReady) throw error
-    throw new NotReady(how((error as { cause?: Error }).cause?.message ?? ((error as Error).message || 'no connection')))
+    throw new NotReady(
+      how((error as { cause?: Error }).cause?.message ?? ((error as Error).message || 'no connection')),
+    )
   }
 }
 
-/** Brings a database up to date, gives the application its rights and, where wanted, loads the demo. Gives the application's connection, with its models. */
+/**
+ * Brings a database up to date, gives the application its rights and, where wanted, loads the demo. Gives
+ * the application's connection, with its models.
+ */
 export async function prepare({ url, ownerUrl }: Databases, demo: boolean): Promise<Sequelize> {
   const owner = connect(ownerUrl)
   const db = connect(url)
   try {
-    await told((why) => `the database does not answer (${why})`, () => owner.authenticate())
-    await told((why) => `the database does not answer (${why})`, () => alone(ownerUrl, async () => {
-      await told((why) => `the database cannot be brought up to date (${why}); nothing was changed`, async () => {
-        await migrate(owner)
-        await prepareQueues(ownerUrl)
-        if (roleOf(url) !== roleOf(ownerUrl)) await grant(owner, roleOf(url))
-      })
-      defineModels(db)
-      if (demo) await told((why) => `the demo data cannot be loaded (${why})`, () => seedDemo(db, owner))
-    }))
-    await told((why) => `the database does not answer (${why})`, () => db.authenticate())
+    await told(
+      (why) => `the database does not answer (${why})`,
+      () => owner.authenticate(),
+    )
+    await told(
+      (why) => `the database does not answer (${why})`,
+      () =>
+        alone(ownerUrl, async () => {
+          await told(
+            (why) => `the database cannot be brought up to date (${why}); nothing was changed`,
+            async () => {
+              await migrate(owner)
+              await prepareQueues(ownerUrl)
+              if (roleOf(url) !== roleOf(ownerUrl)) await grant(owner, roleOf(url))
+            },
+          )
+          defineModels(db)
+          if (demo)
+            await told(
+              (why) => `the demo data cannot be loaded (${why})`,
+              () => seedDemo(db, owner),
+            )
+        }),
+    )
+    await told(
+      (why) => `the database does not answer (${why})`,
+      () => db.authenticate(),
+    )
     return db
   } catch (error) {
     await db.close()

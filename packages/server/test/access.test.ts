@@ -6,15 +6,40 @@ let app: Awaited<ReturnType<typeof startApp>>
 const who = {} as Record<'nobody' | 'owner' | 'apprentice' | 'fitter', Someone>
 let mine: Ids
 let others: Ids
-interface Ids { boat: string; fitting: string; throughHull: string; hole: number; zone: number }
+interface Ids {
+  boat: string
+  fitting: string
+  throughHull: string
+  hole: number
+  zone: number
+}
 beforeAll(async () => {
   app = await startApp('access')
   who.nobody = new Someone(app.base)
   for (const r of ['owner', 'apprentice', 'fitter'] as const) who[r] = await new Someone(app.base).signIn(r)
   const ids = async (boat: string): Promise<Ids> => {
-    const b = (await who.fitter.ask<{ fittings: { id: string }[]; throughHulls: { id: string }[]; zones: { id: number }[] }>('GET', `/api/boats/${boat}`)).body
-    const hole = (await who.fitter.ask<{ id: number }>('POST', `/api/boats/${boat}/penetrations`, { foundKind: 'open hole', diameterMm: 8, xMm: 2000, yMm: 0 })).body.id
-    return { boat, fitting: b.fittings[0]!.id, throughHull: b.throughHulls[0]!.id, hole, zone: b.zones[0]!.id }
+    const b = (
+      await who.fitter.ask<{
+        fittings: { id: string }[]
+        throughHulls: { id: string }[]
+        zones: { id: number }[]
+      }>('GET', `/api/boats/${boat}`)
+    ).body
+    const hole = (
+      await who.fitter.ask<{ id: number }>('POST', `/api/boats/${boat}/penetrations`, {
+        foundKind: 'open hole',
+        diameterMm: 8,
+        xMm: 2000,
+        yMm: 0,
+      })
+    ).body.id
+    return {
+      boat,
+      fitting: b.fittings[0]!.id,
+      throughHull: b.throughHulls[0]!.id,
+      hole,
+      zone: b.zones[0]!.id,
+    }
   }
   mine = await ids('fulmars-reach')
   others = await ids('tarn-runner')
@@ -22,11 +47,37 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 /** Open to everybody, signed in or not. */
-const PUBLIC = ['GET /session', 'POST /session', 'POST /session/demo', 'DELETE /session', 'GET /today', 'GET /calc', 'POST /calc/:name']
+const PUBLIC = [
+  'GET /session',
+  'POST /session',
+  'POST /session/demo',
+  'DELETE /session',
+  'GET /today',
+  'GET /calc',
+  'POST /calc/:name',
+]
 const at = (route: string, i: Ids) => {
   const [method, path] = route.split(' ') as [string, string]
-  const id = /\/through-hulls\/:id/.test(path) ? i.throughHull : /\/fittings\/:id/.test(path) ? i.fitting : /\/penetrations\/:id/.test(path) ? i.hole : /\/boats\/:id/.test(path) ? i.boat : 1
-  return { method, path: `/api${path.replace(':id', String(id)).replace(':zone', String(i.zone)).replace(/:(part|reading|job)/, '1').replace(':step', 'must').replace(':name', 'line-strength').replace(':kind', path.includes('stream') ? 'hygrometer' : 'csv').replace(':size', 'small')}${path.includes('stream') ? '?count=1&everyMs=5' : ''}` }
+  const id = /\/through-hulls\/:id/.test(path)
+    ? i.throughHull
+    : /\/fittings\/:id/.test(path)
+      ? i.fitting
+      : /\/penetrations\/:id/.test(path)
+        ? i.hole
+        : /\/boats\/:id/.test(path)
+          ? i.boat
+          : 1
+  return {
+    method,
+    path: `/api${path
+      .replace(':id', String(id))
+      .replace(':zone', String(i.zone))
+      .replace(/:(part|reading|job)/, '1')
+      .replace(':step', 'must')
+      .replace(':name', 'line-strength')
+      .replace(':kind', path.includes('stream') ? 'hygrometer' : 'csv')
+      .replace(':size', 'small')}${path.includes('stream') ? '?count=1&everyMs=5' : ''}`,
+  }
 }
 const ask = (by: Someone, route: string, i: Ids) => {
   const { method, path } = at(route, i)
@@ -38,7 +89,8 @@ describe('signed out', () => {
     expect(app.routes.length).toBeGreaterThan(80)
     for (const route of app.routes) {
       const a = await ask(new Someone(app.base), route, mine)
-      if (PUBLIC.includes(route)) expect([route, a.status === 401 && a.body.error.code === 'signed-out']).toEqual([route, false])
+      if (PUBLIC.includes(route))
+        expect([route, a.status === 401 && a.body.error.code === 'signed-out']).toEqual([route, false])
       else expect([route, a.status, a.body.error.code]).toEqual([route, 401, 'signed-out'])
     }
   })
@@ -60,19 +112,36 @@ describe('an owner', () => {
         const a = await ask(who.owner, route, boat)
         expect([route, [400, 403, 404, 415].includes(a.status)]).toEqual([route, true])
       }
-    const after = (await who.fitter.ask<{ fittings: object[]; throughHulls: object[] }>('GET', `/api/boats/${mine.boat}`)).body
+    const after = (
+      await who.fitter.ask<{ fittings: object[]; throughHulls: object[] }>('GET', `/api/boats/${mine.boat}`)
+    ).body
     expect([after.fittings.length, after.throughHulls.length]).toEqual([9, 8])
   }, 60_000)
 })
 
 describe('an apprentice', () => {
   it.each([
-    ['POST', '/api/boats'], ['PUT', '/api/boats/fulmars-reach'], ['DELETE', '/api/boats/fulmars-reach'], ['PUT', '/api/boats/fulmars-reach/stations'], ['POST', '/api/boats/fulmars-reach/zones'], ['POST', '/api/boats/fulmars-reach/structure'], ['POST', '/api/boats/import'],
-    ['PUT', '/api/hardware'], ['POST', '/api/hardware/import'], ['DELETE', '/api/hardware/x'], ['PUT', '/api/goods'], ['POST', '/api/goods/import'], ['PUT', '/api/yard-values'], ['DELETE', '/api/yard-values'], ['PUT', '/api/habits'], ['POST', '/api/lots/1/test'],
+    ['POST', '/api/boats'],
+    ['PUT', '/api/boats/fulmars-reach'],
+    ['DELETE', '/api/boats/fulmars-reach'],
+    ['PUT', '/api/boats/fulmars-reach/stations'],
+    ['POST', '/api/boats/fulmars-reach/zones'],
+    ['POST', '/api/boats/fulmars-reach/structure'],
+    ['POST', '/api/boats/import'],
+    ['PUT', '/api/hardware'],
+    ['POST', '/api/hardware/import'],
+    ['DELETE', '/api/hardware/x'],
+    ['PUT', '/api/goods'],
+    ['POST', '/api/goods/import'],
+    ['PUT', '/api/yard-values'],
+    ['DELETE', '/api/yard-values'],
+    ['PUT', '/api/habits'],
+    ['POST', '/api/lots/1/test'],
   ])('does not: %s %s', async (method, path) => {
     expect((await who.apprentice.ask(method, path, {})).status).toBe(403)
   })
   it('reads what the yard reads', async () => {
-    for (const route of app.routes.filter((r) => r.startsWith('GET'))) expect([route, (await ask(who.apprentice, route, mine)).status === 403]).toEqual([route, false])
+    for (const route of app.routes.filter((r) => r.startsWith('GET')))
+      expect([route, (await ask(who.apprentice, route, mine)).status === 403]).toEqual([route, false])
   }, 60_000)
 })

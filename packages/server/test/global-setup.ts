@@ -30,9 +30,18 @@ async function makeTemplate({ url, ownerUrl, superUrl }: Databases & { superUrl:
 export default async function setup(project: TestProject) {
   // @ts-expect-error a plain script without types
   const { startPostgres } = await import('../../../bin/lib/postgres.mjs')
-  const { stop, ...databases } = (await startPostgres('test-postgres', { fresh: true, durable: false })) as { url: string; ownerUrl: string; superUrl: string; stop: () => void }
+  const { stop, ...databases } = (await startPostgres('test-postgres', { fresh: true, durable: false })) as {
+    url: string
+    ownerUrl: string
+    superUrl: string
+    stop: () => void
+  }
   await makeTemplate(databases)
-  project.provide('databases', { url: databases.url, ownerUrl: databases.ownerUrl, superUrl: databases.superUrl })
+  project.provide('databases', {
+    url: databases.url,
+    ownerUrl: databases.ownerUrl,
+    superUrl: databases.superUrl,
+  })
   return () => stop()
 }
 

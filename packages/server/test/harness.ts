@@ -11,8 +11,14 @@ const named = (url: string, database: string) => {
   u.pathname = `/${database}`
   return u.toString()
 }
-/** A fresh database on the tests' server, owned by the owner's role as npm start leaves it: with the demo in it, or empty. */
-export async function freshDatabase(name: string, from: 'demo' | 'nothing' = 'demo'): Promise<Databases & { superUrl: string }> {
+/**
+ * A fresh database on the tests' server, owned by the owner's role as npm start leaves it: with the demo
+ * in it, or empty.
+ */
+export async function freshDatabase(
+  name: string,
+  from: 'demo' | 'nothing' = 'demo',
+): Promise<Databases & { superUrl: string }> {
   const { url, ownerUrl, superUrl } = inject('databases')
   const admin = connect(superUrl)
   await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
@@ -25,24 +31,46 @@ export async function freshDatabase(name: string, from: 'demo' | 'nothing' = 'de
   return own
 }
 
-interface Layer { route?: { path: string; methods: Record<string, boolean> }; handle?: { stack?: Layer[] } }
+interface Layer {
+  route?: { path: string; methods: Record<string, boolean> }
+  handle?: { stack?: Layer[] }
+}
 /** Every route that the application answers, as `GET /boats/:id`; so that no test forgets one. */
 function routesOf(app: { router: unknown }): string[] {
-  const walk = (stack: Layer[]): string[] => stack.flatMap((l) => (l.route ? Object.keys(l.route.methods).map((m) => `${m.toUpperCase()} ${l.route!.path}`) : walk(l.handle?.stack ?? [])))
+  const walk = (stack: Layer[]): string[] =>
+    stack.flatMap((l) =>
+      l.route
+        ? Object.keys(l.route.methods).map((m) => `${m.toUpperCase()} ${l.route!.path}`)
+        : walk(l.handle?.stack ?? []),
+    )
   return [...new Set(walk((app.router as { stack: Layer[] }).stack))]
 }
 
 /** The real application on a real database with the demo data, listening on a free port. */
-export async function startApp(name: string, options: { signInLimit?: number; calcMs?: number; databases?: Databases; logger?: Logger } = {}) {
+export async function startApp(
+  name: string,
+  options: { signInLimit?: number; calcMs?: number; databases?: Databases; logger?: Logger } = {},
+) {
   const databases = options.databases ?? (await freshDatabase(name))
   const { url } = databases
   const db = await prepare(databases, options.databases === undefined)
-  const { app, close } = await createApp({ db, databaseUrl: url, logger: options.logger ?? pino({ level: 'silent' }), demo: true, signInLimit: options.signInLimit ?? 1000, ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }) })
+  const { app, close } = await createApp({
+    db,
+    databaseUrl: url,
+    logger: options.logger ?? pino({ level: 'silent' }),
+    demo: true,
+    signInLimit: options.signInLimit ?? 1000,
+    ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }),
+  })
   const server: Server = createServer(app)
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
-    base, db, url, databases, routes: routesOf(app),
+    base,
+    db,
+    url,
+    databases,
+    routes: routesOf(app),
     async stop() {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))
@@ -54,7 +82,15 @@ export async function startApp(name: string, options: { signInLimit?: number; ca
 
 export interface Answer<T = object> {
   status: number
-  body: T & { error: { code: string; path?: string; message: string; gates?: { id: string }[]; current?: { version: number } } }
+  body: T & {
+    error: {
+      code: string
+      path?: string
+      message: string
+      gates?: { id: string }[]
+      current?: { version: number }
+    }
+  }
   headers: Headers
   text: string
 }
@@ -64,7 +100,14 @@ export class Someone {
   cookie = ''
   constructor(private readonly base: string) {}
   async ask<T = object>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
-    const r = await fetch(`${this.base}${path}`, { method, headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...(body !== undefined || raw !== undefined ? { 'content-type': 'application/json' } : {}) }, ...(raw !== undefined ? { body: raw } : body !== undefined ? { body: JSON.stringify(body) } : {}) })
+    const r = await fetch(`${this.base}${path}`, {
+      method,
+      headers: {
+        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(body !== undefined || raw !== undefined ? { 'content-type': 'application/json' } : {}),
+      },
+      ...(raw !== undefined ? { body: raw } : body !== undefined ? { body: JSON.stringify(body) } : {}),
+    })
     const set = r.headers.get('set-cookie')
     if (set) this.cookie = set.split(';')[0]!
     const text = await r.text()
@@ -86,7 +129,9 @@ export class Someone {
 /** A running yard of its own for one file of tests, with its people at their browsers. */
 export async function startYard(name: string) {
   const app = await startApp(name)
-  const [fitter, apprentice, owner] = await Promise.all((['fitter', 'apprentice', 'owner'] as const).map((role) => new Someone(app.base).signIn(role)))
+  const [fitter, apprentice, owner] = await Promise.all(
+    (['fitter', 'apprentice', 'owner'] as const).map((role) => new Someone(app.base).signIn(role)),
+  )
   return { app, fitter: fitter!, apprentice: apprentice!, owner: owner! }
 }
 export type Yard = Awaited<ReturnType<typeof startYard>>

@@ -9,7 +9,10 @@ import { afterAll, describe, expect, it } from 'vitest'
 import type { Databases } from '../src/start'
 import { Someone, freshDatabase } from './harness'
 
-/** Killed in the middle of its work, by chance and again and again, nothing acknowledged is lost and nothing is left half done. */
+/**
+ * Killed in the middle of its work, by chance and again and again, nothing acknowledged is lost and
+ * nothing is left half done.
+ */
 const KILLS_OF_NODE = Number(process.env.KILLS_OF_NODE ?? 8)
 const KILLS_OF_POSTGRES = Number(process.env.KILLS_OF_POSTGRES ?? 2)
 const KILLS_OF_FIRST_START = Number(process.env.KILLS_OF_FIRST_START ?? 3)
@@ -17,39 +20,51 @@ const root = fileURLToPath(new URL('../../..', import.meta.url))
 const running: ChildProcess[] = []
 afterAll(() => running.forEach((c) => c.kill('SIGKILL')))
 
-const freePort = () => new Promise<number>((done) => {
-  const s = createServer()
-  s.listen(0, '127.0.0.1', () => {
-    const { port } = s.address() as { port: number }
-    s.close(() => done(port))
+const freePort = () =>
+  new Promise<number>((done) => {
+    const s = createServer()
+    s.listen(0, '127.0.0.1', () => {
+      const { port } = s.address() as { port: number }
+      s.close(() => done(port))
+    })
   })
-})
 interface Running {
   child: ChildProcess
   base: string
   gone: Promise<void>
 }
 function launch(args: string[], env: Record<string, string>): ChildProcess {
-  const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, args, {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   running.push(child)
   return child
 }
 async function serve({ url, ownerUrl }: Databases, more: Record<string, string> = {}): Promise<Running> {
   const port = await freePort()
-  const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { DATABASE_URL: url, OWNER_DATABASE_URL: ownerUrl, PORT: String(port), SIGN_IN_LIMIT: '10000', ...more })
+  const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+    DATABASE_URL: url,
+    OWNER_DATABASE_URL: ownerUrl,
+    PORT: String(port),
+    SIGN_IN_LIMIT: '10000',
+    ...more,
+  })
   const gone = new Promise<void>((done) => child.once('exit', () => done()))
   await up(child)
   return { child, base: `http://127.0.0.1:${port}`, gone }
 }
-const up = (child: ChildProcess) => new Promise<void>((done, no) => {
-  let errors = ''
-  child.stdout!.on('data', (d: Buffer) => d.toString().includes('North Tide is at') && done())
-  child.stderr!.on('data', (d: Buffer) => {
-    errors += d.toString()
-    if (process.env.SHOW_ERRORS) process.stderr.write(d)
+const up = (child: ChildProcess) =>
+  new Promise<void>((done, no) => {
+    let errors = ''
+    child.stdout!.on('data', (d: Buffer) => d.toString().includes('North Tide is at') && done())
+    child.stderr!.on('data', (d: Buffer) => {
+      errors += d.toString()
+      if (process.env.SHOW_ERRORS) process.stderr.write(d)
+    })
+    child.once('exit', (code) => no(new Error(`ended with ${code}: ${errors.slice(-600)}`)))
   })
-  child.once('exit', (code) => no(new Error(`ended with ${code}: ${errors.slice(-600)}`)))
-})
 async function query<T extends object>(url: string, sql: string): Promise<T[]> {
   const c = new pg.Client({ connectionString: url })
   await c.connect()
@@ -61,26 +76,40 @@ async function query<T extends object>(url: string, sql: string): Promise<T[]> {
 }
 const later = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
-interface Saved { id: string; version: number; design: { name: string } }
+interface Saved {
+  id: string
+  version: number
+  design: { name: string }
+}
 /** What was acknowledged while it lasted. */
 interface Acknowledged {
   version: number
   name: string
   placed: string[]
 }
-/** Three kinds of work at once, until nobody answers any more: saves, fittings placed in found holes, zones measured anew. */
+/**
+ * Three kinds of work at once, until nobody answers any more: saves, fittings placed in found holes, zones
+ * measured anew.
+ */
 async function hammer(base: string, said: Acknowledged): Promise<void> {
   const who = await new Someone(base).signIn('fitter').catch(() => null)
   if (!who) return
   const F = '/api/boats/fulmars-reach'
-  const ask = <T>(method: string, path: string, body?: unknown) => who.ask<T & object>(method, path, body).catch(() => null)
-  const picture = await ask<{ fittings: { id: string }[]; zones: ({ id: number; code: string; version: number } & Record<string, unknown>)[] }>('GET', F)
+  const ask = <T>(method: string, path: string, body?: unknown) =>
+    who.ask<T & object>(method, path, body).catch(() => null)
+  const picture = await ask<{
+    fittings: { id: string }[]
+    zones: ({ id: number; code: string; version: number } & Record<string, unknown>)[]
+  }>('GET', F)
   if (picture?.status !== 200) return
   const saving = async () => {
     let f = (await ask<Saved>('GET', `/api/fittings/${picture.body.fittings[0]!.id}`))?.body
     for (let n = 0; f?.id; n++) {
       const name = `save ${Date.now()} ${n}`
-      const a: Awaited<ReturnType<typeof ask<Saved>>> = await ask<Saved>('PUT', `/api/fittings/${f.id}`, { version: f.version, design: { ...f.design, name } })
+      const a: Awaited<ReturnType<typeof ask<Saved>>> = await ask<Saved>('PUT', `/api/fittings/${f.id}`, {
+        version: f.version,
+        design: { ...f.design, name },
+      })
       if (a?.status !== 200) return
       said.version = a.body.version
       said.name = name
@@ -89,9 +118,18 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
   }
   const placing = async () => {
     for (let n = 0; ; n++) {
-      const hole = await ask<{ id: number }>('POST', `${F}/penetrations`, { foundKind: 'open hole', diameterMm: 43, xMm: 3000 + ((n * 37) % 6000), yMm: 300, zMm: -300 })
+      const hole = await ask<{ id: number }>('POST', `${F}/penetrations`, {
+        foundKind: 'open hole',
+        diameterMm: 43,
+        xMm: 3000 + ((n * 37) % 6000),
+        yMm: 300,
+        zMm: -300,
+      })
       if (hole?.status !== 201) return
-      const a = await ask<Saved>('POST', `${F}/through-hulls`, { catalogueId: 'MV-B114', holeId: hole.body.id })
+      const a = await ask<Saved>('POST', `${F}/through-hulls`, {
+        catalogueId: 'MV-B114',
+        holeId: hole.body.id,
+      })
       if (a?.status !== 201) return
       said.placed.push(a.body.id)
     }
@@ -99,9 +137,31 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
   const measuring = async () => {
     const z = picture.body.zones.find((q) => q.code === 'foredeck')!
     for (let version = z.version, n = 0; ; version++, n++) {
-      const keys = ['title', 'face', 'kind', 'zMm', 'atXMm', 'stacking', 'reach', 'reachKind', 'state', 'outline', 'deadrise']
-      const layers = (z.layers as { material: string; thicknessMm: number }[]).map(({ material, thicknessMm }, i) => ({ material, thicknessMm: i ? thicknessMm : 3 + (n % 5) / 5, measured: true }))
-      const a = await ask('PUT', `${F}/zones/${z.id}`, { ...Object.fromEntries(keys.map((k) => [k, z[k]])), layers, version })
+      const keys = [
+        'title',
+        'face',
+        'kind',
+        'zMm',
+        'atXMm',
+        'stacking',
+        'reach',
+        'reachKind',
+        'state',
+        'outline',
+        'deadrise',
+      ]
+      const layers = (z.layers as { material: string; thicknessMm: number }[]).map(
+        ({ material, thicknessMm }, i) => ({
+          material,
+          thicknessMm: i ? thicknessMm : 3 + (n % 5) / 5,
+          measured: true,
+        }),
+      )
+      const a = await ask('PUT', `${F}/zones/${z.id}`, {
+        ...Object.fromEntries(keys.map((k) => [k, z[k]])),
+        layers,
+        version,
+      })
       if (a?.status !== 200) return
       await later(20)
     }
@@ -110,14 +170,30 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
 }
 /** What must be true whenever it was killed. */
 async function whole(superUrl: string, said: Acknowledged): Promise<void> {
-  const [half] = await query<{ n: number }>(superUrl, `SELECT count(*)::int AS n FROM fittings f WHERE f.kind = 'through-hull' AND (f.design->>'existing')::boolean AND ((SELECT count(*) FROM penetrations p WHERE p.fitting_id = f.id) <> 1 OR f.recorded_at IS NULL)`)
-  const [bare] = await query<{ n: number }>(superUrl, 'SELECT count(*)::int AS n FROM penetrations p WHERE NOT EXISTS (SELECT 1 FROM life_events e WHERE e.penetration_id = p.id)')
-  const [layers] = await query<{ n: number }>(superUrl, 'SELECT count(*)::int AS n FROM zones z WHERE NOT EXISTS (SELECT 1 FROM zone_layers l WHERE l.zone_id = z.id)')
+  const [half] = await query<{ n: number }>(
+    superUrl,
+    `SELECT count(*)::int AS n FROM fittings f WHERE f.kind = 'through-hull' AND (f.design->>'existing')::boolean AND ((SELECT count(*) FROM penetrations p WHERE p.fitting_id = f.id) <> 1 OR f.recorded_at IS NULL)`,
+  )
+  const [bare] = await query<{ n: number }>(
+    superUrl,
+    'SELECT count(*)::int AS n FROM penetrations p WHERE NOT EXISTS (SELECT 1 FROM life_events e WHERE e.penetration_id = p.id)',
+  )
+  const [layers] = await query<{ n: number }>(
+    superUrl,
+    'SELECT count(*)::int AS n FROM zones z WHERE NOT EXISTS (SELECT 1 FROM zone_layers l WHERE l.zone_id = z.id)',
+  )
   expect({ half: half!.n, bare: bare!.n, layers: layers!.n }).toEqual({ half: 0, bare: 0, layers: 0 })
-  const there = new Set((await query<{ id: string }>(superUrl, `SELECT id FROM fittings WHERE kind = 'through-hull'`)).map((f) => f.id))
+  const there = new Set(
+    (await query<{ id: string }>(superUrl, `SELECT id FROM fittings WHERE kind = 'through-hull'`)).map(
+      (f) => f.id,
+    ),
+  )
   expect(said.placed.filter((id) => !there.has(id))).toEqual([])
   if (!said.version) return
-  const [saved] = await query<{ version: number; name: string }>(superUrl, `SELECT version, name FROM fittings WHERE name LIKE 'save %' ORDER BY version DESC LIMIT 1`)
+  const [saved] = await query<{ version: number; name: string }>(
+    superUrl,
+    `SELECT version, name FROM fittings WHERE name LIKE 'save %' ORDER BY version DESC LIMIT 1`,
+  )
   expect(saved!.version).toBeGreaterThanOrEqual(said.version)
   if (saved!.version === said.version) expect(saved!.name).toBe(said.name)
 }
@@ -125,9 +201,13 @@ async function whole(superUrl: string, said: Acknowledged): Promise<void> {
 async function judged(superUrl: string): Promise<void> {
   const until = Date.now() + 60_000
   for (;;) {
-    const [left] = await query<{ jobs: number; due: number }>(superUrl, 'SELECT (SELECT count(*)::int FROM rejudge_jobs WHERE finished_at IS NULL) AS jobs, (SELECT count(*)::int FROM fittings WHERE solver_due) AS due')
+    const [left] = await query<{ jobs: number; due: number }>(
+      superUrl,
+      'SELECT (SELECT count(*)::int FROM rejudge_jobs WHERE finished_at IS NULL) AS jobs, (SELECT count(*)::int FROM fittings WHERE solver_due) AS due',
+    )
     if (!left!.jobs && !left!.due) return
-    if (Date.now() > until) throw new Error(`${left!.jobs} asks and ${left!.due} solver questions are still open`)
+    if (Date.now() > until)
+      throw new Error(`${left!.jobs} asks and ${left!.due} solver questions are still open`)
     await later(100)
   }
 }
@@ -139,64 +219,78 @@ async function begun(said: Acknowledged): Promise<void> {
 const chance = (n: number) => 150 + ((n * 7919) % 1300)
 
 describe('the server is killed', () => {
-  it(`${KILLS_OF_NODE} times in the middle of its work`, async () => {
-    const databases = await freshDatabase('kills_of_node')
-    const said: Acknowledged = { version: 0, name: '', placed: [] }
-    for (let n = 0; n < KILLS_OF_NODE; n++) {
-      const one = await serve(databases)
-      const work = hammer(one.base, said)
-      await begun(said)
-      await later(chance(n))
-      one.child.kill('SIGKILL')
-      await Promise.all([work, one.gone])
-      await whole(databases.superUrl, said)
-    }
-    expect(said.placed.length).toBeGreaterThan(0)
-    expect(said.version).toBeGreaterThan(0)
-    const last = await serve(databases)
-    await judged(databases.superUrl)
-    last.child.kill('SIGTERM')
-    await last.gone
-  }, 60_000 + KILLS_OF_NODE * 20_000)
+  it(
+    `${KILLS_OF_NODE} times in the middle of its work`,
+    async () => {
+      const databases = await freshDatabase('kills_of_node')
+      const said: Acknowledged = { version: 0, name: '', placed: [] }
+      for (let n = 0; n < KILLS_OF_NODE; n++) {
+        const one = await serve(databases)
+        const work = hammer(one.base, said)
+        await begun(said)
+        await later(chance(n))
+        one.child.kill('SIGKILL')
+        await Promise.all([work, one.gone])
+        await whole(databases.superUrl, said)
+      }
+      expect(said.placed.length).toBeGreaterThan(0)
+      expect(said.version).toBeGreaterThan(0)
+      const last = await serve(databases)
+      await judged(databases.superUrl)
+      last.child.kill('SIGTERM')
+      await last.gone
+    },
+    60_000 + KILLS_OF_NODE * 20_000,
+  )
 })
 
 describe('PostgreSQL is killed', () => {
-  it(`${KILLS_OF_POSTGRES} times, and the server goes on when it is back`, async () => {
-    // @ts-expect-error a plain script without types
-    const { startPostgres } = await import('../../../bin/lib/postgres.mjs')
-    const database = await startPostgres('kills-postgres', { fresh: true })
-    try {
-      const one = await serve(database)
-      const said: Acknowledged = { version: 0, name: '', placed: [] }
-      for (let n = 0; n < KILLS_OF_POSTGRES; n++) {
-        const work = hammer(one.base, said)
-        await begun(said)
-        await later(chance(n + 3))
-        database.crash()
-        await work
-        expect(database.restart().ok).toBe(true)
-        await whole(database.superUrl, said)
-        const back = new Someone(one.base)
-        for (let i = 0; i < 100 && (await back.ask('POST', '/api/session/demo')).status !== 200; i++) await later(50)
-        expect((await back.ask('GET', '/api/boats')).status).toBe(200)
+  it(
+    `${KILLS_OF_POSTGRES} times, and the server goes on when it is back`,
+    async () => {
+      // @ts-expect-error a plain script without types
+      const { startPostgres } = await import('../../../bin/lib/postgres.mjs')
+      const database = await startPostgres('kills-postgres', { fresh: true })
+      try {
+        const one = await serve(database)
+        const said: Acknowledged = { version: 0, name: '', placed: [] }
+        for (let n = 0; n < KILLS_OF_POSTGRES; n++) {
+          const work = hammer(one.base, said)
+          await begun(said)
+          await later(chance(n + 3))
+          database.crash()
+          await work
+          expect(database.restart().ok).toBe(true)
+          await whole(database.superUrl, said)
+          const back = new Someone(one.base)
+          for (let i = 0; i < 100 && (await back.ask('POST', '/api/session/demo')).status !== 200; i++)
+            await later(50)
+          expect((await back.ask('GET', '/api/boats')).status).toBe(200)
+        }
+        await judged(database.superUrl)
+        one.child.kill('SIGTERM')
+        await one.gone
+      } finally {
+        database.stop()
       }
-      await judged(database.superUrl)
-      one.child.kill('SIGTERM')
-      await one.gone
-    } finally {
-      database.stop()
-    }
-  }, 90_000 + KILLS_OF_POSTGRES * 30_000)
+    },
+    90_000 + KILLS_OF_POSTGRES * 30_000,
+  )
 })
 
 describe('the first start', () => {
   it('two servers on one empty database both come up, and the demo is there once', async () => {
     const databases = await freshDatabase('two_at_once', 'nothing')
     const both = await Promise.all([serve(databases), serve(databases)])
-    const [n] = await query<{ boats: number; users: number }>(databases.superUrl, 'SELECT (SELECT count(*)::int FROM boats) AS boats, (SELECT count(*)::int FROM users) AS users')
+    const [n] = await query<{ boats: number; users: number }>(
+      databases.superUrl,
+      'SELECT (SELECT count(*)::int FROM boats) AS boats, (SELECT count(*)::int FROM users) AS users',
+    )
     expect(n).toEqual({ boats: 3, users: 4 })
     for (const s of both) {
-      expect((await (await new Someone(s.base).signIn('fitter')).ask('GET', '/api/boats/fulmars-reach')).status).toBe(200)
+      expect(
+        (await (await new Someone(s.base).signIn('fitter')).ask('GET', '/api/boats/fulmars-reach')).status,
+      ).toBe(200)
       s.child.kill('SIGTERM')
       await s.gone
     }
@@ -204,14 +298,21 @@ describe('the first start', () => {
   it('killed while it migrates or loads the demo: the next start mends it, the demo whole', async () => {
     const databases = await freshDatabase('half_a_demo', 'nothing')
     for (const ms of [900, 1800, 2600, 3600, 5000].slice(0, Math.max(3, KILLS_OF_FIRST_START))) {
-      const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], { DATABASE_URL: databases.url, OWNER_DATABASE_URL: databases.ownerUrl, PORT: String(await freePort()) })
+      const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+        DATABASE_URL: databases.url,
+        OWNER_DATABASE_URL: databases.ownerUrl,
+        PORT: String(await freePort()),
+      })
       const gone = new Promise<void>((done) => child.once('exit', () => done()))
       await later(ms)
       child.kill('SIGKILL')
       await gone
     }
     const one = await serve(databases)
-    const [n] = await query<{ fittings: number; hull: number; mark: string }>(databases.superUrl, `SELECT (SELECT count(*)::int FROM fittings WHERE kind = 'deck-hardware') AS fittings, (SELECT count(*)::int FROM fittings WHERE kind = 'through-hull') AS hull, (SELECT value FROM settings WHERE key = 'demo') AS mark`)
+    const [n] = await query<{ fittings: number; hull: number; mark: string }>(
+      databases.superUrl,
+      `SELECT (SELECT count(*)::int FROM fittings WHERE kind = 'deck-hardware') AS fittings, (SELECT count(*)::int FROM fittings WHERE kind = 'through-hull') AS hull, (SELECT value FROM settings WHERE key = 'demo') AS mark`,
+    )
     expect(n).toEqual({ fittings: 15, hull: 10, mark: 'loaded' })
     await judged(databases.superUrl)
     one.child.kill('SIGTERM')
@@ -219,7 +320,12 @@ describe('the first start', () => {
   }, 120_000)
   it(`npm start killed ${KILLS_OF_FIRST_START} times from the first moment on leaves nothing that the next does not mend`, async () => {
     const data = mkdtempSync(join(tmpdir(), 'north-tide-first-'))
-    const start = async () => launch([join(root, 'bin/start.mjs')], { NORTH_TIDE_DATA: data, PORT: String(await freePort()), DATABASE_URL: '' })
+    const start = async () =>
+      launch([join(root, 'bin/start.mjs')], {
+        NORTH_TIDE_DATA: data,
+        PORT: String(await freePort()),
+        DATABASE_URL: '',
+      })
     try {
       for (let n = 0; n < KILLS_OF_FIRST_START; n++) {
         const child = await start()

@@ -2,26 +2,83 @@ import { createRequire } from 'node:module'
 import { describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
 import { CATALOGUE, SCHOOLS, formatLength } from '@north-tide/core'
-import { THROUGH_HULL_CATALOGUE, throughHullCautions, throughHullEntry, throughHullParts, throughHullSteps, judgeThroughHull, startThroughHull } from '@north-tide/core/through-hull'
+import {
+  THROUGH_HULL_CATALOGUE,
+  throughHullCautions,
+  throughHullEntry,
+  throughHullParts,
+  throughHullSteps,
+  judgeThroughHull,
+  startThroughHull,
+} from '@north-tide/core/through-hull'
 import { printable, withFonts } from '../src/pdf/fonts'
 
 const require = createRequire(import.meta.url)
-const { openSync } = require('fontkit') as { openSync: (path: string) => { hasGlyphForCodePoint: (code: number) => boolean } }
-const faces = [['next', 400], ['next', 700], ['mono', 400]].map(([f, w]) => openSync(require.resolve(`@fontsource/atkinson-hyperlegible-${f}/files/atkinson-hyperlegible-${f}-latin-${w}-normal.woff`)))
-const missing = (text: string) => [...printable(text)].filter((c) => c !== '\n' && faces.some((f) => !f.hasGlyphForCodePoint(c.codePointAt(0)!)))
+const { openSync } = require('fontkit') as {
+  openSync: (path: string) => { hasGlyphForCodePoint: (code: number) => boolean }
+}
+const faces = [
+  ['next', 400],
+  ['next', 700],
+  ['mono', 400],
+].map(([f, w]) =>
+  openSync(
+    require.resolve(
+      `@fontsource/atkinson-hyperlegible-${f}/files/atkinson-hyperlegible-${f}-latin-${w}-normal.woff`,
+    ),
+  ),
+)
+const missing = (text: string) =>
+  [...printable(text)].filter(
+    (c) => c !== '\n' && faces.some((f) => !f.hasGlyphForCodePoint(c.codePointAt(0)!)),
+  )
 
 describe('what is printed has a shape for every sign', () => {
-  it.each(['7\u202f190 mm', '0.1 \u03a9 or less', 'grip \u2265 d', 'a \u2192 b', '1\u00bd in', '\u221a2'])('%s', (text) => expect(missing(text)).toEqual([]))
+  it.each(['7\u202f190 mm', '0.1 \u03a9 or less', 'grip \u2265 d', 'a \u2192 b', '1\u00bd in', '\u221a2'])(
+    '%s',
+    (text) => expect(missing(text)).toEqual([]),
+  )
   it('every fitting through the hull: checks, parts, steps and cautions', () => {
     for (const e of THROUGH_HULL_CATALOGUE) {
-      const d = startThroughHull(throughHullEntry(e.id)!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: '', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, e.title)
+      const d = startThroughHull(
+        throughHullEntry(e.id)!,
+        {
+          place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] },
+          hull: {
+            kind: 'solid',
+            thicknessMm: 14,
+            measured: true,
+            how: '',
+            deadriseDeg: 17,
+            slopeDeg: 0,
+            angleMeasured: true,
+            solidMm: null,
+          },
+          duty: 'coastal',
+        },
+        e.title,
+      )
       const j = judgeThroughHull(d, { zones: [], parts: [], holes: [], others: [] })
-      const all = [e.title, ...j.checks.flatMap((c) => [c.title, c.because]), ...throughHullParts(d, j, 'inch').flatMap((p) => [p.what, p.size, p.note]), ...throughHullSteps(d, j, 'metric').flatMap((s) => [s.text, s.alone, s.caution, ...s.looks]), ...throughHullCautions(d).map((c) => c.text)].join('\n')
+      const all = [
+        e.title,
+        ...j.checks.flatMap((c) => [c.title, c.because]),
+        ...throughHullParts(d, j, 'inch').flatMap((p) => [p.what, p.size, p.note]),
+        ...throughHullSteps(d, j, 'metric').flatMap((s) => [s.text, s.alone, s.caution, ...s.looks]),
+        ...throughHullCautions(d).map((c) => c.text),
+      ].join('\n')
       expect([e.id, missing(all)]).toEqual([e.id, []])
     }
   })
   it('catalogue and schools', () => {
-    expect(missing([...CATALOGUE.map((c) => c.title), ...SCHOOLS.flatMap((s) => [s.choice, s.reason, s.costs, s.notWhen]), formatLength(12345, 'metric')].join('\n'))).toEqual([])
+    expect(
+      missing(
+        [
+          ...CATALOGUE.map((c) => c.title),
+          ...SCHOOLS.flatMap((s) => [s.choice, s.reason, s.costs, s.notWhen]),
+          formatLength(12345, 'metric'),
+        ].join('\n'),
+      ),
+    ).toEqual([])
   })
   it('is measured as it is printed', () => {
     const doc = withFonts(new PDFDocument())

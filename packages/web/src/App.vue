@@ -11,7 +11,14 @@ import FindAnything from './pieces/FindAnything.vue'
 import KeyHelp from './pieces/KeyHelp.vue'
 import { formatTemperature } from '@north-tide/core'
 
-const ICONS = { boat: Anchor, bench: Hash, 'through-hulls': Droplet, stores: Box, register: CircleDot, reference: BookOpen }
+const ICONS = {
+  boat: Anchor,
+  bench: Hash,
+  'through-hulls': Droplet,
+  stores: Box,
+  register: CircleDot,
+  reference: BookOpen,
+}
 const session = useSession()
 const boats = useBoats()
 const route = useRoute()
@@ -28,23 +35,30 @@ async function begin() {
   try {
     await Promise.all([boats.loadList(), boats.askToday(), boats.loadYard()])
     if (!boats.picture) {
-      const wanted = typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey') ? route.params.id : boats.lastId
+      const wanted =
+        typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey')
+          ? route.params.id
+          : boats.lastId
       const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]
       if (first) await boats.open(first.id)
     }
     trouble.value = ''
   } catch (error) {
-    if (!session.ended(error)) trouble.value = error instanceof Error ? error.message : 'The server does not answer'
+    if (!session.ended(error))
+      trouble.value = error instanceof Error ? error.message : 'The server does not answer'
   }
 }
 onMounted(begin)
-watch(() => session.account?.id, (id) => {
-  if (id) void begin()
-  else {
-    boats.picture = null
-    if (session.asked && route.name !== 'sign-in') void router.push({ name: 'sign-in' })
-  }
-})
+watch(
+  () => session.account?.id,
+  (id) => {
+    if (id) void begin()
+    else {
+      boats.picture = null
+      if (session.asked && route.name !== 'sign-in') void router.push({ name: 'sign-in' })
+    }
+  },
+)
 useIntervalFn(() => session.account && void boats.askToday().catch(() => undefined), 60_000)
 
 async function switchBoat(event: Event) {
@@ -66,7 +80,8 @@ const to = (name: string) => {
 }
 const inside = computed(() => session.account !== null && route.name !== 'sign-in')
 
-const typing = (e: KeyboardEvent) => (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]') !== null
+const typing = (e: KeyboardEvent) =>
+  (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]') !== null
 useEventListener('keydown', (e: KeyboardEvent) => {
   if (!inside.value) return
   if (e.altKey && !e.ctrlKey && /^Digit[1-7]$/.test(e.code)) {
@@ -106,27 +121,52 @@ const roleTitle = computed(() => session.account?.role ?? '')
           <option v-for="b in boats.list" :key="b.id" :value="b.id">{{ b.name }}</option>
         </select>
         <span v-if="boats.picture" class="soft small">{{ boats.picture.duty }} duty · </span>
-        <button v-if="boats.picture" class="plain soft small units" :title="`Units (u)`" @click="boats.toggleUnits()">{{ boats.units }}</button>
+        <button
+          v-if="boats.picture"
+          class="plain soft small units"
+          :title="`Units (u)`"
+          @click="boats.toggleUnits()"
+        >
+          {{ boats.units }}
+        </button>
       </div>
       <FindAnything ref="find" />
       <div v-if="boats.today" class="today" aria-label="Today">
-        <span class="soft small">surface</span> <span class="figure">{{ formatTemperature(boats.today.surfaceC, boats.units) }}</span>
-        <span class="soft small wide">over dew point</span> <span class="figure wide">{{ boats.today.marginK.toFixed(1) }} K</span>
+        <span class="soft small">surface</span>
+        <span class="figure">{{ formatTemperature(boats.today.surfaceC, boats.units) }}</span>
+        <span class="soft small wide">over dew point</span>
+        <span class="figure wide">{{ boats.today.marginK.toFixed(1) }} K</span>
         <strong :class="['line', boats.today.verdict]">{{ boats.today.line }}</strong>
         <span class="soft small">simulated</span>
       </div>
     </header>
     <nav class="rail" aria-label="Places">
-      <RouterLink v-for="p in PLACES" :key="p.name" :to="to(p.name)" :class="{ here: route.name === p.name || (p.name === 'reference' && route.name === 'sums') || (p.name === 'boat' && route.name === 'survey'), sub: p.name === 'through-hulls' }" :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'">
+      <RouterLink
+        v-for="p in PLACES"
+        :key="p.name"
+        :to="to(p.name)"
+        :class="{
+          here:
+            route.name === p.name ||
+            (p.name === 'reference' && route.name === 'sums') ||
+            (p.name === 'boat' && route.name === 'survey'),
+          sub: p.name === 'through-hulls',
+        }"
+        :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'"
+      >
         <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
       </RouterLink>
       <span class="gap" />
       <button class="plain foot" @click="dim = !dim">{{ dim ? 'Daylight' : 'Dim' }}</button>
       <button class="plain foot" @click="help = true">Keys <kbd>?</kbd></button>
-      <button class="plain foot" @click="signOut">Sign out <span class="soft small">{{ roleTitle }}</span></button>
+      <button class="plain foot" @click="signOut">
+        Sign out <span class="soft small">{{ roleTitle }}</span>
+      </button>
     </nav>
     <main class="place">
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }} <button class="act" @click="begin">Try again</button></p>
+      <p v-if="trouble" class="trouble" role="alert">
+        {{ trouble }} <button class="act" @click="begin">Try again</button>
+      </p>
       <RouterView v-else-if="boats.picture" />
       <p v-else class="waiting soft">Fetching the boat …</p>
     </main>
@@ -135,28 +175,151 @@ const roleTitle = computed(() => session.account?.role ?? '')
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template: 44px 1fr / 118px 1fr; height: 100vh; }
-.strip { grid-column: 1 / -1; display: flex; align-items: center; gap: 14px; border-bottom: 1px solid var(--ink); padding-right: 18px; min-width: 0; }
-.name { background: var(--head); color: var(--on-head); align-self: stretch; width: 118px; flex: none; display: grid; place-items: center; font-weight: 700; }
-.boat { display: flex; align-items: baseline; gap: 4px; min-width: 0; flex: 1 1 auto; white-space: nowrap; overflow: hidden; padding: 4px; }
-.boat-choice { border: 0; background: transparent; color: var(--ink); font: 700 17px/1.2 var(--words); max-width: 230px; text-overflow: ellipsis; cursor: pointer; padding: 4px 2px; }
-.boat-choice option { background: var(--sheet); color: var(--ink); font-size: 15px; }
-.units { text-decoration: underline dotted; padding: 6px 2px; }
-.today { display: flex; align-items: baseline; gap: 7px; border-left: 1px solid var(--line-strong); padding-left: 14px; white-space: nowrap; flex: none; }
-.today .figure { font-weight: 600; }
-.line { color: var(--holds); }
-.line.short { color: var(--buoy); }
-.line.tight { color: var(--tide); }
-.rail { border-right: 1px solid var(--line-strong); display: flex; flex-direction: column; padding: 10px 0 8px; overflow-y: auto; }
-.rail a, .foot { display: flex; align-items: center; gap: 9px; min-height: 42px; padding: 0 4px 0 14px; color: var(--ink-soft); text-decoration: none; border-left: 4px solid transparent; font-weight: 600; }
-.rail a.here { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
-.rail svg { flex: none; }
-.rail a.sub { padding-left: 26px; font-size: 14px; min-height: 38px; }
-.gap { flex: 1; }
-.foot { min-height: var(--touch); font-weight: 400; font-size: var(--text-small); width: 100%; color: var(--ink); }
-.foot kbd { font-family: var(--figures); border: 1px solid var(--line-strong); padding: 0 4px; border-radius: 2px; }
-.place { overflow: auto; min-width: 0; min-height: 0; }
-.waiting, .trouble { padding: 26px; }
-.trouble { color: var(--short); font-weight: 600; }
-@media (max-width: 1180px) { .wide { display: none; } .frame :deep(.find) { width: 150px; } .boat-choice { max-width: 150px; } }
+.frame {
+  display: grid;
+  grid-template: 44px 1fr / 118px 1fr;
+  height: 100vh;
+}
+.strip {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  border-bottom: 1px solid var(--ink);
+  padding-right: 18px;
+  min-width: 0;
+}
+.name {
+  background: var(--head);
+  color: var(--on-head);
+  align-self: stretch;
+  width: 118px;
+  flex: none;
+  display: grid;
+  place-items: center;
+  font-weight: 700;
+}
+.boat {
+  display: flex;
+  align-items: baseline;
+  gap: 4px;
+  min-width: 0;
+  flex: 1 1 auto;
+  white-space: nowrap;
+  overflow: hidden;
+  padding: 4px;
+}
+.boat-choice {
+  border: 0;
+  background: transparent;
+  color: var(--ink);
+  font: 700 17px/1.2 var(--words);
+  max-width: 230px;
+  text-overflow: ellipsis;
+  cursor: pointer;
+  padding: 4px 2px;
+}
+.boat-choice option {
+  background: var(--sheet);
+  color: var(--ink);
+  font-size: 15px;
+}
+.units {
+  text-decoration: underline dotted;
+  padding: 6px 2px;
+}
+.today {
+  display: flex;
+  align-items: baseline;
+  gap: 7px;
+  border-left: 1px solid var(--line-strong);
+  padding-left: 14px;
+  white-space: nowrap;
+  flex: none;
+}
+.today .figure {
+  font-weight: 600;
+}
+.line {
+  color: var(--holds);
+}
+.line.short {
+  color: var(--buoy);
+}
+.line.tight {
+  color: var(--tide);
+}
+.rail {
+  border-right: 1px solid var(--line-strong);
+  display: flex;
+  flex-direction: column;
+  padding: 10px 0 8px;
+  overflow-y: auto;
+}
+.rail a,
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  min-height: 42px;
+  padding: 0 4px 0 14px;
+  color: var(--ink-soft);
+  text-decoration: none;
+  border-left: 4px solid transparent;
+  font-weight: 600;
+}
+.rail a.here {
+  background: var(--sheet);
+  color: var(--ink);
+  border-left-color: var(--tide);
+  font-weight: 700;
+}
+.rail svg {
+  flex: none;
+}
+.rail a.sub {
+  padding-left: 26px;
+  font-size: 14px;
+  min-height: 38px;
+}
+.gap {
+  flex: 1;
+}
+.foot {
+  min-height: var(--touch);
+  font-weight: 400;
+  font-size: var(--text-small);
+  width: 100%;
+  color: var(--ink);
+}
+.foot kbd {
+  font-family: var(--figures);
+  border: 1px solid var(--line-strong);
+  padding: 0 4px;
+  border-radius: 2px;
+}
+.place {
+  overflow: auto;
+  min-width: 0;
+  min-height: 0;
+}
+.waiting,
+.trouble {
+  padding: 26px;
+}
+.trouble {
+  color: var(--short);
+  font-weight: 600;
+}
+@media (max-width: 1180px) {
+  .wide {
+    display: none;
+  }
+  .frame :deep(.find) {
+    width: 150px;
+  }
+  .boat-choice {
+    max-width: 150px;
+  }
+}
 </style>

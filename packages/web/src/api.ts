@@ -25,7 +25,11 @@ function sent(body: unknown): RequestInit {
   return { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }
 }
 
-export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...sent(body) })
@@ -41,7 +45,11 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
     parsed = null
   }
   if (response.ok) return parsed as T
-  if (response.status === 503) throw new Offline('The database does not answer just now; what you typed is kept here')
-  const refusal = (parsed as { error?: Refusal } | null)?.error ?? { code: 'unexpected', message: `The server answered ${response.status}` }
+  if (response.status === 503)
+    throw new Offline('The database does not answer just now; what you typed is kept here')
+  const refusal = (parsed as { error?: Refusal } | null)?.error ?? {
+    code: 'unexpected',
+    message: `The server answered ${response.status}`,
+  }
   throw new ApiRefusal(response.status, refusal)
 }

@@ -16,13 +16,33 @@ export const router = createRouter({
     { path: '/', redirect: '/boat' },
     { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
-    { path: '/boat/:id/:tab(build|readings|found|angles|files)', name: 'survey', component: () => import('./places/boat/SurveyPlace.vue') },
+    {
+      path: '/boat/:id/:tab(build|readings|found|angles|files)',
+      name: 'survey',
+      component: () => import('./places/boat/SurveyPlace.vue'),
+    },
     { path: '/bench/:id?', name: 'bench', component: () => import('./kinds/deck-hardware/BenchPlace.vue') },
-    { path: '/through-hulls/:id?', name: 'through-hulls', component: () => import('./kinds/through-hull/ThroughHullPlace.vue') },
+    {
+      path: '/through-hulls/:id?',
+      name: 'through-hulls',
+      component: () => import('./kinds/through-hull/ThroughHullPlace.vue'),
+    },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
-    { path: '/register/:hole?', name: 'register', component: () => import('./places/register/RegisterPlace.vue') },
-    { path: '/reference/sums/:sum?', name: 'sums', component: () => import('./places/reference/sums/QuickSum.vue') },
-    { path: '/reference/:page?', name: 'reference', component: () => import('./places/reference/ReferencePlace.vue') },
+    {
+      path: '/register/:hole?',
+      name: 'register',
+      component: () => import('./places/register/RegisterPlace.vue'),
+    },
+    {
+      path: '/reference/sums/:sum?',
+      name: 'sums',
+      component: () => import('./places/reference/sums/QuickSum.vue'),
+    },
+    {
+      path: '/reference/:page?',
+      name: 'reference',
+      component: () => import('./places/reference/ReferencePlace.vue'),
+    },
     // as it was called until version 0.1
     { path: '/below/:id?', redirect: (to) => `/through-hulls/${String(to.params.id ?? '')}` },
     { path: '/:rest(.*)*', redirect: '/boat' },

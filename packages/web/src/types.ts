@@ -1,5 +1,25 @@
-import type { ThroughHullDesign, ThroughHullFamily, ThroughHullLog, Neighbour, OwnGoods } from '@north-tide/core/through-hull'
-import type { BoatPart, BoatZone, Design, Duty, Family, HoleRow, HullKind, LifeState, Point, Stale, Units, Verdict, WetSpot } from '@north-tide/core'
+import type {
+  ThroughHullDesign,
+  ThroughHullFamily,
+  ThroughHullLog,
+  Neighbour,
+  OwnGoods,
+} from '@north-tide/core/through-hull'
+import type {
+  BoatPart,
+  BoatZone,
+  Design,
+  Duty,
+  Family,
+  HoleRow,
+  HullKind,
+  LifeState,
+  Point,
+  Stale,
+  Units,
+  Verdict,
+  WetSpot,
+} from '@north-tide/core'
 
 export interface Account {
   id: number
@@ -185,13 +205,34 @@ export interface RejudgeJob {
   solverLeft: number
 }
 export interface Angles {
-  rows: { id: number; role: 'reference' | 'trim' | 'station' | 'recheck'; station: string; side: 'port' | 'starboard' | null; axis: 'across' | 'along' | null; leanDeg: number | null; afterCount: number | null; degrees: number; instrument: string; who: string; takenAt: string }[]
+  rows: {
+    id: number
+    role: 'reference' | 'trim' | 'station' | 'recheck'
+    station: string
+    side: 'port' | 'starboard' | null
+    axis: 'across' | 'along' | null
+    leanDeg: number | null
+    afterCount: number | null
+    degrees: number
+    instrument: string
+    who: string
+    takenAt: string
+  }[]
   answer: {
     heelDeg: number
     spreadDeg: number
     flaggedReferences: number[]
     trimDeg: number | null
-    stations: { id: string; side: 'port' | 'starboard'; axis: 'across' | 'along'; readingDeg: number; trueDeg: number; bracketDeg: number; flags: string[]; flagged: boolean }[]
+    stations: {
+      id: string
+      side: 'port' | 'starboard'
+      axis: 'across' | 'along'
+      readingDeg: number
+      trueDeg: number
+      bracketDeg: number
+      flags: string[]
+      flagged: boolean
+    }[]
     pairs: { id: string; axis: string; portDeg: number; starboardDeg: number; differenceDeg: number }[]
     rechecks: { afterCount: number; driftDeg: number; moved: boolean }[]
   } | null

@@ -2,18 +2,36 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ApiRefusal, Offline, api } from '../src/api'
 import { pickedFiles, readJson } from '../src/pieces/files'
 
-const answer = (status: number, body: string) => vi.stubGlobal('fetch', vi.fn(async () => new Response(status === 204 ? null : body, { status })))
+const answer = (status: number, body: string) =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(async () => new Response(status === 204 ? null : body, { status })),
+  )
 afterEach(() => vi.unstubAllGlobals())
 
 describe('answers of the server', () => {
   it('a refusal keeps its code, path, message and gates', async () => {
-    answer(409, JSON.stringify({ error: { code: 'gate', path: 'reason', message: 'Before this', gates: [{ id: 'must', text: 'x' }] } }))
+    answer(
+      409,
+      JSON.stringify({
+        error: { code: 'gate', path: 'reason', message: 'Before this', gates: [{ id: 'must', text: 'x' }] },
+      }),
+    )
     const e = await api('POST', '/x').catch((x: unknown) => x)
     expect(e).toBeInstanceOf(ApiRefusal)
     expect((e as ApiRefusal).refusal).toMatchObject({ code: 'gate', path: 'reason', gates: [{ id: 'must' }] })
   })
   it.each([
-    ['no line', () => vi.stubGlobal('fetch', vi.fn(async () => Promise.reject(new TypeError('failed')))), Offline, 'kept here'],
+    [
+      'no line',
+      () =>
+        vi.stubGlobal(
+          'fetch',
+          vi.fn(async () => Promise.reject(new TypeError('failed'))),
+        ),
+      Offline,
+      'kept here',
+    ],
     ['no database', () => answer(503, ''), Offline, 'database'],
     ['no sense', () => answer(502, '<html>bad gateway</html>'), ApiRefusal, '502'],
   ])('%s is told as such', async (_name, prepare, kind, words) => {
@@ -34,14 +52,25 @@ describe('answers of the server', () => {
     await api('POST', '/x', '0\nSECTION')
     const form = new FormData()
     await api('POST', '/x', form)
-    const sent = vi.mocked(fetch).mock.calls.map(([, o]) => [o?.body, (o?.headers as Record<string, string> | undefined)?.['Content-Type']])
-    expect(sent).toEqual([['{"a":1}', 'application/json'], ['0\nSECTION', 'text/plain'], [form, undefined]])
+    const sent = vi
+      .mocked(fetch)
+      .mock.calls.map(([, o]) => [
+        o?.body,
+        (o?.headers as Record<string, string> | undefined)?.['Content-Type'],
+      ])
+    expect(sent).toEqual([
+      ['{"a":1}', 'application/json'],
+      ['0\nSECTION', 'text/plain'],
+      [form, undefined],
+    ])
   })
 })
 
 describe('files that are picked', () => {
   it('a file that is no JSON is named, with what is accepted', async () => {
-    await expect(readJson(new File(['{'], 'hat.json'), 'a design file')).rejects.toThrow('\u201chat.json\u201d is no JSON; a design file is accepted')
+    await expect(readJson(new File(['{'], 'hat.json'), 'a design file')).rejects.toThrow(
+      '\u201chat.json\u201d is no JSON; a design file is accepted',
+    )
     expect(await readJson(new File(['[1]'], 'a.json'), 'x')).toEqual([1])
   })
   it('the field is emptied, so that the same file can be picked again', () => {

@@ -10,12 +10,27 @@ import { useSession } from '../src/state/session'
 import { aboard, deck, onBench } from './deck-hands'
 
 // The solver's worker never answers here: what is looked at is what the bench does by itself.
-vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ solve: () => new Promise(() => undefined), wetMap: async () => null }) }))
-vi.stubGlobal('Worker', class { terminate() {} })
+vi.mock('comlink', () => ({
+  proxy: (f: unknown) => f,
+  wrap: () => ({ solve: () => new Promise(() => undefined), wetMap: async () => null }),
+}))
+vi.stubGlobal(
+  'Worker',
+  class {
+    terminate() {}
+  },
+)
 beforeEach(() => void aboard())
 afterEach(() => vi.clearAllMocks())
 const cleat = CATALOGUE.find((c) => c.family === 'cleat')!.id
-const check = (b: { whole: { judgement: { checks: { id: string; verdict: string; assumed: string[]; utilisation: number | null }[] } } | null }, id: string) => b.whole!.judgement.checks.find((c) => c.id === id)!
+const check = (
+  b: {
+    whole: {
+      judgement: { checks: { id: string; verdict: string; assumed: string[]; utilisation: number | null }[] }
+    } | null
+  },
+  id: string,
+) => b.whole!.judgement.checks.find((c) => c.id === id)!
 
 describe('what is given', () => {
   it('a layer that is measured stops being an estimate, and the checks that leant on it say so no more', async () => {
@@ -39,7 +54,11 @@ describe('what is given', () => {
   it('another kind of deck brings its own way of keeping water out, and what was measured of the old one is forgotten', async () => {
     const p = await onBench(GivenColumn, deck({ measured: ['outerMm'] }, cleat))
     await p.by('Made as').setValue('solid')
-    expect(p.bench.design).toMatchObject({ structure: { kind: 'solid', thicknessMm: 7 }, measured: [], core: { school: 'none' } })
+    expect(p.bench.design).toMatchObject({
+      structure: { kind: 'solid', thicknessMm: 7 },
+      measured: [],
+      core: { school: 'none' },
+    })
     await p.by('Made as').setValue('sandwich')
     expect(p.bench.design!.core.school).toBe('bore-fill')
   })
@@ -70,11 +89,14 @@ describe('loads', () => {
     expect(p.bench.design!.load).toMatchObject({ basis: 'person', heightMm: 70 })
   })
   it('cases are added, named, judged each, and the worst is said', async () => {
-    const p = await onBench(GivenColumn, deck({ 'load': { basis: 'rated', ratedN: 2000 } }, cleat))
+    const p = await onBench(GivenColumn, deck({ load: { basis: 'rated', ratedN: 2000 } }, cleat))
     await p.button('add a case').trigger('click')
     expect(p.bench.design!.cases).toHaveLength(1)
     await p.by('Rated load').setValue('30 kN')
-    expect([(p.bench.design!.load as { ratedN: number }).ratedN, (p.bench.design!.cases[0]!.load as { ratedN: number }).ratedN]).toEqual([2000, 30_000])
+    expect([
+      (p.bench.design!.load as { ratedN: number }).ratedN,
+      (p.bench.design!.cases[0]!.load as { ratedN: number }).ratedN,
+    ]).toEqual([2000, 30_000])
     await p.by('Name of this case').setValue('Towed off')
     await p.by('Name of this case').trigger('blur')
     expect(p.bench.whole!.judgement.caseSaid).toContain('Towed off')
@@ -93,10 +115,16 @@ describe('loads', () => {
 
 describe('verdicts', () => {
   it('the worst come first, and a remedy does what it says, with undo', async () => {
-    const p = await onBench(VerdictColumn, deck({ load: { basis: 'rated', ratedN: 15_000 }, 'plate.thicknessMm': 3 }, cleat), { picked: null })
+    const p = await onBench(
+      VerdictColumn,
+      deck({ load: { basis: 'rated', ratedN: 15_000 }, 'plate.thicknessMm': 3 }, cleat),
+      { picked: null },
+    )
     const order = p.w.findAll('[data-check]').map((l) => l.attributes('data-verdict'))
     const rank = ['short', 'unproven', 'tight', 'holds']
-    expect(order.map((v) => rank.indexOf(v!))).toEqual(order.map((v) => rank.indexOf(v!)).sort((a, b) => a - b))
+    expect(order.map((v) => rank.indexOf(v!))).toEqual(
+      order.map((v) => rank.indexOf(v!)).sort((a, b) => a - b),
+    )
     const mended = p.w.findAll('[data-check]').find((l) => l.find('.remedy').exists())!
     const id = mended.attributes('data-check')!
     const promised = mended.find('.remedy').text()
@@ -116,7 +144,18 @@ describe('verdicts', () => {
 })
 
 describe('schools', () => {
-  const of = (p: { w: { findAll: (q: string) => { attributes: (n: string) => string | undefined }[] } }, q: string) => p.w.findAll('section').find((s) => s.attributes('aria-label') === q)! as unknown as { findAll: (q: string) => { setValue: (v?: unknown) => Promise<void>; attributes: (n: string) => string | undefined; element: HTMLInputElement }[]; text: () => string }
+  const of = (
+    p: { w: { findAll: (q: string) => { attributes: (n: string) => string | undefined }[] } },
+    q: string,
+  ) =>
+    p.w.findAll('section').find((s) => s.attributes('aria-label') === q)! as unknown as {
+      findAll: (q: string) => {
+        setValue: (v?: unknown) => Promise<void>
+        attributes: (n: string) => string | undefined
+        element: HTMLInputElement
+      }[]
+      text: () => string
+    }
   it('taking one changes the design; one that is refused here says why and cannot be taken', async () => {
     const p = await onBench(SchoolsView, deck({ 'core.school': 'bore-fill' }, cleat))
     const core = of(p, 'Keeping water out of the core')
@@ -162,7 +201,9 @@ describe('side by side', () => {
     expect(p.w.find('table[aria-label="What differs"] tbody').text()).toBe('Nothing: they are the same.')
     p.bench.change({ 'plate.thicknessMm': 12 })
     await flushPromises()
-    expect(p.w.findAll('table[aria-label="What differs"] tbody tr').map((r) => r.text())).toEqual([expect.stringMatching(/plate, thickness mm.*12.*8/)])
+    expect(p.w.findAll('table[aria-label="What differs"] tbody tr').map((r) => r.text())).toEqual([
+      expect.stringMatching(/plate, thickness mm.*12.*8/),
+    ])
   })
   it('a copy to the other side is asked of the server, and its bench opened; a refusal is said', async () => {
     const server = aboard({ '/fittings/f/copy': { id: 'g' } })
@@ -172,7 +213,13 @@ describe('side by side', () => {
     await flushPromises()
     expect(server.sent('POST', '/fittings/f/copy')).toEqual({ mirror: true })
     expect(go).toHaveBeenCalledWith('/bench/g')
-    vi.mocked(fetch).mockImplementationOnce(async () => new Response(JSON.stringify({ error: { code: 'invalid-input', message: 'It stands on the centreline' } }), { status: 400 }))
+    vi.mocked(fetch).mockImplementationOnce(
+      async () =>
+        new Response(
+          JSON.stringify({ error: { code: 'invalid-input', message: 'It stands on the centreline' } }),
+          { status: 400 },
+        ),
+    )
     await p.button('Copy there').trigger('click')
     await flushPromises()
     expect(p.w.find('[role=alert]').text()).toContain('centreline')
@@ -182,7 +229,11 @@ describe('side by side', () => {
 it('every fitting of the catalogue can be given, judged and cut without a figure that is none', async () => {
   for (const e of CATALOGUE) {
     aboard()
-    const d: Design = startDesign(catalogueEntry(e.id)!, spotFor(null, { xMm: 1500, yMm: -500 }, e.bolts, 'coastal'), e.title)
+    const d: Design = startDesign(
+      catalogueEntry(e.id)!,
+      spotFor(null, { xMm: 1500, yMm: -500 }, e.bolts, 'coastal'),
+      e.title,
+    )
     const p = await onBench(GivenColumn, d)
     expect([e.id, /NaN|undefined|Infinity/.test(p.w.text())]).toEqual([e.id, false])
     expect(p.bench.whole!.judgement.checks.length).toBeGreaterThan(3)

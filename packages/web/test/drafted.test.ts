@@ -5,7 +5,10 @@ import { ApiRefusal, Offline } from '../src/api'
 import { drafted, flushAll } from '../src/state/drafted'
 import { useSession } from '../src/state/session'
 
-/** A design that saves itself: nothing that was typed may be lost, whatever the line, the other tab or the clock does. */
+/**
+ * A design that saves itself: nothing that was typed may be lost, whatever the line, the other tab or the
+ * clock does.
+ */
 interface D {
   name: string
   a: number
@@ -22,7 +25,9 @@ const saved = (version: number, design: D): S => ({ id: 'x', version, design, up
 /** A server that is answered by hand, so that a test decides what is on its way when. */
 function line() {
   const calls: { body: Body; answer: (s: S) => void; fail: (e: unknown) => void }[] = []
-  const put = vi.fn((_id: string, body: Body) => new Promise<S>((answer, fail) => calls.push({ body, answer, fail })))
+  const put = vi.fn(
+    (_id: string, body: Body) => new Promise<S>((answer, fail) => calls.push({ body, answer, fail })),
+  )
   return { calls, put }
 }
 const settled = async () => {
@@ -90,7 +95,10 @@ describe('saving', () => {
     t.calls[0]!.fail(new Offline('gone'))
     await settled()
     expect(d.saving.value).toBe('offline')
-    expect(JSON.parse(localStorage.getItem('north-tide:t:x')!)).toMatchObject({ version: 1, design: { a: 2 } })
+    expect(JSON.parse(localStorage.getItem('north-tide:t:x')!)).toMatchObject({
+      version: 1,
+      design: { a: 2 },
+    })
     await vi.advanceTimersByTimeAsync(3000)
     t.calls[1]!.answer(saved(2, { name: 'n', a: 2 }))
     await settled()
@@ -99,9 +107,19 @@ describe('saving', () => {
   it('a refusal says why, keeps what was typed, and a mended figure is sent by itself', async () => {
     d.change({ a: -2 })
     await vi.advanceTimersByTimeAsync(500)
-    t.calls[0]!.fail(new ApiRefusal(400, { code: 'invalid-input', path: 'design.a', message: '-2 was given; more than 0 is accepted' }))
+    t.calls[0]!.fail(
+      new ApiRefusal(400, {
+        code: 'invalid-input',
+        path: 'design.a',
+        message: '-2 was given; more than 0 is accepted',
+      }),
+    )
     await settled()
-    expect([d.saving.value, d.refusal.value, d.design.value!.a]).toEqual(['refused', '-2 was given; more than 0 is accepted', -2])
+    expect([d.saving.value, d.refusal.value, d.design.value!.a]).toEqual([
+      'refused',
+      '-2 was given; more than 0 is accepted',
+      -2,
+    ])
     d.change({ a: 4 })
     await vi.advanceTimersByTimeAsync(500)
     t.calls[1]!.answer(saved(2, { name: 'n', a: 4 }))
@@ -147,7 +165,11 @@ describe('undo', () => {
       d.undo()
       seen.push([d.design.value!.name, d.design.value!.a])
     }
-    expect(seen).toEqual([['m', 23], ['n', 23], ['n', 1]])
+    expect(seen).toEqual([
+      ['m', 23],
+      ['n', 23],
+      ['n', 1],
+    ])
     d.undo()
     expect(d.design.value).toEqual(fresh)
   })
@@ -173,7 +195,9 @@ describe('two versions', () => {
   const clash = async () => {
     d.change({ a: 2 })
     await vi.advanceTimersByTimeAsync(500)
-    t.calls[0]!.fail(new ApiRefusal(409, { code: 'stale', message: 'changed', current: saved(4, { name: 'theirs', a: 7 }) }))
+    t.calls[0]!.fail(
+      new ApiRefusal(409, { code: 'stale', message: 'changed', current: saved(4, { name: 'theirs', a: 7 }) }),
+    )
     await settled()
   }
   it('stand beside each other until somebody chooses, and nothing is sent meanwhile', async () => {
@@ -198,7 +222,11 @@ describe('two versions', () => {
 })
 
 describe('a draft that was left here', () => {
-  const leave = (version: number) => localStorage.setItem('north-tide:t:x', JSON.stringify({ version, design: { name: 'left', a: 6 }, at: '' }))
+  const leave = (version: number) =>
+    localStorage.setItem(
+      'north-tide:t:x',
+      JSON.stringify({ version, design: { name: 'left', a: 6 }, at: '' }),
+    )
   it('of the same version goes on being saved', async () => {
     leave(3)
     d.take(saved(3, fresh))
@@ -209,7 +237,12 @@ describe('a draft that was left here', () => {
     leave(2)
     d.take(saved(3, fresh))
     await vi.advanceTimersByTimeAsync(5000)
-    expect([d.saving.value, t.calls.length, d.design.value!.name, d.conflict.value!.version]).toEqual(['conflict', 0, 'left', 3])
+    expect([d.saving.value, t.calls.length, d.design.value!.name, d.conflict.value!.version]).toEqual([
+      'conflict',
+      0,
+      'left',
+      3,
+    ])
   })
   it('that says the same is forgotten', () => {
     localStorage.setItem('north-tide:t:x', JSON.stringify({ version: 1, design: fresh, at: '' }))
@@ -227,7 +260,10 @@ describe('a draft that was left here', () => {
 })
 
 describe('what the server keeps by other doors', () => {
-  const adopt = (mine: D, theirs: D): D => ({ ...mine, ...(theirs.ordered === undefined ? {} : { ordered: theirs.ordered }) })
+  const adopt = (mine: D, theirs: D): D => ({
+    ...mine,
+    ...(theirs.ordered === undefined ? {} : { ordered: theirs.ordered }),
+  })
   it('an order comes in with the answer to a save', async () => {
     begin(adopt)
     d.change({ a: 2 })

@@ -4,7 +4,14 @@ import { vi } from 'vitest'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { withChange } from '@north-tide/core'
-import { throughHullEntry, parseThroughHull, startThroughHull, type ThroughHullDesign, type ThroughHullLog, type Neighbour } from '@north-tide/core/through-hull'
+import {
+  throughHullEntry,
+  parseThroughHull,
+  startThroughHull,
+  type ThroughHullDesign,
+  type ThroughHullLog,
+  type Neighbour,
+} from '@north-tide/core/through-hull'
 import { useThroughHull } from '../src/state/through-hull'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
@@ -12,30 +19,145 @@ import { useSession } from '../src/state/session'
 export const AROUND = { zones: [], parts: [], holes: [], others: [] }
 /** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */
 export const fit = (change: Record<string, unknown> = {}, id = 'MV-S1'): ThroughHullDesign =>
-  parseThroughHull(withChange(startThroughHull(throughHullEntry(id)!, { place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] }, hull: { kind: 'solid', thicknessMm: 14, measured: true, how: 'plug', deadriseDeg: 17, slopeDeg: 0, angleMeasured: true, solidMm: null }, duty: 'coastal' }, 'Intake'), change))
+  parseThroughHull(
+    withChange(
+      startThroughHull(
+        throughHullEntry(id)!,
+        {
+          place: { zone: 'bottom', xMm: 5000, yMm: 400, zMm: -420, measuredFrom: [] },
+          hull: {
+            kind: 'solid',
+            thicknessMm: 14,
+            measured: true,
+            how: 'plug',
+            deadriseDeg: 17,
+            slopeDeg: 0,
+            angleMeasured: true,
+            solidMm: null,
+          },
+          duty: 'coastal',
+        },
+        'Intake',
+      ),
+      change,
+    ),
+  )
 export const LOTS = [
-  { id: 3, code: 'E-1', title: 'Epoxy', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
-  { id: 4, code: 'E-0', title: 'Epoxy, old', chemistry: 'epoxy', kind: 'epoxy', openedOn: null, expiresOn: '2020-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
-  { id: 5, code: 'S-1', title: 'Polysulfide', chemistry: 'polysulfide', kind: 'sealant', openedOn: null, expiresOn: '2031-01-01', storedHot: false, onHand: '', testedOn: null, testNote: '' },
+  {
+    id: 3,
+    code: 'E-1',
+    title: 'Epoxy',
+    chemistry: 'epoxy',
+    kind: 'epoxy',
+    openedOn: null,
+    expiresOn: '2031-01-01',
+    storedHot: false,
+    onHand: '',
+    testedOn: null,
+    testNote: '',
+  },
+  {
+    id: 4,
+    code: 'E-0',
+    title: 'Epoxy, old',
+    chemistry: 'epoxy',
+    kind: 'epoxy',
+    openedOn: null,
+    expiresOn: '2020-01-01',
+    storedHot: false,
+    onHand: '',
+    testedOn: null,
+    testNote: '',
+  },
+  {
+    id: 5,
+    code: 'S-1',
+    title: 'Polysulfide',
+    chemistry: 'polysulfide',
+    kind: 'sealant',
+    openedOn: null,
+    expiresOn: '2031-01-01',
+    storedHot: false,
+    onHand: '',
+    testedOn: null,
+    testNote: '',
+  },
 ]
 /** Stores of their own, a fitter at the bench, a server that knows lots and nothing else. */
 export function atTheBench() {
   localStorage.clear()
   setActivePinia(createPinia())
   served = {}
-  vi.stubGlobal('fetch', vi.fn(async (url: string) => new Response(JSON.stringify(String(url).endsWith('/lots') ? LOTS : String(url).endsWith('/photos') ? PHOTOS : String(url).endsWith('/boats/b') ? BOAT : String(url).endsWith('/through-hulls/f') ? served : {}))))
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(
+      async (url: string) =>
+        new Response(
+          JSON.stringify(
+            String(url).endsWith('/lots')
+              ? LOTS
+              : String(url).endsWith('/photos')
+                ? PHOTOS
+                : String(url).endsWith('/boats/b')
+                  ? BOAT
+                  : String(url).endsWith('/through-hulls/f')
+                    ? served
+                    : {},
+          ),
+        ),
+    ),
+  )
   useSession().account = { role: 'fitter', name: 'Tam' } as never
   useBoats().picture = BOAT as never
 }
-const PHOTOS = [{ id: 4, subject: 'hole', subjectId: '7', caption: 'squeeze-out aft', who: 'Tam', takenAt: '2026-03-01T09:00:00Z' }]
-const BOAT = { id: 'b', name: 'Boat', duty: 'coastal', lengthMm: 9000, units: 'metric', zones: [], parts: [], holes: [], throughHulls: [] }
+const PHOTOS = [
+  {
+    id: 4,
+    subject: 'hole',
+    subjectId: '7',
+    caption: 'squeeze-out aft',
+    who: 'Tam',
+    takenAt: '2026-03-01T09:00:00Z',
+  },
+]
+const BOAT = {
+  id: 'b',
+  name: 'Boat',
+  duty: 'coastal',
+  lengthMm: 9000,
+  units: 'metric',
+  zones: [],
+  parts: [],
+  holes: [],
+  throughHulls: [],
+}
 /** What the server has of the one fitting. */
 let served: object = {}
-export interface Opening { log?: ThroughHullLog[]; others?: Neighbour[]; holes?: { id: number; label: string }[]; heelDeg?: number | null; replacedBy?: string | null }
+export interface Opening {
+  log?: ThroughHullLog[]
+  others?: Neighbour[]
+  holes?: { id: number; label: string }[]
+  heelDeg?: number | null
+  replacedBy?: string | null
+}
 /** A fitting as the store holds it once it is open. */
 export async function opened(design: ThroughHullDesign, more: Opening = {}) {
   const throughHull = useThroughHull()
-  served = { id: 'f', boatId: 'b', version: 1, design, updatedBy: '', others: [], log: [], holes: [], heelDeg: null, hullNow: null, replacedBy: null, recorded: false, ...more }
+  served = {
+    id: 'f',
+    boatId: 'b',
+    version: 1,
+    design,
+    updatedBy: '',
+    others: [],
+    log: [],
+    holes: [],
+    heelDeg: null,
+    hullNow: null,
+    replacedBy: null,
+    recorded: false,
+    ...more,
+  }
   await throughHull.open('f')
   return throughHull
 }
@@ -43,15 +165,33 @@ export async function opened(design: ThroughHullDesign, more: Opening = {}) {
 export async function page(view: Component, design: ThroughHullDesign, more: Opening = {}) {
   const throughHull = await opened(design, more)
   const act = vi.spyOn(throughHull, 'act').mockResolvedValue({} as never)
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: { template: '<i/>' } }] })
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/:all(.*)*', component: { template: '<i/>' } }],
+  })
   const w = mount(view, { attachTo: document.body, global: { plugins: [router] } })
   await flushPromises()
   const by = (label: string | RegExp) => {
-    const l = w.findAll('label').find((x) => (typeof label === 'string' ? x.text().startsWith(label) : label.test(x.text())))
-    if (!l) throw new Error(`no label ${label} among ${w.findAll('label').map((x) => x.text()).join(' | ')}`)
+    const l = w
+      .findAll('label')
+      .find((x) => (typeof label === 'string' ? x.text().startsWith(label) : label.test(x.text())))
+    if (!l)
+      throw new Error(
+        `no label ${label} among ${w
+          .findAll('label')
+          .map((x) => x.text())
+          .join(' | ')}`,
+      )
     const inner = l.find('input, select')
     return inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`)
   }
-  const button = (name: string | RegExp) => w.findAll('button').find((b) => (typeof name === 'string' ? b.text() === name || b.attributes('aria-label') === name : name.test(b.text())))!
+  const button = (name: string | RegExp) =>
+    w
+      .findAll('button')
+      .find((b) =>
+        typeof name === 'string'
+          ? b.text() === name || b.attributes('aria-label') === name
+          : name.test(b.text()),
+      )!
   return { w, throughHull, act, by, button, router }
 }

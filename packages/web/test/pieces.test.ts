@@ -12,8 +12,22 @@ import { useBenchKeys } from '../src/pieces/bench-keys'
 
 describe('a field for a dimension', () => {
   const field = (props: Partial<InstanceType<typeof DimensionField>['$props']> = {}) => {
-    const state = reactive({ label: 'Bore', modelValue: 10 as number | null, units: 'metric' as const, ...props })
-    const w = mount(defineComponent({ setup: () => () => h(DimensionField, { ...state, 'onUpdate:modelValue': (v: number | null) => (state.modelValue = v) }) }), { attachTo: document.body })
+    const state = reactive({
+      label: 'Bore',
+      modelValue: 10 as number | null,
+      units: 'metric' as const,
+      ...props,
+    })
+    const w = mount(
+      defineComponent({
+        setup: () => () =>
+          h(DimensionField, {
+            ...state,
+            'onUpdate:modelValue': (v: number | null) => (state.modelValue = v),
+          }),
+      }),
+      { attachTo: document.body },
+    )
     const input = w.find('input')
     const type = async (text: string) => {
       await input.trigger('focus')
@@ -22,7 +36,11 @@ describe('a field for a dimension', () => {
     return { w, input, state, type, leave: () => input.trigger('blur'), said: () => w.find('[role=alert]') }
   }
   it.each([
-    ['12,5', 'metric', 12.5], ['3/8"', 'metric', 9.525], ['1 1/4', 'inch', 31.75], ['1.2m', 'metric', 1200], ['12 mm', 'inch', 12],
+    ['12,5', 'metric', 12.5],
+    ['3/8"', 'metric', 9.525],
+    ['1 1/4', 'inch', 31.75],
+    ['1.2m', 'metric', 1200],
+    ['12 mm', 'inch', 12],
   ] as const)('reads %s in a %s yard as %f mm', async (text, units, mm) => {
     const f = field({ units })
     await f.type(text)
@@ -34,13 +52,19 @@ describe('a field for a dimension', () => {
     expect(f.said().exists()).toBe(false)
     await f.leave()
     expect(f.said().text()).toMatch(/ten/)
-    expect([f.state.modelValue, f.input.element.value, f.input.attributes('aria-invalid')]).toEqual([10, 'ten', 'true'])
+    expect([f.state.modelValue, f.input.element.value, f.input.attributes('aria-invalid')]).toEqual([
+      10,
+      'ten',
+      'true',
+    ])
     await f.type('11')
     await f.leave()
     expect([f.said().exists(), f.state.modelValue]).toEqual([false, 11])
   })
   it.each([
-    [{ above: true }, '0', 'too small'], [{ least: 5 }, '4', 'at least 5'], [{ most: 60, kind: 'temperature' as const }, '61', 'up to 60'],
+    [{ above: true }, '0', 'too small'],
+    [{ least: 5 }, '4', 'at least 5'],
+    [{ most: 60, kind: 'temperature' as const }, '61', 'up to 60'],
   ])('with %j, %s is refused with what is accepted', async (props, text, words) => {
     const f = field(props)
     await f.type(text)
@@ -48,14 +72,22 @@ describe('a field for a dimension', () => {
     expect(f.said().text()).toContain(words)
     expect(f.state.modelValue).toBe(10)
   })
-  it.each([[12, 'inch', 'length'], [14.2875, 'metric', 'length'], [1234.5678, 'inch', 'force'], [13.333333, 'inch', 'temperature']] as const)('going through a field that holds %f in a %s yard changes nothing of it', async (mm, units, kind) => {
-    const f = field({ modelValue: mm, units, kind })
-    await f.input.trigger('focus')
-    await f.leave()
-    await f.input.trigger('focus')
-    await f.leave()
-    expect(f.state.modelValue).toBe(mm)
-  })
+  it.each([
+    [12, 'inch', 'length'],
+    [14.2875, 'metric', 'length'],
+    [1234.5678, 'inch', 'force'],
+    [13.333333, 'inch', 'temperature'],
+  ] as const)(
+    'going through a field that holds %f in a %s yard changes nothing of it',
+    async (mm, units, kind) => {
+      const f = field({ modelValue: mm, units, kind })
+      await f.input.trigger('focus')
+      await f.leave()
+      await f.input.trigger('focus')
+      await f.leave()
+      expect(f.state.modelValue).toBe(mm)
+    },
+  )
   it('an optional one may be emptied, another may not', async () => {
     const may = field({ optional: true })
     await may.type('')
@@ -99,7 +131,10 @@ describe('a field for a dimension', () => {
 describe('a name that is held', () => {
   it('is taken when it is left or Enter is pressed, and goes back when it was not accepted', async () => {
     const taken: string[] = []
-    const w = mount(HeldText, { props: { modelValue: 'Old', 'onUpdate:modelValue': (v: string) => void taken.push(v) }, attachTo: document.body })
+    const w = mount(HeldText, {
+      props: { modelValue: 'Old', 'onUpdate:modelValue': (v: string) => void taken.push(v) },
+      attachTo: document.body,
+    })
     const input = w.find('input')
     await input.trigger('focus')
     await input.setValue('New')
@@ -115,12 +150,57 @@ describe('a name that is held', () => {
 })
 
 describe('verdicts in a row', () => {
-  const check = (id: string, verdict: Verdict, utilisation: number | null, more: Partial<Check> = {}): Check => ({ id, title: id, demand: null, capacity: null, factor: 1, unit: '', utilisation, verdict, because: '', working: [], assumed: [], source: 'chapter 1', remedies: [], ...more })
-  const list = (checks: Check[], props: object = {}) => mount(VerdictList, { props: { judged: { checks, counts: { short: 1, unproven: 0, tight: 0, holds: 2 } }, problem: null, units: 'metric', readOnly: false, picked: null, ...props } })
-  const some = [check('easy', 'holds', 0.2), check('near', 'holds', 0.89), check('broken', 'short', 1.4, { remedies: [{ id: 'r', text: 'a thicker plate', change: { a: 1 }, utilisation: 0.8, verdict: 'holds' }] }), check('unsure', 'unproven', null)]
+  const check = (
+    id: string,
+    verdict: Verdict,
+    utilisation: number | null,
+    more: Partial<Check> = {},
+  ): Check => ({
+    id,
+    title: id,
+    demand: null,
+    capacity: null,
+    factor: 1,
+    unit: '',
+    utilisation,
+    verdict,
+    because: '',
+    working: [],
+    assumed: [],
+    source: 'chapter 1',
+    remedies: [],
+    ...more,
+  })
+  const list = (checks: Check[], props: object = {}) =>
+    mount(VerdictList, {
+      props: {
+        judged: { checks, counts: { short: 1, unproven: 0, tight: 0, holds: 2 } },
+        problem: null,
+        units: 'metric',
+        readOnly: false,
+        picked: null,
+        ...props,
+      },
+    })
+  const some = [
+    check('easy', 'holds', 0.2),
+    check('near', 'holds', 0.89),
+    check('broken', 'short', 1.4, {
+      remedies: [{ id: 'r', text: 'a thicker plate', change: { a: 1 }, utilisation: 0.8, verdict: 'holds' }],
+    }),
+    check('unsure', 'unproven', null),
+  ]
   it('the worst is first, and the harder used before the easier', () => {
-    expect(list(some).findAll('[data-check]').map((l) => l.attributes('data-check'))).toEqual(['broken', 'unsure', 'near', 'easy'])
-    expect(list(some, { first: (id: string) => (id === 'easy' ? 1 : 0) }).findAll('[data-check]').map((l) => l.attributes('data-check'))).toEqual(['broken', 'unsure', 'easy', 'near'])
+    expect(
+      list(some)
+        .findAll('[data-check]')
+        .map((l) => l.attributes('data-check')),
+    ).toEqual(['broken', 'unsure', 'near', 'easy'])
+    expect(
+      list(some, { first: (id: string) => (id === 'easy' ? 1 : 0) })
+        .findAll('[data-check]')
+        .map((l) => l.attributes('data-check')),
+    ).toEqual(['broken', 'unsure', 'easy', 'near'])
   })
   it('the word stands beside the sign: colour alone says nothing', () => {
     expect(list(some).find('[data-check=broken]').text()).toMatch(/^Short: broken/)
@@ -133,7 +213,10 @@ describe('verdicts in a row', () => {
     expect(list(some, { readOnly: true }).find('.remedy').exists()).toBe(false)
   })
   it('a check that does not hold says which estimates it leans on, three by name', () => {
-    const w = list([check('c', 'short', 1.2, { assumed: ['a', 'b', 'c', 'd', 'e'] }), check('h', 'holds', 0.1, { assumed: ['a'] })])
+    const w = list([
+      check('c', 'short', 1.2, { assumed: ['a', 'b', 'c', 'd', 'e'] }),
+      check('h', 'holds', 0.1, { assumed: ['a'] }),
+    ])
     expect(w.find('[data-check=c]').text()).toContain('and 2 more')
     expect(w.find('[data-check=h]').text()).not.toContain('estimate')
   })
@@ -142,11 +225,24 @@ describe('verdicts in a row', () => {
 describe('keys of a bench', () => {
   const keys = () => {
     const did: string[] = []
-    const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:p(.*)*', component: {} }] })
-    const w = mount(defineComponent({ setup() {
-      useBenchKeys({ undo: () => did.push('undo'), redo: () => did.push('redo'), step: (by) => did.push(`step ${by}`), more: { s: () => did.push('size') } })
-      return () => h('div', [h('input', { type: 'text' }), h('input', { type: 'checkbox' })])
-    } }), { global: { plugins: [router] }, attachTo: document.body })
+    const router = createRouter({
+      history: createMemoryHistory(),
+      routes: [{ path: '/:p(.*)*', component: {} }],
+    })
+    const w = mount(
+      defineComponent({
+        setup() {
+          useBenchKeys({
+            undo: () => did.push('undo'),
+            redo: () => did.push('redo'),
+            step: (by) => did.push(`step ${by}`),
+            more: { s: () => did.push('size') },
+          })
+          return () => h('div', [h('input', { type: 'text' }), h('input', { type: 'checkbox' })])
+        },
+      }),
+      { global: { plugins: [router] }, attachTo: document.body },
+    )
     const press = (key: string, on: Element = document.body, more: KeyboardEventInit = {}) => {
       const e = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more })
       on.dispatchEvent(e)
@@ -201,7 +297,15 @@ describe('a reading from a simulated instrument', () => {
     vi.useRealTimers()
     vi.unstubAllGlobals()
   })
-  const reading = { instrument: 'Hygrometer 2, simulated', value: 0, unit: '', at: '2026-05-04T08:00:00Z', airC: 14, humidityPct: 61, surfaceC: 12.5 }
+  const reading = {
+    instrument: 'Hygrometer 2, simulated',
+    value: 0,
+    unit: '',
+    at: '2026-05-04T08:00:00Z',
+    airC: 14,
+    humidityPct: 61,
+    surfaceC: 12.5,
+  }
   it('is taken as it stands when the button is pressed; a lost stream says so, takes nothing, and is tried again', async () => {
     const w = mount(TakeReading, { props: { kind: 'hygrometer' } })
     expect(w.text()).toContain('simulated')
@@ -228,7 +332,12 @@ describe('a reading from a simulated instrument', () => {
 })
 
 describe('whether it is saved', () => {
-  it.each([['saved', 'saved', false], ['offline', 'draft kept here', true], ['refused', 'not saved: too thin', true], ['conflict', 'two versions', true]] as const)('%s reads %s', (saving, words, alarm) => {
+  it.each([
+    ['saved', 'saved', false],
+    ['offline', 'draft kept here', true],
+    ['refused', 'not saved: too thin', true],
+    ['conflict', 'two versions', true],
+  ] as const)('%s reads %s', (saving, words, alarm) => {
     const w = mount(SavedWord, { props: { saving, refusal: saving === 'refused' ? 'too thin' : null } })
     expect(w.text()).toContain(words)
     expect(w.classes('alarm')).toBe(alarm)

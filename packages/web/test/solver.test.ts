@@ -1,21 +1,40 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
-import { CATALOGUE, judge, spotFor, startDesign, type DeckPatch, type Design, type Judgement, type PatchInput } from '@north-tide/core'
+import {
+  CATALOGUE,
+  judge,
+  spotFor,
+  startDesign,
+  type DeckPatch,
+  type Design,
+  type Judgement,
+  type PatchInput,
+} from '@north-tide/core'
 import { deckPatchInput, deckPatchOf } from '@north-tide/core/deck-patch'
 import { solverBehind } from '../src/state/solver'
 
 /** The worker is played here, so that a test decides in which order its words come. */
-type Call = { input: PatchInput; tell: (p: number) => void; answer: (a: { patch?: DeckPatch; error?: string }) => void }
+type Call = {
+  input: PatchInput
+  tell: (p: number) => void
+  answer: (a: { patch?: DeckPatch; error?: string }) => void
+}
 const calls: Call[] = []
 vi.mock('comlink', () => ({
   proxy: (f: unknown) => f,
-  wrap: () => ({ solve: (input: PatchInput, tell: (p: number) => void) => new Promise((answer) => calls.push({ input, tell, answer })) }),
+  wrap: () => ({
+    solve: (input: PatchInput, tell: (p: number) => void) =>
+      new Promise((answer) => calls.push({ input, tell, answer })),
+  }),
 }))
 const ended = vi.fn()
-vi.stubGlobal('Worker', class {
-  terminate = ended
-})
+vi.stubGlobal(
+  'Worker',
+  class {
+    terminate = ended
+  },
+)
 
 const start = (): { design: Design; judgement: Judgement } => {
   const entry = CATALOGUE[0]!
@@ -91,7 +110,9 @@ describe('the plate solver behind the bench', () => {
     calls[0]!.answer({ patch: deckPatchOf(deckPatchInput.parse(calls[0]!.input)) })
     await rest(0)
     expect(solver.answer.value!.design).toBe(mine.design)
-    expect(solver.answer.value!.said.checks.map((c) => c.id)).toEqual(expect.arrayContaining([expect.stringMatching(/^spread-/)]))
+    expect(solver.answer.value!.said.checks.map((c) => c.id)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^spread-/)]),
+    )
     expect(solver.progress.value).toBeNull()
   })
 })

@@ -9,8 +9,16 @@ import SchemaField from '../src/places/reference/sums/SchemaField.vue'
 import { blankOf, branchOf, branchesOf, fieldWords, type Schema } from '../src/places/reference/sums/words'
 import { aboard } from './deck-hands'
 
-vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ run: async (name: string, input: unknown) => ({ answer: runNamed(name, input) }) }) }))
-vi.stubGlobal('Worker', class { terminate() {} })
+vi.mock('comlink', () => ({
+  proxy: (f: unknown) => f,
+  wrap: () => ({ run: async (name: string, input: unknown) => ({ answer: runNamed(name, input) }) }),
+}))
+vi.stubGlobal(
+  'Worker',
+  class {
+    terminate() {}
+  },
+)
 beforeEach(() => {
   aboard()
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
@@ -20,7 +28,13 @@ afterEach(() => {
   vi.clearAllMocks()
 })
 async function sum(name: string, query = '') {
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/reference/sums/:sum?', name: 'sums', component: QuickSum }, { path: '/:all(.*)*', component: { template: '<i/>' } }] })
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: '/reference/sums/:sum?', name: 'sums', component: QuickSum },
+      { path: '/:all(.*)*', component: { template: '<i/>' } },
+    ],
+  })
   await router.push(`/reference/sums/${name}${query}`)
   const w = mount(QuickSum, { attachTo: document.body, global: { plugins: [router] } })
   await flushPromises()
@@ -37,14 +51,19 @@ async function sum(name: string, query = '') {
 }
 
 describe('every calculator as a quick sum', () => {
-  const light = CALCULATORS.filter((c) => !['deck-patch', 'plan', 'spacing'].includes(c.name)).map((c) => c.name)
-  it.each(light)('%s comes up with an example and an answer in words, without a figure that is none', async (name) => {
-    const s = await sum(name)
-    expect(s.w.find('.refused').exists()).toBe(false)
-    expect(s.w.find('.answer').exists()).toBe(true)
-    expect(s.w.text()).not.toMatch(/NaN|undefined|Infinity|\[object/)
-    s.w.unmount()
-  })
+  const light = CALCULATORS.filter((c) => !['deck-patch', 'plan', 'spacing'].includes(c.name)).map(
+    (c) => c.name,
+  )
+  it.each(light)(
+    '%s comes up with an example and an answer in words, without a figure that is none',
+    async (name) => {
+      const s = await sum(name)
+      expect(s.w.find('.refused').exists()).toBe(false)
+      expect(s.w.find('.answer').exists()).toBe(true)
+      expect(s.w.text()).not.toMatch(/NaN|undefined|Infinity|\[object/)
+      s.w.unmount()
+    },
+  )
 })
 
 describe('a sum', () => {
@@ -89,7 +108,17 @@ describe('fields made from a schema', () => {
   it('choosing another branch keeps what both have and drops the rest', async () => {
     const schema = schemaOf('seacock-load')
     const input = EXAMPLES['seacock-load'] as Record<string, unknown>
-    const w = mount(SchemaField, { props: { schema: { ...schema, type: 'object' }, modelValue: input, name: '', path: '', units: 'metric', required: true, error: null } })
+    const w = mount(SchemaField, {
+      props: {
+        schema: { ...schema, type: 'object' },
+        modelValue: input,
+        name: '',
+        path: '',
+        units: 'metric',
+        required: true,
+        error: null,
+      },
+    })
     const choice = w.find('select')
     const nut = choice.findAll('option').find((o) => o.text() === 'nut')!
     await choice.setValue(nut.attributes('value'))
@@ -99,18 +128,48 @@ describe('fields made from a schema', () => {
     expect(sent).toHaveProperty('tail')
   })
   it('rows are added as copies of the last and taken away by number', async () => {
-    const w = mount(SchemaField, { props: { schema: { type: 'array', items: { type: 'object', properties: { xMm: { type: 'number' } }, required: ['xMm'] } }, modelValue: [{ xMm: 4 }, { xMm: 9 }], name: 'bolts', path: 'bolts', units: 'metric', required: true, error: null } })
+    const w = mount(SchemaField, {
+      props: {
+        schema: {
+          type: 'array',
+          items: { type: 'object', properties: { xMm: { type: 'number' } }, required: ['xMm'] },
+        },
+        modelValue: [{ xMm: 4 }, { xMm: 9 }],
+        name: 'bolts',
+        path: 'bolts',
+        units: 'metric',
+        required: true,
+        error: null,
+      },
+    })
     await w.find('button.add').trigger('click')
     expect(w.emitted('update:modelValue')!.at(-1)![0]).toEqual([{ xMm: 4 }, { xMm: 9 }, { xMm: 9 }])
     await w.find('[aria-label="Remove row 1 of bolts"]').trigger('click')
     expect(w.emitted('update:modelValue')!.at(-1)![0]).toEqual([{ xMm: 9 }])
   })
   it('an optional field that is emptied is left out, not sent as nothing', async () => {
-    const w = mount(SchemaField, { props: { schema: { type: 'object', properties: { holeMm: { type: 'number' } } }, modelValue: { holeMm: 44 }, name: '', path: '', units: 'metric', required: true, error: null } })
+    const w = mount(SchemaField, {
+      props: {
+        schema: { type: 'object', properties: { holeMm: { type: 'number' } } },
+        modelValue: { holeMm: 44 },
+        name: '',
+        path: '',
+        units: 'metric',
+        required: true,
+        error: null,
+      },
+    })
     await w.find('input').setValue('')
     expect(w.emitted('update:modelValue')!.at(-1)![0]).toEqual({})
   })
-  it.each([['diameterMm', 'diameter', 'mm', 'length'], ['loadN', 'load', 'N', 'force'], ['deadriseDeg', 'deadrise', '\u00b0', 'angle'], ['tempC', 'temp', '\u00b0C', 'temperature'], ['flowLpm', 'flow', 'l/min', 'number'], ['beddingMm', 'bedding', 'mm', 'length']])('%s is said as %s, %s', (key, label, unit, kind) => {
+  it.each([
+    ['diameterMm', 'diameter', 'mm', 'length'],
+    ['loadN', 'load', 'N', 'force'],
+    ['deadriseDeg', 'deadrise', '\u00b0', 'angle'],
+    ['tempC', 'temp', '\u00b0C', 'temperature'],
+    ['flowLpm', 'flow', 'l/min', 'number'],
+    ['beddingMm', 'bedding', 'mm', 'length'],
+  ])('%s is said as %s, %s', (key, label, unit, kind) => {
     expect(fieldWords(key)).toEqual({ label, unit, kind })
   })
   it('every example lies in a branch that takes it, and every schema has a first value', () => {
@@ -124,10 +183,15 @@ describe('fields made from a schema', () => {
 })
 
 it('an answer shows verdict and reason first, its checks, its codes in words, and its tables', () => {
-  const answer = runNamed('thread-fit', { external: { family: 'bspp', size: '1' }, internal: { family: 'bspt', size: '1', depthMm: 10 } }) as Record<string, unknown>
+  const answer = runNamed('thread-fit', {
+    external: { family: 'bspp', size: '1' },
+    internal: { family: 'bspt', size: '1', depthMm: 10 },
+  }) as Record<string, unknown>
   const w = mount(AnswerView, { props: { answer, units: 'metric' } })
   expect(w.find('[data-test=sum-verdict]').text()).toMatch(/^Short G 1 in Rc 1/)
   expect(w.find('.codes').text()).toContain('a parallel thread binds in a taper')
-  const flood = mount(AnswerView, { props: { answer: runNamed('flooding', EXAMPLES.flooding) as Record<string, unknown>, units: 'inch' } })
+  const flood = mount(AnswerView, {
+    props: { answer: runNamed('flooding', EXAMPLES.flooding) as Record<string, unknown>, units: 'inch' },
+  })
   expect(flood.text()).not.toMatch(/NaN|\bnull\b/)
 })

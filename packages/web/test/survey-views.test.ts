@@ -14,24 +14,58 @@ import { useSession } from '../src/state/session'
 import { BOAT, FOREDECK, aboard, refusal, shown } from './deck-hands'
 
 vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ wetMap: async () => null }) }))
-vi.stubGlobal('Worker', class { terminate() {} })
+vi.stubGlobal(
+  'Worker',
+  class {
+    terminate() {}
+  },
+)
 beforeEach(() => void aboard())
 afterEach(() => vi.clearAllMocks())
-const ZONE = { ...FOREDECK, id: 4, version: 2, reachKind: 'one-arm', layers: FOREDECK.layers.map((l) => ({ ...l, spreadMm: null, count: 0 })), outline: [{ xMm: 300.7, yMm: -1200 }, { xMm: 3100, yMm: -1200.25 }, { xMm: 3100, yMm: 1200 }] }
+const ZONE = {
+  ...FOREDECK,
+  id: 4,
+  version: 2,
+  reachKind: 'one-arm',
+  layers: FOREDECK.layers.map((l) => ({ ...l, spreadMm: null, count: 0 })),
+  outline: [
+    { xMm: 300.7, yMm: -1200 },
+    { xMm: 3100, yMm: -1200.25 },
+    { xMm: 3100, yMm: 1200 },
+  ],
+}
 const job = { id: 'j', total: 0, done: 0, turned: 0, running: false, solverLeft: 0 }
 
 describe('lengths typed into a table', () => {
   const table = (units = ref<Units>('inch')) => {
     const rows = reactive([{ x: '', y: '' }])
-    return { rows, units, ...typedLengths(() => units.value, () => rows, ['x', 'y']) }
+    return {
+      rows,
+      units,
+      ...typedLengths(
+        () => units.value,
+        () => rows,
+        ['x', 'y'],
+      ),
+    }
   }
-  it.each([12, -1200.25, 300.7, 0, -0.4, 3175])('one of %f mm that nobody touched comes back as it was, in inches too', (mm) => {
-    const t = table()
-    expect(t.read(t.text(mm))).toBe(mm)
-  })
+  it.each([12, -1200.25, 300.7, 0, -0.4, 3175])(
+    'one of %f mm that nobody touched comes back as it was, in inches too',
+    (mm) => {
+      const t = table()
+      expect(t.read(t.text(mm))).toBe(mm)
+    },
+  )
   it('what is typed is read in the yard\u2019s units, to port with a minus, with whatever unit a hand writes', () => {
     const t = table()
-    for (const [typed, mm] of [['12', 304.8], ['-3/4', -19.05], ['\u2212 1 1/2', -38.1], ['-5\' 4"', -1625.6], ['40 cm', 400]] as const) expect(t.read(typed)).toBeCloseTo(mm, 9)
+    for (const [typed, mm] of [
+      ['12', 304.8],
+      ['-3/4', -19.05],
+      ['\u2212 1 1/2', -38.1],
+      ['-5\' 4"', -1625.6],
+      ['40 cm', 400],
+    ] as const)
+      expect(t.read(typed)).toBeCloseTo(mm, 9)
     expect(t.read('far')).toBeNull()
   })
   it('turning the units turns what was typed, and leaves what cannot be read', () => {
@@ -62,7 +96,14 @@ describe('a zone', () => {
     expect(s.calls.some((c) => c.method === 'PUT')).toBe(false)
   })
   it('another build has its own layers; a refused one is told at its field', async () => {
-    aboard({ '/boats/b/zones': () => refusal(400, { code: 'invalid-input', path: 'layers.0.thicknessMm', message: '900 was given; up to 500 is accepted' }) })
+    aboard({
+      '/boats/b/zones': () =>
+        refusal(400, {
+          code: 'invalid-input',
+          path: 'layers.0.thicknessMm',
+          message: '900 was given; up to 500 is accepted',
+        }),
+    })
     const p = await shown(ZoneForm, { boat: { ...BOAT, beamMm: 2400 }, zone: null, may: true })
     await p.by('Build').setValue('metal')
     expect(p.w.findAll('fieldset.layer')).toHaveLength(1)
@@ -76,7 +117,13 @@ describe('a zone', () => {
 })
 
 describe('the outline', () => {
-  const boat = { ...BOAT, stations: [{ xMm: 0, halfBreadthMm: 10.3, sheerMm: 1700, keelMm: 200 }, { xMm: 9000, halfBreadthMm: 1200, sheerMm: 1500, keelMm: -350 }] }
+  const boat = {
+    ...BOAT,
+    stations: [
+      { xMm: 0, halfBreadthMm: 10.3, sheerMm: 1700, keelMm: 200 },
+      { xMm: 9000, halfBreadthMm: 1200, sheerMm: 1500, keelMm: -350 },
+    ],
+  }
   it('goes back as it came, keel below the water with its minus', async () => {
     const s = aboard({ '/boats/b/stations': {} }, { units: 'inch' })
     const p = await shown(OutlineForm, { boat, may: true })
@@ -109,7 +156,13 @@ describe('readings', () => {
     await p.by('Reading').setValue('31')
     await p.w.find('form').trigger('submit')
     await flushPromises()
-    expect(s.sent('POST', '/readings')).toMatchObject({ kind: 'moisture', zone: 'foredeck', value: 31, dryReference: 14, scaleMost: 100 })
+    expect(s.sent('POST', '/readings')).toMatchObject({
+      kind: 'moisture',
+      zone: 'foredeck',
+      value: 31,
+      dryReference: 14,
+      scaleMost: 100,
+    })
     expect(p.w.find('[role=status]').text()).toContain('Kept at')
     await p.by('What').setValue('tap')
     await p.by('It sounds').setValue('dull')
@@ -123,7 +176,15 @@ describe('readings', () => {
     await p.by('core').setValue('12.2')
     await p.w.find('form').trigger('submit')
     await flushPromises()
-    expect((s.sent('POST', '/readings')!.layers as { layer: number; thicknessMm: number }[]).map((l) => [l.layer, Math.round(l.thicknessMm * 100) / 100])).toEqual([[0, 3.97], [1, 12.2]])
+    expect(
+      (s.sent('POST', '/readings')!.layers as { layer: number; thicknessMm: number }[]).map((l) => [
+        l.layer,
+        Math.round(l.thicknessMm * 100) / 100,
+      ]),
+    ).toEqual([
+      [0, 3.97],
+      [1, 12.2],
+    ])
   })
 })
 
@@ -136,7 +197,14 @@ describe('the yard\u2019s own values', () => {
     await p.by('How it was measured').setValue('three discs in the press')
     await p.w.find('form').trigger('submit')
     await flushPromises()
-    expect(s.sent('PUT', '/yard-values')).toEqual({ kind: 'core', material: 'balsa-150', field: 'shearMPa', value: 1.9, reason: 'three discs in the press', version: 0 })
+    expect(s.sent('PUT', '/yard-values')).toEqual({
+      kind: 'core',
+      material: 'balsa-150',
+      field: 'shearMPa',
+      value: 1.9,
+      reason: 'three discs in the press',
+      version: 0,
+    })
     useSession().account = { role: 'apprentice' } as never
     await p.w.vm.$nextTick()
     expect(p.w.find('form').exists()).toBe(false)
@@ -147,7 +215,10 @@ describe('own hardware', () => {
   it('is drawn once with its holes, and goes into the list under its number', async () => {
     const s = aboard({ '/catalogue': [], '/hardware': {}, '/habits': {}, '/goods': [], '/yard-values': [] })
     const p = await shown(OwnHardware)
-    await p.w.findAll('button').find((b) => /draw|new|add/i.test(b.text()))!.trigger('click')
+    await p.w
+      .findAll('button')
+      .find((b) => /draw|new|add/i.test(b.text()))!
+      .trigger('click')
     await p.by('Number').setValue('SQ-12')
     await p.by('What it is').setValue('Fairlead of the yard')
     await p.w.find('.sizes input').setValue(true)

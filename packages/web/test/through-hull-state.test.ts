@@ -20,7 +20,23 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
   vi.mocked(fetch).mockImplementation(async (url, o) => {
     const method = o?.method ?? 'GET'
     calls.push(`${method} ${String(url)}`)
-    const answer = () => new Response(JSON.stringify({ id: 'f', boatId: 'b', version, design: now, updatedBy: 'Tam', others: [], log: [], holes: [], heelDeg: null, hullNow: null, replacedBy: null, recorded: false }))
+    const answer = () =>
+      new Response(
+        JSON.stringify({
+          id: 'f',
+          boatId: 'b',
+          version,
+          design: now,
+          updatedBy: 'Tam',
+          others: [],
+          log: [],
+          holes: [],
+          heelDeg: null,
+          hullNow: null,
+          replacedBy: null,
+          recorded: false,
+        }),
+      )
     if (method === 'PUT') {
       if (over.put) return over.put()
       const sent = JSON.parse(o!.body as string) as { design: typeof design }
@@ -32,7 +48,19 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
       now = { ...now, ticks: { ...now.ticks, ...TICK } }
       version++
     }
-    return String(url).endsWith('/boats/b') ? new Response(JSON.stringify({ id: 'b', name: 'Boat', units: 'metric', zones: [], parts: [], holes: [], throughHulls: [] })) : answer()
+    return String(url).endsWith('/boats/b')
+      ? new Response(
+          JSON.stringify({
+            id: 'b',
+            name: 'Boat',
+            units: 'metric',
+            zones: [],
+            parts: [],
+            holes: [],
+            throughHulls: [],
+          }),
+        )
+      : answer()
   })
   return { calls }
 }
@@ -43,7 +71,10 @@ describe('a tick beside what is being typed', () => {
     const s = server(fit())
     throughHull.change({ 'hose.clips': 3 })
     await throughHull.act('POST', 'tick', { step: 'must' })
-    expect(s.calls.filter((c) => !c.startsWith('GET'))).toEqual(['PUT /api/through-hulls/f', 'POST /api/through-hulls/f/tick'])
+    expect(s.calls.filter((c) => !c.startsWith('GET'))).toEqual([
+      'PUT /api/through-hulls/f',
+      'POST /api/through-hulls/f/tick',
+    ])
     expect(throughHull.design).toMatchObject({ hose: { clips: 3 }, ticks: TICK })
     expect(throughHull.saving).toBe('saved')
   })
@@ -58,15 +89,41 @@ describe('a tick beside what is being typed', () => {
   })
   it('what the server refuses to save is not lost by a tick: the tick waits', async () => {
     const throughHull = await opened(fit())
-    const s = server(fit(), { put: () => new Response(JSON.stringify({ error: { code: 'invalid-input', path: 'design.hose.clips', message: '9 was given; up to 4 is accepted' } }), { status: 400 }) })
+    const s = server(fit(), {
+      put: () =>
+        new Response(
+          JSON.stringify({
+            error: {
+              code: 'invalid-input',
+              path: 'design.hose.clips',
+              message: '9 was given; up to 4 is accepted',
+            },
+          }),
+          { status: 400 },
+        ),
+    })
     throughHull.change({ 'hose.clips': 9 })
-    await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/9 was given; up to 4 is accepted.*mend that first/)
+    await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(
+      /9 was given; up to 4 is accepted.*mend that first/,
+    )
     expect(s.calls.some((c) => c.startsWith('POST'))).toBe(false)
     expect(throughHull.design!.hose!.clips).toBe(9)
   })
   it('with two versions side by side nothing is ticked until it is said which counts', async () => {
     const throughHull = await opened(fit())
-    const s = server(fit(), { put: () => new Response(JSON.stringify({ error: { code: 'stale', message: 'x', current: { id: 'f', version: 7, design: fit({ 'hose.clips': 4 }), updatedBy: 'Isa' } } }), { status: 409 }) })
+    const s = server(fit(), {
+      put: () =>
+        new Response(
+          JSON.stringify({
+            error: {
+              code: 'stale',
+              message: 'x',
+              current: { id: 'f', version: 7, design: fit({ 'hose.clips': 4 }), updatedBy: 'Isa' },
+            },
+          }),
+          { status: 409 },
+        ),
+    })
     throughHull.change({ 'hose.clips': 3 })
     await expect(throughHull.act('POST', 'tick', { step: 'must' })).rejects.toThrow(/which of the two counts/)
     expect(s.calls.some((c) => c.startsWith('POST'))).toBe(false)
@@ -92,7 +149,10 @@ describe('a plug that was decided', () => {
     vi.mocked(fetch).mockImplementation(async (_url, o) => {
       const sent = JSON.parse(o!.body as string) as { design: typeof kept }
       const same = sent.design.taperPlug!.pitMm === kept.taperPlug!.pitMm
-      kept = { ...sent.design, taperPlug: { ...sent.design.taperPlug!, decision: same ? kept.taperPlug!.decision : null } }
+      kept = {
+        ...sent.design,
+        taperPlug: { ...sent.design.taperPlug!, decision: same ? kept.taperPlug!.decision : null },
+      }
       return new Response(JSON.stringify({ id: 'f', version: 2, design: kept, updatedBy: 'Tam' }))
     })
     throughHull.change({ 'hose.clips': 3 })
@@ -101,14 +161,17 @@ describe('a plug that was decided', () => {
     throughHull.change({ 'taperPlug.pitMm': 2 })
     await vi.advanceTimersByTimeAsync(700)
     expect(throughHull.design!.taperPlug!.decision).toBeNull()
-    expect(throughHull.judgement!.checks.find((c) => c.id === 'taper-plug')!.because).toContain('Not decided yet')
+    expect(throughHull.judgement!.checks.find((c) => c.id === 'taper-plug')!.because).toContain(
+      'Not decided yet',
+    )
   })
 })
 
 describe('remedies', () => {
   it('follow when the hand rests, and are not made for one who may not take them', async () => {
     const throughHull = await opened(fit({ 'hose.clips': 1 }))
-    const of = () => throughHull.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies.map((r) => r.text)
+    const of = () =>
+      throughHull.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies.map((r) => r.text)
     expect(of()).toEqual([])
     await vi.advanceTimersByTimeAsync(200)
     expect(of()).toContain('two clips')

@@ -22,7 +22,14 @@ beforeEach(atTheBench)
 // A save that comes after its test still meets the stand-in, never a real address.
 afterEach(() => vi.clearAllMocks())
 const wrong = () => fit({ valve: VALVES.find((v) => v.id === 'MV-BN34') }, 'MV-B34')
-const line = (over: Partial<ThroughHullLog>): ThroughHullLog => ({ kind: 'bond', value: null, note: '', who: 'Tam', at: '2026-03-01T12:00:00Z', ...over })
+const line = (over: Partial<ThroughHullLog>): ThroughHullLog => ({
+  kind: 'bond',
+  value: null,
+  note: '',
+  who: 'Tam',
+  at: '2026-03-01T12:00:00Z',
+  ...over,
+})
 
 describe('the chain, before anything is ordered', () => {
   it('a short joint is not ordered without a reason, and the reason goes with it', async () => {
@@ -36,7 +43,9 @@ describe('the chain, before anything is ordered', () => {
   })
   it('what the server says against it stands there, and the reason stays typed', async () => {
     const p = await page(ChainView, wrong())
-    p.act.mockRejectedValueOnce(new ApiRefusal(403, { code: 'forbidden', message: 'An apprentice passes no gate' }))
+    p.act.mockRejectedValueOnce(
+      new ApiRefusal(403, { code: 'forbidden', message: 'An apprentice passes no gate' }),
+    )
     await p.by('Reason').setValue('adapter in hand')
     await p.button('Mark as ordered').trigger('click')
     await flushPromises()
@@ -44,7 +53,10 @@ describe('the chain, before anything is ordered', () => {
     expect((p.by('Reason').element as HTMLInputElement).value).toBe('adapter in hand')
   })
   it('an order is told with its day, and that the design has changed since', async () => {
-    const p = await page(ChainView, fit({ ordered: { at: '2026-03-02T09:00:00Z', by: 'Tam', what: 'something else', reason: '' } }))
+    const p = await page(
+      ChainView,
+      fit({ ordered: { at: '2026-03-02T09:00:00Z', by: 'Tam', what: 'something else', reason: '' } }),
+    )
     expect(p.w.text()).toContain('Ordered on 2 Mar 2026 by Tam')
     expect(p.w.find('[role=status]').text()).toContain('ordered was something else')
     await p.button('Take the order back').trigger('click')
@@ -91,13 +103,22 @@ describe('the dial', () => {
     await p.by('From y').setValue('40')
     await p.by('To y').setValue('40')
     expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
-    await p.w.findAll('button').find((b) => b.attributes('aria-label')?.startsWith('Take away'))!.trigger('click')
+    await p.w
+      .findAll('button')
+      .find((b) => b.attributes('aria-label')?.startsWith('Take away'))!
+      .trigger('click')
     expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('holds')
   })
   it('what the map has there counts until it is ticked off', async () => {
-    useBoats().picture = { ...useBoats().picture, parts: [{ kind: 'longitudinal', title: 'Longitudinal', x0Mm: 0, y0Mm: 450, x1Mm: 9000, y1Mm: 450 }] } as never
+    useBoats().picture = {
+      ...useBoats().picture,
+      parts: [{ kind: 'longitudinal', title: 'Longitudinal', x0Mm: 0, y0Mm: 450, x1Mm: 9000, y1Mm: 450 }],
+    } as never
     const p = await page(DialView, fit())
-    const box = p.w.findAll('label.tick').find((l) => l.text() === 'longitudinal')!.find('input')
+    const box = p.w
+      .findAll('label.tick')
+      .find((l) => l.text() === 'longitudinal')!
+      .find('input')
     expect((box.element as HTMLInputElement).checked).toBe(true)
     expect(p.throughHull.judgement!.checks.find((c) => c.id === 'handle-swing')!.verdict).toBe('short')
     await box.setValue(false)
@@ -109,7 +130,11 @@ describe('the dial', () => {
 describe('the kick', () => {
   it('shows the three ways beside each other, draws the worst, and takes the one that is chosen', async () => {
     const p = await page(KickView, fit({ 'hold.method': 'insert' }))
-    expect(p.w.findAll('tr[data-method]').map((r) => r.attributes('data-method'))).toEqual(['through', 'insert', 'nut'])
+    expect(p.w.findAll('tr[data-method]').map((r) => r.attributes('data-method'))).toEqual([
+      'through',
+      'insert',
+      'nut',
+    ])
     expect(p.w.find('tr[data-method=insert]').text()).toContain('chosen')
     expect(p.w.find('figure svg').attributes('aria-label')).toMatch(/worst of 36 directions/)
     await p.by('Insert, outside').setValue('14')
@@ -130,9 +155,18 @@ describe('the kick', () => {
 
 describe('metals', () => {
   it('readings stand by the day they were read on, the last decides, and a date is projected', async () => {
-    const p = await page(MetalsView, fit({ 'metals.anode': { alloy: 'zinc', wettedM2: 0.3, finish: 'bare-bronze', years: 1, pieceKg: 1 } }), {
-      log: [line({ value: 0.4, at: '2026-04-01T12:00:00Z' }), line({ value: 0.05, at: '2026-02-01T12:00:00Z' }), line({ kind: 'anode', value: 100, at: '2026-01-01T12:00:00Z' }), line({ kind: 'anode', value: 80, at: '2026-03-02T12:00:00Z' })],
-    })
+    const p = await page(
+      MetalsView,
+      fit({ 'metals.anode': { alloy: 'zinc', wettedM2: 0.3, finish: 'bare-bronze', years: 1, pieceKg: 1 } }),
+      {
+        log: [
+          line({ value: 0.4, at: '2026-04-01T12:00:00Z' }),
+          line({ value: 0.05, at: '2026-02-01T12:00:00Z' }),
+          line({ kind: 'anode', value: 100, at: '2026-01-01T12:00:00Z' }),
+          line({ kind: 'anode', value: 80, at: '2026-03-02T12:00:00Z' }),
+        ],
+      },
+    )
     expect(p.w.find('ul').text()).toMatch(/1 Apr 2026 0.4.*1 Feb 2026 0.05/)
     expect(p.throughHull.judgement!.checks.find((c) => c.id === 'bond-path')!.verdict).toBe('short')
     // 20 % in 60 days: half is reached 150 days after the first.
@@ -142,19 +176,44 @@ describe('metals', () => {
     expect(p.act).toHaveBeenCalledWith('POST', 'log', { kind: 'bond', value: 0.06, note: '' })
   })
   it('one look gives no date, and says so', async () => {
-    const p = await page(MetalsView, fit({ 'metals.anode': { alloy: 'zinc', wettedM2: 0.3, finish: 'bare-bronze', years: 1, pieceKg: 1 } }), { log: [line({ kind: 'anode', value: 90 })] })
+    const p = await page(
+      MetalsView,
+      fit({ 'metals.anode': { alloy: 'zinc', wettedM2: 0.3, finish: 'bare-bronze', years: 1, pieceKg: 1 } }),
+      { log: [line({ kind: 'anode', value: 90 })] },
+    )
     expect(p.w.find('[data-test=projected]').text()).toContain('No date yet')
   })
 })
 
 describe('bedding', () => {
   it('chooses by joint, tells each pot by itself, and asks for an old reading again', async () => {
-    const p = await page(BedView, fit({ 'bedding.airC': 18, 'bedding.surfaceC': 18, 'bedding.humidityPct': 50, 'bedding.takenAt': new Date(Date.now() - 3 * 3_600_000).toISOString(), 'bedding.flange': 'epoxy-filled' }, 'MV-K1'))
+    const p = await page(
+      BedView,
+      fit(
+        {
+          'bedding.airC': 18,
+          'bedding.surfaceC': 18,
+          'bedding.humidityPct': 50,
+          'bedding.takenAt': new Date(Date.now() - 3 * 3_600_000).toISOString(),
+          'bedding.flange': 'epoxy-filled',
+        },
+        'MV-K1',
+      ),
+    )
     expect(p.w.find('.day').text()).toContain('Read again before the bead goes on')
-    expect(p.w.findAll('.day h3').map((h) => h.text())).toEqual(['Today', 'Epoxy that bonds pad and wedges', 'Epoxy that it is set in', 'Schools'])
+    expect(p.w.findAll('.day h3').map((h) => h.text())).toEqual([
+      'Today',
+      'Epoxy that bonds pad and wedges',
+      'Epoxy that it is set in',
+      'Schools',
+    ])
     expect(p.w.find('[data-test=gel]').text()).toMatch(/The valve goes on after \d+ min/)
     expect(p.w.find('.day').text()).toContain('It never comes out whole')
-    await p.w.find('[data-joint=flange]').findAll('button').find((b) => b.text().startsWith('silyl-modified polymer, medium'))!.trigger('click')
+    await p.w
+      .find('[data-joint=flange]')
+      .findAll('button')
+      .find((b) => b.text().startsWith('silyl-modified polymer, medium'))!
+      .trigger('click')
     expect(p.throughHull.design!.bedding.flange).toBe('hybrid')
     await p.w.vm.$nextTick()
     expect(p.w.find('[data-test=gel]').exists()).toBe(false)
@@ -188,7 +247,14 @@ describe('survey of one that is there', () => {
     expect(go).toHaveBeenCalledWith('/through-hulls/new-one')
   })
   it('a plug is decided with its reason; a refusal stands beside it and loses nothing', async () => {
-    const p = await page(SurveyView, fit({ existing: true, taperPlug: { pitMm: 2, wallMm: 5, contactPct: 80, decision: null, reason: '' } }, 'MV-P114'), { log: [line({ kind: 'decision', note: 'taper plug: replace; worn' })] })
+    const p = await page(
+      SurveyView,
+      fit(
+        { existing: true, taperPlug: { pitMm: 2, wallMm: 5, contactPct: 80, decision: null, reason: '' } },
+        'MV-P114',
+      ),
+      { log: [line({ kind: 'decision', note: 'taper plug: replace; worn' })] },
+    )
     expect(p.w.find('[data-test=taper]').text()).toContain('Replace it.')
     expect(p.w.text()).toContain('taper plug: replace; worn')
     p.act.mockRejectedValueOnce(new ApiRefusal(409, { code: 'gate', message: 'wants a reason' }))
@@ -197,7 +263,10 @@ describe('survey of one that is there', () => {
     expect(p.w.findAll('[role=alert]').map((a) => a.text())).toContain('wants a reason')
     await p.by('Why').setValue('one season')
     await p.button('Decide: lap it in').trigger('click')
-    expect(p.act).toHaveBeenLastCalledWith('POST', 'decide', { decision: 'recondition', reason: 'one season' })
+    expect(p.act).toHaveBeenLastCalledWith('POST', 'decide', {
+      decision: 'recondition',
+      reason: 'one season',
+    })
   })
 })
 
@@ -206,7 +275,11 @@ describe('a wrong hole', () => {
     const p = await page(WrongHoleView, fit())
     expect(p.w.find('[role=alert]').text()).toBe('Say how wide the hole is.')
     await p.by('Hole as it is').setValue('40')
-    expect(p.w.findAll('[data-way]').map((l) => l.attributes('data-way'))).toEqual(['refill', 'larger', 'close'])
+    expect(p.w.findAll('[data-way]').map((l) => l.attributes('data-way'))).toEqual([
+      'refill',
+      'larger',
+      'close',
+    ])
     const plies = () => p.w.findAll('table[aria-label=Plies] tbody tr').length
     const before = plies()
     await p.by('Cloth').setValue('woven-200')
@@ -224,18 +297,29 @@ describe('a wrong hole', () => {
     await p.button(/^Write .fill and bore again. in P-007/).trigger('click')
     await flushPromises()
     const sent = vi.mocked(fetch).mock.calls.find(([url]) => String(url).endsWith('/penetrations/7/events'))!
-    expect(JSON.parse(sent[1]!.body as string)).toMatchObject({ state: 'drilled', sizeMm: 40, note: expect.stringMatching(/^Hole too big, 40 mm: filled \(bevel 12:1/) })
+    expect(JSON.parse(sent[1]!.body as string)).toMatchObject({
+      state: 'drilled',
+      sizeMm: 40,
+      note: expect.stringMatching(/^Hole too big, 40 mm: filled \(bevel 12:1/),
+    })
   })
 })
 
 describe('the work', () => {
   it('a step that asks nothing is one press; one that asks opens its form; the last tick is taken back with a reason', async () => {
-    const p = await page(WorkView, fit({ ticks: { must: { at: '2026-01-01T08:00:00Z', by: 'Tam', note: '' } } }))
+    const p = await page(
+      WorkView,
+      fit({ ticks: { must: { at: '2026-01-01T08:00:00Z', by: 'Tam', note: '' } } }),
+    )
     await p.w.find('[data-step=survey]').findAll('button')[0]!.trigger('click')
     expect(p.act).toHaveBeenCalledWith('POST', 'tick', { step: 'survey' })
     await p.w.find('[data-step=ready-bore]').findAll('button')[0]!.trigger('click')
     expect(p.w.find('[data-step=ready-bore] fieldset').exists()).toBe(true)
-    await p.w.find('[data-step=must]').findAll('button').find((b) => b.text() === 'take back')!.trigger('click')
+    await p.w
+      .find('[data-step=must]')
+      .findAll('button')
+      .find((b) => b.text() === 'take back')!
+      .trigger('click')
     const form = p.w.find('[data-step=must] form')
     expect(form.find('button').attributes('disabled')).toBeDefined()
     await form.find('input').setValue('asked the wrong question')
@@ -271,7 +355,10 @@ describe('what is given', () => {
     await p.by('Duty').setValue('ocean')
     await p.by('Why not the boat\u2019s coastal').setValue('crosses with the survey in winter')
     await p.by('Why not the boat\u2019s coastal').trigger('blur')
-    expect(p.throughHull.design).toMatchObject({ duty: 'ocean', dutyReason: 'crosses with the survey in winter' })
+    expect(p.throughHull.design).toMatchObject({
+      duty: 'ocean',
+      dutyReason: 'crosses with the survey in winter',
+    })
   })
   it('a part that is chosen from the list keeps its number, one that is changed by hand loses it', async () => {
     const p = await page(ThroughHullGiven, fit())
@@ -307,7 +394,11 @@ describe('what is given', () => {
   it('all of it is read only for an owner', async () => {
     useSession().account = { role: 'owner' } as never
     const p = await page(ThroughHullGiven, fit())
-    expect(p.w.findAll('input, select').every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined)).toBe(true)
+    expect(
+      p.w
+        .findAll('input, select')
+        .every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined),
+    ).toBe(true)
   })
 })
 

@@ -23,19 +23,41 @@ async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }
     const l = w.findAll('label').find((x) => x.text().startsWith(label))!
     return l.find('input').exists() ? l.find('input') : w.find(`[id="${l.attributes('for')}"]`)
   }
-  return { w, act, by, gates: () => w.findAll('.gates li').map((l) => l.text()), sent: () => act.mock.calls.at(-1)?.[2] as Record<string, unknown>, send: () => w.find('form').trigger('submit') }
+  return {
+    w,
+    act,
+    by,
+    gates: () => w.findAll('.gates li').map((l) => l.text()),
+    sent: () => act.mock.calls.at(-1)?.[2] as Record<string, unknown>,
+    send: () => w.find('form').trigger('submit'),
+  }
 }
 /** Everything before a step, ticked long ago. */
 const after = (step: string, change: Record<string, unknown> = {}) => {
   const d = fit({ 'bedding.pad': 'epoxy-filled', ...change })
   const steps = throughHullSteps(d, judgeThroughHull(d, AROUND), 'metric')
-  return { ...d, ticks: Object.fromEntries(steps.slice(0, steps.findIndex((s) => s.id === step)).map((s) => [s.id, { at: '2026-01-01T08:00:00.000Z', by: 'x', note: '' }])) }
+  return {
+    ...d,
+    ticks: Object.fromEntries(
+      steps
+        .slice(
+          0,
+          steps.findIndex((s) => s.id === step),
+        )
+        .map((s) => [s.id, { at: '2026-01-01T08:00:00.000Z', by: 'x', note: '' }]),
+    ),
+  }
 }
 
 describe('the form of a step', () => {
   it('asks for the lot and the day of a bond, the right kind of lot only, and names what stands before it as one types', async () => {
     const f = await form('pad-bond', after('pad-bond'))
-    expect(f.by('Lot').findAll('option').map((o) => o.text())).toEqual(['no lot named', 'E-1 Epoxy, until 2031-01-01', 'E-0 Epoxy, old, until 2020-01-01 (past)'])
+    expect(
+      f
+        .by('Lot')
+        .findAll('option')
+        .map((o) => o.text()),
+    ).toEqual(['no lot named', 'E-1 Epoxy, until 2031-01-01', 'E-0 Epoxy, old, until 2020-01-01 (past)'])
     expect(f.gates()).toEqual([expect.stringContaining('No lot of epoxy is named')])
     await f.by('Lot').setValue('4')
     expect(f.gates()).toEqual([expect.stringContaining('E-0 went past its date')])
@@ -45,7 +67,14 @@ describe('the form of a step', () => {
     await f.by('Surface temperature').setValue('16')
     await f.by('Humidity').setValue('55')
     await f.send()
-    expect(f.sent()).toMatchObject({ step: 'pad-bond', lotId: 3, tempC: 16, humidityPct: 55, reason: '', wet: false })
+    expect(f.sent()).toMatchObject({
+      step: 'pad-bond',
+      lotId: 3,
+      tempC: 16,
+      humidityPct: 55,
+      reason: '',
+      wet: false,
+    })
     await flushPromises()
     expect(f.w.emitted('done')).toHaveLength(1)
   })
@@ -62,7 +91,13 @@ describe('the form of a step', () => {
   })
   it('a gate that only the register knows is shown when it answers, and goes when what it is about changes', async () => {
     const f = await form('bore-record', after('bore-record'))
-    f.act.mockRejectedValueOnce(new ApiRefusal(409, { code: 'gate', message: 'x', gates: [{ id: 'no-size', text: 'The size it was drilled to is not given.' }] }))
+    f.act.mockRejectedValueOnce(
+      new ApiRefusal(409, {
+        code: 'gate',
+        message: 'x',
+        gates: [{ id: 'no-size', text: 'The size it was drilled to is not given.' }],
+      }),
+    )
     await f.by('Bored to').setValue('')
     await f.send()
     await flushPromises()
@@ -111,10 +146,14 @@ describe('the form of a step', () => {
     const f = await form('ready-bore', after('ready-bore'))
     const boxes = f.w.findAll('.looks input')
     for (const box of boxes.slice(1)) await box.setValue(true)
-    expect(f.gates()).toEqual([expect.stringMatching(/^Not seen to yet: its place is measured from two things/)])
+    expect(f.gates()).toEqual([
+      expect.stringMatching(/^Not seen to yet: its place is measured from two things/),
+    ])
     f.w.unmount()
     const again = await form('ready-bore', after('ready-bore'))
-    expect(again.w.findAll('.looks input').map((b) => (b.element as HTMLInputElement).checked)).toEqual(boxes.map((_, i) => i > 0))
+    expect(again.w.findAll('.looks input').map((b) => (b.element as HTMLInputElement).checked)).toEqual(
+      boxes.map((_, i) => i > 0),
+    )
     await again.w.find('.looks input').setValue(true)
     expect(again.gates()).toEqual([])
     await again.send()
@@ -141,15 +180,29 @@ describe('the form of a step', () => {
 
 describe('the boat\u2019s water', () => {
   const plan = {
-    compartments: [{ id: 'a', title: 'Fore', fromXMm: 0, toXMm: 3000, areaM2: 3, floorZMm: -350 }, { id: 'b', title: 'Main', fromXMm: 3000, toXMm: 9000, areaM2: 9, floorZMm: -480 }],
-    doors: [{ a: 'a', b: 'b', title: 'Limber', open: true, sillZMm: -340, areaCm2: 20 }], pumps: [{ compartment: 'b', title: 'Bilge', ratedLpm: 100, derate: 0.5, startZMm: -400 }], marks: [{ compartment: 'b', name: 'Sole', zMm: -250 }],
+    compartments: [
+      { id: 'a', title: 'Fore', fromXMm: 0, toXMm: 3000, areaM2: 3, floorZMm: -350 },
+      { id: 'b', title: 'Main', fromXMm: 3000, toXMm: 9000, areaM2: 9, floorZMm: -480 },
+    ],
+    doors: [{ a: 'a', b: 'b', title: 'Limber', open: true, sillZMm: -340, areaCm2: 20 }],
+    pumps: [{ compartment: 'b', title: 'Bilge', ratedLpm: 100, derate: 0.5, startZMm: -400 }],
+    marks: [{ compartment: 'b', name: 'Sole', zMm: -250 }],
   }
   async function editor() {
-    vi.mocked(fetch).mockImplementationOnce(async () => new Response(JSON.stringify({ plan, version: 2, estimated: false, updatedBy: 'x' })))
+    vi.mocked(fetch).mockImplementationOnce(
+      async () => new Response(JSON.stringify({ plan, version: 2, estimated: false, updatedBy: 'x' })),
+    )
     const flood = useFlood()
     await flood.open('b')
-    const w = mount(FloodPlanEditor, { props: { compartment: 'b' }, global: { stubs: { ConflictDialog: true } } })
-    const press = (name: string) => w.findAll('button').find((b) => b.text() === name || b.attributes('aria-label') === name)!.trigger('click')
+    const w = mount(FloodPlanEditor, {
+      props: { compartment: 'b' },
+      global: { stubs: { ConflictDialog: true } },
+    })
+    const press = (name: string) =>
+      w
+        .findAll('button')
+        .find((b) => b.text() === name || b.attributes('aria-label') === name)!
+        .trigger('click')
     return { flood, w, press }
   }
   it('doors, pumps and marks are added where the fitting stands, and taken away again', async () => {
@@ -160,7 +213,10 @@ describe('the boat\u2019s water', () => {
     expect(flood.plan!.marks[1]).toMatchObject({ compartment: 'b', zMm: -240 })
     await press('Remove Limber')
     await press('Remove Sole')
-    expect([flood.plan!.doors.map((d) => d.title), flood.plan!.marks.map((m) => m.name)]).toEqual([['Door'], ['Mark']])
+    expect([flood.plan!.doors.map((d) => d.title), flood.plan!.marks.map((m) => m.name)]).toEqual([
+      ['Door'],
+      ['Mark'],
+    ])
   })
   it('a compartment goes with what stands in it, and comes back whole with undo', async () => {
     const { flood, press, w } = await editor()
@@ -179,11 +235,18 @@ describe('the boat\u2019s water', () => {
       await vi.advanceTimersByTimeAsync(600)
       const put = vi.mocked(fetch).mock.calls.find(([, o]) => o?.method === 'PUT')!
       expect(put[0]).toBe('/api/boats/b/flooding')
-      expect(JSON.parse(put[1]!.body as string)).toMatchObject({ version: 2, plan: { marks: [{ name: 'Sole' }, { name: 'Mark' }] } })
+      expect(JSON.parse(put[1]!.body as string)).toMatchObject({
+        version: 2,
+        plan: { marks: [{ name: 'Sole' }, { name: 'Mark' }] },
+      })
       useSession().account = { role: 'owner' } as never
       await w.vm.$nextTick()
       expect(w.findAll('button').some((b) => b.text().startsWith('Add'))).toBe(false)
-      expect(w.findAll('input').every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined)).toBe(true)
+      expect(
+        w
+          .findAll('input')
+          .every((i) => i.attributes('disabled') !== undefined || i.attributes('readonly') !== undefined),
+      ).toBe(true)
       expect(flood.readOnly).toBe(true)
     } finally {
       vi.useRealTimers()

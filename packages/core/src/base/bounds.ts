@@ -1,7 +1,8 @@
 import { invalid } from './errors'
 
 /**
- * What no boat reaches, by the unit that a field's name carries. Past it a figure is a slip or a trick, and is refused where it stands,
+ * What no boat reaches, by the unit that a field's name carries. Past it a figure is a slip or a trick,
+ * and is refused where it stands,
  * before anything computes with it. Chapter 0, bad input.
  */
 const MOST: [suffix: RegExp, most: number][] = [
@@ -26,7 +27,17 @@ const MEASURED = /(Mm|Mm2|M|M2|Kg|G|N|Nm|MPa|KPa|Ml|Lpm)$/
 export const MOST_DEPTH = 40
 export const MOST_ITEMS = 1000
 /** lists that are long by their nature */
-const LONG: Record<string, number> = { steps: 5000, outline: 2000, points: 2000, path: 2000, after: 5000, afterWork: 5000, holds: 5000, done: 5000, conditions: 5000 }
+const LONG: Record<string, number> = {
+  steps: 5000,
+  outline: 2000,
+  points: 2000,
+  path: 2000,
+  after: 5000,
+  afterWork: 5000,
+  holds: 5000,
+  done: 5000,
+  conditions: 5000,
+}
 
 const mostFor = (name: string) => MOST.find(([suffix]) => suffix.test(name))?.[1] ?? MOST_ELSE
 
@@ -46,7 +57,8 @@ export function pathOf(s: Met, most = Infinity): string {
   return keys.slice(0, most).join('.')
 }
 /**
- * Looks at every value of what was sent, in its order, without recursion: no nesting is too deep to be refused.
+ * Looks at every value of what was sent, in its order, without recursion: no nesting is too deep to be
+ * refused.
  * @throws CalcError `invalid-input` where it nests deeper than anything that is read
  */
 export function everyValue(raw: unknown, look: (s: Met) => void): void {
@@ -55,11 +67,22 @@ export function everyValue(raw: unknown, look: (s: Met) => void): void {
     look(s)
     const v = s.value
     if (v === null || typeof v !== 'object' || ArrayBuffer.isView(v)) continue
-    if (s.depth >= MOST_DEPTH) throw invalid(pathOf(s, 3), `More than ${MOST_DEPTH} levels stand in one another here; nothing that is read nests so deep`)
+    if (s.depth >= MOST_DEPTH)
+      throw invalid(
+        pathOf(s, 3),
+        `More than ${MOST_DEPTH} levels stand in one another here; nothing that is read nests so deep`,
+      )
     const list = Array.isArray(v)
     const keys = Object.keys(v)
     // Backwards, so that the first fault is found first.
-    for (let i = keys.length - 1; i >= 0; i--) open.push({ value: (v as Record<string, unknown>)[keys[i]!], key: keys[i]!, name: list ? s.name : keys[i]!, depth: s.depth + 1, up: s })
+    for (let i = keys.length - 1; i >= 0; i--)
+      open.push({
+        value: (v as Record<string, unknown>)[keys[i]!],
+        key: keys[i]!,
+        name: list ? s.name : keys[i]!,
+        depth: s.depth + 1,
+        up: s,
+      })
   }
 }
 
@@ -67,17 +90,20 @@ function refuseNumber(s: Met, v: number): void {
   const most = mostFor(s.name)
   if (!Number.isFinite(v)) return
   if (Math.abs(v) > most) throw invalid(pathOf(s), `${v} was given; a number up to ${most} is accepted`)
-  if (v !== 0 && Math.abs(v) < LEAST && MEASURED.test(s.name)) throw invalid(pathOf(s), `${v} was given; that is nothing, and 0 or a number above ${LEAST} is accepted`)
+  if (v !== 0 && Math.abs(v) < LEAST && MEASURED.test(s.name))
+    throw invalid(pathOf(s), `${v} was given; that is nothing, and 0 or a number above ${LEAST} is accepted`)
 }
 
 /**
- * Refuses figures, lists and nesting past what any boat has, at their own path; `items` false leaves the length of lists to the schema.
+ * Refuses figures, lists and nesting past what any boat has, at their own path; `items` false leaves the
+ * length of lists to the schema.
  * @throws CalcError `invalid-input`
  */
 export function refuseUnbounded(raw: unknown, items = true): void {
   everyValue(raw, (s) => {
     if (typeof s.value === 'number') refuseNumber(s, s.value)
     const most = LONG[s.name] ?? MOST_ITEMS
-    if (items && Array.isArray(s.value) && s.value.length > most) throw invalid(pathOf(s), `${s.value.length} were given; at most ${most} are accepted`)
+    if (items && Array.isArray(s.value) && s.value.length > most)
+      throw invalid(pathOf(s), `${s.value.length} were given; at most ${most} are accepted`)
   })
 }

@@ -7,7 +7,9 @@ export function withChange<T>(value: T, change: Record<string, unknown>): T {
 function setAt(target: unknown, keys: string[], value: unknown): unknown {
   if (keys.length === 0) return value
   const [key, ...rest] = keys
-  const copy: Record<string, unknown> | unknown[] = Array.isArray(target) ? [...target] : { ...(target as object) }
+  const copy: Record<string, unknown> | unknown[] = Array.isArray(target)
+    ? [...target]
+    : { ...(target as object) }
   ;(copy as Record<string, unknown>)[key!] = setAt((copy as Record<string, unknown>)[key!], rest, value)
   return copy
 }

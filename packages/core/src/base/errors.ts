@@ -1,4 +1,7 @@
-/** An input a calculator refuses. `code` is named by its chapter, `path` is dotted with list elements by number from 0. */
+/**
+ * An input a calculator refuses. `code` is named by its chapter, `path` is dotted with list elements by
+ * number from 0.
+ */
 export class CalcError extends Error {
   constructor(
     readonly code: string,

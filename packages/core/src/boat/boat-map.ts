@@ -12,111 +12,361 @@ export interface MapInput {
   stations: { xMm: number; halfBreadthMm: number; sheerMm: number; keelMm: number }[]
   zones: BoatZone[]
   parts: BoatPart[]
-  fittings: { name: string; xMm: number; yMm: number; base: { lengthMm: number; widthMm: number } | { diameterMm: number } }[]
-  holes: { label: string; xMm: number; yMm: number; zMm: number; diameterMm: number; state: LifeState; zoneCode: string | null }[]
+  fittings: {
+    name: string
+    xMm: number
+    yMm: number
+    base: { lengthMm: number; widthMm: number } | { diameterMm: number }
+  }[]
+  holes: {
+    label: string
+    xMm: number
+    yMm: number
+    zMm: number
+    diameterMm: number
+    state: LifeState
+    zoneCode: string | null
+  }[]
   wet: Record<string, WetSpot[]>
   units: Units
 }
-export const MAP_LAYERS = ['OUTLINE', 'ZONES', 'STRUCTURE', 'FITTINGS', 'HOLES', 'SIGNS', 'WET', 'TEXT'] as const
+export const MAP_LAYERS = [
+  'OUTLINE',
+  'ZONES',
+  'STRUCTURE',
+  'FITTINGS',
+  'HOLES',
+  'SIGNS',
+  'WET',
+  'TEXT',
+] as const
 
 /** Anything that has to be told by its sign on a print without colour. */
 function sign(state: LifeState, at: Pt, r: number): Shape[] {
-  const line = (a: Pt, b: Pt): Shape => ({ kind: 'path', points: [{ x: at.x + a.x * r, y: at.y + a.y * r }, { x: at.x + b.x * r, y: at.y + b.y * r }], weight: 'outline', role: 'SIGNS' })
-  const ring = (k: number, weight: 'outline' | 'dimension' = 'outline'): Shape => ({ kind: 'ring', at, r: k * r, weight, role: 'SIGNS' })
+  const line = (a: Pt, b: Pt): Shape => ({
+    kind: 'path',
+    points: [
+      { x: at.x + a.x * r, y: at.y + a.y * r },
+      { x: at.x + b.x * r, y: at.y + b.y * r },
+    ],
+    weight: 'outline',
+    role: 'SIGNS',
+  })
+  const ring = (k: number, weight: 'outline' | 'dimension' = 'outline'): Shape => ({
+    kind: 'ring',
+    at,
+    r: k * r,
+    weight,
+    role: 'SIGNS',
+  })
   const dot = (k: number): Shape => ({ kind: 'disc', at, r: k * r, tone: 'bedding', role: 'SIGNS' })
   const bar = line({ x: -1, y: 0 }, { x: 1, y: 0 })
   switch (state) {
-    case 'marked': return [bar, line({ x: 0, y: -1 }, { x: 0, y: 1 })]
-    case 'drilled': return [ring(0.85)]
-    case 'core sealed': return [ring(1), ring(0.5)]
-    case 'dry fitted': return [ring(1), ring(0.5), bar]
-    case 'bedded': return [ring(1), ring(0.9), ring(0.8)]
-    case 'cured': return [ring(1), ring(0.9), ring(0.8), dot(0.3)]
-    case 'proved': return [ring(1), line({ x: -0.5, y: 0 }, { x: -0.1, y: -0.45 }), line({ x: -0.1, y: -0.45 }, { x: 0.55, y: 0.45 })]
-    case 'in service': return [dot(0.9)]
-    case 'suspect': return [{ kind: 'area', points: [{ x: at.x, y: at.y + 1.15 * r }, { x: at.x + 1.15 * r, y: at.y }, { x: at.x, y: at.y - 1.15 * r }, { x: at.x - 1.15 * r, y: at.y }], tone: 'none', role: 'SIGNS' }, line({ x: 0, y: -0.5 }, { x: 0, y: 0.5 })]
-    default: return [ring(0.9), line({ x: -0.65, y: -0.65 }, { x: 0.65, y: 0.65 })]
+    case 'marked':
+      return [bar, line({ x: 0, y: -1 }, { x: 0, y: 1 })]
+    case 'drilled':
+      return [ring(0.85)]
+    case 'core sealed':
+      return [ring(1), ring(0.5)]
+    case 'dry fitted':
+      return [ring(1), ring(0.5), bar]
+    case 'bedded':
+      return [ring(1), ring(0.9), ring(0.8)]
+    case 'cured':
+      return [ring(1), ring(0.9), ring(0.8), dot(0.3)]
+    case 'proved':
+      return [
+        ring(1),
+        line({ x: -0.5, y: 0 }, { x: -0.1, y: -0.45 }),
+        line({ x: -0.1, y: -0.45 }, { x: 0.55, y: 0.45 }),
+      ]
+    case 'in service':
+      return [dot(0.9)]
+    case 'suspect':
+      return [
+        {
+          kind: 'area',
+          points: [
+            { x: at.x, y: at.y + 1.15 * r },
+            { x: at.x + 1.15 * r, y: at.y },
+            { x: at.x, y: at.y - 1.15 * r },
+            { x: at.x - 1.15 * r, y: at.y },
+          ],
+          tone: 'none',
+          role: 'SIGNS',
+        },
+        line({ x: 0, y: -0.5 }, { x: 0, y: 0.5 }),
+      ]
+    default:
+      return [ring(0.9), line({ x: -0.65, y: -0.65 }, { x: 0.65, y: 0.65 })]
   }
 }
 
-const WAYS: [number, number][] = [[1, 0.4], [-1, 0.4], [1, -1], [-1, -1], [0, 1.4], [0, -1.9], [1.6, 1.6], [-1.6, 1.6], [1.6, -2.2], [-1.6, -2.2], [2.6, 0.4], [-2.6, 0.4], [0, 2.9], [0, -3.4]]
+const WAYS: [number, number][] = [
+  [1, 0.4],
+  [-1, 0.4],
+  [1, -1],
+  [-1, -1],
+  [0, 1.4],
+  [0, -1.9],
+  [1.6, 1.6],
+  [-1.6, 1.6],
+  [1.6, -2.2],
+  [-1.6, -2.2],
+  [2.6, 0.4],
+  [-2.6, 0.4],
+  [0, 2.9],
+  [0, -3.4],
+]
 
 /** Numbers beside their holes, each where no other stands; one that had to step away gets a leader. */
-function labels(holes: { label: string; at: Pt }[], r: number, text: number, taken: { x0: number; x1: number; y0: number; y1: number }[]): Shape[] {
+function labels(
+  holes: { label: string; at: Pt }[],
+  r: number,
+  text: number,
+  taken: { x0: number; x1: number; y0: number; y1: number }[],
+): Shape[] {
   const out: Shape[] = []
   const box = (x: number, y: number, w: number) => ({ x0: x - w / 2, x1: x + w / 2, y0: y, y1: y + text })
-  const free = (b: (typeof taken)[number]) => taken.every((t) => b.x1 < t.x0 || b.x0 > t.x1 || b.y1 < t.y0 || b.y0 > t.y1)
+  const free = (b: (typeof taken)[number]) =>
+    taken.every((t) => b.x1 < t.x0 || b.x0 > t.x1 || b.y1 < t.y0 || b.y0 > t.y1)
   for (const h of holes) taken.push({ x0: h.at.x - r, x1: h.at.x + r, y0: h.at.y - r, y1: h.at.y + r })
   for (const h of holes) {
     const w = h.label.length * text * 0.62
-    const tries = [1, 1.8, 2.8, 4].flatMap((k) => WAYS.map(([dx, dy]) => ({ x: h.at.x + dx * k * (r + w / 2) * (Math.abs(dx) > 0 ? 1 : 0), y: h.at.y + dy * k * text * 0.9 - (dy < 0 ? 0 : text * 0.2), far: k > 1 || Math.abs(dx) > 1 || Math.abs(dy) > 2 })))
+    const tries = [1, 1.8, 2.8, 4].flatMap((k) =>
+      WAYS.map(([dx, dy]) => ({
+        x: h.at.x + dx * k * (r + w / 2) * (Math.abs(dx) > 0 ? 1 : 0),
+        y: h.at.y + dy * k * text * 0.9 - (dy < 0 ? 0 : text * 0.2),
+        far: k > 1 || Math.abs(dx) > 1 || Math.abs(dy) > 2,
+      })),
+    )
     const at = tries.find((t) => free(box(t.x, t.y, w))) ?? tries[0]!
     taken.push(box(at.x, at.y, w))
-    if (at.far) out.push({ kind: 'path', points: [h.at, { x: at.x, y: at.y + text / 2 }], weight: 'dimension', role: 'TEXT' })
-    out.push({ kind: 'text', at: { x: at.x, y: at.y + text * 0.15 }, text: h.label, size: text, anchor: 'middle', role: 'TEXT' })
+    if (at.far)
+      out.push({
+        kind: 'path',
+        points: [h.at, { x: at.x, y: at.y + text / 2 }],
+        weight: 'dimension',
+        role: 'TEXT',
+      })
+    out.push({
+      kind: 'text',
+      at: { x: at.x, y: at.y + text * 0.15 },
+      text: h.label,
+      size: text,
+      anchor: 'middle',
+      role: 'TEXT',
+    })
   }
   return out
 }
 
-/** Plan above and profile below at one scale, x aft to the right, starboard up; every hole with its number. */
+/**
+ * Plan above and profile below at one scale, x aft to the right, starboard up; every hole with its number.
+ */
 export function boatMap(v: MapInput): Drawing {
   const text = v.lengthMm / 120
   const r = text * 0.55
   const half = halfBreadthOf(v.stations)
-  const highest = Math.max(...v.stations.map((s) => s.sheerMm), ...v.zones.filter((z) => z.face === 'roof').map((z) => z.zMm))
+  const highest = Math.max(
+    ...v.stations.map((s) => s.sheerMm),
+    ...v.zones.filter((z) => z.face === 'roof').map((z) => z.zMm),
+  )
   const lowest = Math.min(...v.stations.map((s) => s.keelMm))
   const drop = -(v.beamMm / 2 + 5 * text + highest)
   const P = (x: number, y: number): Pt => ({ x, y })
   const Z = (x: number, z: number): Pt => ({ x, y: drop + z })
   const shapes: Shape[] = []
-  const edge = [...v.stations.map((s) => P(s.xMm, s.halfBreadthMm)), ...v.stations.slice().reverse().map((s) => P(s.xMm, -s.halfBreadthMm))]
+  const edge = [
+    ...v.stations.map((s) => P(s.xMm, s.halfBreadthMm)),
+    ...v.stations
+      .slice()
+      .reverse()
+      .map((s) => P(s.xMm, -s.halfBreadthMm)),
+  ]
   shapes.push({ kind: 'area', points: edge, tone: 'none', role: 'OUTLINE', label: 'deck edge' })
   for (const z of v.zones.filter((q) => q.face === 'deck' || q.face === 'roof')) {
-    shapes.push({ kind: 'path', points: [...z.outline, z.outline[0]!].map((p) => P(p.xMm, p.yMm)), weight: 'dimension', role: 'ZONES' })
+    shapes.push({
+      kind: 'path',
+      points: [...z.outline, z.outline[0]!].map((p) => P(p.xMm, p.yMm)),
+      weight: 'dimension',
+      role: 'ZONES',
+    })
   }
   for (const p of v.parts) {
     if (p.kind === 'beam' || p.kind === 'bulkhead' || p.kind === 'knee') {
       const across = Math.abs(p.y1Mm - p.y0Mm) <= 2
-      shapes.push({ kind: 'path', points: [P(p.x0Mm, across ? half.halfBreadthAt(p.x0Mm) : p.y0Mm), P(p.x1Mm, across ? -half.halfBreadthAt(p.x1Mm) : p.y1Mm)], weight: p.kind === 'bulkhead' ? 'outline' : 'hidden', role: 'STRUCTURE' })
-    } else if (p.kind === 'longitudinal' || p.kind === 'cable') shapes.push({ kind: 'path', points: [P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y1Mm)], weight: 'hidden', role: 'STRUCTURE' })
+      shapes.push({
+        kind: 'path',
+        points: [
+          P(p.x0Mm, across ? half.halfBreadthAt(p.x0Mm) : p.y0Mm),
+          P(p.x1Mm, across ? -half.halfBreadthAt(p.x1Mm) : p.y1Mm),
+        ],
+        weight: p.kind === 'bulkhead' ? 'outline' : 'hidden',
+        role: 'STRUCTURE',
+      })
+    } else if (p.kind === 'longitudinal' || p.kind === 'cable')
+      shapes.push({
+        kind: 'path',
+        points: [P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y1Mm)],
+        weight: 'hidden',
+        role: 'STRUCTURE',
+      })
     else {
-      shapes.push({ kind: 'path', points: [P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y0Mm), P(p.x1Mm, p.y1Mm), P(p.x0Mm, p.y1Mm), P(p.x0Mm, p.y0Mm)], weight: 'hidden', role: p.kind === 'wet' ? 'WET' : 'STRUCTURE' })
+      shapes.push({
+        kind: 'path',
+        points: [
+          P(p.x0Mm, p.y0Mm),
+          P(p.x1Mm, p.y0Mm),
+          P(p.x1Mm, p.y1Mm),
+          P(p.x0Mm, p.y1Mm),
+          P(p.x0Mm, p.y0Mm),
+        ],
+        weight: 'hidden',
+        role: p.kind === 'wet' ? 'WET' : 'STRUCTURE',
+      })
     }
   }
-  for (const spots of Object.values(v.wet)) for (const s of spots) if (s.excess >= WET_AT) shapes.push({ kind: 'ring', at: P(s.xMm, s.yMm), r: r * 1.6, weight: 'hidden', role: 'WET' }, { kind: 'text', at: P(s.xMm, s.yMm - text * 0.3), text: 'wet', size: text * 0.7, anchor: 'middle', role: 'WET' })
+  for (const spots of Object.values(v.wet))
+    for (const s of spots)
+      if (s.excess >= WET_AT)
+        shapes.push(
+          { kind: 'ring', at: P(s.xMm, s.yMm), r: r * 1.6, weight: 'hidden', role: 'WET' },
+          {
+            kind: 'text',
+            at: P(s.xMm, s.yMm - text * 0.3),
+            text: 'wet',
+            size: text * 0.7,
+            anchor: 'middle',
+            role: 'WET',
+          },
+        )
   for (const f of v.fittings) {
-    if ('diameterMm' in f.base) shapes.push({ kind: 'ring', at: P(f.xMm, f.yMm), r: f.base.diameterMm / 2, weight: 'outline', role: 'FITTINGS' })
+    if ('diameterMm' in f.base)
+      shapes.push({
+        kind: 'ring',
+        at: P(f.xMm, f.yMm),
+        r: f.base.diameterMm / 2,
+        weight: 'outline',
+        role: 'FITTINGS',
+      })
     else {
       const [l, w] = [f.base.lengthMm / 2, f.base.widthMm / 2]
-      shapes.push({ kind: 'area', points: [P(f.xMm - l, f.yMm - w), P(f.xMm + l, f.yMm - w), P(f.xMm + l, f.yMm + w), P(f.xMm - l, f.yMm + w)], tone: 'none', role: 'FITTINGS', label: f.name })
+      shapes.push({
+        kind: 'area',
+        points: [
+          P(f.xMm - l, f.yMm - w),
+          P(f.xMm + l, f.yMm - w),
+          P(f.xMm + l, f.yMm + w),
+          P(f.xMm - l, f.yMm + w),
+        ],
+        tone: 'none',
+        role: 'FITTINGS',
+        label: f.name,
+      })
     }
   }
   shapes.push(
-    { kind: 'area', points: [...v.stations.map((s) => Z(s.xMm, s.sheerMm)), ...v.stations.slice().reverse().map((s) => Z(s.xMm, s.keelMm))], tone: 'none', role: 'OUTLINE', label: 'profile' },
-    { kind: 'path', points: [Z(-2 * text, 0), Z(v.lengthMm + 2 * text, 0)], weight: 'hidden', role: 'OUTLINE' },
-    { kind: 'text', at: P(Z(v.lengthMm, 0).x, drop + text * 0.3), text: 'waterline', size: text * 0.8, anchor: 'end', role: 'TEXT' },
+    {
+      kind: 'area',
+      points: [
+        ...v.stations.map((s) => Z(s.xMm, s.sheerMm)),
+        ...v.stations
+          .slice()
+          .reverse()
+          .map((s) => Z(s.xMm, s.keelMm)),
+      ],
+      tone: 'none',
+      role: 'OUTLINE',
+      label: 'profile',
+    },
+    {
+      kind: 'path',
+      points: [Z(-2 * text, 0), Z(v.lengthMm + 2 * text, 0)],
+      weight: 'hidden',
+      role: 'OUTLINE',
+    },
+    {
+      kind: 'text',
+      at: P(Z(v.lengthMm, 0).x, drop + text * 0.3),
+      text: 'waterline',
+      size: text * 0.8,
+      anchor: 'end',
+      role: 'TEXT',
+    },
   )
-  const inProfile = (h: MapInput['holes'][number]) => h.zMm < 0 || v.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
+  const inProfile = (h: MapInput['holes'][number]) =>
+    h.zMm < 0 || v.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
   const placed = v.holes.map((h) => ({ ...h, at: inProfile(h) ? Z(h.xMm, h.zMm) : P(h.xMm, h.yMm) }))
-  for (const h of placed) shapes.push({ kind: 'ring', at: h.at, r: h.diameterMm / 2, weight: 'dimension', role: 'HOLES' }, ...sign(h.state, h.at, r))
+  for (const h of placed)
+    shapes.push(
+      { kind: 'ring', at: h.at, r: h.diameterMm / 2, weight: 'dimension', role: 'HOLES' },
+      ...sign(h.state, h.at, r),
+    )
   const rulerStep = v.units === 'inch' ? 304.8 * (v.lengthMm > 8000 ? 4 : 2) : v.lengthMm > 8000 ? 1000 : 500
   const top = v.beamMm / 2 + 2.4 * text
-  for (let x = 0; x <= v.lengthMm + 1; x += rulerStep) shapes.push({ kind: 'path', points: [P(x, top), P(x, top + text * 0.6)], weight: 'dimension', role: 'TEXT' }, { kind: 'text', at: P(x, top + text * 0.9), text: v.units === 'inch' ? `${Math.round(x / 304.8)}` : `${x / 1000}`, size: text * 0.8, anchor: 'middle', role: 'TEXT' })
-  shapes.push({ kind: 'path', points: [P(0, top), P(v.lengthMm, top)], weight: 'dimension', role: 'TEXT' }, { kind: 'text', at: P(v.lengthMm + text, top + text * 0.9), text: v.units === 'inch' ? 'ft aft of the stem' : 'm aft of the stem', size: text * 0.8, anchor: 'start', role: 'TEXT' })
-  const taken = v.zones.filter((q) => q.face === 'deck' || q.face === 'roof').filter((q) => !q.code.endsWith('-edge')).map((z) => {
-    const xs = z.outline.map((p) => p.xMm)
-    const ys = z.outline.map((p) => p.yMm)
-    const at = P((Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2)
-    shapes.push({ kind: 'text', at, text: z.title.toLowerCase(), size: text, anchor: 'middle', role: 'TEXT' })
-    const w = z.title.length * text * 0.62
-    return { x0: at.x - w / 2, x1: at.x + w / 2, y0: at.y, y1: at.y + text }
-  })
+  for (let x = 0; x <= v.lengthMm + 1; x += rulerStep)
+    shapes.push(
+      { kind: 'path', points: [P(x, top), P(x, top + text * 0.6)], weight: 'dimension', role: 'TEXT' },
+      {
+        kind: 'text',
+        at: P(x, top + text * 0.9),
+        text: v.units === 'inch' ? `${Math.round(x / 304.8)}` : `${x / 1000}`,
+        size: text * 0.8,
+        anchor: 'middle',
+        role: 'TEXT',
+      },
+    )
+  shapes.push(
+    { kind: 'path', points: [P(0, top), P(v.lengthMm, top)], weight: 'dimension', role: 'TEXT' },
+    {
+      kind: 'text',
+      at: P(v.lengthMm + text, top + text * 0.9),
+      text: v.units === 'inch' ? 'ft aft of the stem' : 'm aft of the stem',
+      size: text * 0.8,
+      anchor: 'start',
+      role: 'TEXT',
+    },
+  )
+  const taken = v.zones
+    .filter((q) => q.face === 'deck' || q.face === 'roof')
+    .filter((q) => !q.code.endsWith('-edge'))
+    .map((z) => {
+      const xs = z.outline.map((p) => p.xMm)
+      const ys = z.outline.map((p) => p.yMm)
+      const at = P((Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2)
+      shapes.push({
+        kind: 'text',
+        at,
+        text: z.title.toLowerCase(),
+        size: text,
+        anchor: 'middle',
+        role: 'TEXT',
+      })
+      const w = z.title.length * text * 0.62
+      return { x0: at.x - w / 2, x1: at.x + w / 2, y0: at.y, y1: at.y + text }
+    })
   shapes.push(...labels(placed, r, text * 0.8, taken))
   const minY = drop + lowest - 2 * text
   const bar = niceLength(v.lengthMm / 8, v.units)
-  shapes.push({ kind: 'path', points: [P(0, minY), P(bar, minY)], weight: 'outline', role: 'TEXT' }, { kind: 'text', at: P(bar + text * 0.5, minY - text * 0.3), text: `${formatLength(bar, v.units)}, plan and profile at one scale`, size: text * 0.8, anchor: 'start', role: 'TEXT' })
+  shapes.push(
+    { kind: 'path', points: [P(0, minY), P(bar, minY)], weight: 'outline', role: 'TEXT' },
+    {
+      kind: 'text',
+      at: P(bar + text * 0.5, minY - text * 0.3),
+      text: `${formatLength(bar, v.units)}, plan and profile at one scale`,
+      size: text * 0.8,
+      anchor: 'start',
+      role: 'TEXT',
+    },
+  )
   return {
-    title: `${v.name}: map of holes and fittings`, description: `Plan above, profile below, bow left, starboard up. ${v.holes.length} holes, ${v.fittings.length} fittings.`,
-    bounds: { minX: -4 * text, maxX: v.lengthMm + 14 * text, minY: minY - 2 * text, maxY: top + 3 * text }, shapes, legend: [], textMm: text, scaleBarMm: bar,
+    title: `${v.name}: map of holes and fittings`,
+    description: `Plan above, profile below, bow left, starboard up. ${v.holes.length} holes, ${v.fittings.length} fittings.`,
+    bounds: { minX: -4 * text, maxX: v.lengthMm + 14 * text, minY: minY - 2 * text, maxY: top + 3 * text },
+    shapes,
+    legend: [],
+    textMm: text,
+    scaleBarMm: bar,
   }
 }

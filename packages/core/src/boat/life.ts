@@ -3,10 +3,33 @@ import { moistureCureOf } from '../chapters/bedding/moisture-cure'
 import { SEALANTS, sealant, type SealantId } from '../base/materials/sealants'
 import { say } from '../base/verdict/check'
 
-/** The life of a hole (chapter 11.3). Events are added, never edited; a correction is a new event that names what it corrects. */
-export const LIFE_STATES = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service', 'suspect', 'closed'] as const
+/**
+ * The life of a hole (chapter 11.3). Events are added, never edited; a correction is a new event that
+ * names what it corrects.
+ */
+export const LIFE_STATES = [
+  'marked',
+  'drilled',
+  'core sealed',
+  'dry fitted',
+  'bedded',
+  'cured',
+  'proved',
+  'in service',
+  'suspect',
+  'closed',
+] as const
 export type LifeState = (typeof LIFE_STATES)[number]
-const ORDER: LifeState[] = ['marked', 'drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
+const ORDER: LifeState[] = [
+  'marked',
+  'drilled',
+  'core sealed',
+  'dry fitted',
+  'bedded',
+  'cured',
+  'proved',
+  'in service',
+]
 
 export interface LotFacts {
   code: string
@@ -49,19 +72,34 @@ export const WELDED = 'welded'
 export const RIM_PATH_MM = 5
 
 const cored = (h: HoleFacts) => h.coreSchool !== 'none'
-const ladder = (h: HoleFacts) => ORDER.filter((s) => (s !== 'core sealed' || cored(h)) && (s !== 'cured' || h.sealant !== WELDED))
+const ladder = (h: HoleFacts) =>
+  ORDER.filter((s) => (s !== 'core sealed' || cored(h)) && (s !== 'cured' || h.sealant !== WELDED))
 
-/** What still stands: a corrected event no longer does, and a hole marked anew (its fitting was replaced) begins its life again. */
+/**
+ * What still stands: a corrected event no longer does, and a hole marked anew (its fitting was replaced)
+ * begins its life again.
+ */
 export function standing(events: LifeFacts[]): LifeFacts[] {
   const gone = new Set(events.flatMap((e) => (e.corrects == null ? [] : [e.corrects])))
   const live = events.filter((e) => e.seq === undefined || !gone.has(e.seq))
-  return live.slice(Math.max(0, live.findLastIndex((e) => e.state === 'marked')))
+  return live.slice(
+    Math.max(
+      0,
+      live.findLastIndex((e) => e.state === 'marked'),
+    ),
+  )
 }
 /** How far the hole has come, whatever suspicion came between. */
 export function progress(events: LifeFacts[]): LifeState {
-  return standing(events).reduce<LifeState>((far, e) => (ORDER.indexOf(e.state) > ORDER.indexOf(far) ? e.state : far), 'marked')
+  return standing(events).reduce<LifeState>(
+    (far, e) => (ORDER.indexOf(e.state) > ORDER.indexOf(far) ? e.state : far),
+    'marked',
+  )
 }
-/** Whether a step of its life is on record already, so that nobody records it twice. A suspicion since then wants it recorded again. */
+/**
+ * Whether a step of its life is on record already, so that nobody records it twice. A suspicion since then
+ * wants it recorded again.
+ */
 export function hasReached(events: LifeFacts[], state: LifeState): boolean {
   const live = standing(events)
   const far = live.findLastIndex((e) => ORDER.indexOf(e.state) >= ORDER.indexOf(state))
@@ -74,20 +112,44 @@ export function nextStates(hole: HoleFacts, events: LifeFacts[]): LifeState[] {
   const steps = ladder(hole)
   const usual = steps[steps.indexOf(progress(events)) + 1]
   const others = steps.filter((s) => s !== usual && s !== 'marked')
-  return [...(usual ? [usual] : []), ...(now === 'suspect' ? [] : (['suspect'] as const)), 'closed', ...others]
+  return [
+    ...(usual ? [usual] : []),
+    ...(now === 'suspect' ? [] : (['suspect'] as const)),
+    'closed',
+    ...others,
+  ]
 }
 
 const last = (events: LifeFacts[], state: LifeState) => standing(events).findLast((e) => e.state === state)
 export const utcMinute = (at: number) => new Date(at).toISOString().slice(0, 16).replace('T', ' ')
 
 /** What speaks against the lot of a step: none named, the wrong kind, past its date, stored hot. */
-export function lotGates(event: Pick<LifeFacts, 'lot' | 'at'>, kind: 'sealant' | 'epoxy', chemistry: string | null): Gate[] {
+export function lotGates(
+  event: Pick<LifeFacts, 'lot' | 'at'>,
+  kind: 'sealant' | 'epoxy',
+  chemistry: string | null,
+): Gate[] {
   const lot = event.lot
-  if (!lot) return [{ id: 'no-lot', text: `No lot of ${kind} is named, so a bad one could not be traced to this hole.` }]
+  if (!lot)
+    return [
+      { id: 'no-lot', text: `No lot of ${kind} is named, so a bad one could not be traced to this hole.` },
+    ]
   const out: Gate[] = []
-  if (lot.kind !== kind || (chemistry && lot.chemistry !== chemistry)) out.push({ id: 'wrong-lot', text: `Lot ${lot.code} is ${lot.title}; ${chemistry ? (SEALANTS as Record<string, { title: string }>)[chemistry]?.title ?? chemistry : kind} was chosen for this hole.` })
-  if (Date.parse(`${lot.expiresOn}T23:59:59Z`) < event.at && !lot.testedOn) out.push({ id: 'lot-expired', text: `Lot ${lot.code} went past its date on ${lot.expiresOn}; test a bead or a cup first and record the test.` })
-  if (lot.storedHot && !lot.testedOn) out.push({ id: 'lot-stored-hot', text: `Lot ${lot.code} was stored hot; test a bead or a cup first and record the test.` })
+  if (lot.kind !== kind || (chemistry && lot.chemistry !== chemistry))
+    out.push({
+      id: 'wrong-lot',
+      text: `Lot ${lot.code} is ${lot.title}; ${chemistry ? ((SEALANTS as Record<string, { title: string }>)[chemistry]?.title ?? chemistry) : kind} was chosen for this hole.`,
+    })
+  if (Date.parse(`${lot.expiresOn}T23:59:59Z`) < event.at && !lot.testedOn)
+    out.push({
+      id: 'lot-expired',
+      text: `Lot ${lot.code} went past its date on ${lot.expiresOn}; test a bead or a cup first and record the test.`,
+    })
+  if (lot.storedHot && !lot.testedOn)
+    out.push({
+      id: 'lot-stored-hot',
+      text: `Lot ${lot.code} was stored hot; test a bead or a cup first and record the test.`,
+    })
   return out
 }
 
@@ -97,20 +159,65 @@ function epoxyCure(events: LifeFacts[], at: number): Gate[] {
   return sealed ? epoxyHard(sealed, at, 'cure-core', 'The plugs') : []
 }
 function epoxyHard(sealed: LifeFacts, at: number, id: string, what: string): Gate[] {
-  if (sealed.tempC === null || sealed.tempC === undefined) return [{ id: 'cure-unknown', text: id === 'cure-core' ? 'No temperature was recorded when the core was sealed, so its cure cannot be told.' : 'No temperature was recorded when it was bedded, so its cure cannot be told.' }]
-  const mix = epoxyBatchOf({ neededMl: 50, wasteFraction: 0, ratio: 2, tempC: Math.max(-20, Math.min(60, sealed.tempC)), workingMinutes: 1, use: 'peanut-butter', onePot: false, resinGPerMl: 1.15, hardenerGPerMl: 0.98 })
-  if (mix.sandH === null) return [{ id, text: `At ${say(sealed.tempC)} \u00b0C no hardener cures: ${what.toLowerCase()} ${id === 'cure-core' ? 'are' : 'is'} not hard.` }]
+  if (sealed.tempC === null || sealed.tempC === undefined)
+    return [
+      {
+        id: 'cure-unknown',
+        text:
+          id === 'cure-core'
+            ? 'No temperature was recorded when the core was sealed, so its cure cannot be told.'
+            : 'No temperature was recorded when it was bedded, so its cure cannot be told.',
+      },
+    ]
+  const mix = epoxyBatchOf({
+    neededMl: 50,
+    wasteFraction: 0,
+    ratio: 2,
+    tempC: Math.max(-20, Math.min(60, sealed.tempC)),
+    workingMinutes: 1,
+    use: 'peanut-butter',
+    onePot: false,
+    resinGPerMl: 1.15,
+    hardenerGPerMl: 0.98,
+  })
+  if (mix.sandH === null)
+    return [
+      {
+        id,
+        text: `At ${say(sealed.tempC)} \u00b0C no hardener cures: ${what.toLowerCase()} ${id === 'cure-core' ? 'are' : 'is'} not hard.`,
+      },
+    ]
   const ready = sealed.at + mix.sandH * HOUR
-  return at + 1000 < ready ? [{ id, text: `${what} need${id === 'cure-core' ? '' : 's'} ${say(mix.sandH)} hours at ${say(sealed.tempC)} \u00b0C even with ${mix.hardener} hardener: until ${utcMinute(ready)} UTC.` }] : []
+  return at + 1000 < ready
+    ? [
+        {
+          id,
+          text: `${what} need${id === 'cure-core' ? '' : 's'} ${say(mix.sandH)} hours at ${say(sealed.tempC)} \u00b0C even with ${mix.hardener} hardener: until ${utcMinute(ready)} UTC.`,
+        },
+      ]
+    : []
 }
 
-/** Days until rim and middle of the bedding have cured, at the temperatures recorded; null where nothing cures or nothing is known. */
-export function beddingCure(hole: HoleFacts, bedded: LifeFacts | undefined, path = RIM_PATH_MM): { days: number | null; because: string } | null {
+/**
+ * Days until rim and middle of the bedding have cured, at the temperatures recorded; null where nothing
+ * cures or nothing is known.
+ */
+export function beddingCure(
+  hole: HoleFacts,
+  bedded: LifeFacts | undefined,
+  path = RIM_PATH_MM,
+): { days: number | null; because: string } | null {
   if (!bedded || !hole.sealant || !(hole.sealant in SEALANTS)) return null
   const id = hole.sealant as SealantId
   if (!sealant(id).moistureCure) return null
-  if (bedded.tempC == null || bedded.humidityPct == null || bedded.humidityPct <= 0) return { days: null, because: 'Temperature and humidity were not recorded when it was bedded.' }
-  return moistureCureOf({ chemistry: id, pathMm: path, tempC: Math.max(-30, Math.min(60, bedded.tempC)), humidityPct: bedded.humidityPct })
+  if (bedded.tempC == null || bedded.humidityPct == null || bedded.humidityPct <= 0)
+    return { days: null, because: 'Temperature and humidity were not recorded when it was bedded.' }
+  return moistureCureOf({
+    chemistry: id,
+    pathMm: path,
+    tempC: Math.max(-30, Math.min(60, bedded.tempC)),
+    humidityPct: bedded.humidityPct,
+  })
 }
 
 function sealantCure(hole: HoleFacts, events: LifeFacts[], at: number): Gate[] {
@@ -121,41 +228,81 @@ function sealantCure(hole: HoleFacts, events: LifeFacts[], at: number): Gate[] {
   if (!cure) return []
   if (cure.days === null) return [{ id: 'cure-unknown', text: cure.because }]
   const ready = bedded.at + cure.days * DAY
-  return at + 1000 < ready ? [{ id: 'cure-bedding', text: `Fillet and collar need ${say(cure.days)} days at the recorded temperature and humidity: until ${utcMinute(ready)} UTC.` }] : []
+  return at + 1000 < ready
+    ? [
+        {
+          id: 'cure-bedding',
+          text: `Fillet and collar need ${say(cure.days)} days at the recorded temperature and humidity: until ${utcMinute(ready)} UTC.`,
+        },
+      ]
+    : []
 }
 
-/** What stands in the way of a life step. Empty: it may be recorded. A fitter may pass a gate with a reason, which stays on the record. A correction is judged as if what it corrects had never been written; one that takes a hole back is let through. */
+/**
+ * What stands in the way of a life step. Empty: it may be recorded. A fitter may pass a gate with a
+ * reason, which stays on the record. A correction is judged as if what it corrects had never been written;
+ * one that takes a hole back is let through.
+ */
 export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): Gate[] {
   const out: Gate[] = []
   const wrong = event.corrects == null ? undefined : all.find((e) => e.seq === event.corrects)
-  if (wrong && ORDER.includes(event.state) && ORDER.indexOf(event.state) < ORDER.indexOf(wrong.state)) return out
+  if (wrong && ORDER.includes(event.state) && ORDER.indexOf(event.state) < ORDER.indexOf(wrong.state))
+    return out
   const events = wrong ? all.filter((e) => e !== wrong) : all
-  if (event.state === 'suspect') return event.note?.trim() ? [] : [{ id: 'no-note', text: 'Say what looks wrong; a suspect hole with no word about it helps nobody.' }]
-  if (event.state === 'closed') return event.evidence?.trim() ? [] : [{ id: 'no-repair', text: 'Say how it was closed: bevel, cloth, plies, lot.' }]
+  if (event.state === 'suspect')
+    return event.note?.trim()
+      ? []
+      : [{ id: 'no-note', text: 'Say what looks wrong; a suspect hole with no word about it helps nobody.' }]
+  if (event.state === 'closed')
+    return event.evidence?.trim()
+      ? []
+      : [{ id: 'no-repair', text: 'Say how it was closed: bevel, cloth, plies, lot.' }]
   const steps = ladder(hole)
   const target = steps.indexOf(event.state)
   const at = steps.indexOf(progress(events))
   const skipped = target > at + 1 ? steps.slice(at + 1, target) : []
   for (const s of skipped)
     out.push(
-      s === 'core sealed' ? { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
-      : s === 'proved' ? { id: 'no-proof', text: 'No leak test is on record.' }
-      : s === 'cured' ? { id: 'no-cure', text: 'It is not recorded as cured.' }
-      : { id: `not-${s.replace(' ', '-')}`, text: `It is not recorded as ${s}.` },
+      s === 'core sealed'
+        ? { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
+        : s === 'proved'
+          ? { id: 'no-proof', text: 'No leak test is on record.' }
+          : s === 'cured'
+            ? { id: 'no-cure', text: 'It is not recorded as cured.' }
+            : { id: `not-${s.replace(' ', '-')}`, text: `It is not recorded as ${s}.` },
     )
-  if (event.state === 'drilled' && !event.sizeMm) out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
+  if (event.state === 'drilled' && !event.sizeMm)
+    out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
   if (event.state === 'core sealed') {
     out.push(...lotGates(event, 'epoxy', null))
-    if (event.tempC == null) out.push({ id: 'no-temperature', text: 'No temperature is given, so nobody can tell when it has cured.' })
+    if (event.tempC == null)
+      out.push({
+        id: 'no-temperature',
+        text: 'No temperature is given, so nobody can tell when it has cured.',
+      })
   }
   if (event.state === 'dry fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
   if (event.state === 'bedded' && hole.sealant !== WELDED) {
     // What is set in epoxy is traced by its epoxy.
-    if (hole.sealant) out.push(...(hole.sealant === EPOXY_SET ? lotGates(event, 'epoxy', null) : lotGates(event, 'sealant', hole.sealant)))
-    if (event.tempC == null || event.humidityPct == null) out.push({ id: 'no-temperature', text: 'Temperature and humidity are not given, so nobody can tell when it has cured.' })
+    if (hole.sealant)
+      out.push(
+        ...(hole.sealant === EPOXY_SET
+          ? lotGates(event, 'epoxy', null)
+          : lotGates(event, 'sealant', hole.sealant)),
+      )
+    if (event.tempC == null || event.humidityPct == null)
+      out.push({
+        id: 'no-temperature',
+        text: 'Temperature and humidity are not given, so nobody can tell when it has cured.',
+      })
   }
-  if (event.state === 'cured' || (skipped.includes('cured') && event.state === 'proved')) out.push(...sealantCure(hole, events, event.at))
-  if (event.state === 'proved' && !event.evidence?.trim()) out.push({ id: 'no-leak-test', text: 'Say how it was proved: hose or flood, minutes, what was seen inside.' })
+  if (event.state === 'cured' || (skipped.includes('cured') && event.state === 'proved'))
+    out.push(...sealantCure(hole, events, event.at))
+  if (event.state === 'proved' && !event.evidence?.trim())
+    out.push({
+      id: 'no-leak-test',
+      text: 'Say how it was proved: hose or flood, minutes, what was seen inside.',
+    })
   return out
 }
 

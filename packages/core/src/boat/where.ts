@@ -3,7 +3,10 @@ import { tand } from '../base/geometry/outline'
 import { parseAngle, parseLength, type Units } from '../base/quantity/parse'
 import { formatLength } from '../base/quantity/format'
 
-/** One thing that a fitter measured: from what, which way, how far. What the reference stood at is kept, so that the place can be worked out again. */
+/**
+ * One thing that a fitter measured: from what, which way, how far. What the reference stood at is kept, so
+ * that the place can be worked out again.
+ */
 export const measureSchema = z.strictObject({
   axis: z.enum(['along', 'across', 'edge']),
   /** 'stem', 'centreline', 'port edge', 'starboard edge', a hole's label or the name of a bulkhead */
@@ -13,7 +16,9 @@ export const measureSchema = z.strictObject({
   /** aft, to starboard, or in from the edge; negative the other way */
   mm: z.number(),
   /** taken inside: hull thickness and flare correct it */
-  inside: z.strictObject({ thicknessMm: z.number().positive(), flareDeg: z.number().min(-80).max(80) }).nullable(),
+  inside: z
+    .strictObject({ thicknessMm: z.number().positive(), flareDeg: z.number().min(-80).max(80) })
+    .nullable(),
 })
 export type Measure = z.infer<typeof measureSchema>
 
@@ -32,7 +37,15 @@ export function halfBreadthOf(stations: { xMm: number; halfBreadthMm: number }[]
   return {
     halfBreadthAt: (x) => {
       if (stations.length < 2) return stations[0]?.halfBreadthMm ?? 0
-      const i = Math.min(stations.length - 1, Math.max(1, stations.findIndex((s) => s.xMm >= x) === -1 ? stations.length - 1 : stations.findIndex((s) => s.xMm >= x)))
+      const i = Math.min(
+        stations.length - 1,
+        Math.max(
+          1,
+          stations.findIndex((s) => s.xMm >= x) === -1
+            ? stations.length - 1
+            : stations.findIndex((s) => s.xMm >= x),
+        ),
+      )
       const [a, b] = [stations[i - 1]!, stations[i]!]
       return a.halfBreadthMm + ((b.halfBreadthMm - a.halfBreadthMm) * (x - a.xMm)) / (b.xMm - a.xMm)
     },
@@ -49,7 +62,10 @@ export interface Choice {
 export interface Placed {
   xMm: number | null
   yMm: number | null
-  /** along or across, where two measurements stand further apart than 5 mm and nobody has said which to believe */
+  /**
+   * along or across, where two measurements stand further apart than 5 mm and nobody has said which to
+   * believe
+   */
   conflicts: { axis: 'x' | 'y'; apartMm: number; choices: Choice[] }[]
   working: string[]
 }
@@ -57,32 +73,64 @@ export interface Placed {
 /** "412 aft of P-012" and its kind. */
 export function measureSaid(m: Measure, units: Units): string {
   const size = formatLength(Math.abs(m.mm), units)
-  const way = m.axis === 'along' ? `${m.mm >= 0 ? 'aft' : 'forward'} of ${m.from}` : m.axis === 'across' ? `to ${m.mm >= 0 ? 'starboard' : 'port'} of ${m.from}` : `in from the ${m.from}`
+  const way =
+    m.axis === 'along'
+      ? `${m.mm >= 0 ? 'aft' : 'forward'} of ${m.from}`
+      : m.axis === 'across'
+        ? `to ${m.mm >= 0 ? 'starboard' : 'port'} of ${m.from}`
+        : `in from the ${m.from}`
   return `${size} ${way}${m.inside ? `, inside, hull ${formatLength(m.inside.thicknessMm, units)}, flare ${m.inside.flareDeg}\u00b0` : ''}`
 }
 
-/** y outside from y inside: the same hole bridges both, and the hull between them leans out by t\u00b7tan(flare) (chapter 10.1). */
-export const outsideOf = (yInside: number, thicknessMm: number, flareDeg: number) => yInside + (yInside < 0 ? -1 : 1) * thicknessMm * tand(flareDeg)
+/**
+ * y outside from y inside: the same hole bridges both, and the hull between them leans out by
+ * t\u00b7tan(flare) (chapter 10.1).
+ */
+export const outsideOf = (yInside: number, thicknessMm: number, flareDeg: number) =>
+  yInside + (yInside < 0 ? -1 : 1) * thicknessMm * tand(flareDeg)
 
-/** Where a point is, from what was measured. Of several that agree within 5 mm the mean is taken; of those that do not, the believed one. */
-export function placeFrom(measures: Measure[], hull: Hullside, believe: { x?: number | undefined; y?: number | undefined } = {}): Placed {
+/**
+ * Where a point is, from what was measured. Of several that agree within 5 mm the mean is taken; of those
+ * that do not, the believed one.
+ */
+export function placeFrom(
+  measures: Measure[],
+  hull: Hullside,
+  believe: { x?: number | undefined; y?: number | undefined } = {},
+): Placed {
   const working: string[] = []
-  const settle = (axis: 'x' | 'y', choices: Choice[]): { mm: number | null; conflict: Placed['conflicts'] } => {
+  const settle = (
+    axis: 'x' | 'y',
+    choices: Choice[],
+  ): { mm: number | null; conflict: Placed['conflicts'] } => {
     if (!choices.length) return { mm: null, conflict: [] }
     const apartMm = Math.max(...choices.map((c) => c.mm)) - Math.min(...choices.map((c) => c.mm))
     const believed = choices.find((c) => c.index === believe[axis])
     if (apartMm > AGREE_MM && !believed) return { mm: null, conflict: [{ axis, apartMm, choices }] }
     const mm = believed ? believed.mm : choices.reduce((s, c) => s + c.mm, 0) / choices.length
-    for (const c of choices) working.push(`${c.text} gives ${axis} ${Math.round(c.mm * 10) / 10} mm${believed && c !== believed ? ', not believed' : ''}`)
+    for (const c of choices)
+      working.push(
+        `${c.text} gives ${axis} ${Math.round(c.mm * 10) / 10} mm${believed && c !== believed ? ', not believed' : ''}`,
+      )
     return { mm, conflict: [] }
   }
-  const xs = measures.flatMap((m, index): Choice[] => (m.axis === 'along' ? [{ index, text: measureSaid(m, 'metric'), mm: (m.fromMm ?? 0) + m.mm }] : []))
+  const xs = measures.flatMap((m, index): Choice[] =>
+    m.axis === 'along' ? [{ index, text: measureSaid(m, 'metric'), mm: (m.fromMm ?? 0) + m.mm }] : [],
+  )
   const x = settle('x', xs)
-  const outer = (m: Measure, y: number) => (m.inside ? outsideOf(y, m.inside.thicknessMm, m.inside.flareDeg) : y)
+  const outer = (m: Measure, y: number) =>
+    m.inside ? outsideOf(y, m.inside.thicknessMm, m.inside.flareDeg) : y
   const ys = measures.flatMap((m, index): Choice[] => {
     const text = measureSaid(m, 'metric')
     if (m.axis === 'across') return [{ index, text, mm: outer(m, (m.fromMm ?? 0) + m.mm) }]
-    if (m.axis === 'edge' && x.mm !== null) return [{ index, text, mm: outer(m, (m.from.startsWith('port') ? -1 : 1) * (hull.halfBreadthAt(x.mm) - m.mm)) }]
+    if (m.axis === 'edge' && x.mm !== null)
+      return [
+        {
+          index,
+          text,
+          mm: outer(m, (m.from.startsWith('port') ? -1 : 1) * (hull.halfBreadthAt(x.mm) - m.mm)),
+        },
+      ]
     return []
   })
   const y = settle('y', ys)
@@ -92,29 +140,55 @@ export function placeFrom(measures: Measure[], hull: Hullside, believe: { x?: nu
 export type ReadMeasures = { ok: true; measures: Measure[] } | { ok: false; message: string }
 
 const number = (text: string, units: Units) => parseLength(text.trim(), units)
-/** More inches than this from an edge were rather meant as millimetres, in a boat that is measured in them. */
+/**
+ * More inches than this from an edge were rather meant as millimetres, in a boat that is measured in them.
+ */
 const MOST_INCHES = 24
-/** "2 in from the edge" is two inches on any boat: the word stands behind a bare figure. "95 mm in from", "95 inboard of" and "95 from" say it without. */
+/**
+ * "2 in from the edge" is two inches on any boat: the word stands behind a bare figure. "95 mm in from",
+ * "95 inboard of" and "95 from" say it without.
+ */
 function fromEdge(text: string, word: string, units: Units): ReturnType<typeof parseLength> {
   const bare = /^[\d.,/\s-]+$/.test(text.trim())
   if (word !== 'in' || !bare) return number(text, units)
   const r = number(`${text.trim()} in`, units)
   if (!r.ok || units === 'inch' || r.value <= MOST_INCHES * 25.4) return r
-  return { ok: false, message: `"${text.trim()} in" is ${Math.round(r.value)} mm; write "${text.trim()} mm in from" or "${text.trim()} inches in from" the edge` }
+  return {
+    ok: false,
+    message: `"${text.trim()} in" is ${Math.round(r.value)} mm; write "${text.trim()} mm in from" or "${text.trim()} inches in from" the edge`,
+  }
 }
 
-/** Reads what a fitter says: `412 aft of P-012, 95 mm in from the edge`. Clauses are parted by commas; `inside, hull 9, flare 12` belongs to the clause before it. */
+/**
+ * Reads what a fitter says: `412 aft of P-012, 95 mm in from the edge`. Clauses are parted by commas;
+ * `inside, hull 9, flare 12` belongs to the clause before it.
+ */
 export function readMeasures(text: string, references: Reference[], units: Units): ReadMeasures {
-  const clauses = text.split(/[,;]+/).map((c) => c.trim()).filter(Boolean)
+  const clauses = text
+    .split(/[,;]+/)
+    .map((c) => c.trim())
+    .filter(Boolean)
   const measures: Measure[] = []
   let side: 'port' | 'starboard' | null = null
-  const find = (name: string) => references.find((r) => r.name.toLowerCase() === name.toLowerCase().replace(/^(the|hole)\s+/, '').trim())
-  const known = (name: string) => `"${name}" is not known here; a hole as P-012, the stem, the centreline or a bulkhead by its name is`
+  const find = (name: string) =>
+    references.find(
+      (r) =>
+        r.name.toLowerCase() ===
+        name
+          .toLowerCase()
+          .replace(/^(the|hole)\s+/, '')
+          .trim(),
+    )
+  const known = (name: string) =>
+    `"${name}" is not known here; a hole as P-012, the stem, the centreline or a bulkhead by its name is`
   let hull: number | null = null
   let flare: number | null = null
   let inside = false
   for (const c of clauses) {
-    const edge = /^(.+?)\s+(in\s+from|inboard\s+(?:of|from)|from)\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i.exec(c)
+    const edge =
+      /^(.+?)\s+(in\s+from|inboard\s+(?:of|from)|from)\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i.exec(
+        c,
+      )
     const along = /^(.+?)\s+(aft|forward|fwd)\s+of\s+(.+)$/i.exec(c)
     const across = /^(.+?)\s+(?:to\s+)?(port|starboard|stbd)(?:\s+of\s+(.+))?$/i.exec(c)
     if (/^(from\s+)?inside$/i.test(c)) inside = true
@@ -131,8 +205,18 @@ export function readMeasures(text: string, references: Reference[], units: Units
     } else if (edge) {
       const r = fromEdge(edge[1]!, edge[2]!.toLowerCase().split(/\s/)[0]!, units)
       if (!r.ok) return r
-      const given: 'port' | 'starboard' | null = edge[3] ? (edge[3].toLowerCase() === 'port' ? 'port' : 'starboard') : null
-      measures.push({ axis: 'edge', from: given ? `${given} edge` : 'edge', fromMm: null, mm: r.value, inside: null })
+      const given: 'port' | 'starboard' | null = edge[3]
+        ? edge[3].toLowerCase() === 'port'
+          ? 'port'
+          : 'starboard'
+        : null
+      measures.push({
+        axis: 'edge',
+        from: given ? `${given} edge` : 'edge',
+        fromMm: null,
+        mm: r.value,
+        inside: null,
+      })
     } else if (along) {
       const r = number(along[1]!, units)
       if (!r.ok) return r
@@ -140,27 +224,61 @@ export function readMeasures(text: string, references: Reference[], units: Units
       const ref = stem ? { name: 'stem', xMm: 0, yMm: 0 } : find(along[3]!)
       if (!ref) return { ok: false, message: known(along[3]!) }
       if (ref.yMm) side ??= ref.yMm < 0 ? 'port' : 'starboard'
-      measures.push({ axis: 'along', from: ref.name, fromMm: ref.xMm, mm: along[2]!.toLowerCase() === 'aft' ? r.value : -r.value, inside: null })
+      measures.push({
+        axis: 'along',
+        from: ref.name,
+        fromMm: ref.xMm,
+        mm: along[2]!.toLowerCase() === 'aft' ? r.value : -r.value,
+        inside: null,
+      })
     } else if (across) {
       const r = number(across[1]!, units)
       if (!r.ok) return r
       const name = across[3] ?? 'centreline'
       const centre = /^(the\s+)?cent(re|er)\s?line$/i.test(name)
       const ref = centre ? { name: 'centreline', xMm: 0, yMm: 0 } : find(name)
-      if (!ref || ref.yMm === null) return { ok: false, message: ref ? `${ref.name} runs across the boat; measure from a hole or the centreline` : known(name) }
-      measures.push({ axis: 'across', from: ref.name, fromMm: ref.yMm, mm: across[2]!.toLowerCase() === 'port' ? -r.value : r.value, inside: null })
-    } else return { ok: false, message: `"${c}" cannot be read; write as: 412 aft of P-012, 95 mm in from the port edge` }
+      if (!ref || ref.yMm === null)
+        return {
+          ok: false,
+          message: ref
+            ? `${ref.name} runs across the boat; measure from a hole or the centreline`
+            : known(name),
+        }
+      measures.push({
+        axis: 'across',
+        from: ref.name,
+        fromMm: ref.yMm,
+        mm: across[2]!.toLowerCase() === 'port' ? -r.value : r.value,
+        inside: null,
+      })
+    } else
+      return {
+        ok: false,
+        message: `"${c}" cannot be read; write as: 412 aft of P-012, 95 mm in from the port edge`,
+      }
   }
-  if (!measures.length) return { ok: false, message: 'Nothing is measured yet; write as: 412 aft of P-012, 95 mm in from the port edge' }
-  if (inside && (hull === null || flare === null)) return { ok: false, message: 'Measured inside: add the hull and its flare, as: inside, hull 9, flare 12' }
+  if (!measures.length)
+    return {
+      ok: false,
+      message: 'Nothing is measured yet; write as: 412 aft of P-012, 95 mm in from the port edge',
+    }
+  if (inside && (hull === null || flare === null))
+    return { ok: false, message: 'Measured inside: add the hull and its flare, as: inside, hull 9, flare 12' }
   for (const m of measures) {
     if (m.from === 'edge') {
-      if (!side) return { ok: false, message: 'Which edge? Write: in from the port edge, or from the starboard edge' }
+      if (!side)
+        return { ok: false, message: 'Which edge? Write: in from the port edge, or from the starboard edge' }
       m.from = `${side} edge`
     }
     if (inside && m.axis !== 'along') m.inside = { thicknessMm: hull!, flareDeg: flare! }
   }
-  if (!measures.some((m) => m.axis === 'along')) return { ok: false, message: 'How far along the boat? Add for example: 412 aft of P-012' }
-  if (!measures.some((m) => m.axis !== 'along')) return { ok: false, message: 'How far across? Add for example: 95 mm in from the port edge, or 640 to port of the centreline' }
+  if (!measures.some((m) => m.axis === 'along'))
+    return { ok: false, message: 'How far along the boat? Add for example: 412 aft of P-012' }
+  if (!measures.some((m) => m.axis !== 'along'))
+    return {
+      ok: false,
+      message:
+        'How far across? Add for example: 95 mm in from the port edge, or 640 to port of the centreline',
+    }
   return { ok: true, measures }
 }

@@ -8,7 +8,11 @@ export function answerLine(name: string, text: string, indent?: number): { json:
     try {
       raw = JSON.parse(text)
     } catch {
-      throw new CalcError('invalid-input', '', 'This is no JSON; an object with the calculator\u2019s fields is needed')
+      throw new CalcError(
+        'invalid-input',
+        '',
+        'This is no JSON; an object with the calculator\u2019s fields is needed',
+      )
     }
     return { json: JSON.stringify(runNamed(name, raw), null, indent), ok: true }
   } catch (error) {

@@ -38,13 +38,39 @@ import { plan } from './plan/plan'
 
 /** Every calculator by name, in the order of the chapters. */
 export const CALCULATORS: Calculator<never, unknown>[] = [
-  lineStrength, designLoad, fastener, gripStack, boltGroup, baseContact, jointCheck, backingPlate, corePlug, deckPatch,
-  sealantChoice, sealantQuantity, moistureCure, surfaceWindow, epoxyBatch,
-  threadFit, throughHullStack, valveClocking, wedgeBlock, seacockLoad, flooding, cockpitDrain, transducerTilt,
-  openingEdge, panel, panelGrowth,
-  galvanicPair, anodeLife,
-  bondLap, holeClosure, chainplate,
-  spacing, angleSurvey,
+  lineStrength,
+  designLoad,
+  fastener,
+  gripStack,
+  boltGroup,
+  baseContact,
+  jointCheck,
+  backingPlate,
+  corePlug,
+  deckPatch,
+  sealantChoice,
+  sealantQuantity,
+  moistureCure,
+  surfaceWindow,
+  epoxyBatch,
+  threadFit,
+  throughHullStack,
+  valveClocking,
+  wedgeBlock,
+  seacockLoad,
+  flooding,
+  cockpitDrain,
+  transducerTilt,
+  openingEdge,
+  panel,
+  panelGrowth,
+  galvanicPair,
+  anodeLife,
+  bondLap,
+  holeClosure,
+  chainplate,
+  spacing,
+  angleSurvey,
   plan,
 ] as unknown as Calculator<never, unknown>[]
 
@@ -52,7 +78,12 @@ const BY_NAME = new Map(CALCULATORS.map((c) => [c.name, c]))
 
 export function calculatorNamed(name: string): Calculator<never, unknown> {
   const found = BY_NAME.get(name)
-  if (!found) throw new CalcError('unknown-calculator', '', `There is no calculator "${name}"; one of ${[...BY_NAME.keys()].join(', ')} is accepted`)
+  if (!found)
+    throw new CalcError(
+      'unknown-calculator',
+      '',
+      `There is no calculator "${name}"; one of ${[...BY_NAME.keys()].join(', ')} is accepted`,
+    )
   return found
 }
 
@@ -63,4 +94,11 @@ const jsonSchema = (s: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(s, {
 
 /** Name, title and JSON Schemas of every calculator, for `GET /api/calc` and the documentation. */
 export const describeCalculators = () =>
-  CALCULATORS.map((c) => ({ name: c.name, title: c.title, chapter: c.chapter, words: c.words, input: jsonSchema(c.input, 'input'), output: jsonSchema(c.output, 'output') }))
+  CALCULATORS.map((c) => ({
+    name: c.name,
+    title: c.title,
+    chapter: c.chapter,
+    words: c.words,
+    input: jsonSchema(c.input, 'input'),
+    output: jsonSchema(c.output, 'output'),
+  }))

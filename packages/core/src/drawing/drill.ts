@@ -1,4 +1,7 @@
-/** What every template at full size has: its layers, the bar that proves its scale, and the order in which holes are drilled. */
+/**
+ * What every template at full size has: its layers, the bar that proves its scale, and the order in which
+ * holes are drilled.
+ */
 export const TEMPLATE_LAYERS = ['CUT', 'DRILL', 'MARK', 'TEXT'] as const
 export const CHECK_BAR_MM = 100
 

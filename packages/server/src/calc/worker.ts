@@ -7,12 +7,16 @@ export interface Question {
 }
 export type Answer = { ok: true; json: string } | { ok: false; code: string; path: string; message: string }
 
-/** One calculation beside the server's own thread. The answer goes back as text, so that a large one costs the server nothing to write. */
+/**
+ * One calculation beside the server's own thread. The answer goes back as text, so that a large one costs
+ * the server nothing to write.
+ */
 export default function answer({ name, input }: Question): Answer {
   try {
     return { ok: true, json: JSON.stringify(runNamed(name, input)) }
   } catch (error) {
-    if (error instanceof CalcError) return { ok: false, code: error.code, path: error.path, message: error.message }
+    if (error instanceof CalcError)
+      return { ok: false, code: error.code, path: error.path, message: error.message }
     throw error
   }
 }

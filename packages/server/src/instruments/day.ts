@@ -1,6 +1,9 @@
 import { todayLine, type Reading, type Today } from '@north-tide/core'
 
-/** A stand-in for a thermo-hygrometer with a surface probe: a spring day's curve from a seed, so that tests repeat. Simulated. */
+/**
+ * A stand-in for a thermo-hygrometer with a surface probe: a spring day's curve from a seed, so that tests
+ * repeat. Simulated.
+ */
 function seeded(seed: number) {
   let s = seed >>> 0 || 1
   return () => {
@@ -18,7 +21,10 @@ export function dayCurve(seed: number): Reading[] {
     const minute = i * 10
     const airC = mean + swing * Math.cos(((minute - 15 * 60) / 1440) * 2 * Math.PI)
     const surfaceC = mean + 0.8 + (swing + 1.6) * Math.cos(((minute - 14.5 * 60) / 1440) * 2 * Math.PI)
-    const humidityPct = Math.min(99, 100 * Math.exp((17.62 * dew) / (243.12 + dew) - (17.62 * airC) / (243.12 + airC)))
+    const humidityPct = Math.min(
+      99,
+      100 * Math.exp((17.62 * dew) / (243.12 + dew) - (17.62 * airC) / (243.12 + airC)),
+    )
     return { minute, airC, humidityPct, surfaceC }
   })
 }

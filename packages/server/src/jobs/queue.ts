@@ -1,15 +1,28 @@
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
 
-/** Work that nobody waits for, queued in the same database: any process may do it, and one that is killed loses none of it. */
+/**
+ * Work that nobody waits for, queued in the same database: any process may do it, and one that is killed
+ * loses none of it.
+ */
 export interface Work {
   rejudge: { boatId: string }
   solve: { fittingId: string }
 }
 export type QueueName = keyof Work
 const NAMES: QueueName[] = ['rejudge', 'solve']
-/** One waiting job for one thing is enough, however often it was asked for; it reads what is there when it begins. */
-const QUEUE = { policy: 'short', retryLimit: 5, retryDelay: 1, retryBackoff: true, expireInSeconds: 300, retentionDays: 1 } as const
+/**
+ * One waiting job for one thing is enough, however often it was asked for; it reads what is there when it
+ * begins.
+ */
+const QUEUE = {
+  policy: 'short',
+  retryLimit: 5,
+  retryDelay: 1,
+  retryBackoff: true,
+  expireInSeconds: 300,
+  retentionDays: 1,
+} as const
 const POLL_S = 0.5
 
 /** Made by the owner's role, for queues are tables. */
@@ -35,7 +48,13 @@ export interface Jobs {
 
 /** The application's end of the queue. */
 export async function openJobs(url: string, logger: Logger): Promise<Jobs> {
-  const boss = new PgBoss({ connectionString: url, max: 3, migrate: false, schedule: false, maintenanceIntervalSeconds: 60 })
+  const boss = new PgBoss({
+    connectionString: url,
+    max: 3,
+    migrate: false,
+    schedule: false,
+    maintenanceIntervalSeconds: 60,
+  })
   boss.on('error', (error) => logger.error(error, 'queue'))
   await boss.start()
   const workers = new Map<QueueName, string>()
@@ -46,9 +65,13 @@ export async function openJobs(url: string, logger: Logger): Promise<Jobs> {
       if (here) boss.notifyWorker(here)
     },
     async work(name, run) {
-      const id = await boss.work<Work[typeof name]>(name, { pollingIntervalSeconds: POLL_S, batchSize: 1 }, async (jobs) => {
-        for (const job of jobs) await run(job.data)
-      })
+      const id = await boss.work<Work[typeof name]>(
+        name,
+        { pollingIntervalSeconds: POLL_S, batchSize: 1 },
+        async (jobs) => {
+          for (const job of jobs) await run(job.data)
+        },
+      )
       workers.set(name, id)
     },
     stop: () => boss.stop({ graceful: true, timeout: 5_000 }),

@@ -1,4 +1,7 @@
-/** Real tables and constraints for what must hold; JSONB only for a fitting's design inputs. Life events are insert-only, kept so by the database itself. */
+/**
+ * Real tables and constraints for what must hold; JSONB only for a fitting's design inputs. Life events
+ * are insert-only, kept so by the database itself.
+ */
 export const up = `
 CREATE TABLE boats (
   id text PRIMARY KEY,

@@ -1,4 +1,7 @@
-/** What was said when a step was ticked stands in its log by itself, so that a bad lot is traced to the joint that it went into. */
+/**
+ * What was said when a step was ticked stands in its log by itself, so that a bad lot is traced to the
+ * joint that it went into.
+ */
 export const up = `
 ALTER TABLE hull_log ADD COLUMN step text NOT NULL DEFAULT '';
 ALTER TABLE hull_log ADD COLUMN lot_id integer REFERENCES lots(id);

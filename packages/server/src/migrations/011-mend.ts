@@ -1,4 +1,7 @@
-/** Zones by their code, deadrise as a number, holes and photos that are withdrawn and not removed, versions of what is edited. */
+/**
+ * Zones by their code, deadrise as a number, holes and photos that are withdrawn and not removed, versions
+ * of what is edited.
+ */
 export const up = `
 ALTER TABLE structures ADD COLUMN version integer NOT NULL DEFAULT 1;
 ALTER TABLE hardware ADD COLUMN version integer NOT NULL DEFAULT 1;

@@ -1,5 +1,6 @@
 /**
- * Every kind of work is a fitting: one table, one log, one list of goods, ids kept. Words that the core lists are no longer listed here too.
+ * Every kind of work is a fitting: one table, one log, one list of goods, ids kept. Words that the core
+ * lists are no longer listed here too.
  * From now on each version of a fitting, a zone with its layers and a part of the structure is kept.
  */
 export const up = `

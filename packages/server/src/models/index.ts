@@ -1,6 +1,13 @@
 import type { ThroughHullDesign, FloodPlan, OwnGoods } from '@north-tide/core/through-hull'
 import type { SolverAnswer } from '../solver/pool'
-import { DataTypes, Model, type InferAttributes, type InferCreationAttributes, type CreationOptional, type Sequelize } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type CreationOptional,
+  type Sequelize,
+} from 'sequelize'
 import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
 
 export const ROLES = ['manager', 'fitter', 'apprentice', 'owner'] as const
@@ -66,7 +73,10 @@ export class ZoneLayer extends Model<InferAttributes<ZoneLayer>, InferCreationAt
   declare spreadMm: Opt<number | null>
   declare readingCount: Opt<number>
 }
-export class StructurePart extends Model<InferAttributes<StructurePart>, InferCreationAttributes<StructurePart>> {
+export class StructurePart extends Model<
+  InferAttributes<StructurePart>,
+  InferCreationAttributes<StructurePart>
+> {
   declare id: Opt<number>
   declare boatId: string
   declare kind: PartKind
@@ -150,7 +160,10 @@ export class Goods extends Model<InferAttributes<Goods>, InferCreationAttributes
   declare madeAt: Opt<Date>
   declare version: Opt<number>
 }
-export class FloodPlanRow extends Model<InferAttributes<FloodPlanRow>, InferCreationAttributes<FloodPlanRow>> {
+export class FloodPlanRow extends Model<
+  InferAttributes<FloodPlanRow>,
+  InferCreationAttributes<FloodPlanRow>
+> {
   declare boatId: string
   declare plan: FloodPlan
   declare version: Opt<number>
@@ -206,7 +219,10 @@ export class Reading extends Model<InferAttributes<Reading>, InferCreationAttrib
   declare withdrawnWhy: Opt<string | null>
   declare withdrawnBy: Opt<string | null>
 }
-export class AngleReading extends Model<InferAttributes<AngleReading>, InferCreationAttributes<AngleReading>> {
+export class AngleReading extends Model<
+  InferAttributes<AngleReading>,
+  InferCreationAttributes<AngleReading>
+> {
   declare id: Opt<string>
   declare boatId: string
   declare role: 'reference' | 'trim' | 'station' | 'recheck'
@@ -271,32 +287,307 @@ const key = { type: T.INTEGER, primaryKey: true, autoIncrement: true }
 const day = { type: T.DATEONLY, allowNull: true }
 const version = { type: T.INTEGER, allowNull: false, defaultValue: 1 }
 /** taken out of use with a reason, and kept */
-const withdrawn = { withdrawnWhy: maybeText, withdrawnBy: maybeText, withdrawnAt: { type: T.DATE, allowNull: true } }
+const withdrawn = {
+  withdrawnWhy: maybeText,
+  withdrawnBy: maybeText,
+  withdrawnAt: { type: T.DATE, allowNull: true },
+}
 
 export function defineModels(sequelize: Sequelize) {
   const at = (tableName: string) => ({ sequelize, tableName })
   // Sequelize writes into what it is given, so each column gets its own copy.
-  const own = <A extends Record<string, object>>(columns: A): A => Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
-  User.init(own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }), at('users'))
-  Boat.init(own({ id: { type: T.TEXT, primaryKey: true }, name: text, kind: text, lengthMm: real, beamMm: real, displacementKg: real, duty: text, units: text, hullMaterial: text, hullKind: { ...text, defaultValue: 'laminate' }, note: text, isMain: flag, version }), at('boats'))
-  Station.init(own({ boatId: { type: T.TEXT, primaryKey: true }, xMm: { type: T.DOUBLE, primaryKey: true }, halfBreadthMm: real, sheerMm: real, keelMm: real }), at('outline_stations'))
-  Zone.init(own({ id: key, boatId: text, code: text, title: text, face: text, kind: text, zMm: real, outlineX: reals, outlineY: reals, stacking: whole, reach: text, state: text, atXMm: { ...maybeReal, field: 'at_x_mm' }, reachKind: { ...text, defaultValue: 'unknown' }, deadriseX: { ...reals, defaultValue: [] }, deadriseDeg: { ...reals, defaultValue: [] }, version }), at('zones'))
-  ZoneLayer.init(own({ zoneId: { type: T.INTEGER, primaryKey: true }, seq: { type: T.INTEGER, primaryKey: true }, material: text, thicknessMm: real, measured: flag, measuredBy: text, spreadMm: maybeReal, readingCount: { ...whole, defaultValue: 0 } }), at('zone_layers'))
-  StructurePart.init(own({ id: key, boatId: text, kind: text, title: text, x0Mm: { ...real, field: 'x0_mm' }, y0Mm: { ...real, field: 'y0_mm' }, x1Mm: { ...real, field: 'x1_mm' }, y1Mm: { ...real, field: 'y1_mm' }, belowMm: maybeReal, depthMm: maybeReal, widthMm: maybeReal, version }), at('structures'))
-  Lot.init(own({ id: key, code: text, title: text, chemistry: text, kind: text, openedOn: day, expiresOn: { type: T.DATEONLY, allowNull: false }, storedHot: flag, onHand: text, testedOn: day, testNote: { ...text, defaultValue: '' } }), at('lots'))
-  Fitting.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, kind: { ...text, defaultValue: 'deck-hardware' }, boatId: text, name: text, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, stale: { type: T.ARRAY(T.TEXT), allowNull: true }, solver: { type: T.JSONB, allowNull: true }, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, updatedBy: text }), { ...at('fittings'), defaultScope: { where: { kind: 'deck-hardware' } } })
+  const own = <A extends Record<string, object>>(columns: A): A =>
+    Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
+  User.init(
+    own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }),
+    at('users'),
+  )
+  Boat.init(
+    own({
+      id: { type: T.TEXT, primaryKey: true },
+      name: text,
+      kind: text,
+      lengthMm: real,
+      beamMm: real,
+      displacementKg: real,
+      duty: text,
+      units: text,
+      hullMaterial: text,
+      hullKind: { ...text, defaultValue: 'laminate' },
+      note: text,
+      isMain: flag,
+      version,
+    }),
+    at('boats'),
+  )
+  Station.init(
+    own({
+      boatId: { type: T.TEXT, primaryKey: true },
+      xMm: { type: T.DOUBLE, primaryKey: true },
+      halfBreadthMm: real,
+      sheerMm: real,
+      keelMm: real,
+    }),
+    at('outline_stations'),
+  )
+  Zone.init(
+    own({
+      id: key,
+      boatId: text,
+      code: text,
+      title: text,
+      face: text,
+      kind: text,
+      zMm: real,
+      outlineX: reals,
+      outlineY: reals,
+      stacking: whole,
+      reach: text,
+      state: text,
+      atXMm: { ...maybeReal, field: 'at_x_mm' },
+      reachKind: { ...text, defaultValue: 'unknown' },
+      deadriseX: { ...reals, defaultValue: [] },
+      deadriseDeg: { ...reals, defaultValue: [] },
+      version,
+    }),
+    at('zones'),
+  )
+  ZoneLayer.init(
+    own({
+      zoneId: { type: T.INTEGER, primaryKey: true },
+      seq: { type: T.INTEGER, primaryKey: true },
+      material: text,
+      thicknessMm: real,
+      measured: flag,
+      measuredBy: text,
+      spreadMm: maybeReal,
+      readingCount: { ...whole, defaultValue: 0 },
+    }),
+    at('zone_layers'),
+  )
+  StructurePart.init(
+    own({
+      id: key,
+      boatId: text,
+      kind: text,
+      title: text,
+      x0Mm: { ...real, field: 'x0_mm' },
+      y0Mm: { ...real, field: 'y0_mm' },
+      x1Mm: { ...real, field: 'x1_mm' },
+      y1Mm: { ...real, field: 'y1_mm' },
+      belowMm: maybeReal,
+      depthMm: maybeReal,
+      widthMm: maybeReal,
+      version,
+    }),
+    at('structures'),
+  )
+  Lot.init(
+    own({
+      id: key,
+      code: text,
+      title: text,
+      chemistry: text,
+      kind: text,
+      openedOn: day,
+      expiresOn: { type: T.DATEONLY, allowNull: false },
+      storedHot: flag,
+      onHand: text,
+      testedOn: day,
+      testNote: { ...text, defaultValue: '' },
+    }),
+    at('lots'),
+  )
+  Fitting.init(
+    own({
+      id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 },
+      kind: { ...text, defaultValue: 'deck-hardware' },
+      boatId: text,
+      name: text,
+      design: { type: T.JSONB, allowNull: false },
+      verdict: text,
+      governing: maybeText,
+      stale: { type: T.ARRAY(T.TEXT), allowNull: true },
+      solver: { type: T.JSONB, allowNull: true },
+      solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true },
+      recordedAt: { type: T.DATE, allowNull: true },
+      version,
+      createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
+      updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
+      updatedBy: text,
+    }),
+    { ...at('fittings'), defaultScope: { where: { kind: 'deck-hardware' } } },
+  )
   const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
-  ThroughHull.init(own({ id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 }, kind: { ...text, defaultValue: 'through-hull' }, boatId: text, name: text, solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false }, design: { type: T.JSONB, allowNull: false }, verdict: text, governing: maybeText, replacesId: { type: T.UUID, allowNull: true }, recordedAt: { type: T.DATE, allowNull: true }, version, createdAt: madeAt, updatedAt: madeAt, updatedBy: text }), { ...at('fittings'), defaultScope: { where: { kind: 'through-hull' } } })
-  WorkLog.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, fittingId: { type: T.UUID, allowNull: false }, kind: text, step: { ...text, defaultValue: '' }, value: maybeReal, lotId: maybeWhole, tempC: maybeReal, humidityPct: maybeReal, sizeMm: maybeReal, note: { ...text, defaultValue: '' }, who: text, at: madeAt }), at('work_log'))
-  Goods.init(own({ id: { type: T.TEXT, primaryKey: true }, kind: text, part: { type: T.JSONB, allowNull: false }, madeBy: text, madeAt, version }), at('goods'))
-  FloodPlanRow.init(own({ boatId: { type: T.TEXT, primaryKey: true }, plan: { type: T.JSONB, allowNull: false }, version, updatedBy: text, updatedAt: madeAt }), at('flood_plans'))
-  Penetration.init(own({ id: key, boatId: text, number: whole, fittingId: { type: T.UUID, allowNull: true }, part: maybeText, boltIndex: maybeWhole, whatFor: text, zone: text, xMm: real, yMm: real, zMm: real, diameterMm: real, through: text, fastener: text, plate: text, coreSchool: text, sealant: maybeText, belowWaterline: flag, found: flag, acrossMm: maybeReal, foundKind: maybeText, measuredFrom: { ...text, defaultValue: '' }, createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, ...withdrawn }), at('penetrations'))
+  ThroughHull.init(
+    own({
+      id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 },
+      kind: { ...text, defaultValue: 'through-hull' },
+      boatId: text,
+      name: text,
+      solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false },
+      design: { type: T.JSONB, allowNull: false },
+      verdict: text,
+      governing: maybeText,
+      replacesId: { type: T.UUID, allowNull: true },
+      recordedAt: { type: T.DATE, allowNull: true },
+      version,
+      createdAt: madeAt,
+      updatedAt: madeAt,
+      updatedBy: text,
+    }),
+    { ...at('fittings'), defaultScope: { where: { kind: 'through-hull' } } },
+  )
+  WorkLog.init(
+    own({
+      id: { type: T.BIGINT, primaryKey: true, autoIncrement: true },
+      fittingId: { type: T.UUID, allowNull: false },
+      kind: text,
+      step: { ...text, defaultValue: '' },
+      value: maybeReal,
+      lotId: maybeWhole,
+      tempC: maybeReal,
+      humidityPct: maybeReal,
+      sizeMm: maybeReal,
+      note: { ...text, defaultValue: '' },
+      who: text,
+      at: madeAt,
+    }),
+    at('work_log'),
+  )
+  Goods.init(
+    own({
+      id: { type: T.TEXT, primaryKey: true },
+      kind: text,
+      part: { type: T.JSONB, allowNull: false },
+      madeBy: text,
+      madeAt,
+      version,
+    }),
+    at('goods'),
+  )
+  FloodPlanRow.init(
+    own({
+      boatId: { type: T.TEXT, primaryKey: true },
+      plan: { type: T.JSONB, allowNull: false },
+      version,
+      updatedBy: text,
+      updatedAt: madeAt,
+    }),
+    at('flood_plans'),
+  )
+  Penetration.init(
+    own({
+      id: key,
+      boatId: text,
+      number: whole,
+      fittingId: { type: T.UUID, allowNull: true },
+      part: maybeText,
+      boltIndex: maybeWhole,
+      whatFor: text,
+      zone: text,
+      xMm: real,
+      yMm: real,
+      zMm: real,
+      diameterMm: real,
+      through: text,
+      fastener: text,
+      plate: text,
+      coreSchool: text,
+      sealant: maybeText,
+      belowWaterline: flag,
+      found: flag,
+      acrossMm: maybeReal,
+      foundKind: maybeText,
+      measuredFrom: { ...text, defaultValue: '' },
+      createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
+      ...withdrawn,
+    }),
+    at('penetrations'),
+  )
   const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
   const words = { ...text, defaultValue: '' }
   const moment = { type: T.DATE, allowNull: false }
   const bytes = { type: T.BLOB, allowNull: false }
-  Reading.init(own({ id: big, boatId: text, zoneId: maybeWhole, kind: text, way: words, layerSeq: maybeWhole, xMm: real, yMm: real, value: maybeReal, scaleMost: maybeReal, dryReference: maybeReal, finding: words, note: words, instrument: words, who: text, takenAt: moment, withdrawnWhy: maybeText, withdrawnBy: maybeText }), at('readings'))
-  AngleReading.init(own({ id: big, boatId: text, role: text, station: words, side: maybeText, axis: maybeText, leanDeg: maybeReal, afterCount: maybeWhole, degrees: real, instrument: words, who: text, takenAt: moment }), at('angle_readings'))
-  Photo.init(own({ id: big, boatId: text, subject: text, subjectId: text, caption: words, mime: text, width: whole, height: whole, sha256: text, original: bytes, large: bytes, small: bytes, who: text, takenAt: moment, ...withdrawn }), at('photos'))
-  LifeEvent.init(own({ id: { type: T.BIGINT, primaryKey: true, autoIncrement: true }, penetrationId: whole, seq: whole, state: text, note: text, who: text, happenedAt: { type: T.DATE, allowNull: false }, recordedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW }, sizeMm: maybeReal, tempC: maybeReal, humidityPct: maybeReal, lotId: maybeWhole, evidence: text, gatesPassed: { type: T.ARRAY(T.TEXT), allowNull: false }, gateReason: maybeText, corrects: maybeWhole }), at('life_events'))
+  Reading.init(
+    own({
+      id: big,
+      boatId: text,
+      zoneId: maybeWhole,
+      kind: text,
+      way: words,
+      layerSeq: maybeWhole,
+      xMm: real,
+      yMm: real,
+      value: maybeReal,
+      scaleMost: maybeReal,
+      dryReference: maybeReal,
+      finding: words,
+      note: words,
+      instrument: words,
+      who: text,
+      takenAt: moment,
+      withdrawnWhy: maybeText,
+      withdrawnBy: maybeText,
+    }),
+    at('readings'),
+  )
+  AngleReading.init(
+    own({
+      id: big,
+      boatId: text,
+      role: text,
+      station: words,
+      side: maybeText,
+      axis: maybeText,
+      leanDeg: maybeReal,
+      afterCount: maybeWhole,
+      degrees: real,
+      instrument: words,
+      who: text,
+      takenAt: moment,
+    }),
+    at('angle_readings'),
+  )
+  Photo.init(
+    own({
+      id: big,
+      boatId: text,
+      subject: text,
+      subjectId: text,
+      caption: words,
+      mime: text,
+      width: whole,
+      height: whole,
+      sha256: text,
+      original: bytes,
+      large: bytes,
+      small: bytes,
+      who: text,
+      takenAt: moment,
+      ...withdrawn,
+    }),
+    at('photos'),
+  )
+  LifeEvent.init(
+    own({
+      id: { type: T.BIGINT, primaryKey: true, autoIncrement: true },
+      penetrationId: whole,
+      seq: whole,
+      state: text,
+      note: text,
+      who: text,
+      happenedAt: { type: T.DATE, allowNull: false },
+      recordedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
+      sizeMm: maybeReal,
+      tempC: maybeReal,
+      humidityPct: maybeReal,
+      lotId: maybeWhole,
+      evidence: text,
+      gatesPassed: { type: T.ARRAY(T.TEXT), allowNull: false },
+      gateReason: maybeText,
+      corrects: maybeWhole,
+    }),
+    at('life_events'),
+  )
 }

@@ -1,4 +1,13 @@
-import { BUOY, INK, PATTERNS, STROKE, TONE_FILL, type Drawing, type MaterialTone, type Shape } from '@north-tide/core'
+import {
+  BUOY,
+  INK,
+  PATTERNS,
+  STROKE,
+  TONE_FILL,
+  type Drawing,
+  type MaterialTone,
+  type Shape,
+} from '@north-tide/core'
 
 type Doc = PDFKit.PDFDocument
 interface Frame {
@@ -18,8 +27,12 @@ export function drawOnPage(doc: Doc, d: Drawing, frame: Frame) {
   const X = (x: number) => left + (x - d.bounds.minX) * k
   const Y = (y: number) => frame.y + (d.bounds.maxY - y) * k
   const px = (d.textMm * k) / 13
-  // What the screen cuts off at the drawing's edge (a neighbour's handle, a wall that goes on) is cut off on paper too.
-  doc.save().rect(left, frame.y, w * k, h * k).clip()
+  // What the screen cuts off at the drawing's edge (a neighbour's handle, a wall that goes on) is cut off
+  // on paper too.
+  doc
+    .save()
+    .rect(left, frame.y, w * k, h * k)
+    .clip()
   for (const s of d.shapes) draw(doc, s, { X, Y, k, px, textMm: d.textMm })
   doc.restore()
   return { height: h * k, scale: k }
@@ -36,7 +49,10 @@ interface Map2 {
 function draw(doc: Doc, s: Shape, m: Map2) {
   if (s.kind === 'text') {
     const size = s.size * m.k
-    doc.font(MONO).fontSize(size).fillColor(s.load ? BUOY : INK)
+    doc
+      .font(MONO)
+      .fontSize(size)
+      .fillColor(s.load ? BUOY : INK)
     const width = doc.widthOfString(s.text)
     const x = m.X(s.at.x)
     const y = m.Y(s.at.y)
@@ -46,23 +62,42 @@ function draw(doc: Doc, s: Shape, m: Map2) {
       doc.restore()
       return
     }
-    doc.text(s.text, s.anchor === 'end' ? x - width : s.anchor === 'middle' ? x - width / 2 : x, y - size * 0.78, { lineBreak: false })
+    doc.text(
+      s.text,
+      s.anchor === 'end' ? x - width : s.anchor === 'middle' ? x - width / 2 : x,
+      y - size * 0.78,
+      { lineBreak: false },
+    )
     return
   }
   if (s.kind === 'area') {
     const trace = () => doc.polygon(...s.points.map((p): [number, number] => [m.X(p.x), m.Y(p.y)]))
     if (s.tone !== 'none') trace().fill(TONE_FILL[s.tone])
-    hatch(doc, s.tone, s.points.map((p) => [m.X(p.x), m.Y(p.y)]), m)
-    trace().lineWidth(STROKE.outline * m.px).lineJoin('round').stroke(INK)
+    hatch(
+      doc,
+      s.tone,
+      s.points.map((p) => [m.X(p.x), m.Y(p.y)]),
+      m,
+    )
+    trace()
+      .lineWidth(STROKE.outline * m.px)
+      .lineJoin('round')
+      .stroke(INK)
     return
   }
   if (s.kind === 'disc') {
-    doc.circle(m.X(s.at.x), m.Y(s.at.y), s.r * m.k).lineWidth(m.px).fillAndStroke(TONE_FILL[s.tone], INK)
+    doc
+      .circle(m.X(s.at.x), m.Y(s.at.y), s.r * m.k)
+      .lineWidth(m.px)
+      .fillAndStroke(TONE_FILL[s.tone], INK)
     return
   }
   const colour = s.weight === 'load' ? BUOY : INK
   if (s.kind === 'ring') {
-    doc.circle(m.X(s.at.x), m.Y(s.at.y), s.r * m.k).lineWidth(STROKE[s.weight] * m.px).stroke(colour)
+    doc
+      .circle(m.X(s.at.x), m.Y(s.at.y), s.r * m.k)
+      .lineWidth(STROKE[s.weight] * m.px)
+      .stroke(colour)
     return
   }
   s.points.forEach((p, i) => (i === 0 ? doc.moveTo(m.X(p.x), m.Y(p.y)) : doc.lineTo(m.X(p.x), m.Y(p.y))))
@@ -83,7 +118,15 @@ function hatch(doc: Doc, tone: MaterialTone, outline: number[][], m: Map2) {
   const x0 = Math.floor(Math.min(...xs) / side) * side
   const y0 = Math.floor(Math.min(...ys) / side) * side
   for (let x = x0; x < Math.max(...xs); x += side)
-    for (let y = y0; y < Math.max(...ys); y += side) for (const stroke of p.strokes) stroke.forEach(([a, b], i) => (i === 0 ? doc.moveTo(x + a * side, y + b * side) : doc.lineTo(x + a * side, y + b * side)))
-  doc.lineWidth(p.width * m.textMm * m.k).lineCap('round').strokeOpacity(0.55).stroke(tone === 'bedding' ? '#fffdf6' : INK)
+    for (let y = y0; y < Math.max(...ys); y += side)
+      for (const stroke of p.strokes)
+        stroke.forEach(([a, b], i) =>
+          i === 0 ? doc.moveTo(x + a * side, y + b * side) : doc.lineTo(x + a * side, y + b * side),
+        )
+  doc
+    .lineWidth(p.width * m.textMm * m.k)
+    .lineCap('round')
+    .strokeOpacity(0.55)
+    .stroke(tone === 'bedding' ? '#fffdf6' : INK)
   doc.restore()
 }

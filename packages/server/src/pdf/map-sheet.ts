@@ -16,16 +16,41 @@ interface Listed {
 }
 
 /** The map on A3 with its numbers, and on the pages after it every hole in words. */
-export function mapSheet(d: Drawing, boat: { name: string; holes: Listed[] }, units: Units, printedAt: Date): PDFKit.PDFDocument {
-  const doc = withFonts(new PDFDocument({ size: 'A3', layout: 'landscape', margin: MARGIN, bufferPages: true, info: { Title: d.title, Author: 'North Tide', Subject: 'Map of holes and fittings' } }))
+export function mapSheet(
+  d: Drawing,
+  boat: { name: string; holes: Listed[] },
+  units: Units,
+  printedAt: Date,
+): PDFKit.PDFDocument {
+  const doc = withFonts(
+    new PDFDocument({
+      size: 'A3',
+      layout: 'landscape',
+      margin: MARGIN,
+      bufferPages: true,
+      info: { Title: d.title, Author: 'North Tide', Subject: 'Map of holes and fittings' },
+    }),
+  )
   const width = doc.page.width - 2 * MARGIN
   doc.font('strong').fontSize(20).fillColor(INK).text(d.title)
-  doc.font('body').fontSize(10).fillColor(SOFT).text(`${d.description} Signs: cross marked; ring drilled; two rings core sealed, with a bar dry fitted; thick ring bedded, with a point cured; ring with a tick proved; full disc in service; diamond suspect; ring with a slash closed.`)
+  doc
+    .font('body')
+    .fontSize(10)
+    .fillColor(SOFT)
+    .text(
+      `${d.description} Signs: cross marked; ring drilled; two rings core sealed, with a bar dry fitted; thick ring bedded, with a point cured; ring with a tick proved; full disc in service; diamond suspect; ring with a slash closed.`,
+    )
   const top = doc.y + 8
   drawOnPage(doc, d, { x: MARGIN, y: top, width, height: doc.page.height - top - MARGIN - 16 })
   doc.addPage()
   const columns: [string, number, (h: Listed) => string][] = [
-    ['No.', 54, (h) => h.label], ['What for', 270, (h) => h.whatFor], ['State', 90, (h) => h.state], ['Zone', 170, (h) => h.zone], ['x', 90, (h) => formatLength(Math.round(h.xMm), units)], ['y', 90, (h) => formatLength(Math.round(h.yMm), units)], ['Size', 70, (h) => formatLength(h.diameterMm, units)],
+    ['No.', 54, (h) => h.label],
+    ['What for', 270, (h) => h.whatFor],
+    ['State', 90, (h) => h.state],
+    ['Zone', 170, (h) => h.zone],
+    ['x', 90, (h) => formatLength(Math.round(h.xMm), units)],
+    ['y', 90, (h) => formatLength(Math.round(h.yMm), units)],
+    ['Size', 70, (h) => formatLength(h.diameterMm, units)],
   ]
   const head = () => {
     let x = MARGIN
@@ -45,7 +70,11 @@ export function mapSheet(d: Drawing, boat: { name: string; holes: Listed[] }, un
     const y = doc.y
     let x = MARGIN
     columns.forEach(([, w, of], i) => {
-      doc.font(i === 0 || i > 3 ? MONO : 'body').fontSize(9.5).fillColor(INK).text(of(h), x, y, { width: w - 8, height: 12, ellipsis: true })
+      doc
+        .font(i === 0 || i > 3 ? MONO : 'body')
+        .fontSize(9.5)
+        .fillColor(INK)
+        .text(of(h), x, y, { width: w - 8, height: 12, ellipsis: true })
       x += w
     })
     doc.y = y + 15
@@ -55,7 +84,16 @@ export function mapSheet(d: Drawing, boat: { name: string; holes: Listed[] }, un
   for (let i = 0; i < pages.count; i++) {
     doc.switchToPage(i)
     doc.page.margins.bottom = 0
-    doc.font('body').fontSize(8).fillColor(SOFT).text(`${boat.name} \u00b7 printed ${printedAt.toISOString().slice(0, 10)} \u00b7 page ${i + 1} of ${pages.count}`, MARGIN, doc.page.height - 24, { lineBreak: false })
+    doc
+      .font('body')
+      .fontSize(8)
+      .fillColor(SOFT)
+      .text(
+        `${boat.name} \u00b7 printed ${printedAt.toISOString().slice(0, 10)} \u00b7 page ${i + 1} of ${pages.count}`,
+        MARGIN,
+        doc.page.height - 24,
+        { lineBreak: false },
+      )
   }
   doc.end()
   return doc

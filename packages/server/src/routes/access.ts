@@ -49,7 +49,9 @@ export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
     res.json({ account, demo })
   })
   r.delete('/session', (req, res, next) => {
-    req.session.destroy((error) => (error ? next(error) : void res.clearCookie('north-tide').status(204).end()))
+    req.session.destroy((error) =>
+      error ? next(error) : void res.clearCookie('north-tide').status(204).end(),
+    )
   })
   r.get('/today', (_req, res) => {
     res.json(today(new Date()))

@@ -1,6 +1,16 @@
 import express, { Router } from 'express'
 import { dropYardValue, setYardValue, yardValues } from '../services/yard'
-import { baseFromDxf, habits, hardwareCsv, importHardware, ownHardware, removeHardware, saveHardware, setHabit, wholeCatalogue } from '../services/hardware'
+import {
+  baseFromDxf,
+  habits,
+  hardwareCsv,
+  importHardware,
+  ownHardware,
+  removeHardware,
+  saveHardware,
+  setHabit,
+  wholeCatalogue,
+} from '../services/hardware'
 import { attachment } from './files'
 import { boatPicture, listBoats, listLots, recordLotTest } from '../services/boats'
 
@@ -9,18 +19,38 @@ export function boatRoutes(): Router {
   r.get('/boats', async (req, res) => void res.json(await listBoats(req.account!)))
   r.get('/boats/:id', async (req, res) => void res.json(await boatPicture(req.account!, req.params.id)))
   r.get('/catalogue', async (_req, res) => void res.json(await wholeCatalogue()))
-  r.get('/hardware.json', async (_req, res) => void attachment(res, 'hardware.json', 'application/json').send(JSON.stringify({ format: 'north-tide-hardware', version: 1, hardware: await ownHardware() }, null, 2)))
-  r.get('/hardware.csv', async (_req, res) => void attachment(res, 'hardware.csv', 'text/csv; charset=utf-8').send(await hardwareCsv()))
+  r.get(
+    '/hardware.json',
+    async (_req, res) =>
+      void attachment(res, 'hardware.json', 'application/json').send(
+        JSON.stringify({ format: 'north-tide-hardware', version: 1, hardware: await ownHardware() }, null, 2),
+      ),
+  )
+  r.get(
+    '/hardware.csv',
+    async (_req, res) =>
+      void attachment(res, 'hardware.csv', 'text/csv; charset=utf-8').send(await hardwareCsv()),
+  )
   r.put('/hardware', async (req, res) => void res.json(await saveHardware(req.account!, req.body)))
   r.post('/hardware/import', async (req, res) => void res.json(await importHardware(req.account!, req.body)))
-  r.post('/hardware/outline.dxf', express.text({ type: () => true, limit: '8mb' }), (req, res) => void res.json(baseFromDxf(typeof req.body === 'string' ? req.body : '')))
-  r.delete('/hardware/:id', async (req, res) => void res.json(await removeHardware(req.account!, req.params.id)))
+  r.post(
+    '/hardware/outline.dxf',
+    express.text({ type: () => true, limit: '8mb' }),
+    (req, res) => void res.json(baseFromDxf(typeof req.body === 'string' ? req.body : '')),
+  )
+  r.delete(
+    '/hardware/:id',
+    async (req, res) => void res.json(await removeHardware(req.account!, req.params.id)),
+  )
   r.get('/habits', async (_req, res) => void res.json(await habits()))
   r.put('/habits', async (req, res) => void res.json(await setHabit(req.account!, req.body)))
   r.get('/lots', async (req, res) => void res.json(await listLots(req.account!)))
   r.get('/yard-values', async (_req, res) => void res.json(await yardValues()))
   r.put('/yard-values', async (req, res) => void res.json(await setYardValue(req.account!, req.body)))
   r.delete('/yard-values', async (req, res) => void res.json(await dropYardValue(req.account!, req.body)))
-  r.post('/lots/:id/test', async (req, res) => void res.json(await recordLotTest(req.account!, Number(req.params.id), req.body)))
+  r.post(
+    '/lots/:id/test',
+    async (req, res) => void res.json(await recordLotTest(req.account!, Number(req.params.id), req.body)),
+  )
   return r
 }

@@ -10,12 +10,27 @@ import { DatabaseRateStore } from '../rate-store'
 const WINDOW_MS = 60_000
 export const ANONYMOUS_A_MINUTE = 30
 
-/** Every calculator over HTTP, without a boat. Whoever is signed in asks as often as he likes; anybody else so many times a minute. */
+/**
+ * Every calculator over HTTP, without a boat. Whoever is signed in asks as often as he likes; anybody else
+ * so many times a minute.
+ */
 export function calcRoutes(db: Sequelize, mostMs?: number): Router {
   const r = Router()
   const few: RequestHandler = rateLimit({
-    windowMs: WINDOW_MS, limit: ANONYMOUS_A_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, store: new DatabaseRateStore(db, 'calc '), skip: (req) => req.account !== null,
-    handler: (_req, _res, next) => next(new ApiError(429, 'too-many', `Without signing in ${ANONYMOUS_A_MINUTE} sums a minute are answered; wait a minute, or sign in`)),
+    windowMs: WINDOW_MS,
+    limit: ANONYMOUS_A_MINUTE,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    store: new DatabaseRateStore(db, 'calc '),
+    skip: (req) => req.account !== null,
+    handler: (_req, _res, next) =>
+      next(
+        new ApiError(
+          429,
+          'too-many',
+          `Without signing in ${ANONYMOUS_A_MINUTE} sums a minute are answered; wait a minute, or sign in`,
+        ),
+      ),
   })
   let described: string | null = null
   r.get('/calc', (_req, res) => {

@@ -6,15 +6,30 @@ import { safeCell } from '../csv'
 
 /** A name that every file system takes, with the real one beside it. */
 export function attachment(res: Response, name: string, type: string): Response {
-  const plain = name.normalize('NFKD').replace(/[^\w. -]+/g, '').replace(/\s+/g, '-').toLowerCase() || 'north-tide'
-  return res.set('Content-Type', type).set('Content-Disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`)
+  const plain =
+    name
+      .normalize('NFKD')
+      .replace(/[^\w. -]+/g, '')
+      .replace(/\s+/g, '-')
+      .toLowerCase() || 'north-tide'
+  return res
+    .set('Content-Type', type)
+    .set(
+      'Content-Disposition',
+      `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`,
+    )
 }
 
 /** Sends as it is made; whoever reads slowly is waited for, and nobody else waits. */
-export const send = (res: Response, parts: AsyncIterable<string>): Promise<void> => pipeline(Readable.from(parts), res)
+export const send = (res: Response, parts: AsyncIterable<string>): Promise<void> =>
+  pipeline(Readable.from(parts), res)
 const breath = () => new Promise((next) => setImmediate(next))
 /** A table by parts, its head once. */
-export async function* table<T>(fields: string[], parts: AsyncIterable<T[]>, rows: (part: T[]) => object[]): AsyncIterable<string> {
+export async function* table<T>(
+  fields: string[],
+  parts: AsyncIterable<T[]>,
+  rows: (part: T[]) => object[],
+): AsyncIterable<string> {
   yield `${Papa.unparse({ fields, data: [] }, { newline: '\n' }).trimEnd()}\n`
   for await (const part of parts) {
     const data = rows(part).map((row) => fields.map((f) => safeCell((row as Record<string, unknown>)[f])))

@@ -5,18 +5,35 @@ import { notFound } from '../errors'
 import { INSTRUMENTS, readingOf, type InstrumentKind } from '../instruments/stand-ins'
 
 const EVERY_MS = 600
-const number = (least: number, most: number, start: number) => z.coerce.number().min(least).max(most).default(start)
+const number = (least: number, most: number, start: number) =>
+  z.coerce.number().min(least).max(most).default(start)
 const asked = z.strictObject({
-  seed: number(0, 1e9, 1), boatId: z.string().max(80).default(''), xMm: number(-1e6, 1e6, 0), yMm: number(-1e6, 1e6, 0),
-  role: z.enum(['reference', 'trim', 'station', 'recheck', 'hull']).default('reference'), station: z.string().max(60).default(''), side: z.enum(['port', 'starboard']).default('starboard'), axis: z.enum(['across', 'along']).default('across'), aboutDeg: number(0, 80, 0), aboutMm: number(0.1, 1000, 5),
+  seed: number(0, 1e9, 1),
+  boatId: z.string().max(80).default(''),
+  xMm: number(-1e6, 1e6, 0),
+  yMm: number(-1e6, 1e6, 0),
+  role: z.enum(['reference', 'trim', 'station', 'recheck', 'hull']).default('reference'),
+  station: z.string().max(60).default(''),
+  side: z.enum(['port', 'starboard']).default('starboard'),
+  axis: z.enum(['across', 'along']).default('across'),
+  aboutDeg: number(0, 80, 0),
+  aboutMm: number(0.1, 1000, 5),
   /** ends by itself after so many; 0 goes on until it is closed */
-  count: number(0, 10_000, 0), everyMs: number(5, 60_000, EVERY_MS),
+  count: number(0, 10_000, 0),
+  everyMs: number(5, 60_000, EVERY_MS),
 })
 
-/** Readings as server-sent events. A reader that lost the stream names the last one it had, and gets the next. */
+/**
+ * Readings as server-sent events. A reader that lost the stream names the last one it had, and gets the
+ * next.
+ */
 export function instrumentRoutes(): Router {
   const r = Router()
-  r.get('/instruments', (_req, res) => void res.json(Object.entries(INSTRUMENTS).map(([kind, i]) => ({ kind, ...i, simulated: true }))))
+  r.get(
+    '/instruments',
+    (_req, res) =>
+      void res.json(Object.entries(INSTRUMENTS).map(([kind, i]) => ({ kind, ...i, simulated: true }))),
+  )
   r.get('/instruments/:kind/stream', (req, res) => {
     const kind = req.params.kind as InstrumentKind
     if (!Object.hasOwn(INSTRUMENTS, kind)) throw notFound('instrument')
@@ -24,7 +41,12 @@ export function instrumentRoutes(): Router {
     const last = Number(req.get('Last-Event-ID'))
     let n = Number.isInteger(last) && last > 0 ? last : 0
     let sent = 0
-    res.status(200).set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive', 'X-Accel-Buffering': 'no' })
+    res.status(200).set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      Connection: 'keep-alive',
+      'X-Accel-Buffering': 'no',
+    })
     res.flushHeaders()
     res.write('retry: 1500\n\n')
     const send = () => {

@@ -6,26 +6,92 @@ import { attachment, list, send, table } from './files'
 
 export function registerRoutes(): Router {
   const r = Router()
-  r.get('/boats/:id/penetrations', async (req, res) => void res.json(await register(req.account!, req.params.id)))
-  r.get('/penetrations/:id', async (req, res) => void res.json(await hole(req.account!, Number(req.params.id))))
-  r.post('/penetrations/:id/events', async (req, res) => void res.status(201).json(await addEvent(req.account!, Number(req.params.id), req.body)))
+  r.get(
+    '/boats/:id/penetrations',
+    async (req, res) => void res.json(await register(req.account!, req.params.id)),
+  )
+  r.get(
+    '/penetrations/:id',
+    async (req, res) => void res.json(await hole(req.account!, Number(req.params.id))),
+  )
+  r.post(
+    '/penetrations/:id/events',
+    async (req, res) =>
+      void res.status(201).json(await addEvent(req.account!, Number(req.params.id), req.body)),
+  )
   r.post('/penetrations/:id/withdraw', async (req, res) => {
     await withdrawFound(req.account!, Number(req.params.id), req.body)
     res.json(await hole(req.account!, Number(req.params.id)))
   })
   r.get('/boats/:id/register.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)
-    const fields = ['label', 'whatFor', 'state', 'since', 'who', 'zone', 'xMm', 'yMm', 'zMm', 'diameterMm', 'sizesMm', 'lots', 'tests', 'through', 'fastener', 'plate', 'coreSchool', 'sealant', 'belowWaterline', 'found', 'foundKind', 'acrossMm', 'measuredFrom', 'gatesPassed', 'withdrawnWhy']
-    await send(attachment(res, `${boat.name} register.csv`, 'text/csv; charset=utf-8'), table(fields, parts, summed))
+    const fields = [
+      'label',
+      'whatFor',
+      'state',
+      'since',
+      'who',
+      'zone',
+      'xMm',
+      'yMm',
+      'zMm',
+      'diameterMm',
+      'sizesMm',
+      'lots',
+      'tests',
+      'through',
+      'fastener',
+      'plate',
+      'coreSchool',
+      'sealant',
+      'belowWaterline',
+      'found',
+      'foundKind',
+      'acrossMm',
+      'measuredFrom',
+      'gatesPassed',
+      'withdrawnWhy',
+    ]
+    await send(
+      attachment(res, `${boat.name} register.csv`, 'text/csv; charset=utf-8'),
+      table(fields, parts, summed),
+    )
   })
   r.get('/boats/:id/register.json', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)
-    await send(attachment(res, `${boat.name} register.json`, 'application/json'), list({ format: 'north-tide-register', version: 2, boat: { id: boat.id, name: boat.name } }, 'holes', parts))
+    await send(
+      attachment(res, `${boat.name} register.json`, 'application/json'),
+      list(
+        { format: 'north-tide-register', version: 2, boat: { id: boat.id, name: boat.name } },
+        'holes',
+        parts,
+      ),
+    )
   })
   r.get('/boats/:id/register-events.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)
-    const fields = ['label', 'whatFor', 'at', 'who', 'what', 'sizeMm', 'lot', 'tempC', 'humidityPct', 'value', 'unit', 'evidence', 'note', 'gatesPassed', 'gateReason', 'corrects']
-    await send(attachment(res, `${boat.name} register events.csv`, 'text/csv; charset=utf-8'), table(fields, parts, happenings))
+    const fields = [
+      'label',
+      'whatFor',
+      'at',
+      'who',
+      'what',
+      'sizeMm',
+      'lot',
+      'tempC',
+      'humidityPct',
+      'value',
+      'unit',
+      'evidence',
+      'note',
+      'gatesPassed',
+      'gateReason',
+      'corrects',
+    ]
+    await send(
+      attachment(res, `${boat.name} register events.csv`, 'text/csv; charset=utf-8'),
+      table(fields, parts, happenings),
+    )
   })
   return r
 }

@@ -12,8 +12,17 @@ export interface Account {
   role: Role
   boatId: string | null
 }
-const credentials = z.strictObject({ login: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
-const account = (u: User): Account => ({ id: u.id, login: u.login, name: u.name, role: u.role, boatId: u.boatId })
+const credentials = z.strictObject({
+  login: z.string().trim().min(1).max(80),
+  password: z.string().min(1).max(200),
+})
+const account = (u: User): Account => ({
+  id: u.id,
+  login: u.login,
+  name: u.name,
+  role: u.role,
+  boatId: u.boatId,
+})
 
 /** A hash of an earlier version is renewed when its owner signs in, for only then the password is known. */
 export async function signIn(body: unknown): Promise<Account> {
@@ -21,12 +30,20 @@ export async function signIn(body: unknown): Promise<Account> {
   const user = await User.findOne({ where: { login: login.toLowerCase() } })
   const oldAbout = (await User.count({ where: { passwordHash: { [Op.startsWith]: '$argon2' } } })) > 0
   const good = await matches(user?.passwordHash ?? null, password, oldAbout)
-  if (!user || !good) throw new ApiError(401, 'wrong-login', 'That login and password do not go together', 'password')
-  if (isOld(user.passwordHash)) await User.update({ passwordHash: await hashPassword(password) }, { where: { id: user.id, passwordHash: user.passwordHash } })
+  if (!user || !good)
+    throw new ApiError(401, 'wrong-login', 'That login and password do not go together', 'password')
+  if (isOld(user.passwordHash))
+    await User.update(
+      { passwordHash: await hashPassword(password) },
+      { where: { id: user.id, passwordHash: user.passwordHash } },
+    )
   return account(user)
 }
 
-/** Who somebody is now: a role that was changed, or an account that is gone, counts at once and not at the next sign-in. */
+/**
+ * Who somebody is now: a role that was changed, or an account that is gone, counts at once and not at the
+ * next sign-in.
+ */
 export async function accountNow(id: number): Promise<Account | null> {
   const user = await User.findByPk(id)
   return user && account(user)

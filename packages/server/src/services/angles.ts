@@ -10,17 +10,32 @@ const extra = { degrees, instrument: z.string().trim().max(120).default('') }
 const body = z.discriminatedUnion('role', [
   z.strictObject({ role: z.literal('reference'), ...extra }),
   z.strictObject({ role: z.literal('trim'), ...extra }),
-  z.strictObject({ role: z.literal('station'), station: z.string().trim().min(1).max(60), side: z.enum(['port', 'starboard']), axis: z.enum(['across', 'along']).default('across'), leanDeg: degrees.default(0), ...extra }),
+  z.strictObject({
+    role: z.literal('station'),
+    station: z.string().trim().min(1).max(60),
+    side: z.enum(['port', 'starboard']),
+    axis: z.enum(['across', 'along']).default('across'),
+    leanDeg: degrees.default(0),
+    ...extra,
+  }),
   z.strictObject({ role: z.literal('recheck'), ...extra }),
 ])
-const key = (r: { station: string; side: string | null; axis: string | null }) => JSON.stringify([r.station, r.side, r.axis])
+const key = (r: { station: string; side: string | null; axis: string | null }) =>
+  JSON.stringify([r.station, r.side, r.axis])
 
 function inputOf(rows: AngleReading[]) {
-  const stations = new Map<string, { id: string; side: 'port' | 'starboard'; axis: 'across' | 'along'; readings: number[]; leanDeg: number }>()
+  const stations = new Map<
+    string,
+    { id: string; side: 'port' | 'starboard'; axis: 'across' | 'along'; readings: number[]; leanDeg: number }
+  >()
   const rechecks = new Map<number, number[]>()
   for (const r of rows) {
     if (r.role === 'station') {
-      const s = stations.get(key(r)) ?? stations.set(key(r), { id: r.station, side: r.side!, axis: r.axis!, readings: [], leanDeg: r.leanDeg! }).get(key(r))!
+      const s =
+        stations.get(key(r)) ??
+        stations
+          .set(key(r), { id: r.station, side: r.side!, axis: r.axis!, readings: [], leanDeg: r.leanDeg! })
+          .get(key(r))!
       s.readings.push(r.degrees)
       s.leanDeg = r.leanDeg!
     }
@@ -28,7 +43,14 @@ function inputOf(rows: AngleReading[]) {
   }
   const of = (role: string) => rows.filter((r) => r.role === role).map((r) => r.degrees)
   const trim = of('trim')
-  return { references: of('reference'), ...(trim.length ? { trimReferences: trim } : {}), stations: [...stations.values()], rechecks: [...rechecks].sort((a, b) => a[0] - b[0]).map(([afterCount, readings]) => ({ afterCount, readings })) }
+  return {
+    references: of('reference'),
+    ...(trim.length ? { trimReferences: trim } : {}),
+    stations: [...stations.values()],
+    rechecks: [...rechecks]
+      .sort((a, b) => a[0] - b[0])
+      .map(([afterCount, readings]) => ({ afterCount, readings })),
+  }
 }
 
 export async function anglesOf(who: Account, boatId: string) {
@@ -42,32 +64,61 @@ export async function anglesOf(who: Account, boatId: string) {
     answer = calculate(angleSurvey, input)
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
-    problem = { path: error.path, message: error.path.startsWith('references') ? 'Read three surfaces that were built level first: then the cradle\u2019s own heel can be taken out' : error.message }
+    problem = {
+      path: error.path,
+      message: error.path.startsWith('references')
+        ? 'Read three surfaces that were built level first: then the cradle\u2019s own heel can be taken out'
+        : error.message,
+    }
   }
   return {
-    rows: rows.map((r) => ({ id: Number(r.id), role: r.role, station: r.station, side: r.side, axis: r.axis, leanDeg: r.leanDeg, afterCount: r.afterCount, degrees: r.degrees, instrument: r.instrument, who: r.who, takenAt: r.takenAt.toISOString() })),
-    answer, problem,
+    rows: rows.map((r) => ({
+      id: Number(r.id),
+      role: r.role,
+      station: r.station,
+      side: r.side,
+      axis: r.axis,
+      leanDeg: r.leanDeg,
+      afterCount: r.afterCount,
+      degrees: r.degrees,
+      instrument: r.instrument,
+      who: r.who,
+      takenAt: r.takenAt.toISOString(),
+    })),
+    answer,
+    problem,
   }
 }
-/** The cradle's own heel by the readings that there are, starboard down positive; null while nobody has read it. */
+/**
+ * The cradle's own heel by the readings that there are, starboard down positive; null while nobody has
+ * read it.
+ */
 export async function heelOf(boatId: string): Promise<number | null> {
   try {
-    return calculate(angleSurvey, { ...inputOf(await AngleReading.findAll({ where: { boatId, role: 'reference' }, order: [['id', 'ASC']] })), stations: [] }).heelDeg
+    return calculate(angleSurvey, {
+      ...inputOf(
+        await AngleReading.findAll({ where: { boatId, role: 'reference' }, order: [['id', 'ASC']] }),
+      ),
+      stations: [],
+    }).heelDeg
   } catch (error) {
     if (error instanceof CalcError) return null
     throw error
   }
 }
-export type Angles = Awaited<ReturnType<typeof anglesOf>>
 
 export async function addAngle(who: Account, boatId: string, raw: unknown) {
   mayWrite(who, boatId)
   const b = parseInput(body, raw)
   await Boat.sequelize!.transaction(async (transaction) => {
-    if (!(await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }))) throw notFound('boat')
+    if (!(await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })))
+      throw notFound('boat')
     const rows = await AngleReading.findAll({ where: { boatId, role: 'station' }, transaction })
     const afterCount = b.role === 'recheck' ? new Set(rows.map(key)).size : null
-    await AngleReading.create({ boatId, who: who.name, takenAt: new Date(), ...b, afterCount }, { transaction })
+    await AngleReading.create(
+      { boatId, who: who.name, takenAt: new Date(), ...b, afterCount },
+      { transaction },
+    )
   })
   return anglesOf(who, boatId)
 }

@@ -5,7 +5,8 @@ import { Boat } from '../models'
 import { mayRead, type Account } from './access'
 
 /**
- * Verdicts of a whole boat made anew. That it is wanted is written in the transaction of what made it necessary, so it is never lost:
+ * Verdicts of a whole boat made anew. That it is wanted is written in the transaction of what made it
+ * necessary, so it is never lost:
  * who does it takes the boat's open asks together, and a sweep hands on again whatever nobody is at.
  */
 export interface Job {
@@ -29,23 +30,37 @@ export const queueIs = (queue: Jobs | null) => void (jobs = queue)
 const handOn = (boatId: string) => void jobs?.send('rejudge', { boatId }, boatId).catch(() => undefined)
 
 /** Asks for a boat to be judged anew; within a transaction it stands or falls with it. */
-export async function askRejudge(boatId: string, why: string, transaction: Transaction | null = null): Promise<Job> {
+export async function askRejudge(
+  boatId: string,
+  why: string,
+  transaction: Transaction | null = null,
+): Promise<Job> {
   const [row] = await db().query<{ id: number }>(
     'INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1) RETURNING id::int',
     { bind: [boatId, why], type: QueryTypes.SELECT, transaction },
   )
-  const [job] = await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1`, { bind: [row!.id], type: QueryTypes.SELECT, transaction })
+  const [job] = await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1`, {
+    bind: [row!.id],
+    type: QueryTypes.SELECT,
+    transaction,
+  })
   if (transaction) transaction.afterCommit(() => handOn(boatId))
   else handOn(boatId)
   return job!
 }
 /** Every boat: after a value of the yard's own has changed. */
 export async function askRejudgeAll(why: string, transaction: Transaction): Promise<void> {
-  for (const b of await Boat.findAll({ attributes: ['id'], order: [['id', 'ASC']], transaction })) await askRejudge(b.id, why, transaction)
+  for (const b of await Boat.findAll({ attributes: ['id'], order: [['id', 'ASC']], transaction }))
+    await askRejudge(b.id, why, transaction)
 }
 export async function jobOf(who: Account, boatId: string, id: number): Promise<Job> {
   mayRead(who, boatId)
-  const [job] = Number.isSafeInteger(id) ? await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1 AND j.boat_id = $2`, { bind: [id, boatId], type: QueryTypes.SELECT }) : []
+  const [job] = Number.isSafeInteger(id)
+    ? await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1 AND j.boat_id = $2`, {
+        bind: [id, boatId],
+        type: QueryTypes.SELECT,
+      })
+    : []
   if (!job) throw notFound('job')
   return job
 }

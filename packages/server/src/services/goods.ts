@@ -7,27 +7,59 @@ import type { Account } from './access'
 import { MOST_VERSION, stale, within } from './saving'
 
 export type KeptGoods = OwnGoods & { version: number }
-/** The yard’s own skin fittings, valves and tails. A design keeps a copy of what it uses, so a change here changes no fitting. */
-export const ownGoods = async (): Promise<KeptGoods[]> => (await Goods.findAll({ order: [['kind', 'ASC'], ['id', 'ASC']] })).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
+/**
+ * The yard’s own skin fittings, valves and tails. A design keeps a copy of what it uses, so a change here
+ * changes no fitting.
+ */
+export const ownGoods = async (): Promise<KeptGoods[]> =>
+  (
+    await Goods.findAll({
+      order: [
+        ['kind', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    })
+  ).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
 
 function mayKeep(who: Account) {
-  if (who.role !== 'manager' && who.role !== 'fitter') throw forbidden('Parts of the yard’s own are kept by a fitter or the manager')
+  if (who.role !== 'manager' && who.role !== 'fitter')
+    throw forbidden('Parts of the yard’s own are kept by a fitter or the manager')
 }
 function free(g: OwnGoods, path: string) {
-  if (isListed(g.part.id)) throw new ApiError(409, 'taken', `${g.part.id} stands in the list; give yours another number`, path)
+  if (isListed(g.part.id))
+    throw new ApiError(409, 'taken', `${g.part.id} stands in the list; give yours another number`, path)
 }
-const row = (who: Account, g: OwnGoods) => ({ id: g.part.id, kind: g.kind, part: g.part, madeBy: who.name, madeAt: new Date() })
+const row = (who: Account, g: OwnGoods) => ({
+  id: g.part.id,
+  kind: g.kind,
+  part: g.part,
+  madeBy: who.name,
+  madeAt: new Date(),
+})
 export async function keepGoods(who: Account, raw: unknown): Promise<KeptGoods[]> {
   mayKeep(who)
   // The version is the record's, not the part's: it is taken off before the part is read.
-  const { version: given = 0, ...rest } = raw !== null && typeof raw === 'object' && !Array.isArray(raw) ? (raw as { version?: unknown }) : { raw }
+  const { version: given = 0, ...rest } =
+    raw !== null && typeof raw === 'object' && !Array.isArray(raw) ? (raw as { version?: unknown }) : { raw }
   const version = within('version', () => parseInput(z.number().int().min(0).max(MOST_VERSION), given))
   const g = parseOwnGoods('raw' in rest ? raw : rest)
   free(g, 'part.id')
   await Goods.sequelize!.transaction(async (transaction) => {
     const there = await Goods.findByPk(g.part.id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
-    if (there && there.kind !== g.kind) throw new ApiError(409, 'taken', `${g.part.id} is another kind of part already; give this one another number`, 'part.id')
-    if ((there?.version ?? 0) !== version) throw stale(g.part.id, { version: there?.version ?? 0, updatedBy: there?.madeBy ?? null }, version, there && { kind: there.kind, part: there.part, version: there.version })
+    if (there && there.kind !== g.kind)
+      throw new ApiError(
+        409,
+        'taken',
+        `${g.part.id} is another kind of part already; give this one another number`,
+        'part.id',
+      )
+    if ((there?.version ?? 0) !== version)
+      throw stale(
+        g.part.id,
+        { version: there?.version ?? 0, updatedBy: there?.madeBy ?? null },
+        version,
+        there && { kind: there.kind, part: there.part, version: there.version },
+      )
     if (there) await there.update({ ...row(who, g), version: version + 1 }, { transaction })
     else await Goods.create(row(who, g), { transaction })
   })
@@ -39,7 +71,8 @@ export async function importGoods(who: Account, raw: unknown): Promise<KeptGoods
   const goods = goodsFromFile(raw)
   goods.forEach((g, i) => {
     free(g, `goods.${i}.part.id`)
-    if (goods.findIndex((o) => o.part.id === g.part.id) !== i) throw new CalcError('invalid-input', `goods.${i}.part.id`, `"${g.part.id}" stands in the file twice`)
+    if (goods.findIndex((o) => o.part.id === g.part.id) !== i)
+      throw new CalcError('invalid-input', `goods.${i}.part.id`, `"${g.part.id}" stands in the file twice`)
   })
   await Goods.sequelize!.transaction(async (transaction) => {
     for (const g of goods) {

@@ -4,20 +4,64 @@ import { ApiError } from '../errors'
 import { LifeEvent, Lot, type Penetration } from '../models'
 import { mayPassGates, type Account } from './access'
 
-/** How a step of a hole's life is weighed and written, whoever records it: the register by hand, or the bench as a step of the work is ticked. */
-export const blank = { note: '', sizeMm: null, tempC: null, humidityPct: null, lotId: null, evidence: '', gatesPassed: [] as string[], gateReason: null, corrects: null }
-
-export const lotFacts = (l: Lot | null | undefined) => (l ? { code: l.code, title: l.title, chemistry: l.chemistry, kind: l.kind, expiresOn: l.expiresOn, storedHot: l.storedHot, testedOn: l.testedOn } : null)
-
-export async function facts(events: LifeEvent[], transaction: Transaction | null = null): Promise<LifeFacts[]> {
-  const named = [...new Set(events.map((e) => e.lotId).filter((id) => id !== null))]
-  const lots = new Map((named.length ? await Lot.findAll({ where: { id: named }, transaction }) : []).map((l) => [l.id, l]))
-  return events.map((e) => ({ state: e.state as LifeState, seq: e.seq, corrects: e.corrects, at: e.happenedAt.getTime(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: e.lotId === null ? null : lotFacts(lots.get(e.lotId)), evidence: e.evidence, note: e.note }))
+/**
+ * How a step of a hole's life is weighed and written, whoever records it: the register by hand, or the
+ * bench as a step of the work is ticked.
+ */
+export const blank = {
+  note: '',
+  sizeMm: null,
+  tempC: null,
+  humidityPct: null,
+  lotId: null,
+  evidence: '',
+  gatesPassed: [] as string[],
+  gateReason: null,
+  corrects: null,
 }
 
+export const lotFacts = (l: Lot | null | undefined) =>
+  l
+    ? {
+        code: l.code,
+        title: l.title,
+        chemistry: l.chemistry,
+        kind: l.kind,
+        expiresOn: l.expiresOn,
+        storedHot: l.storedHot,
+        testedOn: l.testedOn,
+      }
+    : null
 
-export const holeFacts = (p: Pick<Penetration, 'coreSchool' | 'sealant' | 'diameterMm'>) => ({ coreSchool: p.coreSchool, sealant: p.sealant, diameterMm: p.diameterMm })
-export const eventsOf = (penetrationId: number, transaction: Transaction | null = null) => LifeEvent.findAll({ where: { penetrationId }, order: [['seq', 'ASC']], transaction })
+export async function facts(
+  events: LifeEvent[],
+  transaction: Transaction | null = null,
+): Promise<LifeFacts[]> {
+  const named = [...new Set(events.map((e) => e.lotId).filter((id) => id !== null))]
+  const lots = new Map(
+    (named.length ? await Lot.findAll({ where: { id: named }, transaction }) : []).map((l) => [l.id, l]),
+  )
+  return events.map((e) => ({
+    state: e.state as LifeState,
+    seq: e.seq,
+    corrects: e.corrects,
+    at: e.happenedAt.getTime(),
+    sizeMm: e.sizeMm,
+    tempC: e.tempC,
+    humidityPct: e.humidityPct,
+    lot: e.lotId === null ? null : lotFacts(lots.get(e.lotId)),
+    evidence: e.evidence,
+    note: e.note,
+  }))
+}
+
+export const holeFacts = (p: Pick<Penetration, 'coreSchool' | 'sealant' | 'diameterMm'>) => ({
+  coreSchool: p.coreSchool,
+  sealant: p.sealant,
+  diameterMm: p.diameterMm,
+})
+export const eventsOf = (penetrationId: number, transaction: Transaction | null = null) =>
+  LifeEvent.findAll({ where: { penetrationId }, order: [['seq', 'ASC']], transaction })
 
 export interface NextEvent {
   state: LifeState
@@ -32,15 +76,24 @@ export interface NextEvent {
 }
 const CLOCK_SLACK_MS = 120_000
 export function refuseFuture(at: Date) {
-  if (at.getTime() > Date.now() + CLOCK_SLACK_MS) throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'at')
+  if (at.getTime() > Date.now() + CLOCK_SLACK_MS)
+    throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'at')
 }
 /** What stands before the next event of one hole; times that cannot be are refused outright. */
 export function weigh(p: Penetration, events: LifeEvent[], next: NextEvent, known: LifeFacts[]): Gate[] {
   refuseFuture(next.at)
   const before = events.at(-1)
-  if (before && next.at < before.happenedAt) throw new ApiError(400, 'invalid-input', `The last event was ${before.happenedAt.toISOString()}; a later time is accepted`, 'at')
-  if (next.corrects && !events.some((e) => e.seq === next.corrects)) throw new ApiError(400, 'invalid-input', `This hole has no event ${next.corrects} to correct`, 'corrects')
-  if (next.corrects && !next.note.trim()) throw new ApiError(400, 'invalid-input', 'Say what was wrong; a correction explains itself', 'note')
+  if (before && next.at < before.happenedAt)
+    throw new ApiError(
+      400,
+      'invalid-input',
+      `The last event was ${before.happenedAt.toISOString()}; a later time is accepted`,
+      'at',
+    )
+  if (next.corrects && !events.some((e) => e.seq === next.corrects))
+    throw new ApiError(400, 'invalid-input', `This hole has no event ${next.corrects} to correct`, 'corrects')
+  if (next.corrects && !next.note.trim())
+    throw new ApiError(400, 'invalid-input', 'Say what was wrong; a correction explains itself', 'note')
   return gatesFor(holeFacts(p), known, { ...next, at: next.at.getTime(), lot: lotFacts(next.lot) })
 }
 /** Gates are passed with a fitter’s reason or not at all. */
@@ -49,13 +102,39 @@ export function passOrRefuse(who: Account, gates: Gate[], reason: string, path =
   if (!reason) throw new ApiError(409, 'gate', gates.map((g) => g.text).join(' '), path, { gates })
   mayPassGates(who)
 }
-export async function write(who: Account, p: Penetration, seq: number, next: NextEvent, gates: Gate[], reason: string, transaction: Transaction) {
+export async function write(
+  who: Account,
+  p: Penetration,
+  seq: number,
+  next: NextEvent,
+  gates: Gate[],
+  reason: string,
+  transaction: Transaction,
+) {
   await LifeEvent.create(
-    { penetrationId: p.id, seq, state: next.state, note: next.note, who: who.name, happenedAt: next.at, sizeMm: next.sizeMm, tempC: next.tempC, humidityPct: next.humidityPct, lotId: next.lot?.id ?? null, evidence: next.evidence, gatesPassed: gates.map((g) => g.id), gateReason: gates.length ? reason : null, corrects: next.corrects },
+    {
+      penetrationId: p.id,
+      seq,
+      state: next.state,
+      note: next.note,
+      who: who.name,
+      happenedAt: next.at,
+      sizeMm: next.sizeMm,
+      tempC: next.tempC,
+      humidityPct: next.humidityPct,
+      lotId: next.lot?.id ?? null,
+      evidence: next.evidence,
+      gatesPassed: gates.map((g) => g.id),
+      gateReason: gates.length ? reason : null,
+      corrects: next.corrects,
+    },
     { transaction },
   )
 }
-export async function lotNamed(id: number | null | undefined, transaction: Transaction | null = null): Promise<Lot | null> {
+export async function lotNamed(
+  id: number | null | undefined,
+  transaction: Transaction | null = null,
+): Promise<Lot | null> {
   if (!id) return null
   const lot = await Lot.findByPk(id, { transaction })
   if (!lot) throw new ApiError(400, 'invalid-input', `There is no lot ${id}`, 'lotId')

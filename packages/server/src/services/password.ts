@@ -1,7 +1,10 @@
 import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto'
 import { promisify } from 'node:util'
 
-/** Passwords by Node's own scrypt: nothing to compile, nothing prebuilt to crash. 32 MB and about a tenth of a second a try. */
+/**
+ * Passwords by Node's own scrypt: nothing to compile, nothing prebuilt to crash. 32 MB and about a tenth
+ * of a second a try.
+ */
 const LOG2_N = 15
 const R = 8
 const P = 1
@@ -25,7 +28,10 @@ async function matchesScrypt(stored: string, password: string): Promise<boolean>
   return known.length === tried.length && timingSafeEqual(known, tried)
 }
 
-/** A hash as earlier versions made them; its verifier is WebAssembly that lies in its package, loaded when it is first needed. */
+/**
+ * A hash as earlier versions made them; its verifier is WebAssembly that lies in its package, loaded when
+ * it is first needed.
+ */
 export const isOld = (stored: string) => stored.startsWith('$argon2')
 async function matchesOld(stored: string, password: string): Promise<boolean> {
   const { argon2Verify } = await import('hash-wasm')
@@ -33,12 +39,18 @@ async function matchesOld(stored: string, password: string): Promise<boolean> {
 }
 
 let nobody: Promise<string> | null = null
-/** A hash that no password has, with an earlier version's parameters: what is compared for a login that is not known. */
-const OLD_NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$MDAwMDAwMDAwMDAwMDAwMA$MDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDA'
+/**
+ * A hash that no password has, with an earlier version's parameters: what is compared for a login that is
+ * not known.
+ */
+const OLD_NOBODY =
+  '$argon2id$v=19$m=19456,t=2,p=1$MDAwMDAwMDAwMDAwMDAwMA$MDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDAwMDA'
 
 /**
- * Whether a password goes with a stored hash. The same work is done whether the login is known (`stored`) or not (null),
- * so that the time it takes tells nothing; while anybody's hash is of an earlier version (`oldAbout`), both kinds are worked out.
+ * Whether a password goes with a stored hash. The same work is done whether the login is known (`stored`)
+ * or not (null),
+ * so that the time it takes tells nothing; while anybody's hash is of an earlier version (`oldAbout`),
+ * both kinds are worked out.
  */
 export async function matches(stored: string | null, password: string, oldAbout: boolean): Promise<boolean> {
   nobody ??= hashPassword(randomBytes(SALT_BYTES).toString('hex'))

@@ -9,11 +9,17 @@ import { mayRead, mayWrite, type Account } from './access'
 export const MOST_BYTES = 12 * 1024 * 1024
 const MOST_PIXELS = 80_000_000
 const KINDS: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
-const meta = z.strictObject({ subject: z.enum(['hole', 'zone', 'reading', 'boat']), subjectId: z.string().min(1).max(80), caption: z.string().trim().max(300).default('') })
+const meta = z.strictObject({
+  subject: z.enum(['hole', 'zone', 'reading', 'boat']),
+  subjectId: z.string().min(1).max(80),
+  caption: z.string().trim().max(300).default(''),
+})
 export type PhotoSubject = z.output<typeof meta>['subject']
 
 /** What the file really is, by its content; its name is not asked. */
-export async function lookInto(bytes: Buffer): Promise<{ mime: string; width: number; height: number; original: Buffer; large: Buffer; small: Buffer }> {
+export async function lookInto(
+  bytes: Buffer,
+): Promise<{ mime: string; width: number; height: number; original: Buffer; large: Buffer; small: Buffer }> {
   if (!bytes.length) throw new ApiError(400, 'not-a-picture', 'The file is empty', 'file')
   let format: string | undefined
   let bare = false
@@ -24,24 +30,86 @@ export async function lookInto(bytes: Buffer): Promise<{ mime: string; width: nu
     size = { width: m.width, height: m.height }
     bare = !m.exif && !m.xmp && !m.iptc && !m.comments?.length && (m.orientation ?? 1) === 1
   } catch (error) {
-    if (/pixel limit/i.test((error as Error).message)) throw new ApiError(400, 'too-many-pixels', 'This picture has more than 80 million points; make it smaller first', 'file')
-    throw new ApiError(400, 'not-a-picture', 'This file holds no picture that can be read, whatever its name says; JPEG, PNG and WebP are kept', 'file')
+    if (/pixel limit/i.test((error as Error).message))
+      throw new ApiError(
+        400,
+        'too-many-pixels',
+        'This picture has more than 80 million points; make it smaller first',
+        'file',
+      )
+    throw new ApiError(
+      400,
+      'not-a-picture',
+      'This file holds no picture that can be read, whatever its name says; JPEG, PNG and WebP are kept',
+      'file',
+    )
   }
   const mime = KINDS[format ?? '']
-  if (!mime) throw new ApiError(400, 'wrong-kind', `This is a ${(format ?? 'file').toUpperCase()}, whatever its name says; JPEG, PNG and WebP are kept`, 'file')
+  if (!mime)
+    throw new ApiError(
+      400,
+      'wrong-kind',
+      `This is a ${(format ?? 'file').toUpperCase()}, whatever its name says; JPEG, PNG and WebP are kept`,
+      'file',
+    )
   try {
     const turned = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
-    const [large, small] = await Promise.all([1600, 320].map((side) => turned.clone().resize(side, side, { fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' }).jpeg({ quality: 80 }).toBuffer({ resolveWithObject: true })))
-    // Turned as it was held, and written anew: where and with what it was taken does not come along. One that says nothing of it is kept as it is.
+    const [large, small] = await Promise.all(
+      [1600, 320].map((side) =>
+        turned
+          .clone()
+          .resize(side, side, { fit: 'inside', withoutEnlargement: true })
+          .flatten({ background: '#ffffff' })
+          .jpeg({ quality: 80 })
+          .toBuffer({ resolveWithObject: true }),
+      ),
+    )
+    // Turned as it was held, and written anew: where and with what it was taken does not come along. One
+    // that says nothing of it is kept as it is.
     const clean = turned.clone()
-    const kept = bare ? { data: bytes, info: size } : await (format === 'jpeg' ? clean.jpeg({ quality: 92 }) : format === 'png' ? clean.png() : clean.webp({ quality: 92 })).toBuffer({ resolveWithObject: true })
-    return { mime, width: kept.info.width, height: kept.info.height, original: kept.data, large: large!.data, small: small!.data }
+    const kept = bare
+      ? { data: bytes, info: size }
+      : await (
+          format === 'jpeg'
+            ? clean.jpeg({ quality: 92 })
+            : format === 'png'
+              ? clean.png()
+              : clean.webp({ quality: 92 })
+        ).toBuffer({ resolveWithObject: true })
+    return {
+      mime,
+      width: kept.info.width,
+      height: kept.info.height,
+      original: kept.data,
+      large: large!.data,
+      small: small!.data,
+    }
   } catch {
-    throw new ApiError(400, 'broken-picture', 'This picture breaks off or is damaged; take it from the camera again', 'file')
+    throw new ApiError(
+      400,
+      'broken-picture',
+      'This picture breaks off or is damaged; take it from the camera again',
+      'file',
+    )
   }
 }
 
-const shown = (p: Pick<Photo, 'id' | 'subject' | 'subjectId' | 'caption' | 'mime' | 'width' | 'height' | 'who' | 'takenAt'>) => ({ id: Number(p.id), subject: p.subject, subjectId: p.subjectId, caption: p.caption, mime: p.mime, width: p.width, height: p.height, who: p.who, takenAt: p.takenAt.toISOString() })
+const shown = (
+  p: Pick<
+    Photo,
+    'id' | 'subject' | 'subjectId' | 'caption' | 'mime' | 'width' | 'height' | 'who' | 'takenAt'
+  >,
+) => ({
+  id: Number(p.id),
+  subject: p.subject,
+  subjectId: p.subjectId,
+  caption: p.caption,
+  mime: p.mime,
+  width: p.width,
+  height: p.height,
+  who: p.who,
+  takenAt: p.takenAt.toISOString(),
+})
 const LIGHT = ['id', 'boatId', 'subject', 'subjectId', 'caption', 'mime', 'width', 'height', 'who', 'takenAt']
 
 async function subjectExists(boatId: string, subject: PhotoSubject, id: string): Promise<boolean> {
@@ -57,30 +125,54 @@ export async function addPhoto(who: Account, boatId: string, bytes: Buffer | und
   mayWrite(who, boatId)
   const m = parseInput(meta, raw)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  if (!(await subjectExists(boatId, m.subject, m.subjectId))) throw new ApiError(400, 'invalid-input', `This boat has no ${m.subject} ${m.subjectId}`, 'subjectId')
+  if (!(await subjectExists(boatId, m.subject, m.subjectId)))
+    throw new ApiError(400, 'invalid-input', `This boat has no ${m.subject} ${m.subjectId}`, 'subjectId')
   if (!bytes) throw new ApiError(400, 'invalid-input', 'No file was sent', 'file')
   const look = await lookInto(bytes)
-  return shown(await Photo.create({ boatId, ...m, ...look, sha256: createHash('sha256').update(look.original).digest('hex'), who: who.name, takenAt: new Date() }))
+  return shown(
+    await Photo.create({
+      boatId,
+      ...m,
+      ...look,
+      sha256: createHash('sha256').update(look.original).digest('hex'),
+      who: who.name,
+      takenAt: new Date(),
+    }),
+  )
 }
 export async function photosOf(who: Account, boatId: string) {
   mayRead(who, boatId)
-  return (await Photo.findAll({ where: { boatId, withdrawnWhy: null }, order: [['id', 'ASC']], attributes: LIGHT })).map(shown)
+  return (
+    await Photo.findAll({ where: { boatId, withdrawnWhy: null }, order: [['id', 'ASC']], attributes: LIGHT })
+  ).map(shown)
 }
 export async function photoBytes(who: Account, id: number, size: 'small' | 'large' | 'original') {
-  const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'mime', size] }) : null
+  const p = Number.isSafeInteger(id)
+    ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'mime', size] })
+    : null
   if (!p) throw notFound('photo')
   mayRead(who, p.boatId)
   return { bytes: p[size], mime: size === 'original' ? p.mime : 'image/jpeg' }
 }
 const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
-/** A photo is evidence: it is taken out of use with a reason and kept. An apprentice withdraws only his own. */
+/**
+ * A photo is evidence: it is taken out of use with a reason and kept. An apprentice withdraws only his
+ * own.
+ */
 export async function withdrawPhoto(who: Account, id: number, raw: unknown) {
   const { why } = parseInput(withdrawal, raw)
   await Photo.sequelize!.transaction(async (transaction) => {
-    const p = Number.isSafeInteger(id) ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'who', 'withdrawnWhy'], transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
+    const p = Number.isSafeInteger(id)
+      ? await Photo.findByPk(String(id), {
+          attributes: ['id', 'boatId', 'who', 'withdrawnWhy'],
+          transaction,
+          lock: transaction.LOCK.NO_KEY_UPDATE,
+        })
+      : null
     if (!p) throw notFound('photo')
     mayWrite(who, p.boatId)
-    if (who.role === 'apprentice' && p.who !== who.name) throw forbidden('An apprentice withdraws photos of his own; a fitter the rest')
+    if (who.role === 'apprentice' && p.who !== who.name)
+      throw forbidden('An apprentice withdraws photos of his own; a fitter the rest')
     if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
     await p.update({ withdrawnWhy: why, withdrawnBy: who.name, withdrawnAt: new Date() }, { transaction })
   })

@@ -1,11 +1,40 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
 import type { ThroughHullLog } from '@north-tide/core/through-hull'
-import { GRADES, NO_ZONE, PLATES, SIZES, LIFE_STATES, RIM_PATH_MM, beddingCure, boltPart, boundsOf, formatLength, gripLayersOf, holeLabel, measureSaid, nextStates, parseDesign, parseInput, standing, type HoleRow } from '@north-tide/core'
+import {
+  GRADES,
+  NO_ZONE,
+  PLATES,
+  SIZES,
+  LIFE_STATES,
+  RIM_PATH_MM,
+  beddingCure,
+  boltPart,
+  boundsOf,
+  formatLength,
+  gripLayersOf,
+  holeLabel,
+  measureSaid,
+  nextStates,
+  parseDesign,
+  parseInput,
+  standing,
+  type HoleRow,
+} from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, ThroughHull, LifeEvent, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { blank, eventsOf, facts, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
+import {
+  blank,
+  eventsOf,
+  facts,
+  holeFacts,
+  lotNamed,
+  passOrRefuse,
+  weigh,
+  write,
+  type NextEvent,
+} from './life'
 import { logOfHole, logsOfHoles } from './work-log'
 import { isUuid, moment } from './saving'
 
@@ -31,7 +60,17 @@ export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRo
        LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
        JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
       WHERE p.boat_id = $1 AND ($2::int IS NULL OR p.id = $2) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
-    { bind: [boatId, which.only ?? null, which.withdrawn ?? false, which.after?.number ?? 0, which.after?.most ?? null], type: QueryTypes.SELECT, transaction: which.transaction ?? null },
+    {
+      bind: [
+        boatId,
+        which.only ?? null,
+        which.withdrawn ?? false,
+        which.after?.number ?? 0,
+        which.after?.most ?? null,
+      ],
+      type: QueryTypes.SELECT,
+      transaction: which.transaction ?? null,
+    },
   )
   return rows.map((r) => ({ ...r, label: holeLabel(r.number), since: r.since.toISOString() }))
 }
@@ -44,7 +83,9 @@ export async function register(who: Account, boatId: string) {
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */
 export async function lockedHole(who: Account, id: number, transaction: Transaction): Promise<Penetration> {
-  const p = isHoleId(id) ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
+  const p = isHoleId(id)
+    ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+    : null
   if (!p) throw notFound('hole')
   mayWrite(who, p.boatId)
   return p
@@ -54,39 +95,84 @@ export async function lockedHole(who: Account, id: number, transaction: Transact
 export async function recordFitting(who: Account, fittingId: string, now = new Date()) {
   const sequelize = Fitting.sequelize!
   return sequelize.transaction(async (transaction) => {
-    const f = isUuid(fittingId) ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE }) : null
+    const f = isUuid(fittingId)
+      ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+      : null
     if (!f) throw notFound('fitting')
     mayWrite(who, f.boatId)
     if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
     const boat = await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     const d = parseDesign(f.design)
-    const last = ((await Penetration.max('number', { where: { boatId: f.boatId }, transaction })) as number | null) ?? 0
-    const through = gripLayersOf(d).filter((l) => !['base', 'bedding', 'filler bed', 'backing plate'].includes(l.name)).map((l) => `${l.name} ${formatLength(l.thicknessMm, boat!.units)}`).join(', ')
+    const last =
+      ((await Penetration.max('number', { where: { boatId: f.boatId }, transaction })) as number | null) ?? 0
+    const through = gripLayersOf(d)
+      .filter((l) => !['base', 'bedding', 'filler bed', 'backing plate'].includes(l.name))
+      .map((l) => `${l.name} ${formatLength(l.thicknessMm, boat!.units)}`)
+      .join(', ')
     const made: Penetration[] = []
     for (const [i, b] of d.bolts.entries()) {
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + i, fittingId: f.id, part: boltPart(i), boltIndex: i, whatFor: `${d.name}, bolt ${i + 1}`, zone: d.place.zone ?? NO_ZONE,
-          xMm: d.place.xMm + b.xMm, yMm: d.place.yMm + b.yMm, zMm: d.place.zMm, diameterMm: SIZES[d.bolt.size]!.clearanceMm, through,
-          fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`, plate: d.plate ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}` : '',
-          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false,
+          boatId: f.boatId,
+          number: last + 1 + i,
+          fittingId: f.id,
+          part: boltPart(i),
+          boltIndex: i,
+          whatFor: `${d.name}, bolt ${i + 1}`,
+          zone: d.place.zone ?? NO_ZONE,
+          xMm: d.place.xMm + b.xMm,
+          yMm: d.place.yMm + b.yMm,
+          zMm: d.place.zMm,
+          diameterMm: SIZES[d.bolt.size]!.clearanceMm,
+          through,
+          fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`,
+          plate: d.plate
+            ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}`
+            : '',
+          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none',
+          sealant: d.bedding.sealant,
+          belowWaterline: d.place.belowWaterline,
+          found: false,
           measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
         },
         { transaction },
       )
-      await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now }, { transaction })
+      await LifeEvent.create(
+        { ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now },
+        { transaction },
+      )
       made.push(p)
     }
     if (d.pipeMm) {
       // A pipe, cable or shaft beside the bolts is a hole like any other.
       const p = await Penetration.create(
         {
-          boatId: f.boatId, number: last + 1 + d.bolts.length, fittingId: f.id, part: 'pipe', boltIndex: null, whatFor: `${d.name}, pipe`, zone: d.place.zone ?? NO_ZONE, xMm: d.place.xMm, yMm: d.place.yMm, zMm: d.place.zMm, diameterMm: d.pipeMm, through, fastener: '', plate: '',
-          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none', sealant: d.bedding.sealant, belowWaterline: d.place.belowWaterline, found: false, measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
+          boatId: f.boatId,
+          number: last + 1 + d.bolts.length,
+          fittingId: f.id,
+          part: 'pipe',
+          boltIndex: null,
+          whatFor: `${d.name}, pipe`,
+          zone: d.place.zone ?? NO_ZONE,
+          xMm: d.place.xMm,
+          yMm: d.place.yMm,
+          zMm: d.place.zMm,
+          diameterMm: d.pipeMm,
+          through,
+          fastener: '',
+          plate: '',
+          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none',
+          sealant: d.bedding.sealant,
+          belowWaterline: d.place.belowWaterline,
+          found: false,
+          measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
         },
         { transaction },
       )
-      await LifeEvent.create({ ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now }, { transaction })
+      await LifeEvent.create(
+        { ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now },
+        { transaction },
+      )
       made.push(p)
     }
     await f.update({ recordedAt: now }, { transaction })
@@ -107,17 +193,45 @@ export async function hole(who: Account, id: number) {
   const mine = holeFacts(p)
   const bedded = standing(known).findLast((e) => e.state === 'bedded')
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
-  const b = f ? boundsOf('diameterMm' in f.design.base ? { diameterMm: f.design.base.diameterMm } : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm }) : null
+  const b = f
+    ? boundsOf(
+        'diameterMm' in f.design.base
+          ? { diameterMm: f.design.base.diameterMm }
+          : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm },
+      )
+    : null
   const hull = p.fittingId ? await ThroughHull.findByPk(p.fittingId) : null
-  const half = b ? Math.min(b.maxX, b.maxY) : hull ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null : null
+  const half = b
+    ? Math.min(b.maxX, b.maxY)
+    : hull
+      ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null
+      : null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
   return {
-    ...row, next: nextStates(mine, known), sizes: events.filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq)).map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
+    ...row,
+    next: nextStates(mine, known),
+    sizes: events
+      .filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq))
+      .map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
     log: await logOfHole(p.boatId, row.fittingKind === 'through-hull' ? row.fittingId : null),
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
-    events: events.map((e, i) => ({ seq: e.seq, state: e.state, note: e.note, who: e.who, at: e.happenedAt.toISOString(), sizeMm: e.sizeMm, tempC: e.tempC, humidityPct: e.humidityPct, lot: known[i]!.lot?.code ?? null, evidence: e.evidence, gatesPassed: e.gatesPassed, gateReason: e.gateReason, corrects: e.corrects })),
+    events: events.map((e, i) => ({
+      seq: e.seq,
+      state: e.state,
+      note: e.note,
+      who: e.who,
+      at: e.happenedAt.toISOString(),
+      sizeMm: e.sizeMm,
+      tempC: e.tempC,
+      humidityPct: e.humidityPct,
+      lot: known[i]!.lot?.code ?? null,
+      evidence: e.evidence,
+      gatesPassed: e.gatesPassed,
+      gateReason: e.gateReason,
+      corrects: e.corrects,
+    })),
   }
 }
 
@@ -129,16 +243,32 @@ const eventBody = z.strictObject({
   sizeMm: optional(z.number().positive().max(1000)),
   tempC: optional(z.number().min(-30).max(60)),
   humidityPct: optional(z.number().min(0).max(100)),
-  lotId: optional(z.number().int().positive().max(2 ** 31 - 1)),
+  lotId: optional(
+    z
+      .number()
+      .int()
+      .positive()
+      .max(2 ** 31 - 1),
+  ),
   evidence: optional(z.string().max(2000)),
   gateReason: optional(z.string().max(500)),
-  corrects: optional(z.number().int().positive().max(2 ** 31 - 1)),
+  corrects: optional(
+    z
+      .number()
+      .int()
+      .positive()
+      .max(2 ** 31 - 1),
+  ),
 })
 
 /** What a correction does not change stays as it was written; a field that is sent as null is taken out. */
-const kept = <T>(sent: T | null | undefined, was: T | null | undefined): T | null => (sent === undefined ? (was ?? null) : sent)
+const kept = <T>(sent: T | null | undefined, was: T | null | undefined): T | null =>
+  sent === undefined ? (was ?? null) : sent
 
-/** Adds the next event of a hole's life. Missing evidence is a gate: refused with its reasons, unless a fitter passes it with one of his own. */
+/**
+ * Adds the next event of a hole's life. Missing evidence is a gate: refused with its reasons, unless a
+ * fitter passes it with one of his own.
+ */
 export async function addEvent(who: Account, id: number, body: unknown) {
   const b = parseInput(eventBody, body)
   await Penetration.sequelize!.transaction(async (transaction) => {
@@ -147,8 +277,15 @@ export async function addEvent(who: Account, id: number, body: unknown) {
     const events = await eventsOf(p.id, transaction)
     const wrong = b.corrects == null ? undefined : events.find((e) => e.seq === b.corrects)
     const next: NextEvent = {
-      state: b.state, at: b.at ? new Date(b.at) : new Date(), note: b.note, evidence: b.evidence ?? wrong?.evidence ?? '', corrects: b.corrects ?? null,
-      sizeMm: kept(b.sizeMm, wrong?.sizeMm), tempC: kept(b.tempC, wrong?.tempC), humidityPct: kept(b.humidityPct, wrong?.humidityPct), lot: await lotNamed(kept(b.lotId, wrong?.lotId), transaction),
+      state: b.state,
+      at: b.at ? new Date(b.at) : new Date(),
+      note: b.note,
+      evidence: b.evidence ?? wrong?.evidence ?? '',
+      corrects: b.corrects ?? null,
+      sizeMm: kept(b.sizeMm, wrong?.sizeMm),
+      tempC: kept(b.tempC, wrong?.tempC),
+      humidityPct: kept(b.humidityPct, wrong?.humidityPct),
+      lot: await lotNamed(kept(b.lotId, wrong?.lotId), transaction),
     }
     const gates = weigh(p, events, next, await facts(events, transaction))
     const reason = b.gateReason?.trim() ?? ''
@@ -158,13 +295,29 @@ export async function addEvent(who: Account, id: number, body: unknown) {
   return hole(who, id)
 }
 
-interface EventFacts { seq: number; state: string; who: string; note: string; sizeMm: number | null; tempC: number | null; humidityPct: number | null; lot: string | null; evidence: string; gatesPassed: string[]; gateReason: string | null; corrects: number | null }
+interface EventFacts {
+  seq: number
+  state: string
+  who: string
+  note: string
+  sizeMm: number | null
+  tempC: number | null
+  humidityPct: number | null
+  lot: string | null
+  evidence: string
+  gatesPassed: string[]
+  gateReason: string | null
+  corrects: number | null
+}
 type EventRow = EventFacts & { penetrationId: number; at: Date }
 export type ExportedHole = HoleRow & { log: ThroughHullLog[]; events: (EventFacts & { at: string })[] }
 const HOLES_AT_ONCE = 250
-/** The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is too large and nobody else waits. */
+/**
+ * The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is
+ * too large and nobody else waits.
+ */
 export async function* registerExport(boatId: string) {
-  for (let number = 0; ; ) {
+  for (let number = 0; ;) {
     const part = await holesOf(boatId, { withdrawn: true, after: { number, most: HOLES_AT_ONCE } })
     if (!part.length) return
     number = part.at(-1)!.number
@@ -174,11 +327,19 @@ export async function* registerExport(boatId: string) {
            FROM life_events e LEFT JOIN lots l ON l.id = e.lot_id WHERE e.penetration_id = ANY($1::int[]) ORDER BY e.penetration_id, e.seq`,
         { bind: [part.map((r) => r.id)], type: QueryTypes.SELECT },
       ),
-      logsOfHoles(boatId, part.flatMap((r) => (r.fittingId && r.fittingKind === 'through-hull' ? [r.fittingId] : []))),
+      logsOfHoles(
+        boatId,
+        part.flatMap((r) => (r.fittingId && r.fittingKind === 'through-hull' ? [r.fittingId] : [])),
+      ),
     ])
     const of = new Map<number, (EventFacts & { at: string })[]>(part.map((r) => [r.id, []]))
-    for (const { penetrationId, at, ...e } of events) of.get(penetrationId)!.push({ ...e, at: at.toISOString() })
-    const out: ExportedHole[] = part.map((r) => ({ ...r, log: r.fittingId && r.boltIndex === null ? (logs.get(r.fittingId) ?? []) : [], events: of.get(r.id)! }))
+    for (const { penetrationId, at, ...e } of events)
+      of.get(penetrationId)!.push({ ...e, at: at.toISOString() })
+    const out: ExportedHole[] = part.map((r) => ({
+      ...r,
+      log: r.fittingId && r.boltIndex === null ? (logs.get(r.fittingId) ?? []) : [],
+      events: of.get(r.id)!,
+    }))
     yield out
   }
 }

@@ -17,18 +17,44 @@ const MOST_SWEPT = 200
 const db = () => Boat.sequelize!
 let jobs: Jobs | null = null
 
-interface Changed { id: string; verdict: string; governing: string | null; stale: string | null; version: number; due: boolean }
+interface Changed {
+  id: string
+  verdict: string
+  governing: string | null
+  stale: string | null
+  version: number
+  due: boolean
+}
 async function store(rows: Changed[]) {
   if (!rows.length) return
   await db().query(
     `UPDATE fittings f SET verdict = n.verdict, governing = n.governing, solver_due = n.due, stale = CASE WHEN n.stale IS NULL THEN NULL ELSE ARRAY(SELECT jsonb_array_elements_text(n.stale::jsonb)) END
        FROM unnest($1::uuid[], $2::text[], $3::text[], $4::text[], $5::int[], $6::boolean[]) AS n(id, verdict, governing, stale, version, due) WHERE f.id = n.id AND f.version = n.version`,
-    { bind: [rows.map((r) => r.id), rows.map((r) => r.verdict), rows.map((r) => r.governing), rows.map((r) => r.stale), rows.map((r) => r.version), rows.map((r) => r.due)] },
+    {
+      bind: [
+        rows.map((r) => r.id),
+        rows.map((r) => r.verdict),
+        rows.map((r) => r.governing),
+        rows.map((r) => r.stale),
+        rows.map((r) => r.version),
+        rows.map((r) => r.due),
+      ],
+    },
   )
 }
 /** The deck's fittings by their hand checks; `said` hears how far it is. */
-async function judgeDeck(boatId: string, said: (done: number, total: number, turned: number) => Promise<void>): Promise<{ total: number; turned: number; due: string[] }> {
-  const [around, fittings] = await Promise.all([surroundings(boatId), Fitting.findAll({ where: { boatId }, order: [['id', 'ASC']], attributes: ['id', 'design', 'verdict', 'governing', 'stale', 'version', 'solver', 'solverDue'] })])
+async function judgeDeck(
+  boatId: string,
+  said: (done: number, total: number, turned: number) => Promise<void>,
+): Promise<{ total: number; turned: number; due: string[] }> {
+  const [around, fittings] = await Promise.all([
+    surroundings(boatId),
+    Fitting.findAll({
+      where: { boatId },
+      order: [['id', 'ASC']],
+      attributes: ['id', 'design', 'verdict', 'governing', 'stale', 'version', 'solver', 'solverDue'],
+    }),
+  ])
   let turned = 0
   const due: string[] = []
   for (let i = 0; i < fittings.length; i += CHUNK) {
@@ -37,9 +63,22 @@ async function judgeDeck(boatId: string, said: (done: number, total: number, tur
     for (const f of chunk) {
       const v = judgeByHand(f.design, around, f.solver)
       if (v.solverDue) due.push(f.id)
-      if (v.verdict === f.verdict && v.governing === f.governing && v.solverDue === f.solverDue && JSON.stringify(v.stale) === JSON.stringify(f.stale ?? null)) continue
+      if (
+        v.verdict === f.verdict &&
+        v.governing === f.governing &&
+        v.solverDue === f.solverDue &&
+        JSON.stringify(v.stale) === JSON.stringify(f.stale ?? null)
+      )
+        continue
       if (v.verdict !== f.verdict) turned++
-      changed.push({ id: f.id, verdict: v.verdict, governing: v.governing, stale: v.stale ? JSON.stringify(v.stale) : null, version: f.version, due: v.solverDue })
+      changed.push({
+        id: f.id,
+        verdict: v.verdict,
+        governing: v.governing,
+        stale: v.stale ? JSON.stringify(v.stale) : null,
+        version: f.version,
+        due: v.solverDue,
+      })
     }
     await store(changed)
     await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
@@ -52,21 +91,41 @@ async function judgeDeck(boatId: string, said: (done: number, total: number, tur
 /** All open asks of one boat, together; one that came while it was at it is taken in another round. */
 async function judgeBoat(boatId: string): Promise<void> {
   for (;;) {
-    const [open] = await db().query<{ last: number | null }>('SELECT max(id)::int AS last FROM rejudge_jobs WHERE boat_id = $1 AND finished_at IS NULL', { bind: [boatId], type: QueryTypes.SELECT })
+    const [open] = await db().query<{ last: number | null }>(
+      'SELECT max(id)::int AS last FROM rejudge_jobs WHERE boat_id = $1 AND finished_at IS NULL',
+      { bind: [boatId], type: QueryTypes.SELECT },
+    )
     const last = open?.last ?? null
     if (last === null) return
-    const say = (set: string, bind: unknown[]) => db().query(`UPDATE rejudge_jobs SET beat_at = now(), ${set} WHERE boat_id = $1 AND id <= $2 AND finished_at IS NULL`, { bind: [boatId, last, ...bind] })
+    const say = (set: string, bind: unknown[]) =>
+      db().query(
+        `UPDATE rejudge_jobs SET beat_at = now(), ${set} WHERE boat_id = $1 AND id <= $2 AND finished_at IS NULL`,
+        { bind: [boatId, last, ...bind] },
+      )
     await say('tries = tries + 1', [])
-    const deck = await judgeDeck(boatId, async (done, total, turned) => void (await say('total = $3, done = $4, turned = $5', [total, done, turned])))
+    const deck = await judgeDeck(
+      boatId,
+      async (done, total, turned) =>
+        void (await say('total = $3, done = $4, turned = $5', [total, done, turned])),
+    )
     const hull = await rejudgeThroughHull(boatId, () => say('done = done', []))
-    await say('total = $3, done = $3, turned = $4, finished_at = now()', [deck.total + hull.total, deck.turned + hull.turned])
+    await say('total = $3, done = $3, turned = $4, finished_at = now()', [
+      deck.total + hull.total,
+      deck.turned + hull.turned,
+    ])
     for (const id of deck.due) await jobs?.send('solve', { fittingId: id }, id)
   }
 }
-/** One process at a time is at a boat: the lock goes with its connection, so a process that is killed holds nothing. */
+/**
+ * One process at a time is at a boat: the lock goes with its connection, so a process that is killed holds
+ * nothing.
+ */
 async function judgeAlone(boatId: string): Promise<void> {
   await db().transaction(async (transaction) => {
-    const [lock] = await db().query<{ got: boolean }>("SELECT pg_try_advisory_xact_lock(hashtextextended('rejudge ' || $1, 0)) AS got", { bind: [boatId], type: QueryTypes.SELECT, transaction })
+    const [lock] = await db().query<{ got: boolean }>(
+      "SELECT pg_try_advisory_xact_lock(hashtextextended('rejudge ' || $1, 0)) AS got",
+      { bind: [boatId], type: QueryTypes.SELECT, transaction },
+    )
     if (lock!.got) await judgeBoat(boatId)
   })
 }
@@ -76,19 +135,38 @@ async function solveFitting(id: string): Promise<void> {
   const f = await Fitting.findOne({ where: { id, solverDue: true } })
   if (!f) return
   const solver = (await judgeOn(f.design, await surroundings(f.boatId), f.solver)).solver
-  // The deck may have been measured again while the solver was at it: its answer counts only if the question still stands.
+  // The deck may have been measured again while the solver was at it: its answer counts only if the
+  // question still stands.
   const v = judgeByHand(f.design, await surroundings(f.boatId), solver)
-  const [kept] = await Fitting.update({ verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue }, { where: { id, version: f.version } })
-  if (kept && v.verdict !== f.verdict) await db().query('UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)', { bind: [f.boatId] })
+  const [kept] = await Fitting.update(
+    { verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue },
+    { where: { id, version: f.version } },
+  )
+  if (kept && v.verdict !== f.verdict)
+    await db().query(
+      'UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)',
+      { bind: [f.boatId] },
+    )
   if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
 const failed = new Map<string, number>()
 /** What is open and nobody is at is put in the queue again. */
 async function sweep(): Promise<void> {
-  const open = await db().query<{ boatId: string }>(`SELECT DISTINCT boat_id AS "boatId" FROM rejudge_jobs WHERE finished_at IS NULL AND tries < ${MOST_TRIES} AND beat_at < now() - interval '${STILL_S} seconds'`, { type: QueryTypes.SELECT })
+  const open = await db().query<{ boatId: string }>(
+    `SELECT DISTINCT boat_id AS "boatId" FROM rejudge_jobs WHERE finished_at IS NULL AND tries < ${MOST_TRIES} AND beat_at < now() - interval '${STILL_S} seconds'`,
+    { type: QueryTypes.SELECT },
+  )
   for (const b of open) await jobs?.send('rejudge', { boatId: b.boatId }, b.boatId)
-  const due = await Fitting.findAll({ where: { solverDue: true, id: { [Op.notIn]: [...failed].filter(([, n]) => n >= MOST_TRIES).map(([id]) => id) } }, attributes: ['id'], limit: MOST_SWEPT, order: [['id', 'ASC']] })
+  const due = await Fitting.findAll({
+    where: {
+      solverDue: true,
+      id: { [Op.notIn]: [...failed].filter(([, n]) => n >= MOST_TRIES).map(([id]) => id) },
+    },
+    attributes: ['id'],
+    limit: MOST_SWEPT,
+    order: [['id', 'ASC']],
+  })
   for (const f of due) await jobs?.send('solve', { fittingId: f.id }, f.id)
 }
 
@@ -127,7 +205,10 @@ export async function startRejudging(queue: Jobs, logger: Logger): Promise<() =>
 /** When nothing is left to be judged or solved; for tests and the demo. */
 export async function settled(): Promise<void> {
   for (;;) {
-    const [left] = await db().query<{ n: number }>('SELECT ((SELECT count(*) FROM rejudge_jobs WHERE finished_at IS NULL) + (SELECT count(*) FROM fittings WHERE solver_due))::int AS n', { type: QueryTypes.SELECT })
+    const [left] = await db().query<{ n: number }>(
+      'SELECT ((SELECT count(*) FROM rejudge_jobs WHERE finished_at IS NULL) + (SELECT count(*) FROM fittings WHERE solver_due))::int AS n',
+      { type: QueryTypes.SELECT },
+    )
     if (!left!.n) return
     await new Promise((again) => setTimeout(again, 25))
   }

@@ -1,6 +1,13 @@
 import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
-import { YARD_FIELDS, YARD_KINDS, YARD_TABLES, parseInput, type YardKind, type YardValue } from '@north-tide/core'
+import {
+  YARD_FIELDS,
+  YARD_KINDS,
+  YARD_TABLES,
+  parseInput,
+  type YardKind,
+  type YardValue,
+} from '@north-tide/core'
 import { ApiError, forbidden } from '../errors'
 import { Boat } from '../models'
 import type { Account } from './access'
@@ -10,17 +17,33 @@ import { MOST_VERSION, stale } from './saving'
 const db = () => Boat.sequelize!
 
 export const yardValues = (): Promise<YardValue[]> =>
-  db().query<YardValue>(`SELECT kind, material, field, value, reason, measured_by AS "measuredBy", version FROM yard_values ORDER BY kind, material, field`, { type: QueryTypes.SELECT })
+  db().query<YardValue>(
+    `SELECT kind, material, field, value, reason, measured_by AS "measuredBy", version FROM yard_values ORDER BY kind, material, field`,
+    { type: QueryTypes.SELECT },
+  )
 
 const place = { kind: z.enum(YARD_KINDS), material: z.string(), field: z.string() }
-const body = z.strictObject({ ...place, value: z.number().positive().max(1e6), reason: z.string().trim().min(1).max(300), version: z.number().int().min(0).max(MOST_VERSION).default(0) })
+const body = z.strictObject({
+  ...place,
+  value: z.number().positive().max(1e6),
+  reason: z.string().trim().min(1).max(300),
+  version: z.number().int().min(0).max(MOST_VERSION).default(0),
+})
 
 function known(v: { kind: YardKind; material: string; field: string }) {
-  if (!Object.hasOwn(YARD_TABLES[v.kind], v.material)) throw new ApiError(400, 'invalid-input', `"${v.material}" is no ${v.kind} of the tables`, 'material')
-  if (!Object.hasOwn(YARD_FIELDS[v.kind], v.field)) throw new ApiError(400, 'invalid-input', `"${v.field}" cannot be replaced; ${Object.keys(YARD_FIELDS[v.kind]).join(', ')} can`, 'field')
+  if (!Object.hasOwn(YARD_TABLES[v.kind], v.material))
+    throw new ApiError(400, 'invalid-input', `"${v.material}" is no ${v.kind} of the tables`, 'material')
+  if (!Object.hasOwn(YARD_FIELDS[v.kind], v.field))
+    throw new ApiError(
+      400,
+      'invalid-input',
+      `"${v.field}" cannot be replaced; ${Object.keys(YARD_FIELDS[v.kind]).join(', ')} can`,
+      'field',
+    )
 }
 function mayMeasure(who: Account) {
-  if (who.role !== 'manager' && who.role !== 'fitter') throw forbidden('The yard\u2019s own values are set by a fitter or the manager')
+  if (who.role !== 'manager' && who.role !== 'fitter')
+    throw forbidden('The yard\u2019s own values are set by a fitter or the manager')
 }
 
 const CHANGED = 'a value of the yard\u2019s own changed'
@@ -30,8 +53,17 @@ export async function setYardValue(who: Account, raw: unknown): Promise<YardValu
   const { version, ...v } = parseInput(body, raw)
   known(v)
   await db().transaction(async (transaction) => {
-    const [there] = await db().query<{ version: number; measuredBy: string }>(`SELECT version, measured_by AS "measuredBy" FROM yard_values WHERE kind = :kind AND material = :material AND field = :field FOR UPDATE`, { replacements: v, type: QueryTypes.SELECT, transaction })
-    if ((there?.version ?? 0) !== version) throw stale('this value', { version: there?.version ?? 0, updatedBy: there?.measuredBy ?? null }, version, await yardValues())
+    const [there] = await db().query<{ version: number; measuredBy: string }>(
+      `SELECT version, measured_by AS "measuredBy" FROM yard_values WHERE kind = :kind AND material = :material AND field = :field FOR UPDATE`,
+      { replacements: v, type: QueryTypes.SELECT, transaction },
+    )
+    if ((there?.version ?? 0) !== version)
+      throw stale(
+        'this value',
+        { version: there?.version ?? 0, updatedBy: there?.measuredBy ?? null },
+        version,
+        await yardValues(),
+      )
     await db().query(
       there
         ? `UPDATE yard_values SET value = :value, reason = :reason, measured_by = :who, measured_at = now(), version = version + 1 WHERE kind = :kind AND material = :material AND field = :field`
@@ -42,12 +74,18 @@ export async function setYardValue(who: Account, raw: unknown): Promise<YardValu
   })
   return yardValues()
 }
-/** Goes back to the table's value. Where none of the yard's own was, nothing changes and nothing is judged again. */
+/**
+ * Goes back to the table's value. Where none of the yard's own was, nothing changes and nothing is judged
+ * again.
+ */
 export async function dropYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
   mayMeasure(who)
   const v = parseInput(z.strictObject(place), raw)
   await db().transaction(async (transaction) => {
-    const gone = await db().query('DELETE FROM yard_values WHERE kind = :kind AND material = :material AND field = :field RETURNING 1', { replacements: v, type: QueryTypes.SELECT, transaction })
+    const gone = await db().query(
+      'DELETE FROM yard_values WHERE kind = :kind AND material = :material AND field = :field RETURNING 1',
+      { replacements: v, type: QueryTypes.SELECT, transaction },
+    )
     if (gone.length) await askRejudgeAll(CHANGED, transaction)
   })
   return yardValues()

@@ -9,17 +9,31 @@ export interface SolverAnswer {
   checks: Check[]
 }
 let pool: Piscina | null = null
-const open = () => (pool ??= new Piscina({ filename: new URL('./worker.ts', import.meta.url).href, execArgv: ['--import', 'tsx'], minThreads: 0, maxThreads: 1, idleTimeout: 60_000 }))
+const open = () =>
+  (pool ??= new Piscina({
+    filename: new URL('./worker.ts', import.meta.url).href,
+    execArgv: ['--import', 'tsx'],
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 60_000,
+  }))
 export const closeSolver = async () => {
   await pool?.destroy()
   pool = null
 }
 export const keyOf = (q: SolverQuestion) => createHash('sha256').update(q.key).digest('hex')
 
-/** The same question, asked again within a while (a port and a starboard twin, an undone change), is not solved again. */
+/**
+ * The same question, asked again within a while (a port and a starboard twin, an undone change), is not
+ * solved again.
+ */
 const recent = new Map<string, Promise<Check[]>>()
 const MOST_RECENT = 200
-export async function askSolver(design: Design, judgement: Judgement, question: SolverQuestion): Promise<SolverAnswer> {
+export async function askSolver(
+  design: Design,
+  judgement: Judgement,
+  question: SolverQuestion,
+): Promise<SolverAnswer> {
   const key = keyOf(question)
   let asked = recent.get(key)
   if (!asked) {

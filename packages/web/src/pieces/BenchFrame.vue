@@ -6,10 +6,38 @@ import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'
 import { pickedFile } from './files'
 
-/** The page of a bench: its fitting's name and acts, what is given at the left, the drawing in the middle, verdicts at the right, the tray below. */
-type Draft = Pick<ReturnType<typeof drafted<{ name: string }, { id: string; version: number; design: { name: string }; updatedBy: string }>>, 'change' | 'undo' | 'redo' | 'settle'>
-type Unwrapped = Draft & { design: object | null; conflict: { design: object; version: number; updatedBy: string } | null; saving: InstanceType<typeof SavedWord>['$props']['saving']; refusal: string | null; readOnly: boolean; past: unknown[]; future: unknown[] }
-const props = defineProps<{ draft: Unwrapped; name: string; where: string; said: string; busy: boolean; recorded: boolean; holes: { id: number; label: string }[]; recordWord: string }>()
+/**
+ * The page of a bench: its fitting's name and acts, what is given at the left, the drawing in the middle,
+ * verdicts at the right, the tray below.
+ */
+type Draft = Pick<
+  ReturnType<
+    typeof drafted<
+      { name: string },
+      { id: string; version: number; design: { name: string }; updatedBy: string }
+    >
+  >,
+  'change' | 'undo' | 'redo' | 'settle'
+>
+type Unwrapped = Draft & {
+  design: object | null
+  conflict: { design: object; version: number; updatedBy: string } | null
+  saving: InstanceType<typeof SavedWord>['$props']['saving']
+  refusal: string | null
+  readOnly: boolean
+  past: unknown[]
+  future: unknown[]
+}
+const props = defineProps<{
+  draft: Unwrapped
+  name: string
+  where: string
+  said: string
+  busy: boolean
+  recorded: boolean
+  holes: { id: number; label: string }[]
+  recordWord: string
+}>()
 const emit = defineEmits<{ record: []; file: [file: File] }>()
 const file = ref<HTMLInputElement>()
 function take(e: Event) {
@@ -23,17 +51,68 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
   <div class="bench">
     <header class="top">
       <div class="title">
-        <h1><label class="hidden-words" for="fitting-title">Name of the fitting</label><HeldText id="fitting-title" class="rename" :model-value="name" maxlength="120" :title="name" :readonly="draft.readOnly" @update:model-value="rename" /></h1>
-        <p class="soft where"><span class="place" :title="where">{{ where }}</span><span>&nbsp;·&nbsp;</span><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" /></p>
+        <h1>
+          <label class="hidden-words" for="fitting-title">Name of the fitting</label
+          ><HeldText
+            id="fitting-title"
+            class="rename"
+            :model-value="name"
+            maxlength="120"
+            :title="name"
+            :readonly="draft.readOnly"
+            @update:model-value="rename"
+          />
+        </h1>
+        <p class="soft where">
+          <span class="place" :title="where">{{ where }}</span><span>&nbsp;·&nbsp;</span
+          ><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" />
+        </p>
       </div>
       <div class="acts no-print">
         <slot name="choose" />
-        <template v-if="!draft.readOnly"><button class="act" :disabled="!draft.past.length" aria-label="Undo" title="Undo (z)" @click="draft.undo()">↶</button><button class="act" :disabled="!draft.future.length" aria-label="Redo" title="Redo (Shift+z)" @click="draft.redo()">↷</button></template>
+        <template v-if="!draft.readOnly"
+          ><button
+            class="act"
+            :disabled="!draft.past.length"
+            aria-label="Undo"
+            title="Undo (z)"
+            @click="draft.undo()"
+          >
+            ↶</button
+          ><button
+            class="act"
+            :disabled="!draft.future.length"
+            aria-label="Redo"
+            title="Redo (Shift+z)"
+            @click="draft.redo()"
+          >
+            ↷
+          </button></template
+        >
         <slot name="acts" />
-        <details class="files"><summary class="act">File</summary><div><slot name="files" /><button v-if="!draft.readOnly" class="plain" @click="file?.click()">Read a design file …</button></div></details>
-        <input ref="file" type="file" accept="application/json,.json" class="hidden-words" tabindex="-1" aria-label="Design file" @change="take" />
-        <button v-if="!recorded && !draft.readOnly" class="act main" :disabled="busy" @click="emit('record')">{{ recordWord }}</button>
-        <RouterLink v-else-if="holes.length" class="act main" :to="`/register/${holes[0]!.id}`">In the register: {{ holes[0]!.label }}{{ holes.length > 1 ? '…' : '' }}</RouterLink>
+        <details class="files">
+          <summary class="act">File</summary>
+          <div>
+            <slot name="files" /><button v-if="!draft.readOnly" class="plain" @click="file?.click()">
+              Read a design file …
+            </button>
+          </div>
+        </details>
+        <input
+          ref="file"
+          type="file"
+          accept="application/json,.json"
+          class="hidden-words"
+          tabindex="-1"
+          aria-label="Design file"
+          @change="take"
+        />
+        <button v-if="!recorded && !draft.readOnly" class="act main" :disabled="busy" @click="emit('record')">
+          {{ recordWord }}
+        </button>
+        <RouterLink v-else-if="holes.length" class="act main" :to="`/register/${holes[0]!.id}`"
+          >In the register: {{ holes[0]!.label }}{{ holes.length > 1 ? '…' : '' }}</RouterLink
+        >
       </div>
     </header>
     <p v-if="said" class="said" role="status">{{ said }} <slot name="said" /></p>
@@ -49,29 +128,159 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 </template>
 
 <style scoped>
-.bench { display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: auto auto minmax(0, 1fr) auto; height: 100%; min-height: 640px; }
-.top { display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 8px 18px 8px 20px; border-bottom: 1px solid var(--line-strong); min-height: 60px; }
-.title { min-width: 0; flex: 1; }
-.rename { font: 700 var(--title)/1.2 var(--words); color: var(--ink); border: 0; background: transparent; padding: 0; width: 100%; text-overflow: ellipsis; border-bottom: 1px solid transparent; }
-.rename:hover:not([readonly]) { border-bottom-color: var(--line-strong); }
-.where { display: flex; white-space: nowrap; font-size: 14px; min-width: 0; }
-.place { overflow: hidden; text-overflow: ellipsis; min-width: 60px; }
-.state { flex: 0 1 auto; overflow: hidden; text-overflow: ellipsis; min-width: 46px; }
-.acts { display: flex; gap: 8px; flex: none; align-items: center; }
-.acts :deep(.act) { padding: 0 12px; }
-.files { position: relative; }
-.files summary { list-style: none; display: inline-flex; align-items: center; min-height: var(--touch); border: 1px solid var(--tide); color: var(--tide); background: var(--sheet); font-weight: 600; border-radius: var(--radius); cursor: pointer; }
-.files div { position: absolute; right: 0; top: 44px; z-index: 20; background: var(--sheet); border: 1px solid var(--ink); border-radius: var(--radius); padding: 6px 0; width: 210px; }
-.files :deep(a), .files button { display: block; width: 100%; padding: 9px 14px; color: var(--ink); text-decoration: none; text-align: left; }
-.files :deep(a:hover), .files button:hover { background: var(--tide-soft); }
-.said { grid-row: 2; background: var(--tide-soft); padding: 8px 20px; border-bottom: 1px solid var(--line-strong); }
-.body { grid-row: 3; display: grid; grid-template-columns: 268px minmax(0, 1fr) 318px; min-height: 0; }
-.given, .verdicts { min-height: 0; display: grid; grid-template: minmax(0, 1fr) / minmax(0, 1fr); }
-.verdicts { border-left: 1px solid var(--line-strong); }
-.section { background: var(--sheet); border-left: 1px solid var(--line-strong); display: flex; flex-direction: column; padding: 10px 16px; min-height: 0; min-width: 0; }
-.section :deep(.drawing) { flex: 1; min-height: 90px; }
-.section :deep(.caption) { text-align: right; }
-.section :deep(.stale) { border: 1px solid var(--buoy); border-left-width: 5px; padding: 7px 12px; margin-bottom: 6px; font-size: 14px; }
-.tray-row { grid-row: 4; min-width: 0; }
-@media (max-width: 1180px) { .body { grid-template-columns: 250px minmax(0, 1fr) 280px; } .acts :deep(.act) { padding: 0 9px; font-size: 14px; } }
+.bench {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  height: 100%;
+  min-height: 640px;
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  padding: 8px 18px 8px 20px;
+  border-bottom: 1px solid var(--line-strong);
+  min-height: 60px;
+}
+.title {
+  min-width: 0;
+  flex: 1;
+}
+.rename {
+  font: 700 var(--title)/1.2 var(--words);
+  color: var(--ink);
+  border: 0;
+  background: transparent;
+  padding: 0;
+  width: 100%;
+  text-overflow: ellipsis;
+  border-bottom: 1px solid transparent;
+}
+.rename:hover:not([readonly]) {
+  border-bottom-color: var(--line-strong);
+}
+.where {
+  display: flex;
+  white-space: nowrap;
+  font-size: 14px;
+  min-width: 0;
+}
+.place {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 60px;
+}
+.state {
+  flex: 0 1 auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 46px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex: none;
+  align-items: center;
+}
+.acts :deep(.act) {
+  padding: 0 12px;
+}
+.files {
+  position: relative;
+}
+.files summary {
+  list-style: none;
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--touch);
+  border: 1px solid var(--tide);
+  color: var(--tide);
+  background: var(--sheet);
+  font-weight: 600;
+  border-radius: var(--radius);
+  cursor: pointer;
+}
+.files div {
+  position: absolute;
+  right: 0;
+  top: 44px;
+  z-index: 20;
+  background: var(--sheet);
+  border: 1px solid var(--ink);
+  border-radius: var(--radius);
+  padding: 6px 0;
+  width: 210px;
+}
+.files :deep(a),
+.files button {
+  display: block;
+  width: 100%;
+  padding: 9px 14px;
+  color: var(--ink);
+  text-decoration: none;
+  text-align: left;
+}
+.files :deep(a:hover),
+.files button:hover {
+  background: var(--tide-soft);
+}
+.said {
+  grid-row: 2;
+  background: var(--tide-soft);
+  padding: 8px 20px;
+  border-bottom: 1px solid var(--line-strong);
+}
+.body {
+  grid-row: 3;
+  display: grid;
+  grid-template-columns: 268px minmax(0, 1fr) 318px;
+  min-height: 0;
+}
+.given,
+.verdicts {
+  min-height: 0;
+  display: grid;
+  grid-template: minmax(0, 1fr) / minmax(0, 1fr);
+}
+.verdicts {
+  border-left: 1px solid var(--line-strong);
+}
+.section {
+  background: var(--sheet);
+  border-left: 1px solid var(--line-strong);
+  display: flex;
+  flex-direction: column;
+  padding: 10px 16px;
+  min-height: 0;
+  min-width: 0;
+}
+.section :deep(.drawing) {
+  flex: 1;
+  min-height: 90px;
+}
+.section :deep(.caption) {
+  text-align: right;
+}
+.section :deep(.stale) {
+  border: 1px solid var(--buoy);
+  border-left-width: 5px;
+  padding: 7px 12px;
+  margin-bottom: 6px;
+  font-size: 14px;
+}
+.tray-row {
+  grid-row: 4;
+  min-width: 0;
+}
+@media (max-width: 1180px) {
+  .body {
+    grid-template-columns: 250px minmax(0, 1fr) 280px;
+  }
+  .acts :deep(.act) {
+    padding: 0 9px;
+    font-size: 14px;
+  }
+}
 </style>

@@ -4,7 +4,11 @@ import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 
 /** Of one fitting, on the deck or through the hull. */
-const props = defineProps<{ /** this fitting, if nothing else is said */ what?: string; mine: object | null; theirs: { design: object; version: number; updatedBy: string } | null }>()
+const props = defineProps<{
+  /** this fitting, if nothing else is said */ what?: string
+  mine: object | null
+  theirs: { design: object; version: number; updatedBy: string } | null
+}>()
 const emit = defineEmits<{ settle: [mine: boolean] }>()
 /** Every leaf in which the two designs differ, in both versions. */
 function leaves(value: unknown, path = ''): [string, string][] {
@@ -14,21 +18,61 @@ function leaves(value: unknown, path = ''): [string, string][] {
 const rows = computed(() => {
   const mine = new Map(leaves(props.mine))
   const theirs = new Map(leaves(props.theirs?.design))
-  return [...new Set([...mine.keys(), ...theirs.keys()])].filter((k) => mine.get(k) !== theirs.get(k)).map((k) => ({ k, mine: mine.get(k) ?? 'not there', theirs: theirs.get(k) ?? 'not there' }))
+  return [...new Set([...mine.keys(), ...theirs.keys()])]
+    .filter((k) => mine.get(k) !== theirs.get(k))
+    .map((k) => ({ k, mine: mine.get(k) ?? 'not there', theirs: theirs.get(k) ?? 'not there' }))
 })
 </script>
 
 <template>
-  <ElDialog :model-value="theirs !== null" :title="`Two versions of ${what ?? 'this fitting'}`" width="640px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+  <ElDialog
+    :model-value="theirs !== null"
+    :title="`Two versions of ${what ?? 'this fitting'}`"
+    width="640px"
+    :show-close="false"
+    :close-on-click-modal="false"
+    :close-on-press-escape="false"
+  >
     <template v-if="theirs">
-      <p>{{ theirs.updatedBy }} saved version {{ theirs.version }} while you were changing it here. Nothing of either is lost until you choose.</p>
-      <div class="diff"><table class="rows"><thead><tr><th>Differs in</th><th>Yours</th><th>{{ theirs.updatedBy }}</th></tr></thead><tbody><tr v-for="r in rows" :key="r.k"><td>{{ r.k }}</td><td class="figure">{{ r.mine }}</td><td class="figure">{{ r.theirs }}</td></tr></tbody></table></div>
-      <div class="acts"><button class="act" @click="emit('settle', false)">Take theirs</button><button class="act main" @click="emit('settle', true)">Keep mine</button></div>
+      <p>
+        {{ theirs.updatedBy }} saved version {{ theirs.version }} while you were changing it here. Nothing of
+        either is lost until you choose.
+      </p>
+      <div class="diff">
+        <table class="rows">
+          <thead>
+            <tr>
+              <th>Differs in</th>
+              <th>Yours</th>
+              <th>{{ theirs.updatedBy }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in rows" :key="r.k">
+              <td>{{ r.k }}</td>
+              <td class="figure">{{ r.mine }}</td>
+              <td class="figure">{{ r.theirs }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="acts">
+        <button class="act" @click="emit('settle', false)">Take theirs</button
+        ><button class="act main" @click="emit('settle', true)">Keep mine</button>
+      </div>
     </template>
   </ElDialog>
 </template>
 
 <style scoped>
-.diff { max-height: 320px; overflow: auto; margin: 12px 0; }
-.acts { display: flex; justify-content: flex-end; gap: 10px; }
+.diff {
+  max-height: 320px;
+  overflow: auto;
+  margin: 12px 0;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
 </style>

@@ -1,6 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { MM_PER_IN, forceText, forceUnit, lengthText, lengthUnit, parseAngle, parseForce, parseLength, parseNumber, parseTemperature, type Read, type Units } from '@north-tide/core'
+import {
+  MM_PER_IN,
+  forceText,
+  forceUnit,
+  lengthText,
+  lengthUnit,
+  parseAngle,
+  parseForce,
+  parseLength,
+  parseNumber,
+  parseTemperature,
+  type Read,
+  type Units,
+} from '@north-tide/core'
 
 type Kind = 'length' | 'force' | 'angle' | 'temperature' | 'number'
 const props = withDefaults(
@@ -34,7 +47,8 @@ function show(v: number | null): string {
   if (v === null) return ''
   if (props.kind === 'length') return lengthText(v, props.units)
   if (props.kind === 'force') return forceText(v, props.units)
-  if (props.kind === 'temperature') return String(Number((props.units === 'inch' ? (v * 9) / 5 + 32 : v).toFixed(2)))
+  if (props.kind === 'temperature')
+    return String(Number((props.units === 'inch' ? (v * 9) / 5 + 32 : v).toFixed(2)))
   return String(Number(v.toFixed(4)))
 }
 function read(t: string): Read {
@@ -43,17 +57,35 @@ function read(t: string): Read {
   if (props.kind === 'angle') return parseAngle(t)
   return props.kind === 'temperature' ? parseTemperature(t, props.units) : parseNumber(t)
 }
-const unitShown = computed(() => (props.kind === 'length' ? lengthUnit(props.units) : props.kind === 'force' ? forceUnit(props.units) : props.kind === 'angle' ? '\u00b0' : props.kind === 'temperature' ? (props.units === 'inch' ? '\u00b0F' : '\u00b0C') : props.unit))
+const unitShown = computed(() =>
+  props.kind === 'length'
+    ? lengthUnit(props.units)
+    : props.kind === 'force'
+      ? forceUnit(props.units)
+      : props.kind === 'angle'
+        ? '\u00b0'
+        : props.kind === 'temperature'
+          ? props.units === 'inch'
+            ? '\u00b0F'
+            : '\u00b0C'
+          : props.unit,
+)
 const limits = (v: number): string | null => {
   const low = props.least ?? (props.above ? 0 : -Infinity)
-  if (props.above ? v <= low : v < low) return `${show(v)} is too small; ${props.above ? 'more than' : 'at least'} ${show(low)} ${unitShown.value} is accepted`
-  if (props.most !== undefined && v > props.most) return `${show(v)} is too large; up to ${show(props.most)} ${unitShown.value} is accepted`
+  if (props.above ? v <= low : v < low)
+    return `${show(v)} is too small; ${props.above ? 'more than' : 'at least'} ${show(low)} ${unitShown.value} is accepted`
+  if (props.most !== undefined && v > props.most)
+    return `${show(v)} is too large; up to ${show(props.most)} ${unitShown.value} is accepted`
   return null
 }
 
-watch(() => [props.modelValue, props.units] as const, () => {
-  if (!editing.value && !refused.value) text.value = show(props.modelValue)
-}, { immediate: true })
+watch(
+  () => [props.modelValue, props.units] as const,
+  () => {
+    if (!editing.value && !refused.value) text.value = show(props.modelValue)
+  },
+  { immediate: true },
+)
 
 /** Reads as it is typed; what cannot be read is said beside the field and the text stays as typed. */
 function take(final: boolean) {
@@ -62,7 +94,8 @@ function take(final: boolean) {
     if (props.modelValue !== null) emit('update:modelValue', null)
     return
   }
-  // What is shown is rounded; going through a field without typing must not write that back over the figure itself.
+  // What is shown is rounded; going through a field without typing must not write that back over the figure
+  // itself.
   if (props.modelValue !== null && text.value === show(props.modelValue)) {
     refused.value = null
     return
@@ -71,7 +104,8 @@ function take(final: boolean) {
   const why = r.ok ? limits(r.value) : r.message
   if (r.ok && !why) {
     refused.value = null
-    if (props.modelValue === null || Math.abs(r.value - props.modelValue) > 1e-9) emit('update:modelValue', r.value)
+    if (props.modelValue === null || Math.abs(r.value - props.modelValue) > 1e-9)
+      emit('update:modelValue', r.value)
   } else if (final || refused.value) refused.value = why
 }
 function leave() {
@@ -84,7 +118,18 @@ function step(e: KeyboardEvent) {
   const r = read(text.value)
   if (!r.ok) return
   e.preventDefault()
-  const one = props.kind === 'length' ? (props.units === 'inch' ? MM_PER_IN / 32 : 0.5) : props.kind === 'force' ? (props.units === 'inch' ? 4.4482216152605 * 10 : 100) : props.unit === '' && props.kind === 'number' ? 0.05 : 1
+  const one =
+    props.kind === 'length'
+      ? props.units === 'inch'
+        ? MM_PER_IN / 32
+        : 0.5
+      : props.kind === 'force'
+        ? props.units === 'inch'
+          ? 4.4482216152605 * 10
+          : 100
+        : props.unit === '' && props.kind === 'number'
+          ? 0.05
+          : 1
   const next = r.value + (e.key === 'ArrowUp' ? 1 : -1) * one * (e.shiftKey ? 10 : 1)
   if (limits(next)) return
   text.value = show(next)
@@ -97,7 +142,24 @@ const said = computed(() => refused.value ?? props.problem)
   <div class="dimension" :class="{ bad: said }">
     <label :for="id">{{ label }}</label>
     <span class="pair">
-      <input :id="id" v-model="text" class="entry figure" :class="{ estimated }" inputmode="text" autocomplete="off" spellcheck="false" :disabled="disabled" :placeholder="placeholder" :aria-invalid="said ? 'true' : undefined" :aria-describedby="said ? `${id}-said` : undefined" @focus="editing = true" @input="take(false)" @blur="leave" @keydown="step" @keydown.enter="take(true)" />
+      <input
+        :id="id"
+        v-model="text"
+        class="entry figure"
+        :class="{ estimated }"
+        inputmode="text"
+        autocomplete="off"
+        spellcheck="false"
+        :disabled="disabled"
+        :placeholder="placeholder"
+        :aria-invalid="said ? 'true' : undefined"
+        :aria-describedby="said ? `${id}-said` : undefined"
+        @focus="editing = true"
+        @input="take(false)"
+        @blur="leave"
+        @keydown="step"
+        @keydown.enter="take(true)"
+      />
       <span class="unit small soft">{{ unitShown }}</span>
     </span>
     <p v-if="said" :id="`${id}-said`" class="said small" role="alert">{{ said }}</p>
@@ -105,13 +167,46 @@ const said = computed(() => refused.value ?? props.problem)
 </template>
 
 <style scoped>
-.dimension { display: grid; grid-template-columns: 1fr auto; align-items: center; gap: 0 8px; min-height: 30px; }
-.pair { display: flex; align-items: baseline; gap: 5px; }
-.entry { width: 84px; text-align: right; font: 600 14px/1.2 var(--figures); }
-.entry.estimated { border-bottom-style: dashed; }
-.entry:disabled { color: var(--ink); border-bottom-color: var(--line-strong); }
-@media (max-width: 1180px) { .entry { width: 66px; } }
-.unit { width: 24px; white-space: nowrap; }
-.bad .entry { border-bottom-color: var(--short); background: var(--short-ground); }
-.said { grid-column: 1 / -1; color: var(--short); padding: 2px 0 4px; }
+.dimension {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+  gap: 0 8px;
+  min-height: 30px;
+}
+.pair {
+  display: flex;
+  align-items: baseline;
+  gap: 5px;
+}
+.entry {
+  width: 84px;
+  text-align: right;
+  font: 600 14px/1.2 var(--figures);
+}
+.entry.estimated {
+  border-bottom-style: dashed;
+}
+.entry:disabled {
+  color: var(--ink);
+  border-bottom-color: var(--line-strong);
+}
+@media (max-width: 1180px) {
+  .entry {
+    width: 66px;
+  }
+}
+.unit {
+  width: 24px;
+  white-space: nowrap;
+}
+.bad .entry {
+  border-bottom-color: var(--short);
+  background: var(--short-ground);
+}
+.said {
+  grid-column: 1 / -1;
+  color: var(--short);
+  padding: 2px 0 4px;
+}
 </style>

@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
 
-/** A line of text that is taken when it is left or Enter is pressed. Whatever is drawn anew meanwhile, a half-typed word stays. */
+/**
+ * A line of text that is taken when it is left or Enter is pressed. Whatever is drawn anew meanwhile, a
+ * half-typed word stays.
+ */
 const props = defineProps<{ modelValue: string }>()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const text = ref(props.modelValue)
 const editing = ref(false)
-watch(() => props.modelValue, (v) => {
-  if (!editing.value) text.value = v
-})
+watch(
+  () => props.modelValue,
+  (v) => {
+    if (!editing.value) text.value = v
+  },
+)
 function take() {
   if (text.value !== props.modelValue) emit('update:modelValue', text.value)
 }

@@ -20,7 +20,10 @@ const KEYS: [string, string][] = [
   <ElDialog v-model="open" title="Keys" width="520px">
     <table class="rows">
       <tbody>
-        <tr v-for="[key, what] in KEYS" :key="key"><td class="figure">{{ key }}</td><td>{{ what }}</td></tr>
+        <tr v-for="[key, what] in KEYS" :key="key">
+          <td class="figure">{{ key }}</td>
+          <td>{{ what }}</td>
+        </tr>
       </tbody>
     </table>
   </ElDialog>

@@ -22,7 +22,13 @@ onMounted(async () => {
 const today = dayjs().format('YYYY-MM-DD')
 const options = computed(() => [
   { value: '', title: 'no lot named' },
-  ...lots.value.filter((l) => l.kind === props.kind).sort((a, b) => Number(b.chemistry === props.chemistry) - Number(a.chemistry === props.chemistry)).map((l) => ({ value: String(l.id), title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < today ? ' (past)' : ''}` })),
+  ...lots.value
+    .filter((l) => l.kind === props.kind)
+    .sort((a, b) => Number(b.chemistry === props.chemistry) - Number(a.chemistry === props.chemistry))
+    .map((l) => ({
+      value: String(l.id),
+      title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < today ? ' (past)' : ''}`,
+    })),
 ])
 function take(value: string) {
   chosen.value = value

@@ -1,9 +1,21 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { formatLength, halfBreadthOf, placeFrom, readMeasures, sayIn, type Measure, type Placed, type Units } from '@north-tide/core'
+import {
+  formatLength,
+  halfBreadthOf,
+  placeFrom,
+  readMeasures,
+  sayIn,
+  type Measure,
+  type Placed,
+  type Units,
+} from '@north-tide/core'
 import type { BoatPicture } from '../types'
 
-/** A place as a fitter measures it: "412 aft of P-012, 95 mm in from the edge". Two that disagree are asked about. */
+/**
+ * A place as a fitter measures it: "412 aft of P-012, 95 mm in from the edge". Two that disagree are asked
+ * about.
+ */
 export interface Measured {
   xMm: number | null
   yMm: number | null
@@ -27,16 +39,36 @@ const text = ref('')
 const believe = ref<{ x?: number; y?: number }>({})
 const references = computed(() => [
   ...props.boat.holes.map((h) => ({ name: h.label, xMm: h.xMm, yMm: h.yMm })),
-  ...props.boat.parts.filter((p) => p.kind === 'bulkhead').map((p) => ({ name: p.title, xMm: p.x0Mm, yMm: null })),
-  ...props.boat.zones.filter((z) => z.face === 'bulkhead' && z.atXMm != null).map((z) => ({ name: z.title, xMm: z.atXMm!, yMm: null })),
+  ...props.boat.parts
+    .filter((p) => p.kind === 'bulkhead')
+    .map((p) => ({ name: p.title, xMm: p.x0Mm, yMm: null })),
+  ...props.boat.zones
+    .filter((z) => z.face === 'bulkhead' && z.atXMm != null)
+    .map((z) => ({ name: z.title, xMm: z.atXMm!, yMm: null })),
 ])
-const read = computed(() => (text.value.trim() ? readMeasures(text.value, references.value, props.units) : null))
+const read = computed(() =>
+  text.value.trim() ? readMeasures(text.value, references.value, props.units) : null,
+)
 /** The question stays in view after it was answered, so that the answer can be changed. */
-const asks = computed(() => (read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations)).conflicts : []))
-const placed = computed<Placed | null>(() => (read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations), believe.value) : null))
+const asks = computed(() =>
+  read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations)).conflicts : [],
+)
+const placed = computed<Placed | null>(() =>
+  read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations), believe.value) : null,
+)
 watch(text, () => (believe.value = {}))
-watch(placed, (p) => emit('measured', p && read.value?.ok ? { xMm: p.xMm, yMm: p.yMm, measures: read.value.measures, believe: believe.value } : null))
-watch(() => Boolean(text.value.trim()) && !read.value?.ok, (yes) => emit('unread', yes))
+watch(placed, (p) =>
+  emit(
+    'measured',
+    p && read.value?.ok
+      ? { xMm: p.xMm, yMm: p.yMm, measures: read.value.measures, believe: believe.value }
+      : null,
+  ),
+)
+watch(
+  () => Boolean(text.value.trim()) && !read.value?.ok,
+  (yes) => emit('unread', yes),
+)
 const left = ref(false)
 defineExpose({ clear: () => (text.value = '') })
 </script>
@@ -44,25 +76,83 @@ defineExpose({ clear: () => (text.value = '') })
 <template>
   <div class="measure">
     <label :for="id">{{ label ?? 'As measured' }}</label>
-    <input :id="id" v-model="text" class="entry" autocomplete="off" spellcheck="false" :placeholder="units === 'inch' ? '16 1/4 aft of P-012, 3 3/4 in from the port edge' : '412 aft of P-012, 95 mm in from the port edge'" :aria-invalid="left && read && !read.ok ? 'true' : undefined" @focus="left = false" @blur="left = true" />
+    <input
+      :id="id"
+      v-model="text"
+      class="entry"
+      autocomplete="off"
+      spellcheck="false"
+      :placeholder="
+        units === 'inch'
+          ? '16 1/4 aft of P-012, 3 3/4 in from the port edge'
+          : '412 aft of P-012, 95 mm in from the port edge'
+      "
+      :aria-invalid="left && read && !read.ok ? 'true' : undefined"
+      @focus="left = false"
+      @blur="left = true"
+    />
     <p v-if="read && !read.ok && (left || tried)" class="said small" role="alert">{{ read.message }}</p>
     <template v-if="placed">
-      <fieldset v-for="c in asks" :key="c.axis" class="conflict" :class="{ settled: believe[c.axis] !== undefined }">
-        <legend>These stand {{ formatLength(Math.round(c.apartMm * 10) / 10, units) }} apart. Which is to be believed?</legend>
-        <label v-for="o in c.choices" :key="o.index"><input type="radio" :name="`${id}-${c.axis}`" :checked="believe[c.axis] === o.index" @change="believe = { ...believe, [c.axis]: o.index }" /> {{ sayIn(o.text, units) }} <span class="soft">({{ c.axis }} {{ formatLength(Math.round(o.mm), units) }})</span></label>
+      <fieldset
+        v-for="c in asks"
+        :key="c.axis"
+        class="conflict"
+        :class="{ settled: believe[c.axis] !== undefined }"
+      >
+        <legend>
+          These stand {{ formatLength(Math.round(c.apartMm * 10) / 10, units) }} apart. Which is to be
+          believed?
+        </legend>
+        <label v-for="o in c.choices" :key="o.index"
+          ><input
+            type="radio"
+            :name="`${id}-${c.axis}`"
+            :checked="believe[c.axis] === o.index"
+            @change="believe = { ...believe, [c.axis]: o.index }"
+          />
+          {{ sayIn(o.text, units) }}
+          <span class="soft">({{ c.axis }} {{ formatLength(Math.round(o.mm), units) }})</span></label
+        >
       </fieldset>
-      <ul v-if="placed.working.length" class="soft small"><li v-for="w in placed.working" :key="w">{{ sayIn(w, units) }}</li></ul>
+      <ul v-if="placed.working.length" class="soft small">
+        <li v-for="w in placed.working" :key="w">{{ sayIn(w, units) }}</li>
+      </ul>
     </template>
   </div>
 </template>
 
 <style scoped>
-.measure { display: grid; gap: 2px; }
-.entry { width: 100%; min-height: var(--touch); }
-.said { color: var(--short); margin-top: 4px; }
-.conflict { border: 1px solid var(--buoy); padding: 6px 10px; margin: 4px 0; display: grid; gap: 4px; }
-.conflict.settled { border-color: var(--line-strong); }
-.conflict label { display: block; min-height: 30px; }
-legend { font-weight: 600; }
-ul { margin: 0; padding-left: 16px; }
+.measure {
+  display: grid;
+  gap: 2px;
+}
+.entry {
+  width: 100%;
+  min-height: var(--touch);
+}
+.said {
+  color: var(--short);
+  margin-top: 4px;
+}
+.conflict {
+  border: 1px solid var(--buoy);
+  padding: 6px 10px;
+  margin: 4px 0;
+  display: grid;
+  gap: 4px;
+}
+.conflict.settled {
+  border-color: var(--line-strong);
+}
+.conflict label {
+  display: block;
+  min-height: 30px;
+}
+legend {
+  font-weight: 600;
+}
+ul {
+  margin: 0;
+  padding-left: 16px;
+}
 </style>

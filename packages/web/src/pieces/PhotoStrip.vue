@@ -12,7 +12,9 @@ const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subje
 const boats = useBoats()
 const survey = useSurvey()
 const session = useSession()
-const mine = computed(() => survey.photos.filter((p) => p.subject === props.subject && p.subjectId === String(props.subjectId)))
+const mine = computed(() =>
+  survey.photos.filter((p) => p.subject === props.subject && p.subjectId === String(props.subjectId)),
+)
 const said = ref('')
 const busy = ref(0)
 const caption = ref('')
@@ -54,15 +56,37 @@ async function withdraw(id: number, why: string) {
   <div class="photos" aria-label="Photos">
     <ul v-if="mine.length">
       <li v-for="p in mine" :key="p.id">
-        <a :href="`/api/photos/${p.id}/large`" target="_blank" rel="noopener"><img :src="`/api/photos/${p.id}/small`" :alt="p.caption || `Photo of ${dayjs(p.takenAt).format('D MMM YYYY')}`" width="96" height="72" loading="lazy" /></a>
+        <a :href="`/api/photos/${p.id}/large`" target="_blank" rel="noopener"
+          ><img
+            :src="`/api/photos/${p.id}/small`"
+            :alt="p.caption || `Photo of ${dayjs(p.takenAt).format('D MMM YYYY')}`"
+            width="96"
+            height="72"
+            loading="lazy"
+        /></a>
         <small class="soft">{{ p.caption || dayjs(p.takenAt).format('D MMM') }}, {{ p.who }}</small>
-        <WithdrawForm v-if="session.account?.role !== 'owner' && (session.account?.role !== 'apprentice' || session.account?.name === p.who)" what="photo" :send="(why) => withdraw(p.id, why)" />
+        <WithdrawForm
+          v-if="
+            session.account?.role !== 'owner' &&
+            (session.account?.role !== 'apprentice' || session.account?.name === p.who)
+          "
+          what="photo"
+          :send="(why) => withdraw(p.id, why)"
+        />
       </li>
     </ul>
     <p v-else class="soft small">No photo yet.</p>
     <div v-if="session.account?.role !== 'owner'" class="add">
-      <input v-model="caption" class="entry" maxlength="300" placeholder="caption" aria-label="Caption of the next photo" />
-      <label class="act file">Add a photo<input type="file" accept="image/jpeg,image/png,image/webp" multiple @change="send" /></label>
+      <input
+        v-model="caption"
+        class="entry"
+        maxlength="300"
+        placeholder="caption"
+        aria-label="Caption of the next photo"
+      />
+      <label class="act file"
+        >Add a photo<input type="file" accept="image/jpeg,image/png,image/webp" multiple @change="send"
+      /></label>
       <span v-if="busy" class="soft small" role="status">sending …</span>
     </div>
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
@@ -70,12 +94,56 @@ async function withdraw(id: number, why: string) {
 </template>
 
 <style scoped>
-ul { list-style: none; display: flex; flex-wrap: wrap; gap: 10px; margin: 6px 0; padding: 0; }
-li { display: grid; gap: 2px; width: 110px; font-size: 12px; }
-img { object-fit: cover; border: 1px solid var(--line-strong); display: block; }
-.add { display: flex; gap: 10px; align-items: center; flex-wrap: wrap; }
-.file { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 14px; border: 1px solid var(--tide); border-radius: var(--radius); color: var(--tide); font-weight: 600; cursor: pointer; position: relative; overflow: hidden; }
-.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
-.file:focus-within { outline: 3px solid var(--tide); outline-offset: 2px; }
-.said { color: var(--short); font-weight: 600; }
+ul {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 6px 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  gap: 2px;
+  width: 110px;
+  font-size: 12px;
+}
+img {
+  object-fit: cover;
+  border: 1px solid var(--line-strong);
+  display: block;
+}
+.add {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.file {
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--touch);
+  padding: 0 14px;
+  border: 1px solid var(--tide);
+  border-radius: var(--radius);
+  color: var(--tide);
+  font-weight: 600;
+  cursor: pointer;
+  position: relative;
+  overflow: hidden;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 3px solid var(--tide);
+  outline-offset: 2px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

@@ -10,15 +10,41 @@ defineProps<{ verdict: Verdict; size?: number }>()
       <circle cx="8" cy="8" r="6" fill="none" stroke="currentColor" stroke-width="1.8" />
       <path d="M8 2 A6 6 0 0 1 8 14 Z" fill="currentColor" />
     </template>
-    <path v-else-if="verdict === 'short'" d="M8 2 L14.5 13.5 H1.5 Z" fill="none" stroke="currentColor" stroke-width="1.9" stroke-linejoin="round" />
-    <circle v-else cx="8" cy="8" r="6" fill="none" stroke="currentColor" stroke-width="1.7" stroke-dasharray="3 2.3" />
+    <path
+      v-else-if="verdict === 'short'"
+      d="M8 2 L14.5 13.5 H1.5 Z"
+      fill="none"
+      stroke="currentColor"
+      stroke-width="1.9"
+      stroke-linejoin="round"
+    />
+    <circle
+      v-else
+      cx="8"
+      cy="8"
+      r="6"
+      fill="none"
+      stroke="currentColor"
+      stroke-width="1.7"
+      stroke-dasharray="3 2.3"
+    />
   </svg>
 </template>
 
 <style scoped>
-svg { flex: none; }
-.holds { color: var(--holds); }
-.tight { color: var(--tight); }
-.short { color: var(--short); }
-.unproven { color: var(--unproven); }
+svg {
+  flex: none;
+}
+.holds {
+  color: var(--holds);
+}
+.tight {
+  color: var(--tight);
+}
+.short {
+  color: var(--short);
+}
+.unproven {
+  color: var(--unproven);
+}
 </style>

@@ -29,8 +29,17 @@ async function go() {
 </script>
 
 <template>
-  <button v-if="!open" type="button" class="plain soft small" @click="open = true">withdraw this {{ what }} …</button>
-  <form v-else class="withdraw" :aria-label="`Withdraw this ${what}`" @submit.prevent="go" @keydown.enter.stop @keydown.esc.stop="open = false">
+  <button v-if="!open" type="button" class="plain soft small" @click="open = true">
+    withdraw this {{ what }} …
+  </button>
+  <form
+    v-else
+    class="withdraw"
+    :aria-label="`Withdraw this ${what}`"
+    @submit.prevent="go"
+    @keydown.enter.stop
+    @keydown.esc.stop="open = false"
+  >
     <label :for="id" class="small">Why is it withdrawn? It stays on record with this.</label>
     <input :id="id" v-model="why" class="entry" maxlength="300" placeholder="kept twice, wrong boat …" />
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
@@ -42,7 +51,18 @@ async function go() {
 </template>
 
 <style scoped>
-.withdraw { display: grid; gap: 4px; max-width: 320px; }
-.withdraw > span { display: flex; gap: 12px; align-items: center; }
-.said { color: var(--short); font-weight: 600; }
+.withdraw {
+  display: grid;
+  gap: 4px;
+  max-width: 320px;
+}
+.withdraw > span {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

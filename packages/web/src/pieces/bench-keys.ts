@@ -9,7 +9,10 @@ interface Keys {
   more?: Record<string, () => void>
 }
 
-/** The keys of a bench: z and Shift+z, brackets for the neighbours, n for a new one. While somebody types, letters are letters. */
+/**
+ * The keys of a bench: z and Shift+z, brackets for the neighbours, n for a new one. While somebody types,
+ * letters are letters.
+ */
 export function useBenchKeys(keys: Keys) {
   const router = useRouter()
   useEventListener('keydown', (e: KeyboardEvent) => {
@@ -22,7 +25,14 @@ export function useBenchKeys(keys: Keys) {
       return e.shiftKey ? keys.redo() : keys.undo()
     }
     if (e.ctrlKey || e.metaKey || e.altKey) return
-    const act = { z: keys.undo, Z: keys.redo, '[': () => keys.step(-1), ']': () => keys.step(1), n: () => void router.push('/boat'), ...keys.more }[e.key]
+    const act = {
+      z: keys.undo,
+      Z: keys.redo,
+      '[': () => keys.step(-1),
+      ']': () => keys.step(1),
+      n: () => void router.push('/boat'),
+      ...keys.more,
+    }[e.key]
     if (!act) return
     act()
     e.preventDefault()
@@ -32,7 +42,9 @@ export function useBenchKeys(keys: Keys) {
 /** Puts the cursor into the field that a part of the drawing stands for. */
 export function intoField(scope: string, label: string | undefined) {
   if (!label) return
-  const found = [...document.querySelectorAll<HTMLElement>(`${scope} label`)].find((l) => l.textContent === label)
+  const found = [...document.querySelectorAll<HTMLElement>(`${scope} label`)].find(
+    (l) => l.textContent === label,
+  )
   const input = found && document.getElementById(found.getAttribute('for') ?? '')
   input?.scrollIntoView({ block: 'center' })
   input?.focus()

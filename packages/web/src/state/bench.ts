@@ -1,6 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { CalcError, flagsAt, judgeWhole, offBoat, shifted, withSolver, type Design, type Whole } from '@north-tide/core'
+import {
+  CalcError,
+  flagsAt,
+  judgeWhole,
+  offBoat,
+  shifted,
+  withSolver,
+  type Design,
+  type Whole,
+} from '@north-tide/core'
 import { api } from '../api'
 import type { OpenFitting, SavedFitting } from '../types'
 import { useBoats } from './boats'
@@ -11,7 +20,9 @@ import { solverBehind } from './solver'
 export const useBench = defineStore('bench', () => {
   const boats = useBoats()
   const fitting = shallowRef<OpenFitting | null>(null)
-  const draft = drafted<Design, SavedFitting>('draft', (id, body) => api<SavedFitting>('PUT', `/fittings/${id}`, body))
+  const draft = drafted<Design, SavedFitting>('draft', (id, body) =>
+    api<SavedFitting>('PUT', `/fittings/${id}`, body),
+  )
   const { design } = draft
 
   /** Thin layers drawn thicker: a switch that is seen, never silent. */
@@ -26,7 +37,11 @@ export const useBench = defineStore('bench', () => {
     }
   })
   /** Asked about every design in turn, of the hand checks' own answer. */
-  const toSolve = computed(() => (design.value && judged.value.whole ? { design: design.value, judgement: judged.value.whole.judgement } : null))
+  const toSolve = computed(() =>
+    design.value && judged.value.whole
+      ? { design: design.value, judgement: judged.value.whole.judgement }
+      : null,
+  )
   const solver = solverBehind(toSolve)
   const solved = computed(() => (solver.answer.value?.design === design.value ? solver.answer.value : null))
   /** While a figure makes no sense the last drawing that did stays in view. */
@@ -45,18 +60,31 @@ export const useBench = defineStore('bench', () => {
     if (!d || !boat || boat.id !== fitting.value?.boatId) return fitting.value?.flags ?? []
     const off = offBoat(boat.stations, d.place)
     const holes = boat.holes.filter((h) => h.fittingId !== fitting.value!.id)
-    return [...(off ? [{ id: 'off-boat', text: `This place is off the boat: ${off.message}.` }] : []), ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, d.bolts)]
+    return [
+      ...(off ? [{ id: 'off-boat', text: `This place is off the boat: ${off.message}.` }] : []),
+      ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, d.bolts),
+    ]
   })
   /** What a move took with it, in words. */
   const moveSaid = ref('')
   let move: { from: Design; to: Design } | null = null
-  /** Another place: zone, layup, edge distance and height go with it. Figures typed one after another are one move from where it stood. */
+  /**
+   * Another place: zone, layup, edge distance and height go with it. Figures typed one after another are
+   * one move from where it stood.
+   */
   function moveTo(at: { xMm?: number; yMm?: number }) {
     if (!design.value) return
     const from = move && move.to === design.value ? move.from : design.value
     const { xMm, yMm } = design.value.place
     const { design: to, said } = shifted(from, boats.picture?.zones ?? [], { xMm, yMm, ...at })
-    draft.change({ place: to.place, structure: to.structure, measured: to.measured, core: to.core, doubler: to.doubler, unevenMm: to.unevenMm })
+    draft.change({
+      place: to.place,
+      structure: to.structure,
+      measured: to.measured,
+      core: to.core,
+      doubler: to.doubler,
+      unevenMm: to.unevenMm,
+    })
     moveSaid.value = said.length ? `Moved: ${said.join('; ')}.` : ''
     move = { from, to: design.value }
   }
@@ -77,5 +105,18 @@ export const useBench = defineStore('bench', () => {
     await Promise.all([open(fitting.value!.id), boats.refresh()])
     return holes
   }
-  return { ...draft, solver, solved, exaggerate, fitting, whole, problem, flags, moveSaid, moveTo, open, record }
+  return {
+    ...draft,
+    solver,
+    solved,
+    exaggerate,
+    fitting,
+    whole,
+    problem,
+    flags,
+    moveSaid,
+    moveTo,
+    open,
+    record,
+  }
 })

@@ -18,9 +18,20 @@ export const useBoats = defineStore('boats', () => {
   /** skin fittings, valves and tails of the yard’s own */
   const goods = shallowRef<KeptGoods[]>([])
   const today = ref<TodayReading | null>(null)
-  const units = computed<Units>(() => (picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric'))
+  const units = computed<Units>(() =>
+    picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric',
+  )
   return {
-    list, picture, units, yard, catalogue, habits, goods, today, lastId, lastFitting,
+    list,
+    picture,
+    units,
+    yard,
+    catalogue,
+    habits,
+    goods,
+    today,
+    lastId,
+    lastFitting,
     async loadList() {
       list.value = await api<BoatSummary[]>('GET', '/boats')
     },
@@ -29,10 +40,17 @@ export const useBoats = defineStore('boats', () => {
       lastId.value = id
     },
     async loadYard() {
-      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([api<YardValue[]>('GET', '/yard-values'), api<CatalogueEntry[]>('GET', '/catalogue'), api<Habits>('GET', '/habits'), api<KeptGoods[]>('GET', '/goods')])
+      ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([
+        api<YardValue[]>('GET', '/yard-values'),
+        api<CatalogueEntry[]>('GET', '/catalogue'),
+        api<Habits>('GET', '/habits'),
+        api<KeptGoods[]>('GET', '/goods'),
+      ])
     },
     async replaceValue(v: Omit<YardValue, 'measuredBy' | 'version'>) {
-      const there = yard.value.find((o) => o.kind === v.kind && o.material === v.material && o.field === v.field)
+      const there = yard.value.find(
+        (o) => o.kind === v.kind && o.material === v.material && o.field === v.field,
+      )
       yard.value = await api<YardValue[]>('PUT', '/yard-values', { ...v, version: there?.version ?? 0 })
     },
     async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
@@ -40,7 +58,11 @@ export const useBoats = defineStore('boats', () => {
     },
     async keepGoods(g: OwnGoods) {
       const there = goods.value.find((o) => o.part.id === g.part.id)
-      goods.value = await api<KeptGoods[]>('PUT', '/goods', { kind: g.kind, part: g.part, version: there?.version ?? 0 })
+      goods.value = await api<KeptGoods[]>('PUT', '/goods', {
+        kind: g.kind,
+        part: g.part,
+        version: there?.version ?? 0,
+      })
     },
     async readGoods(file: unknown) {
       goods.value = await api<KeptGoods[]>('POST', '/goods/import', file)
@@ -58,7 +80,8 @@ export const useBoats = defineStore('boats', () => {
       today.value = await api<TodayReading>('GET', '/today')
     },
     toggleUnits() {
-      if (picture.value) unitsOf.value = { ...unitsOf.value, [picture.value.id]: units.value === 'metric' ? 'inch' : 'metric' }
+      if (picture.value)
+        unitsOf.value = { ...unitsOf.value, [picture.value.id]: units.value === 'metric' ? 'inch' : 'metric' }
     },
   }
 })

@@ -21,11 +21,21 @@ const ONE_STEP_MS = 1200
 const MOST_UNDO = 200
 
 const flushes = new Set<() => Promise<void>>()
-/** What waits to be saved on any bench that has been opened is sent now; the frame need not load the benches to ask it. */
+/**
+ * What waits to be saved on any bench that has been opened is sent now; the frame need not load the
+ * benches to ask it.
+ */
 export const flushAll = () => Promise.all([...flushes].map((flush) => flush()))
 
-/** A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and two versions never lost in one another. `adopt` takes over what the server keeps by other doors. */
-export function drafted<D extends object, S extends Saved<D>>(prefix: string, put: (id: string, body: { version: number; design: D }) => Promise<S>, adopt?: (mine: D, theirs: D) => D) {
+/**
+ * A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and
+ * two versions never lost in one another. `adopt` takes over what the server keeps by other doors.
+ */
+export function drafted<D extends object, S extends Saved<D>>(
+  prefix: string,
+  put: (id: string, body: { version: number; design: D }) => Promise<S>,
+  adopt?: (mine: D, theirs: D) => D,
+) {
   const session = useSession()
   const draftKey = (id: string) => `north-tide:${prefix}:${id}`
   const openId = ref<string | null>(null)
@@ -42,7 +52,14 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
 
   function keepDraft() {
     if (!openId.value || !design.value) return
-    localStorage.setItem(draftKey(openId.value), JSON.stringify({ version: version.value, design: design.value, at: new Date().toISOString() } satisfies Draft<D>))
+    localStorage.setItem(
+      draftKey(openId.value),
+      JSON.stringify({
+        version: version.value,
+        design: design.value,
+        at: new Date().toISOString(),
+      } satisfies Draft<D>),
+    )
   }
   function schedule(ms = SAVE_AFTER_MS) {
     clearTimeout(timer)
@@ -98,7 +115,8 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
     if (!design.value || readOnly.value) return
     const key = Object.keys(changes).join()
     const now = performance.now()
-    if (key !== lastStep.key || now - lastStep.at > ONE_STEP_MS) past.value = [...past.value.slice(-MOST_UNDO), design.value]
+    if (key !== lastStep.key || now - lastStep.at > ONE_STEP_MS)
+      past.value = [...past.value.slice(-MOST_UNDO), design.value]
     lastStep = { key, at: now }
     future.value = []
     keep(withChange(design.value, changes))
@@ -139,7 +157,8 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
     const raw = localStorage.getItem(draftKey(got.id))
     if (!raw) return
     const draft = JSON.parse(raw) as Draft<D>
-    if (JSON.stringify(draft.design) === JSON.stringify(got.design)) return localStorage.removeItem(draftKey(got.id))
+    if (JSON.stringify(draft.design) === JSON.stringify(got.design))
+      return localStorage.removeItem(draftKey(got.id))
     design.value = draft.design
     if (draft.version === got.version) {
       saving.value = 'waiting'
@@ -149,11 +168,15 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
       saving.value = 'conflict'
     }
   }
-  /** What the server changed by another door (an order, a tick) is taken up without losing the steps of undo. */
+  /**
+   * What the server changed by another door (an order, a tick) is taken up without losing the steps of
+   * undo.
+   */
   function follow(got: S, since: D | null) {
     version.value = got.version
     // What was typed while the answer was on its way stays.
-    design.value = design.value === since || !design.value || !adopt ? got.design : adopt(design.value, got.design)
+    design.value =
+      design.value === since || !design.value || !adopt ? got.design : adopt(design.value, got.design)
   }
   /** Whatever waits to be saved is sent now. */
   async function flush() {
@@ -180,5 +203,22 @@ export function drafted<D extends object, S extends Saved<D>>(prefix: string, pu
   }
   flushes.add(flush)
   if (getCurrentScope()) onScopeDispose(() => flushes.delete(flush))
-  return { design, version, saving, refusal, conflict, past, future, readOnly, change, replace, undo, redo, take, follow, flush, settle }
+  return {
+    design,
+    version,
+    saving,
+    refusal,
+    conflict,
+    past,
+    future,
+    readOnly,
+    change,
+    replace,
+    undo,
+    redo,
+    take,
+    follow,
+    flush,
+    settle,
+  }
 }

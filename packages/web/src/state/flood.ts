@@ -10,7 +10,13 @@ interface PlanAnswer {
   estimated: boolean
   updatedBy: string
 }
-const asSaved = (boatId: string, a: PlanAnswer) => ({ id: boatId, version: a.version, design: a.plan, updatedBy: a.updatedBy, estimated: a.estimated })
+const asSaved = (boatId: string, a: PlanAnswer) => ({
+  id: boatId,
+  version: a.version,
+  design: a.plan,
+  updatedBy: a.updatedBy,
+  estimated: a.estimated,
+})
 type SavedPlan = ReturnType<typeof asSaved>
 
 /** What a boat is for water that comes in. It saves itself as it changes, like a design. */
@@ -19,11 +25,18 @@ export const useFlood = defineStore('flood', () => {
   const estimated = ref(true)
   const draft = drafted<FloodPlan, SavedPlan>('flood', async (id, body) => {
     try {
-      const saved = asSaved(id, await api<PlanAnswer>('PUT', `/boats/${encodeURIComponent(id)}/flooding`, { version: body.version, plan: body.design }))
+      const saved = asSaved(
+        id,
+        await api<PlanAnswer>('PUT', `/boats/${encodeURIComponent(id)}/flooding`, {
+          version: body.version,
+          plan: body.design,
+        }),
+      )
       estimated.value = saved.estimated
       return saved
     } catch (error) {
-      if (error instanceof ApiRefusal && error.refusal.code === 'stale') error.refusal.current = asSaved(id, error.refusal.current as PlanAnswer)
+      if (error instanceof ApiRefusal && error.refusal.code === 'stale')
+        error.refusal.current = asSaved(id, error.refusal.current as PlanAnswer)
       throw error
     }
   })

@@ -18,7 +18,9 @@ export const useSession = defineStore('session', () => {
     asked.value = true
   }
   return {
-    account, demo, asked,
+    account,
+    demo,
+    asked,
     async ask() {
       take(await api<Answer>('GET', '/session'))
     },

@@ -1,6 +1,17 @@
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
-import { fieldAround, patchFor, spreadSaid, zoneOfPlace, type DeckPatch, type Design, type Field, type Judgement, type PatchInput, type SpreadSaid } from '@north-tide/core'
+import {
+  fieldAround,
+  patchFor,
+  spreadSaid,
+  zoneOfPlace,
+  type DeckPatch,
+  type Design,
+  type Field,
+  type Judgement,
+  type PatchInput,
+  type SpreadSaid,
+} from '@north-tide/core'
 import { useBoats } from './boats'
 
 export interface Solved {
@@ -18,7 +29,10 @@ interface Solver {
 /** Keystrokes follow one another faster than this; the hand checks follow each of them. */
 const AFTER_MS = 250
 
-/** The plate solver behind the bench: it is asked anew about every design that could be judged, off the screen's own thread. */
+/**
+ * The plate solver behind the bench: it is asked anew about every design that could be judged, off the
+ * screen's own thread.
+ */
 export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: Judgement } | null>>) {
   const boats = useBoats()
   const answer = shallowRef<Solved | null>(null)
@@ -37,38 +51,68 @@ export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: J
     worker = remote = null
     progress.value = null
   }
-  async function solve(design: Design, judgement: Judgement, withPlate: boolean, title: string): Promise<Solved | null> {
+  async function solve(
+    design: Design,
+    judgement: Judgement,
+    withPlate: boolean,
+    title: string,
+  ): Promise<Solved | null> {
     const mine = turn
     if (!worker) {
       worker = new Worker(new URL('../workers/spread-worker.ts', import.meta.url), { type: 'module' })
       remote = wrap<Solver>(worker)
     }
-    const field = fieldAround(design, zoneOfPlace(boats.picture?.zones ?? [], design.place), boats.picture?.parts ?? [])
+    const field = fieldAround(
+      design,
+      zoneOfPlace(boats.picture?.zones ?? [], design.place),
+      boats.picture?.parts ?? [],
+    )
     const input = patchFor(design, judgement, field, withPlate)
     const t = performance.now()
     progress.value = 0
     // What the worker tells comes by a door of its own, and its last word may come after the answer.
     let running = true
-    const got = await remote!.solve(JSON.parse(JSON.stringify(input)), proxy((p: number) => void (running && mine === turn && (progress.value = p))))
+    const got = await remote!.solve(
+      JSON.parse(JSON.stringify(input)),
+      proxy((p: number) => void (running && mine === turn && (progress.value = p))),
+    )
     running = false
     if (mine !== turn) return null
     progress.value = null
     failed.value = got.error ?? ''
-    return got.patch ? { patch: got.patch, field, design, title, ms: performance.now() - t, said: spreadSaid(design, judgement, got.patch, field, input) } : null
+    return got.patch
+      ? {
+          patch: got.patch,
+          field,
+          design,
+          title,
+          ms: performance.now() - t,
+          said: spreadSaid(design, judgement, got.patch, field, input),
+        }
+      : null
   }
   async function run() {
     const now = judged.value
     // A run that a newer design overtook is cut off; one that ended leaves its worker for the next.
     if (progress.value !== null) stop()
     if (!now) return
-    const got = await solve(now.design, now.judgement, true, now.design.plate ? 'as designed' : 'as designed, no plate')
+    const got = await solve(
+      now.design,
+      now.judgement,
+      true,
+      now.design.plate ? 'as designed' : 'as designed, no plate',
+    )
     if (got) answer.value = got
   }
-  watch(judged, (now) => {
-    clearTimeout(timer)
-    if (now) timer = setTimeout(run, AFTER_MS)
-    else stop()
-  }, { immediate: true })
+  watch(
+    judged,
+    (now) => {
+      clearTimeout(timer)
+      if (now) timer = setTimeout(run, AFTER_MS)
+      else stop()
+    },
+    { immediate: true },
+  )
   onScopeDispose(stop)
   return { answer, progress, failed, solve, stop, run }
 }

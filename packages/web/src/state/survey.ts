@@ -18,7 +18,9 @@ export const useSurvey = defineStore('survey', () => {
   const job = ref<RejudgeJob | null>(null)
   const maps = shallowRef<Record<string, WetMap>>({})
   let mapsOf = ''
-  let worker: ReturnType<typeof wrap<{ wetMap: (outline: Point[], spots: WetSpot[], cellMm: number) => WetMap | null }>> | null = null
+  let worker: ReturnType<
+    typeof wrap<{ wetMap: (outline: Point[], spots: WetSpot[], cellMm: number) => WetMap | null }>
+  > | null = null
 
   const id = () => boats.picture!.id
   async function follow(started: RejudgeJob | null) {
@@ -53,23 +55,45 @@ export const useSurvey = defineStore('survey', () => {
     for (const z of boat.zones) {
       const spots = boat.wet[z.code]
       if (!spots?.length) continue
-      const m = await worker.wetMap(JSON.parse(JSON.stringify(z.outline)), JSON.parse(JSON.stringify(spots)), 50)
+      const m = await worker.wetMap(
+        JSON.parse(JSON.stringify(z.outline)),
+        JSON.parse(JSON.stringify(spots)),
+        50,
+      )
       if (m) out[z.code] = m
     }
     if (key === mapsOf) maps.value = out
   }
   return {
-    readings, angles, photos, job, maps, follow, drawMaps,
+    readings,
+    angles,
+    photos,
+    job,
+    maps,
+    follow,
+    drawMaps,
     async load() {
-      ;[readings.value, angles.value, photos.value] = await Promise.all([api<ReadingShown[]>('GET', `/boats/${id()}/readings`), api<Angles>('GET', `/boats/${id()}/angles`), api<PhotoShown[]>('GET', `/boats/${id()}/photos`)])
+      ;[readings.value, angles.value, photos.value] = await Promise.all([
+        api<ReadingShown[]>('GET', `/boats/${id()}/readings`),
+        api<Angles>('GET', `/boats/${id()}/angles`),
+        api<PhotoShown[]>('GET', `/boats/${id()}/photos`),
+      ])
     },
     async add(body: object) {
-      const a = await api<{ readings: ReadingShown[]; job: RejudgeJob | null }>('POST', `/boats/${id()}/readings`, body)
+      const a = await api<{ readings: ReadingShown[]; job: RejudgeJob | null }>(
+        'POST',
+        `/boats/${id()}/readings`,
+        body,
+      )
       readings.value = a.readings
       await follow(a.job)
     },
     async withdraw(reading: number, why: string) {
-      const a = await api<{ readings: ReadingShown[]; job: RejudgeJob | null }>('POST', `/boats/${id()}/readings/${reading}/withdraw`, { why })
+      const a = await api<{ readings: ReadingShown[]; job: RejudgeJob | null }>(
+        'POST',
+        `/boats/${id()}/readings/${reading}/withdraw`,
+        { why },
+      )
       readings.value = a.readings
       await follow(a.job)
     },

@@ -2,7 +2,9 @@ import { expose } from 'comlink'
 import { CalcError, type PatchInput } from '@north-tide/core'
 import { deckPatchInput, deckPatchOf } from '@north-tide/core/deck-patch'
 
-/** The plate solver off the screen's own thread; it says how far it is, and stops when the worker is ended. */
+/**
+ * The plate solver off the screen's own thread; it says how far it is, and stops when the worker is ended.
+ */
 expose({
   solve(input: PatchInput, tell: (part: number) => void) {
     try {

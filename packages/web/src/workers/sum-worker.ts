@@ -20,7 +20,8 @@ expose({
         }),
       }
     } catch (error) {
-      if (error instanceof CalcError) return { error: { code: error.code, path: error.path, message: error.message } }
+      if (error instanceof CalcError)
+        return { error: { code: error.code, path: error.path, message: error.message } }
       throw error
     }
   },

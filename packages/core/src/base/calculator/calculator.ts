@@ -3,7 +3,10 @@ import { refuseUnbounded } from '../bounds'
 import { CalcError, invalid } from '../errors'
 import { rank, type Check } from '../verdict/check'
 
-/** One entry of the registry: validated input to one output, pure. The Zod schemas are the single truth for REST, command line, forms and docs. */
+/**
+ * One entry of the registry: validated input to one output, pure. The Zod schemas are the single truth for
+ * REST, command line, forms and docs.
+ */
 export interface Calculator<I = unknown, O = unknown> {
   name: string
   title: string
@@ -42,7 +45,10 @@ export function defineCalculator<IS extends z.ZodType, OS extends z.ZodType>(def
 const dotted = (path: PropertyKey[]) => path.map(String).join('.')
 
 function at(value: unknown, path: PropertyKey[]): unknown {
-  return path.reduce<unknown>((v, k) => (v !== null && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[k] : undefined), value)
+  return path.reduce<unknown>(
+    (v, k) => (v !== null && typeof v === 'object' ? (v as Record<PropertyKey, unknown>)[k] : undefined),
+    value,
+  )
 }
 
 const shown = (v: unknown) => {
@@ -53,8 +59,15 @@ const shown = (v: unknown) => {
 
 type Issue = z.core.$ZodIssue
 
-/** Of a union that refused, report the branch the writer most likely meant: fewest unknown fields, then fewest faults, then the first listed. */
-function flatten(issue: Issue, raw: unknown, base: PropertyKey[] = []): { path: PropertyKey[]; issue: Issue } {
+/**
+ * Of a union that refused, report the branch the writer most likely meant: fewest unknown fields, then
+ * fewest faults, then the first listed.
+ */
+function flatten(
+  issue: Issue,
+  raw: unknown,
+  base: PropertyKey[] = [],
+): { path: PropertyKey[]; issue: Issue } {
   const path = [...base, ...issue.path]
   if (issue.code !== 'invalid_union' || !issue.errors?.length) return { path, issue }
   const given = at(raw, path)
@@ -63,7 +76,10 @@ function flatten(issue: Issue, raw: unknown, base: PropertyKey[] = []): { path: 
     .map((branch, order) => ({
       branch,
       order,
-      score: branch.reduce((s, i) => s + (i.code === 'unrecognized_keys' ? 100 * i.keys.length : 0) + (empty ? 0 : 1), 0),
+      score: branch.reduce(
+        (s, i) => s + (i.code === 'unrecognized_keys' ? 100 * i.keys.length : 0) + (empty ? 0 : 1),
+        0,
+      ),
     }))
     .filter((b) => b.branch.length > 0)
     .sort((a, b) => a.score - b.score || a.order - b.order)
@@ -82,7 +98,9 @@ function wanted(issue: Issue): string {
         ? `at least ${issue.minimum} ${issue.minimum === 1 ? 'is' : 'are'} needed`
         : `a number ${issue.inclusive ? 'of at least' : 'above'} ${issue.minimum} is accepted`
     case 'too_big':
-      return issue.origin === 'array' ? `at most ${issue.maximum} are accepted` : `a number ${issue.inclusive ? 'up to' : 'below'} ${issue.maximum} is accepted`
+      return issue.origin === 'array'
+        ? `at most ${issue.maximum} are accepted`
+        : `a number ${issue.inclusive ? 'up to' : 'below'} ${issue.maximum} is accepted`
     case 'not_multiple_of':
       return `a multiple of ${issue.divisor} is accepted`
     case 'invalid_union':
@@ -103,7 +121,10 @@ export function toCalcError(error: z.ZodError, raw: unknown): CalcError {
     return new CalcError(code, dotted(path), issue.message)
   }
   const value = at(raw, path)
-  const lead = value === undefined ? `${path.length ? String(path[path.length - 1]) : 'The input'} is missing` : `${shown(value)} was given`
+  const lead =
+    value === undefined
+      ? `${path.length ? String(path[path.length - 1]) : 'The input'} is missing`
+      : `${shown(value)} was given`
   return invalid(dotted(path), `${lead}; ${wanted(issue)}`)
 }
 
@@ -115,7 +136,10 @@ export function allFinite(value: unknown): boolean {
   return true
 }
 
-/** Reads what was given by its schema. Figures and nesting past what any boat has are refused at their path; so are lists too long where `items` says so. */
+/**
+ * Reads what was given by its schema. Figures and nesting past what any boat has are refused at their
+ * path; so are lists too long where `items` says so.
+ */
 export function parseInput<I>(schema: z.ZodType<I>, raw: unknown, items = false): I {
   refuseUnbounded(raw, items)
   const parsed = schema.safeParse(raw)
@@ -126,10 +150,17 @@ export function parseInput<I>(schema: z.ZodType<I>, raw: unknown, items = false)
 function run<I, O>(calc: Calculator<I, O>, raw: unknown): { input: I; out: O } {
   const input = parseInput(calc.input, raw, true)
   const out = calc.run(input)
-  if (!allFinite(out)) throw invalid('', 'These figures are too large or too small to compute with; the answer would not be finite')
+  if (!allFinite(out))
+    throw invalid(
+      '',
+      'These figures are too large or too small to compute with; the answer would not be finite',
+    )
   return { input, out }
 }
-/** Validates, runs, and refuses an answer that is not finite. Throws CalcError and nothing else for a user's mistake. */
+/**
+ * Validates, runs, and refuses an answer that is not finite. Throws CalcError and nothing else for a
+ * user's mistake.
+ */
 export function calculate<I, O>(calc: Calculator<I, O>, raw: unknown): O {
   const { input, out } = run(calc, raw)
   if (calc.tries) addRemedies(calc as Required<Calculator<I, O>>, input, out)
@@ -159,7 +190,13 @@ function addRemedies<I, O>(calc: Required<Calculator<I, O>>, input: I, out: O): 
     for (const c of weak) {
       const same = after.checks?.find((x) => x.id === c.id)
       if (!same || c.remedies.length >= MOST_REMEDIES || rank(same.verdict) <= rank(c.verdict)) continue
-      c.remedies.push({ id: attempt.id, text: attempt.text, change: attempt.change, utilisation: same.utilisation, verdict: same.verdict })
+      c.remedies.push({
+        id: attempt.id,
+        text: attempt.text,
+        change: attempt.change,
+        utilisation: same.utilisation,
+        verdict: same.verdict,
+      })
     }
   }
 }

@@ -1,6 +1,9 @@
 import { distanceToSegment, insidePolygon, type Point } from './outline'
 
-/** An outline as straight runs joined by corners, walked counter-clockwise; each corner turns by `turnDeg` (negative: inwards). */
+/**
+ * An outline as straight runs joined by corners, walked counter-clockwise; each corner turns by `turnDeg`
+ * (negative: inwards).
+ */
 export interface Walk {
   runs: { from: Point; dir: { x: number; y: number }; lengthMm: number }[]
   /** turning in radians at the end of each run */
@@ -11,8 +14,11 @@ export interface Walk {
   perimeter: number
 }
 
-const cross = (o: Point, a: Point, b: Point) => (a.xMm - o.xMm) * (b.yMm - o.yMm) - (a.yMm - o.yMm) * (b.xMm - o.xMm)
-const signedArea = (ps: Point[]) => ps.reduce((s, p, i) => s + p.xMm * ps[(i + 1) % ps.length]!.yMm - ps[(i + 1) % ps.length]!.xMm * p.yMm, 0) / 2
+const cross = (o: Point, a: Point, b: Point) =>
+  (a.xMm - o.xMm) * (b.yMm - o.yMm) - (a.yMm - o.yMm) * (b.xMm - o.xMm)
+const signedArea = (ps: Point[]) =>
+  ps.reduce((s, p, i) => s + p.xMm * ps[(i + 1) % ps.length]!.yMm - ps[(i + 1) % ps.length]!.xMm * p.yMm, 0) /
+  2
 
 /** True when two edges that are not neighbours touch. */
 export function crossesItself(ps: Point[]): boolean {
@@ -24,12 +30,24 @@ export function crossesItself(ps: Point[]): boolean {
       if (neighbours) {
         const [p, q, r] = j === i + 1 ? [a, b, d] : [b, a, c]
         // A spike that folds back on itself.
-        if (Math.abs(cross(p!, q!, r!)) < 1e-9 && (p!.xMm - q!.xMm) * (r!.xMm - q!.xMm) + (p!.yMm - q!.yMm) * (r!.yMm - q!.yMm) > 0) return true
+        if (
+          Math.abs(cross(p!, q!, r!)) < 1e-9 &&
+          (p!.xMm - q!.xMm) * (r!.xMm - q!.xMm) + (p!.yMm - q!.yMm) * (r!.yMm - q!.yMm) > 0
+        )
+          return true
         continue
       }
       const [d1, d2, d3, d4] = [cross(a, b, c), cross(a, b, d), cross(c, d, a), cross(c, d, b)]
       if (d1 * d2 < 0 && d3 * d4 < 0) return true
-      if ([[c, a, b], [d, a, b], [a, c, d], [b, c, d]].some(([p, q, r]) => distanceToSegment(p!, q!, r!) < 1e-9)) return true
+      if (
+        [
+          [c, a, b],
+          [d, a, b],
+          [a, c, d],
+          [b, c, d],
+        ].some(([p, q, r]) => distanceToSegment(p!, q!, r!) < 1e-9)
+      )
+        return true
     }
   return false
 }
@@ -44,19 +62,33 @@ export function walkPolygon(points: Point[]): Walk {
   })
   const turns = runs.map((r, i) => {
     const next = runs[(i + 1) % runs.length]!
-    return Math.atan2(r.dir.x * next.dir.y - r.dir.y * next.dir.x, r.dir.x * next.dir.x + r.dir.y * next.dir.y)
+    return Math.atan2(
+      r.dir.x * next.dir.y - r.dir.y * next.dir.x,
+      r.dir.x * next.dir.x + r.dir.y * next.dir.y,
+    )
   })
-  return { runs, turns, radiusMm: 0, area: Math.abs(area), perimeter: runs.reduce((s, r) => s + r.lengthMm, 0) }
+  return {
+    runs,
+    turns,
+    radiusMm: 0,
+    area: Math.abs(area),
+    perimeter: runs.reduce((s, r) => s + r.lengthMm, 0),
+  }
 }
 
 export function walkRectangle(l: number, w: number, R: number): Walk {
   const [a, b] = [l - 2 * R, w - 2 * R]
   return {
     runs: [
-      { from: { xMm: l / 2, yMm: -b / 2 }, dir: { x: 0, y: 1 }, lengthMm: b }, { from: { xMm: a / 2, yMm: w / 2 }, dir: { x: -1, y: 0 }, lengthMm: a },
-      { from: { xMm: -l / 2, yMm: b / 2 }, dir: { x: 0, y: -1 }, lengthMm: b }, { from: { xMm: -a / 2, yMm: -w / 2 }, dir: { x: 1, y: 0 }, lengthMm: a },
+      { from: { xMm: l / 2, yMm: -b / 2 }, dir: { x: 0, y: 1 }, lengthMm: b },
+      { from: { xMm: a / 2, yMm: w / 2 }, dir: { x: -1, y: 0 }, lengthMm: a },
+      { from: { xMm: -l / 2, yMm: b / 2 }, dir: { x: 0, y: -1 }, lengthMm: b },
+      { from: { xMm: -a / 2, yMm: -w / 2 }, dir: { x: 1, y: 0 }, lengthMm: a },
     ],
-    turns: [0, 1, 2, 3].map(() => Math.PI / 2), radiusMm: R, area: l * w - (4 - Math.PI) * R * R, perimeter: 2 * (a + b) + 2 * Math.PI * R,
+    turns: [0, 1, 2, 3].map(() => Math.PI / 2),
+    radiusMm: R,
+    area: l * w - (4 - Math.PI) * R * R,
+    perimeter: 2 * (a + b) + 2 * Math.PI * R,
   }
 }
 
@@ -74,18 +106,34 @@ export function offsetWalk(w: Walk, r: number): { runs: OffsetRun[]; arcs: numbe
   const runs = w.runs.map((run, i) => {
     const before = trim(w.turns[(i + n - 1) % n]!, r)
     const after = trim(w.turns[i]!, r)
-    return { from: { xMm: run.from.xMm + r * run.dir.y + before * run.dir.x, yMm: run.from.yMm - r * run.dir.x + before * run.dir.y }, dir: run.dir, lengthMm: run.lengthMm - before - after }
+    return {
+      from: {
+        xMm: run.from.xMm + r * run.dir.y + before * run.dir.x,
+        yMm: run.from.yMm - r * run.dir.x + before * run.dir.y,
+      },
+      dir: run.dir,
+      lengthMm: run.lengthMm - before - after,
+    }
   })
-  return { runs, arcs: w.turns.map((t) => (t > 0 ? t * (w.radiusMm + r) : 0)), sound: runs.every((x) => x.lengthMm >= -1e-9) }
+  return {
+    runs,
+    arcs: w.turns.map((t) => (t > 0 ? t * (w.radiusMm + r) : 0)),
+    sound: runs.every((x) => x.lengthMm >= -1e-9),
+  }
 }
 
-/** Area of all points outside the outline and within r of it, and the length of its outer line: each strip and fan once. */
+/**
+ * Area of all points outside the outline and within r of it, and the length of its outer line: each strip
+ * and fan once.
+ */
 export function offsetArea(w: Walk, r: number, points: Point[] | null): { area: number; length: number } {
   const o = offsetWalk(w, r)
   const concave = w.turns.some((t) => t < 0)
   if (!concave) return { area: w.perimeter * r + Math.PI * r * r, length: w.perimeter + 2 * Math.PI * r }
   if (o.sound && points && !narrow(points, r)) {
-    const area = w.runs.reduce((s, x) => s + x.lengthMm * r, 0) + w.turns.reduce((s, t) => s + (t > 0 ? (t * r * r) / 2 : -r * r * Math.tan(-t / 2)), 0)
+    const area =
+      w.runs.reduce((s, x) => s + x.lengthMm * r, 0) +
+      w.turns.reduce((s, t) => s + (t > 0 ? (t * r * r) / 2 : -r * r * Math.tan(-t / 2)), 0)
     return { area, length: o.runs.reduce((s, x) => s + x.lengthMm, 0) + o.arcs.reduce((s, a) => s + a, 0) }
   }
   const h = r * 1e-3
@@ -99,7 +147,10 @@ function narrow(ps: Point[], r: number): boolean {
     for (let j = 0; j < n; j++) {
       if (j === i || (j + 1) % n === i) continue
       if (distanceToSegment(ps[i]!, ps[j]!, ps[(j + 1) % n]!) < 2 * r) {
-        const mid = { xMm: (ps[i]!.xMm + (ps[j]!.xMm + ps[(j + 1) % n]!.xMm) / 2) / 2, yMm: (ps[i]!.yMm + (ps[j]!.yMm + ps[(j + 1) % n]!.yMm) / 2) / 2 }
+        const mid = {
+          xMm: (ps[i]!.xMm + (ps[j]!.xMm + ps[(j + 1) % n]!.xMm) / 2) / 2,
+          yMm: (ps[i]!.yMm + (ps[j]!.yMm + ps[(j + 1) % n]!.yMm) / 2) / 2,
+        }
         if (!insidePolygon(ps, mid)) return true
       }
     }
@@ -107,7 +158,10 @@ function narrow(ps: Point[], r: number): boolean {
 }
 
 const LINES = 6000
-/** The same area where parts of the offset meet: on each scan line the exact union of strips and discs, less the outline. */
+/**
+ * The same area where parts of the offset meet: on each scan line the exact union of strips and discs,
+ * less the outline.
+ */
 function scanned(ps: Point[], r: number): number {
   const ys = ps.map((p) => p.yMm)
   const [y0, y1] = [Math.min(...ys) - r, Math.max(...ys) + r]
@@ -124,7 +178,12 @@ function scanned(ps: Point[], r: number): number {
       const nx = (-(b.yMm - a.yMm) / l) * r
       const ny = ((b.xMm - a.xMm) / l) * r
       const xs: number[] = []
-      const quad = [[a.xMm + nx, a.yMm + ny], [b.xMm + nx, b.yMm + ny], [b.xMm - nx, b.yMm - ny], [a.xMm - nx, a.yMm - ny]] as const
+      const quad = [
+        [a.xMm + nx, a.yMm + ny],
+        [b.xMm + nx, b.yMm + ny],
+        [b.xMm - nx, b.yMm - ny],
+        [a.xMm - nx, a.yMm - ny],
+      ] as const
       quad.forEach(([px, py], q) => {
         const [qx, qy] = quad[(q + 1) % 4]!
         if (py > y !== qy > y) xs.push(px + ((y - py) / (qy - py)) * (qx - px))

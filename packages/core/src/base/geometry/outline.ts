@@ -6,13 +6,22 @@ export const rectangleShape = { lengthMm: positive(), widthMm: positive() }
 export const discShape = { diameterMm: positive() }
 export const polygonShape = { outline: z.array(pointSchema).min(3) }
 
-/** An outline in plan (chapter 3.1) with the fields that go with it. Rectangle and disc are centred on the origin. */
+/**
+ * An outline in plan (chapter 3.1) with the fields that go with it. Rectangle and disc are centred on the
+ * origin.
+ */
 export function outlineSchema<E extends z.ZodRawShape>(extra: E) {
-  return z.union([z.strictObject({ ...rectangleShape, ...extra }), z.strictObject({ ...discShape, ...extra }), z.strictObject({ ...polygonShape, ...extra })])
+  return z.union([
+    z.strictObject({ ...rectangleShape, ...extra }),
+    z.strictObject({ ...discShape, ...extra }),
+    z.strictObject({ ...polygonShape, ...extra }),
+  ])
 }
 export type Outline = { lengthMm: number; widthMm: number } | { diameterMm: number } | { outline: Point[] }
 
-const shoelace = (ps: Point[]) => ps.reduce((s, p, i) => s + p.xMm * ps[(i + 1) % ps.length]!.yMm - ps[(i + 1) % ps.length]!.xMm * p.yMm, 0) / 2
+const shoelace = (ps: Point[]) =>
+  ps.reduce((s, p, i) => s + p.xMm * ps[(i + 1) % ps.length]!.yMm - ps[(i + 1) % ps.length]!.xMm * p.yMm, 0) /
+  2
 
 export function areaOf(o: Outline): number {
   if ('diameterMm' in o) return (Math.PI / 4) * o.diameterMm ** 2
@@ -22,7 +31,15 @@ export function areaOf(o: Outline): number {
 export function perimeterOf(o: Outline): number {
   if ('diameterMm' in o) return Math.PI * o.diameterMm
   if (!('outline' in o)) return 2 * (o.lengthMm + o.widthMm)
-  return o.outline.reduce((s, p, i) => s + Math.hypot(o.outline[(i + 1) % o.outline.length]!.xMm - p.xMm, o.outline[(i + 1) % o.outline.length]!.yMm - p.yMm), 0)
+  return o.outline.reduce(
+    (s, p, i) =>
+      s +
+      Math.hypot(
+        o.outline[(i + 1) % o.outline.length]!.xMm - p.xMm,
+        o.outline[(i + 1) % o.outline.length]!.yMm - p.yMm,
+      ),
+    0,
+  )
 }
 
 export function boundsOf(o: Outline): { minX: number; maxX: number; minY: number; maxY: number } {
@@ -48,7 +65,11 @@ export function insidePolygon(poly: Point[], p: Point): boolean {
     const a = poly[i]!
     const b = poly[j]!
     if (distanceToSegment(p, a, b) < 1e-9) return false
-    if (a.yMm > p.yMm !== b.yMm > p.yMm && p.xMm < ((b.xMm - a.xMm) * (p.yMm - a.yMm)) / (b.yMm - a.yMm) + a.xMm) inside = !inside
+    if (
+      a.yMm > p.yMm !== b.yMm > p.yMm &&
+      p.xMm < ((b.xMm - a.xMm) * (p.yMm - a.yMm)) / (b.yMm - a.yMm) + a.xMm
+    )
+      inside = !inside
   }
   return inside
 }
@@ -71,13 +92,21 @@ export function longestLink(points: Point[]): number {
     for (let i = 0; i < points.length; i++) if (!used[i] && (at < 0 || best[i]! < best[at]!)) at = i
     used[at] = true
     longest = Math.max(longest, best[at]!)
-    for (let i = 0; i < points.length; i++) if (!used[i]) best[i] = Math.min(best[i]!, Math.hypot(points[i]!.xMm - points[at]!.xMm, points[i]!.yMm - points[at]!.yMm))
+    for (let i = 0; i < points.length; i++)
+      if (!used[i])
+        best[i] = Math.min(
+          best[i]!,
+          Math.hypot(points[i]!.xMm - points[at]!.xMm, points[i]!.yMm - points[at]!.yMm),
+        )
   }
   return longest
 }
 
 const DEG = Math.PI / 180
-/** Sine and cosine of degrees, exact at the quarter turns, so that a load straight up has nothing left sideways. */
+/**
+ * Sine and cosine of degrees, exact at the quarter turns, so that a load straight up has nothing left
+ * sideways.
+ */
 export function sind(deg: number): number {
   const d = ((deg % 360) + 360) % 360
   if (d === 0 || d === 180) return 0

@@ -13,7 +13,16 @@ export interface FastenerSize {
   stressAreaMm2: number
 }
 
-type MetricRow = [d: number, pitch: number, clearance: number, tap: number, hex: number, locking: number, plain: [number, number], large: [number, number]]
+type MetricRow = [
+  d: number,
+  pitch: number,
+  clearance: number,
+  tap: number,
+  hex: number,
+  locking: number,
+  plain: [number, number],
+  large: [number, number],
+]
 const METRIC: MetricRow[] = [
   [4, 0.7, 4.5, 3.3, 3.2, 5.0, [9, 0.8], [12, 1.0]],
   [5, 0.8, 5.5, 4.2, 4.7, 5.0, [10, 1.0], [15, 1.2]],
@@ -38,23 +47,38 @@ const IN = 25.4
 const washer = ([diameterMm, thicknessMm]: [number, number]) => ({ diameterMm, thicknessMm })
 
 const metric = ([d, pitch, clearance, tap, hex, locking, plain, large]: MetricRow): FastenerSize => ({
-  id: `M${d}`, system: 'metric', diameterMm: d, pitchMm: pitch, clearanceMm: clearance, tapDrillMm: tap, hexNutMm: hex, lockingNutMm: locking,
-  plainWasher: washer(plain), largeWasher: washer(large),
+  id: `M${d}`,
+  system: 'metric',
+  diameterMm: d,
+  pitchMm: pitch,
+  clearanceMm: clearance,
+  tapDrillMm: tap,
+  hexNutMm: hex,
+  lockingNutMm: locking,
+  plainWasher: washer(plain),
+  largeWasher: washer(large),
   stressAreaMm2: (Math.PI / 4) * (d - 0.9382 * pitch) ** 2,
 })
 const inch = ([id, D, n]: (typeof INCH)[number]): FastenerSize => {
   const big = D >= 0.5
   return {
-    id, system: 'inch', diameterMm: D * IN, pitchMm: IN / n,
-    clearanceMm: (D + (big ? 1 / 16 : 1 / 32)) * IN, tapDrillMm: (D - 1 / n) * IN,
-    hexNutMm: 0.875 * D * IN, lockingNutMm: 1.1 * D * IN,
+    id,
+    system: 'inch',
+    diameterMm: D * IN,
+    pitchMm: IN / n,
+    clearanceMm: (D + (big ? 1 / 16 : 1 / 32)) * IN,
+    tapDrillMm: (D - 1 / n) * IN,
+    hexNutMm: 0.875 * D * IN,
+    lockingNutMm: 1.1 * D * IN,
     plainWasher: { diameterMm: 2 * D * IN, thicknessMm: (big ? 0.095 : 0.065) * IN },
     largeWasher: { diameterMm: 3 * D * IN, thicknessMm: (big ? 0.08 : 0.065) * IN },
     stressAreaMm2: (Math.PI / 4) * (D - 0.9743 / n) ** 2 * IN * IN,
   }
 }
 
-export const SIZES: Record<string, FastenerSize> = Object.fromEntries([...METRIC.map(metric), ...INCH.map(inch)].map((s) => [s.id, s]))
+export const SIZES: Record<string, FastenerSize> = Object.fromEntries(
+  [...METRIC.map(metric), ...INCH.map(inch)].map((s) => [s.id, s]),
+)
 export const SIZE_IDS = Object.keys(SIZES) as [string, ...string[]]
 export const METRIC_IDS = SIZE_IDS.filter((s) => SIZES[s]!.system === 'metric')
 export const INCH_IDS = SIZE_IDS.filter((s) => SIZES[s]!.system === 'inch')
@@ -67,19 +91,80 @@ export function largerSizes(id: string): string[] {
 
 /** Yield or proof, ultimate and E in MPa. */
 export const GRADES = {
-  'A4-70': { title: '316 stainless A4-70', proofMPa: 450, ultimateMPa: 700, eMPa: 193000, stainless: true, where: 'above the waterline; the usual choice' },
-  'A4-80': { title: '316 stainless A4-80', proofMPa: 600, ultimateMPa: 800, eMPa: 193000, stainless: true, where: 'above the waterline, high load' },
-  'A2-70': { title: '304 stainless A2-70', proofMPa: 450, ultimateMPa: 700, eMPa: 193000, stainless: true, where: 'inside, dry; stains on deck' },
-  'silicon-bronze': { title: 'silicon bronze', proofMPa: 240, ultimateMPa: 480, eMPa: 105000, stainless: false, where: 'below the waterline, bronze fittings' },
-  'nickel-copper-400': { title: 'nickel-copper 400', proofMPa: 240, ultimateMPa: 550, eMPa: 179000, stainless: false, where: 'below the waterline' },
-  'duplex-2205': { title: 'duplex 2205', proofMPa: 450, ultimateMPa: 650, eMPa: 200000, stainless: true, where: 'rig and chainplates' },
-  'brass-CW614N': { title: 'brass CW614N', proofMPa: 220, ultimateMPa: 400, eMPa: 97000, stainless: false, where: 'never in sea water: zinc leaches out' },
-  'steel-8.8': { title: 'steel 8.8', proofMPa: 640, ultimateMPa: 800, eMPa: 205000, stainless: false, where: 'never where wet' },
+  'A4-70': {
+    title: '316 stainless A4-70',
+    proofMPa: 450,
+    ultimateMPa: 700,
+    eMPa: 193000,
+    stainless: true,
+    where: 'above the waterline; the usual choice',
+  },
+  'A4-80': {
+    title: '316 stainless A4-80',
+    proofMPa: 600,
+    ultimateMPa: 800,
+    eMPa: 193000,
+    stainless: true,
+    where: 'above the waterline, high load',
+  },
+  'A2-70': {
+    title: '304 stainless A2-70',
+    proofMPa: 450,
+    ultimateMPa: 700,
+    eMPa: 193000,
+    stainless: true,
+    where: 'inside, dry; stains on deck',
+  },
+  'silicon-bronze': {
+    title: 'silicon bronze',
+    proofMPa: 240,
+    ultimateMPa: 480,
+    eMPa: 105000,
+    stainless: false,
+    where: 'below the waterline, bronze fittings',
+  },
+  'nickel-copper-400': {
+    title: 'nickel-copper 400',
+    proofMPa: 240,
+    ultimateMPa: 550,
+    eMPa: 179000,
+    stainless: false,
+    where: 'below the waterline',
+  },
+  'duplex-2205': {
+    title: 'duplex 2205',
+    proofMPa: 450,
+    ultimateMPa: 650,
+    eMPa: 200000,
+    stainless: true,
+    where: 'rig and chainplates',
+  },
+  'brass-CW614N': {
+    title: 'brass CW614N',
+    proofMPa: 220,
+    ultimateMPa: 400,
+    eMPa: 97000,
+    stainless: false,
+    where: 'never in sea water: zinc leaches out',
+  },
+  'steel-8.8': {
+    title: 'steel 8.8',
+    proofMPa: 640,
+    ultimateMPa: 800,
+    eMPa: 205000,
+    stainless: false,
+    where: 'never where wet',
+  },
 } as const
 export type GradeId = keyof typeof GRADES
 export const GRADE_IDS = Object.keys(GRADES) as [GradeId, ...GradeId[]]
 export const FASTENERS_SOURCE = 'chapter 2, geometry of the coarse metric and unified threads'
 
-export const STOCK_LENGTHS_MM = [12, 16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 75, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200]
+export const STOCK_LENGTHS_MM = [
+  12, 16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 75, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200,
+]
 /** 1/2 to 3 in by 1/4, then to 8 in by 1/2. */
-export const STOCK_LENGTHS_IN = [...Array.from({ length: 11 }, (_, i) => 0.5 + i * 0.25), ...Array.from({ length: 10 }, (_, i) => 3.5 + i * 0.5)]
+export const STOCK_LENGTHS_IN = [
+  ...Array.from({ length: 11 }, (_, i) => 0.5 + i * 0.25),
+  ...Array.from({ length: 10 }, (_, i) => 3.5 + i * 0.5),
+]

@@ -1,4 +1,7 @@
-/** Breaking strength by size (chapter 1.1): N = coefficient · d², d in mm. Estimates, replaced by the maker's figure where there is one. */
+/**
+ * Breaking strength by size (chapter 1.1): N = coefficient · d², d in mm. Estimates, replaced by the
+ * maker's figure where there is one.
+ */
 export const LINES = {
   'nylon-3': { title: 'three-strand nylon', newtonPerMm2: 200 },
   'polyester-3': { title: 'three-strand polyester', newtonPerMm2: 165 },

@@ -11,7 +11,10 @@ const grouped = (text: string) => text.replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 
-/** Inches as a shop reads them: to the 1/32 when the size lies on one, otherwise three decimals, so that nothing is rounded unseen. */
+/**
+ * Inches as a shop reads them: to the 1/32 when the size lies on one, otherwise three decimals, so that
+ * nothing is rounded unseen.
+ */
 export function formatInches(mm: number): string {
   const inches = mm / MM_PER_IN
   const sixtyFourths = Math.round(Math.abs(inches) * 64)
@@ -45,7 +48,8 @@ export function formatForce(n: number, units: Units): string {
   return a < 1000 ? `${fixed(n, 0)} N` : `${fixed(n / 1000, a < 100000 ? 2 : 1)} kN`
 }
 
-export const forceText = (n: number, units: Units) => (units === 'inch' ? String(Number((n / 4.4482216152605).toFixed(2))) : String(Number((n / 1000).toFixed(5))))
+export const forceText = (n: number, units: Units) =>
+  units === 'inch' ? String(Number((n / 4.4482216152605).toFixed(2))) : String(Number((n / 1000).toFixed(5)))
 export const forceUnit = (units: Units) => (units === 'inch' ? 'lbf' : 'kN')
 
 export function formatTorque(nm: number, units: Units): string {
@@ -65,7 +69,10 @@ export function formatTemperature(c: number, units: Units): string {
 export function formatQuantity(value: number, unit: string, units: Units): string {
   if (unit === 'mm') return formatLength(value, units, 2)
   if (unit === 'N') return formatForce(value, units)
-  if (unit === 'MPa') return units === 'inch' ? `${grouped(fixed(value * 145.0377377, 0))} psi` : `${Number(value.toPrecision(3))} MPa`
+  if (unit === 'MPa')
+    return units === 'inch'
+      ? `${grouped(fixed(value * 145.0377377, 0))} psi`
+      : `${Number(value.toPrecision(3))} MPa`
   if (unit === 'mm\u00b2' && units === 'inch') return `${fixed(value / 645.16, 3)} in\u00b2`
   if (unit === 'N\u00b7mm' && units === 'inch') return `${grouped(fixed(value / 112.984829, 0))} lbf\u00b7in`
   if (unit === 'N\u00b7m') return formatTorque(value, units)
@@ -75,17 +82,28 @@ export function formatQuantity(value: number, unit: string, units: Units): strin
   return unit ? `${text} ${unit}` : text
 }
 
-/** Metric figures in a sentence, as the core says them: `12 mm`, `10 \u00d7 7 mm`, `4900 N`, `70 MPa`; never the size in a name (`M8 \u00d7 45 mm`). */
-const FIGURES = /(?<![A-Za-z\d.])(-?\d+(?:\.\d+)?(?:e[+-]?\d+)?)((?: \u00d7 \d+(?:\.\d+)?)*) (mm\u00b2|mm|N\u00b7m|N|MPa|\u00b0C|ml|kg)(?![\w\u00b2\u00b7])/g
+/**
+ * Metric figures in a sentence, as the core says them: `12 mm`, `10 \u00d7 7 mm`, `4900 N`, `70 MPa`;
+ * never the size in a name (`M8 \u00d7 45 mm`).
+ */
+const FIGURES =
+  /(?<![A-Za-z\d.])(-?\d+(?:\.\d+)?(?:e[+-]?\d+)?)((?: \u00d7 \d+(?:\.\d+)?)*) (mm\u00b2|mm|N\u00b7m|N|MPa|\u00b0C|ml|kg)(?![\w\u00b2\u00b7])/g
 
-/** A sentence of the core in the boat's units. The core speaks metric; this is the one place that turns its words. */
+/**
+ * A sentence of the core in the boat's units. The core speaks metric; this is the one place that turns its
+ * words.
+ */
 export function sayIn(sentence: string, units: Units): string {
   if (units === 'metric') return sentence
   return sentence.replace(FIGURES, (_all, first: string, more: string, unit: string) => {
     const one = (text: string) => {
       const v = Number(text)
       if (unit === 'mm') return formatInches(v)
-      return unit === '\u00b0C' ? formatTemperature(v, units) : unit === 'kg' ? formatMass(v, units) : formatQuantity(v, unit, units)
+      return unit === '\u00b0C'
+        ? formatTemperature(v, units)
+        : unit === 'kg'
+          ? formatMass(v, units)
+          : formatQuantity(v, unit, units)
     }
     const all = [first, ...more.split(' \u00d7 ').slice(1)].map(one)
     return `${all.join(' \u00d7 ')}${unit === 'mm' ? ' in' : ''}`

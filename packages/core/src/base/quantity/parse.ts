@@ -1,10 +1,30 @@
-/** What a hand writes into a field, read into the core's units (chapter 0). Nothing is guessed: what cannot be read is refused. */
+/**
+ * What a hand writes into a field, read into the core's units (chapter 0). Nothing is guessed: what cannot
+ * be read is refused.
+ */
 export type Units = 'metric' | 'inch'
 export type Read = { ok: true; value: number } | { ok: false; message: string }
 
 export const MM_PER_IN = 25.4
-const MM: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_IN, inch: MM_PER_IN, inches: MM_PER_IN, '"': MM_PER_IN, ft: 304.8, "'": 304.8 }
-const N: Record<string, number> = { n: 1, kn: 1000, lbf: 4.4482216152605, lb: 4.4482216152605, kgf: 9.80665, kg: 9.80665 }
+const MM: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_IN,
+  inch: MM_PER_IN,
+  inches: MM_PER_IN,
+  '"': MM_PER_IN,
+  ft: 304.8,
+  "'": 304.8,
+}
+const N: Record<string, number> = {
+  n: 1,
+  kn: 1000,
+  lbf: 4.4482216152605,
+  lb: 4.4482216152605,
+  kgf: 9.80665,
+  kg: 9.80665,
+}
 
 const tidy = (text: string) =>
   text
@@ -33,19 +53,27 @@ function plainNumber(text: string): number | null {
 
 const refuse = (text: string, accepted: string): Read => ({
   ok: false,
-  message: text.trim() === '' ? `Nothing is typed; ${accepted} would be read` : `"${text.trim()}" cannot be read; ${accepted} would be`,
+  message:
+    text.trim() === ''
+      ? `Nothing is typed; ${accepted} would be read`
+      : `"${text.trim()}" cannot be read; ${accepted} would be`,
 })
-const finite = (value: number, text: string, accepted: string): Read => (Number.isFinite(value) ? { ok: true, value } : refuse(text, accepted))
+const finite = (value: number, text: string, accepted: string): Read =>
+  Number.isFinite(value) ? { ok: true, value } : refuse(text, accepted)
 
 const LENGTHS = '9.5, 9.5mm, 3/8", 1 7/8in, 5\' 4", 0.4m or 40 cm'
 
-/** A length in mm. A bare number takes the field's present unit; a bare fraction (`3/8`) is inches, for nobody writes eighths of a millimetre. */
+/**
+ * A length in mm. A bare number takes the field's present unit; a bare fraction (`3/8`) is inches, for
+ * nobody writes eighths of a millimetre.
+ */
 export function parseLength(text: string, units: Units = 'metric'): Read {
   const t = tidy(text).toLowerCase()
   const feet = /^([+-]?)(\d+(?:\.\d+)?) ?(?:'|ft) ?-? ?(.+?) ?(?:"|in|inch|inches)?$/.exec(t)
   if (feet && !/[a-z'"]/.test(feet[3]!)) {
     const inches = plainNumber(feet[3]!)
-    if (inches !== null && inches >= 0) return finite((feet[1] === '-' ? -1 : 1) * (Number(feet[2]) * 12 + inches) * MM_PER_IN, text, LENGTHS)
+    if (inches !== null && inches >= 0)
+      return finite((feet[1] === '-' ? -1 : 1) * (Number(feet[2]) * 12 + inches) * MM_PER_IN, text, LENGTHS)
   }
   const m = /^(.*?) ?(mm|cm|m|in|inch|inches|ft|"|')?$/.exec(t)
   const number = m ? plainNumber(m[1]!) : null

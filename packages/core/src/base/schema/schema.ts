@@ -3,7 +3,6 @@ import { z } from 'zod'
 /** Field kinds that the chapters share. Names carry the unit, so a schema only says the range. */
 export const positive = () => z.number().positive()
 export const nonNegative = () => z.number().nonnegative()
-export const anyNumber = () => z.number()
 export const dutySchema = z.enum(['sheltered', 'coastal', 'ocean'])
 const factor = z.number().min(1).optional()
 export const factorsSchema = z.strictObject({ metal: factor, laminate: factor, core: factor })
@@ -11,7 +10,13 @@ export const pointSchema = z.strictObject({ xMm: z.number(), yMm: z.number() })
 export const vectorSchema = z.strictObject({ x: z.number(), y: z.number(), z: z.number() })
 
 export const workingSchema = z.array(
-  z.object({ symbol: z.string(), meaning: z.string(), expression: z.string(), value: z.number().nullable(), unit: z.string() }),
+  z.object({
+    symbol: z.string(),
+    meaning: z.string(),
+    expression: z.string(),
+    value: z.number().nullable(),
+    unit: z.string(),
+  }),
 )
 export const verdictSchema = z.enum(['holds', 'tight', 'short', 'unproven'])
 export const remedySchema = z.object({

@@ -45,37 +45,82 @@ export function utilisationOf(demand: number, capacity: number, factor: number):
 type Parts = Pick<Check, 'id' | 'title' | 'unit' | 'source'> &
   Partial<Pick<Check, 'because' | 'working' | 'assumed' | 'boltIndex' | 'remedies'>> & { factor?: number }
 
-/** A check whose verdict follows from its utilisation, unless the chapter gives limits of its own (`verdict`). */
+/**
+ * A check whose verdict follows from its utilisation, unless the chapter gives limits of its own
+ * (`verdict`).
+ */
 export function check(parts: Parts & { demand: number; capacity: number; verdict?: Verdict }): Check {
   const factor = parts.factor ?? 1
   const utilisation = utilisationOf(parts.demand, parts.capacity, factor)
   const out: Check = {
-    id: parts.id, title: parts.title, demand: parts.demand, capacity: parts.capacity, factor, unit: parts.unit, utilisation,
+    id: parts.id,
+    title: parts.title,
+    demand: parts.demand,
+    capacity: parts.capacity,
+    factor,
+    unit: parts.unit,
+    utilisation,
     verdict: parts.verdict ?? (utilisation === null ? 'short' : verdictOf(utilisation)),
-    because: parts.because ?? '', working: parts.working ?? [], assumed: parts.assumed ?? [], source: parts.source, remedies: parts.remedies ?? [],
+    because: parts.because ?? '',
+    working: parts.working ?? [],
+    assumed: parts.assumed ?? [],
+    source: parts.source,
+    remedies: parts.remedies ?? [],
   }
   if (parts.boltIndex !== undefined) out.boltIndex = parts.boltIndex
   return out
 }
 
 /** A verdict that is a matter of words, not of a figure against another: there is nothing to use up. */
-export const inWords = (parts: Parts & { verdict: Verdict }): Check => ({ ...check({ ...parts, demand: 0, capacity: 1 }), demand: null, capacity: null, utilisation: null })
+export const inWords = (parts: Parts & { verdict: Verdict }): Check => ({
+  ...check({ ...parts, demand: 0, capacity: 1 }),
+  demand: null,
+  capacity: null,
+  utilisation: null,
+})
 
 /** A check that cannot be made, because an input is missing. */
 export function unproven(parts: Parts & { capacity?: number }): Check {
-  return { working: [], assumed: [], remedies: [], because: '', capacity: null, ...parts, factor: parts.factor ?? 1, demand: null, utilisation: null, verdict: 'unproven' }
+  return {
+    working: [],
+    assumed: [],
+    remedies: [],
+    because: '',
+    capacity: null,
+    ...parts,
+    factor: parts.factor ?? 1,
+    demand: null,
+    utilisation: null,
+    verdict: 'unproven',
+  }
 }
 
 /** A sentence begins with a capital. */
 export const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 
-export const step = (symbol: string, meaning: string, expression: string, value: number | null, unit: string) => ({ symbol, meaning, expression, value, unit })
+export const step = (
+  symbol: string,
+  meaning: string,
+  expression: string,
+  value: number | null,
+  unit: string,
+) => ({ symbol, meaning, expression, value, unit })
 
 const ESTIMATE_WORDS: Record<string, string> = {
-  bearingMPa: 'bearing strength', inPlaneShearMPa: 'in-plane shear strength', punchingMPa: 'punching strength', throughMPa: 'strength through the thickness',
-  'core.compressiveMPa': 'core crushing strength', 'core.shearMPa': 'core shear strength', 'core.eMPa': 'core stiffness',
-  'load: share': 'share of the line\u2019s strength', 'load: breakingN': 'strength of the line from its size', 'load: personN': 'force of a person', 'load: dynamicFactor': 'dynamic factor',
-  'load: dragCoefficient': 'drag', 'load: surgeFactor': 'surge', 'load: coefficient': 'sail coefficient',
+  bearingMPa: 'bearing strength',
+  inPlaneShearMPa: 'in-plane shear strength',
+  punchingMPa: 'punching strength',
+  throughMPa: 'strength through the thickness',
+  'core.compressiveMPa': 'core crushing strength',
+  'core.shearMPa': 'core shear strength',
+  'core.eMPa': 'core stiffness',
+  'load: share': 'share of the line\u2019s strength',
+  'load: breakingN': 'strength of the line from its size',
+  'load: personN': 'force of a person',
+  'load: dynamicFactor': 'dynamic factor',
+  'load: dragCoefficient': 'drag',
+  'load: surgeFactor': 'surge',
+  'load: coefficient': 'sail coefficient',
 }
 /** An estimate by the name that a fitter would call it. */
 export const estimateSaid = (name: string) => ESTIMATE_WORDS[name] ?? name

@@ -18,16 +18,39 @@ const MOST_POT_ML = 150
 const MOST_STROKES = 20
 
 const input = z.strictObject({
-  neededMl: positive(), wasteFraction: z.number().min(0).max(2).default(0.15), ratio: z.number().min(1).max(10), tempC: z.number().min(-20).max(60), workingMinutes: positive(),
-  use: z.enum(['wet-out', 'syrup', 'mayonnaise', 'peanut-butter']), hardener: z.enum(IDS).optional(), onePot: z.boolean().default(false),
+  neededMl: positive(),
+  wasteFraction: z.number().min(0).max(2).default(0.15),
+  ratio: z.number().min(1).max(10),
+  tempC: z.number().min(-20).max(60),
+  workingMinutes: positive(),
+  use: z.enum(['wet-out', 'syrup', 'mayonnaise', 'peanut-butter']),
+  hardener: z.enum(IDS).optional(),
+  onePot: z.boolean().default(false),
   pumps: z.strictObject({ resinStrokeMl: positive(), hardenerStrokeMl: positive() }).optional(),
-  resinGPerMl: positive().default(1.15), hardenerGPerMl: positive().default(0.98),
+  resinGPerMl: positive().default(1.15),
+  hardenerGPerMl: positive().default(0.98),
 })
 const maybe = nonNegative().nullable()
 const output = z.object({
-  wantedMl: z.number(), mixedMl: z.number(), resinMl: z.number(), hardenerMl: z.number(), resinG: z.number(), hardenerG: z.number(),
-  strokes: z.object({ resin: z.number(), hardener: z.number() }).nullable(), fillerG: z.number(), batches: z.number(), potMl: z.number(),
-  hardener: z.enum(IDS).nullable(), potLifeMin: maybe, gelMin: maybe, sandH: maybe, fullDays: maybe, utilisation: maybe, verdict: verdictSchema, codes: z.array(z.string()), because: z.string(),
+  wantedMl: z.number(),
+  mixedMl: z.number(),
+  resinMl: z.number(),
+  hardenerMl: z.number(),
+  resinG: z.number(),
+  hardenerG: z.number(),
+  strokes: z.object({ resin: z.number(), hardener: z.number() }).nullable(),
+  fillerG: z.number(),
+  batches: z.number(),
+  potMl: z.number(),
+  hardener: z.enum(IDS).nullable(),
+  potLifeMin: maybe,
+  gelMin: maybe,
+  sandH: maybe,
+  fullDays: maybe,
+  utilisation: maybe,
+  verdict: verdictSchema,
+  codes: z.array(z.string()),
+  because: z.string(),
 })
 type Input = z.output<typeof input>
 
@@ -40,9 +63,15 @@ function pumpPair(v: Input): { a: number; b: number } {
       const got = (a * resinStrokeMl) / ((sum - a) * hardenerStrokeMl)
       const off = Math.abs(got / v.ratio - 1)
       if (off > 0.02 + 1e-12) continue
-      if (!best || off < Math.abs((best.a * resinStrokeMl) / (best.b * hardenerStrokeMl) / v.ratio - 1)) best = { a, b: sum - a }
+      if (!best || off < Math.abs((best.a * resinStrokeMl) / (best.b * hardenerStrokeMl) / v.ratio - 1))
+        best = { a, b: sum - a }
     }
-  if (!best) throw new CalcError('pumps-off-ratio', 'pumps', `No whole number of strokes up to ${MOST_STROKES} of these pumps comes within 2 % of ${v.ratio}:1`)
+  if (!best)
+    throw new CalcError(
+      'pumps-off-ratio',
+      'pumps',
+      `No whole number of strokes up to ${MOST_STROKES} of these pumps comes within 2 % of ${v.ratio}:1`,
+    )
   return best
 }
 
@@ -71,8 +100,31 @@ export function epoxyBatchOf(v: Input): z.infer<typeof output> {
   const inPot = (h: Hardener) => potLife(h, v.tempC) * hot
   const warm = IDS.filter((h) => v.tempC >= HARDENERS[h].lowestC)
   const hardener = v.hardener ?? warm.find((h) => inPot(h) >= v.workingMinutes) ?? warm.at(-1) ?? null
-  const mix = { wantedMl, mixedMl, resinMl, hardenerMl, resinG, hardenerG, strokes, fillerG: ((resinG + hardenerG) * FILLER[v.use]) / 100, batches, potMl, hardener }
-  if (!hardener) return { ...mix, potLifeMin: null, gelMin: null, sandH: null, fullDays: null, utilisation: null, verdict: 'short', codes: ['too-cold'], because: `At ${say(v.tempC)} \u00b0C no hardener cures; 5 \u00b0C is the least.` }
+  const mix = {
+    wantedMl,
+    mixedMl,
+    resinMl,
+    hardenerMl,
+    resinG,
+    hardenerG,
+    strokes,
+    fillerG: ((resinG + hardenerG) * FILLER[v.use]) / 100,
+    batches,
+    potMl,
+    hardener,
+  }
+  if (!hardener)
+    return {
+      ...mix,
+      potLifeMin: null,
+      gelMin: null,
+      sandH: null,
+      fullDays: null,
+      utilisation: null,
+      verdict: 'short',
+      codes: ['too-cold'],
+      because: `At ${say(v.tempC)} \u00b0C no hardener cures; 5 \u00b0C is the least.`,
+    }
   const potLifeMin = inPot(hardener)
   const codes: string[] = []
   if (v.workingMinutes > potLifeMin) codes.push('pot-life')
@@ -80,9 +132,17 @@ export function epoxyBatchOf(v: Input): z.infer<typeof output> {
   const utilisation = v.workingMinutes / potLifeMin
   const verdict: Verdict = codes.length ? 'short' : verdictOf(utilisation)
   return {
-    ...mix, potLifeMin, gelMin: 3 * potLife(hardener, v.tempC), sandH: HARDENERS[hardener].sandH * 2 ** ((25 - v.tempC) / 10), fullDays: Math.max(2, 7 * 2 ** ((25 - v.tempC) / 15)),
-    utilisation, verdict, codes,
-    because: codes.includes('too-cold') ? `${hardener} hardener cures from ${HARDENERS[hardener].lowestC} \u00b0C; it is ${say(v.tempC)} \u00b0C.` : `A pot of ${say(potMl)} ml with ${hardener} hardener is workable ${say(potLifeMin)} minutes at ${say(v.tempC)} \u00b0C; ${say(v.workingMinutes)} are needed.`,
+    ...mix,
+    potLifeMin,
+    gelMin: 3 * potLife(hardener, v.tempC),
+    sandH: HARDENERS[hardener].sandH * 2 ** ((25 - v.tempC) / 10),
+    fullDays: Math.max(2, 7 * 2 ** ((25 - v.tempC) / 15)),
+    utilisation,
+    verdict,
+    codes,
+    because: codes.includes('too-cold')
+      ? `${hardener} hardener cures from ${HARDENERS[hardener].lowestC} \u00b0C; it is ${say(v.tempC)} \u00b0C.`
+      : `A pot of ${say(potMl)} ml with ${hardener} hardener is workable ${say(potLifeMin)} minutes at ${say(v.tempC)} \u00b0C; ${say(v.workingMinutes)} are needed.`,
   }
 }
 

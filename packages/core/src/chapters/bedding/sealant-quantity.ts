@@ -21,32 +21,52 @@ const input = z
   .superRefine((v, ctx) => {
     if (v.holes > 0)
       for (const key of ['holeDiameterMm', 'boltDiameterMm', 'sealedDepthMm'] as const)
-        if (v[key] === undefined) ctx.addIssue({ code: 'custom', path: [key], message: `${key} is missing; with holes to seal a size above 0 is needed` })
+        if (v[key] === undefined)
+          ctx.addIssue({
+            code: 'custom',
+            path: [key],
+            message: `${key} is missing; with holes to seal a size above 0 is needed`,
+          })
   })
 const output = z.object({
   volumeMl: z.number(),
   parts: z.object({ bedMl: z.number(), filletMl: z.number(), collarMl: z.number(), chamferMl: z.number() }),
-  tubes300: z.number(), tubes100: z.number(), tapeM: z.number(),
+  tubes300: z.number(),
+  tubes100: z.number(),
+  tapeM: z.number(),
 })
 export type SealantQuantity = z.infer<typeof output>
 
-/** Volume of bed, fillet, collar and chamfer (chapter 4.2); tubes as if bought in one size, tape in metres. */
+/**
+ * Volume of bed, fillet, collar and chamfer (chapter 4.2); tubes as if bought in one size, tape in metres.
+ */
 export function sealantQuantityOf(v: z.output<typeof input>): SealantQuantity {
   const tube = v.kind === 'tube'
   const [hole, bolt] = [v.holeDiameterMm ?? 0, v.boltDiameterMm ?? 0]
-  if (v.holes > 0 && bolt > hole) throw new CalcError('bolt-larger-than-hole', 'boltDiameterMm', `A ${bolt} mm bolt does not pass a ${hole} mm hole`)
+  if (v.holes > 0 && bolt > hole)
+    throw new CalcError(
+      'bolt-larger-than-hole',
+      'boltDiameterMm',
+      `A ${bolt} mm bolt does not pass a ${hole} mm hole`,
+    )
   const fillet = v.filletMm ?? (tube ? 3 : 0)
   const parts = {
     bedMl: (v.contactAreaMm2 * (v.beadMm ?? (tube ? 1.5 : 2))) / 1000,
     filletMl: (fillet * fillet * (1 - Math.PI / 4) * v.perimeterMm) / 1000,
-    collarMl: v.holes > 0 ? (v.holes * (Math.PI / 4) * (hole * hole - bolt * bolt) * v.sealedDepthMm!) / 1000 : 0,
+    collarMl:
+      v.holes > 0 ? (v.holes * (Math.PI / 4) * (hole * hole - bolt * bolt) * v.sealedDepthMm!) / 1000 : 0,
     chamferMl: v.holes * v.chamferMl,
   }
   const volumeMl = (parts.bedMl + parts.filletMl + parts.collarMl + parts.chamferMl) * (1 + v.wasteFraction)
   const tubes = (ml: number) => (tube ? Math.ceil(volumeMl / ml - 1e-9) : 0)
   return {
-    volumeMl, parts, tubes300: tubes(300), tubes100: tubes(100),
-    tapeM: tube ? 0 : ((v.contactAreaMm2 / v.tapeWidthMm + v.holes * Math.PI * bolt) * (1 + v.wasteFraction)) / 1000,
+    volumeMl,
+    parts,
+    tubes300: tubes(300),
+    tubes100: tubes(100),
+    tapeM: tube
+      ? 0
+      : ((v.contactAreaMm2 / v.tapeWidthMm + v.holes * Math.PI * bolt) * (1 + v.wasteFraction)) / 1000,
   }
 }
 

@@ -3,18 +3,36 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { pointSchema, vectorSchema, workingSchema } from '../../base/schema/schema'
 import { step } from '../../base/verdict/check'
 
-const input = z.strictObject({ bolts: z.array(pointSchema).min(1), loadN: vectorSchema, pointMm: vectorSchema.default({ x: 0, y: 0, z: 0 }) })
+const input = z.strictObject({
+  bolts: z.array(pointSchema).min(1),
+  loadN: vectorSchema,
+  pointMm: vectorSchema.default({ x: 0, y: 0, z: 0 }),
+})
 const output = z.object({
   centroidMm: z.object({ x: z.number(), y: z.number() }),
   momentsNmm: vectorSchema,
-  bolts: z.array(z.object({ axialN: z.number(), tensionN: z.number(), shearN: z.number(), shearXN: z.number(), shearYN: z.number() })),
-  maxTensionN: z.number(), maxShearN: z.number(), unresistedMomentNmm: z.number(), unresistedTwistNmm: z.number(),
+  bolts: z.array(
+    z.object({
+      axialN: z.number(),
+      tensionN: z.number(),
+      shearN: z.number(),
+      shearXN: z.number(),
+      shearYN: z.number(),
+    }),
+  ),
+  maxTensionN: z.number(),
+  maxShearN: z.number(),
+  unresistedMomentNmm: z.number(),
+  unresistedTwistNmm: z.number(),
   working: workingSchema,
 })
 type Vector = { x: number; y: number; z: number }
 export type BoltGroup = z.infer<typeof output>
 
-/** Equal bolts, elastic about their centroid (chapter 3.2). Positive axial is tension; forces are those the bolts must carry, in the load's own sense. */
+/**
+ * Equal bolts, elastic about their centroid (chapter 3.2). Positive axial is tension; forces are those the
+ * bolts must carry, in the load's own sense.
+ */
 export function shareAmong(bolts: { xMm: number; yMm: number }[], F: Vector, p: Vector): BoltGroup {
   const n = bolts.length
   const cx = bolts.reduce((s, b) => s + b.xMm, 0) / n
@@ -60,12 +78,18 @@ export function shareAmong(bolts: { xMm: number; yMm: number }[], F: Vector, p: 
     const shearYN = F.y / n + twist * o.x
     return { axialN, tensionN: Math.max(0, axialN), shearN: Math.hypot(shearXN, shearYN), shearXN, shearYN }
   })
-  const greatest = (f: (s: (typeof shares)[number]) => number) => shares.reduce((m, s) => Math.max(m, f(s)), 0)
+  const greatest = (f: (s: (typeof shares)[number]) => number) =>
+    shares.reduce((m, s) => Math.max(m, f(s)), 0)
   const maxTensionN = greatest((s) => s.tensionN)
   const maxShearN = greatest((s) => s.shearN)
   return {
-    centroidMm: { x: cx, y: cy }, momentsNmm: { x: Mx, y: My, z: Mz }, bolts: shares, maxTensionN, maxShearN,
-    unresistedMomentNmm, unresistedTwistNmm: point ? Math.abs(Mz) : 0,
+    centroidMm: { x: cx, y: cy },
+    momentsNmm: { x: Mx, y: My, z: Mz },
+    bolts: shares,
+    maxTensionN,
+    maxShearN,
+    unresistedMomentNmm,
+    unresistedTwistNmm: point ? Math.abs(Mz) : 0,
     working: [
       step('n', 'bolts', '', n, ''),
       step('Mx', 'moment about x at the centroid', '(py\u2212cy)\u00b7Fz \u2212 pz\u00b7Fy', Mx, 'N\u00b7mm'),

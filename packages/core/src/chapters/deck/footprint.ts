@@ -32,11 +32,17 @@ const SOURCE = 'chapter 3.4, sandwich shear round a footprint'
 
 /** A plug stands only where there is a core. */
 export function refusePlugWithoutCore(structure: Structure | undefined, plug: Plug | undefined) {
-  if (plug && structure?.kind !== 'sandwich') throw invalid('plug', 'A core plug was given, but this structure has no core; leave the plug out')
+  if (plug && structure?.kind !== 'sandwich')
+    throw invalid('plug', 'A core plug was given, but this structure has no core; leave the plug out')
 }
 
 /** Core and plugs under one footprint share by stiffness: s is the plugs' part of the load. */
-function sharing(structure: Extract<Structure, { kind: 'sandwich' }>, plug: Plug | undefined, areaMm2: number, plugs: number) {
+function sharing(
+  structure: Extract<Structure, { kind: 'sandwich' }>,
+  plug: Plug | undefined,
+  areaMm2: number,
+  plugs: number,
+) {
   const core = coreOf(structure.core)
   const plugProps = plug ? coreOf({ material: plug.material, thicknessMm: structure.core.thicknessMm }) : null
   const Ap = !plug ? 0 : 'whole' in plug ? areaMm2 : Math.min(areaMm2, plugs * plug.areaEachMm2)
@@ -45,8 +51,21 @@ function sharing(structure: Extract<Structure, { kind: 'sandwich' }>, plug: Plug
   return { core, plugProps, Ap, Ac, s }
 }
 
-/** Crush of what lies under a footprint: core and plugs of a sandwich, the full thickness of solid and timber, nothing on metal. */
-export function crushChecks(p: { where: 'plate' | 'base'; what: string; structure: Structure; plug?: Plug | undefined; areaMm2: number; plugs: number; pressN: number; factors: Factors; boltIndex?: number }): Check[] {
+/**
+ * Crush of what lies under a footprint: core and plugs of a sandwich, the full thickness of solid and
+ * timber, nothing on metal.
+ */
+export function crushChecks(p: {
+  where: 'plate' | 'base'
+  what: string
+  structure: Structure
+  plug?: Plug | undefined
+  areaMm2: number
+  plugs: number
+  pressN: number
+  factors: Factors
+  boltIndex?: number
+}): Check[] {
   const { structure, factors } = p
   const tag = p.boltIndex === undefined ? {} : { boltIndex: p.boltIndex }
   const under = `Under ${p.what} `
@@ -56,24 +75,53 @@ export function crushChecks(p: { where: 'plate' | 'base'; what: string; structur
     const demand = p.pressN / p.areaMm2
     return [
       check({
-        id: `crush-${p.where}`, title: `Crush under the ${p.where}`, unit: 'MPa', source: 'chapter 3.4', demand, capacity: s.throughMPa!, factor: factors.laminate,
+        id: `crush-${p.where}`,
+        title: `Crush under the ${p.where}`,
+        unit: 'MPa',
+        source: 'chapter 3.4',
+        demand,
+        capacity: s.throughMPa!,
+        factor: factors.laminate,
         because: `${under}${say(p.pressN)} N press on ${say(p.areaMm2)} mm\u00b2: ${say(demand)} MPa, against ${say(s.throughMPa!)} MPa through the thickness with a factor of ${factors.laminate}.`,
-        working: [step('P', 'press', '', p.pressN, 'N'), step('A', 'area less the holes', '', p.areaMm2, 'mm\u00b2'), step('p', 'pressure', 'P/A', demand, 'MPa')],
-        assumed: s.assumed.filter((a) => a === 'throughMPa'), ...tag,
+        working: [
+          step('P', 'press', '', p.pressN, 'N'),
+          step('A', 'area less the holes', '', p.areaMm2, 'mm\u00b2'),
+          step('p', 'pressure', 'P/A', demand, 'MPa'),
+        ],
+        assumed: s.assumed.filter((a) => a === 'throughMPa'),
+        ...tag,
       }),
     ]
   }
   const { core, plugProps, Ap, Ac, s } = sharing(structure, p.plug, p.areaMm2, p.plugs)
   const out: Check[] = []
-  const shareStep = step('s', 'plugs\u2019 part of the load, by stiffness', 'Ep\u00b7Ap/(Ep\u00b7Ap + Ec\u00b7Ac)', s, '')
+  const shareStep = step(
+    's',
+    'plugs\u2019 part of the load, by stiffness',
+    'Ep\u00b7Ap/(Ep\u00b7Ap + Ec\u00b7Ac)',
+    s,
+    '',
+  )
   if (Ac > 0) {
     const demand = ((1 - s) * p.pressN) / Ac
     out.push(
       check({
-        id: `crush-${p.where}-core`, title: `Core crush under the ${p.where}`, unit: 'MPa', source: 'chapter 3.4', demand, capacity: core.compressiveMPa, factor: factors.core,
+        id: `crush-${p.where}-core`,
+        title: `Core crush under the ${p.where}`,
+        unit: 'MPa',
+        source: 'chapter 3.4',
+        demand,
+        capacity: core.compressiveMPa,
+        factor: factors.core,
         because: `${under}${core.title} takes ${say(demand)} MPa; it crushes at ${say(core.compressiveMPa)} MPa and the factor is ${factors.core}.`,
-        working: [step('P', 'press', '', p.pressN, 'N'), shareStep, step('Ac', 'core area under it', 'A \u2212 Ap', Ac, 'mm\u00b2'), step('p', 'pressure on the core', '(1\u2212s)\u00b7P/Ac', demand, 'MPa')],
-        assumed: core.assumed.filter((a) => a !== 'core.shearMPa'), ...tag,
+        working: [
+          step('P', 'press', '', p.pressN, 'N'),
+          shareStep,
+          step('Ac', 'core area under it', 'A \u2212 Ap', Ac, 'mm\u00b2'),
+          step('p', 'pressure on the core', '(1\u2212s)\u00b7P/Ac', demand, 'MPa'),
+        ],
+        assumed: core.assumed.filter((a) => a !== 'core.shearMPa'),
+        ...tag,
       }),
     )
   }
@@ -81,17 +129,35 @@ export function crushChecks(p: { where: 'plate' | 'base'; what: string; structur
     const demand = (s * p.pressN) / Ap
     out.push(
       check({
-        id: `crush-${p.where}-plug`, title: `Plug crush under the ${p.where}`, unit: 'MPa', source: 'chapter 3.4', demand, capacity: plugProps.compressiveMPa, factor: factors.core,
+        id: `crush-${p.where}-plug`,
+        title: `Plug crush under the ${p.where}`,
+        unit: 'MPa',
+        source: 'chapter 3.4',
+        demand,
+        capacity: plugProps.compressiveMPa,
+        factor: factors.core,
         because: `${under}the ${plugProps.title} takes ${say(demand)} MPa; it crushes at ${say(plugProps.compressiveMPa)} MPa and the factor is ${factors.core}.`,
-        working: [step('P', 'press', '', p.pressN, 'N'), shareStep, step('Ap', 'plug area under it', '', Ap, 'mm\u00b2'), step('p', 'pressure on the plugs', 's\u00b7P/Ap', demand, 'MPa')],
-        assumed: [], ...tag,
+        working: [
+          step('P', 'press', '', p.pressN, 'N'),
+          shareStep,
+          step('Ap', 'plug area under it', '', Ap, 'mm\u00b2'),
+          step('p', 'pressure on the plugs', 's\u00b7P/Ap', demand, 'MPa'),
+        ],
+        assumed: [],
+        ...tag,
       }),
     )
   }
   return out
 }
 
-function punchingChecks(p: FootprintInput, what: string, U: number, sumT: number, boltIndex?: number): Check[] {
+function punchingChecks(
+  p: FootprintInput,
+  what: string,
+  U: number,
+  sumT: number,
+  boltIndex?: number,
+): Check[] {
   const { structure, plug, factors } = p
   const s = strengthsOf(structure)
   const tag = boltIndex === undefined ? {} : { boltIndex }
@@ -99,15 +165,28 @@ function punchingChecks(p: FootprintInput, what: string, U: number, sumT: number
   const start = [step('\u03a3T', 'pull', '', sumT, 'N'), step('U', `perimeter of ${what}`, '', U, 'mm')]
   if (structure.kind === 'sandwich') {
     const whole = plug && 'whole' in plug
-    const core = coreOf(whole ? { material: plug.material, thicknessMm: structure.core.thicknessMm } : structure.core)
+    const core = coreOf(
+      whole ? { material: plug.material, thicknessMm: structure.core.thicknessMm } : structure.core,
+    )
     const depth = structure.core.thicknessMm + (structure.outerMm + structure.innerMm) / 2
     const demand = sumT / (U * depth)
     out.push(
       check({
-        id: 'punching-core', title: 'Core shear round the pull', unit: 'MPa', source: SOURCE, demand, capacity: core.shearMPa, factor: factors.core,
+        id: 'punching-core',
+        title: 'Core shear round the pull',
+        unit: 'MPa',
+        source: SOURCE,
+        demand,
+        capacity: core.shearMPa,
+        factor: factors.core,
         because: `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(depth)} mm round ${what}: ${say(demand)} MPa in ${core.title}, which shears at ${say(core.shearMPa)} MPa; the factor is ${factors.core}.`,
-        working: [...start, step('h', 'depth between mid-skins', 'tc + (to+ti)/2', depth, 'mm'), step('\u03c4', 'core shear', '\u03a3T/(U\u00b7h)', demand, 'MPa')],
-        assumed: core.assumed.filter((a) => a === 'core.shearMPa'), ...tag,
+        working: [
+          ...start,
+          step('h', 'depth between mid-skins', 'tc + (to+ti)/2', depth, 'mm'),
+          step('\u03c4', 'core shear', '\u03a3T/(U\u00b7h)', demand, 'MPa'),
+        ],
+        assumed: core.assumed.filter((a) => a === 'core.shearMPa'),
+        ...tag,
       }),
     )
   }
@@ -117,54 +196,133 @@ function punchingChecks(p: FootprintInput, what: string, U: number, sumT: number
     const demand = sumT / (U * t)
     out.push(
       check({
-        id: 'punching-skin', title: 'Punching of the skins', unit: 'MPa', source: 'chapter 3.4', demand, capacity: s.punchingMPa, factor: factors[s.factor],
+        id: 'punching-skin',
+        title: 'Punching of the skins',
+        unit: 'MPa',
+        source: 'chapter 3.4',
+        demand,
+        capacity: s.punchingMPa,
+        factor: factors[s.factor],
         because: `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(t)} mm round ${what}: ${say(demand)} MPa, against ${say(s.punchingMPa)} MPa with a factor of ${factors[s.factor]}.`,
-        working: [...start, step('t', 'thickness that is punched', '', t, 'mm'), step('\u03c4', 'punching shear', '\u03a3T/(U\u00b7t)', demand, 'MPa')],
-        assumed: s.assumed.filter((a) => a === 'punchingMPa'), ...tag,
+        working: [
+          ...start,
+          step('t', 'thickness that is punched', '', t, 'mm'),
+          step('\u03c4', 'punching shear', '\u03a3T/(U\u00b7t)', demand, 'MPa'),
+        ],
+        assumed: s.assumed.filter((a) => a === 'punchingMPa'),
+        ...tag,
       }),
     )
   }
   return out
 }
 
-/** Punching and crush on the inside: under the plate as one, or with no plate under each washer alone, of which the worst is shown. */
+/**
+ * Punching and crush on the inside: under the plate as one, or with no plate under each washer alone, of
+ * which the worst is shown.
+ */
 export function footprintChecks(p: FootprintInput): Check[] {
   const holeArea = (Math.PI / 4) * p.holeMm ** 2
   const press = (b: FootBolt) => Math.max(b.tensionN, b.preloadN)
   const n = p.bolts.length
   if (p.plate) {
     const areaMm2 = areaOf(p.plate) - n * holeArea
-    if (!(areaMm2 > 0)) throw new CalcError('footprint-too-small', 'plate', 'The holes leave nothing of this plate; a larger one is needed')
+    if (!(areaMm2 > 0))
+      throw new CalcError(
+        'footprint-too-small',
+        'plate',
+        'The holes leave nothing of this plate; a larger one is needed',
+      )
     const sumT = p.bolts.reduce((s, b) => s + b.tensionN, 0)
     const pressN = p.bolts.reduce((s, b) => s + press(b), 0)
     return [
       ...punchingChecks(p, 'the plate', perimeterOf(p.plate), sumT),
-      ...crushChecks({ where: 'plate', what: 'the plate', structure: p.structure, plug: p.plug, areaMm2, plugs: n, pressN, factors: p.factors }),
+      ...crushChecks({
+        where: 'plate',
+        what: 'the plate',
+        structure: p.structure,
+        plug: p.plug,
+        areaMm2,
+        plugs: n,
+        pressN,
+        factors: p.factors,
+      }),
     ]
   }
   const areaMm2 = (Math.PI / 4) * p.washerMm ** 2 - holeArea
-  if (!(areaMm2 > 0)) throw new CalcError('footprint-too-small', 'washerDiameterMm', `A washer of ${say(p.washerMm)} mm leaves nothing round a hole of ${say(p.holeMm)} mm`)
+  if (!(areaMm2 > 0))
+    throw new CalcError(
+      'footprint-too-small',
+      'washerDiameterMm',
+      `A washer of ${say(p.washerMm)} mm leaves nothing round a hole of ${say(p.holeMm)} mm`,
+    )
   const U = Math.PI * p.washerMm
   let worst: Check[] = []
   p.bolts.forEach((b, i) => {
     const mine = [
       ...punchingChecks(p, 'a washer', U, b.tensionN, i),
-      ...crushChecks({ where: 'plate', what: 'a washer', structure: p.structure, plug: p.plug, areaMm2, plugs: 1, pressN: press(b), factors: p.factors, boltIndex: i }),
+      ...crushChecks({
+        where: 'plate',
+        what: 'a washer',
+        structure: p.structure,
+        plug: p.plug,
+        areaMm2,
+        plugs: 1,
+        pressN: press(b),
+        factors: p.factors,
+        boltIndex: i,
+      }),
     ]
-    worst = i === 0 ? mine : worst.map((w, k) => ((mine[k]!.utilisation ?? Infinity) > (w.utilisation ?? Infinity) ? mine[k]! : w))
+    worst =
+      i === 0
+        ? mine
+        : worst.map((w, k) =>
+            (mine[k]!.utilisation ?? Infinity) > (w.utilisation ?? Infinity) ? mine[k]! : w,
+          )
   })
   return worst
 }
 
 /** Crush on the outside, under the fitting's base. */
-export function baseChecks(p: { structure: Structure; plug?: Plug | undefined; base?: { outline: Outline; pushN: number; toePressureMPa: number } | undefined; holeMm: number; n: number; preloadN: number; factors: Factors }): Check[] {
+export function baseChecks(p: {
+  structure: Structure
+  plug?: Plug | undefined
+  base?: { outline: Outline; pushN: number; toePressureMPa: number } | undefined
+  holeMm: number
+  n: number
+  preloadN: number
+  factors: Factors
+}): Check[] {
   if (p.structure.kind === 'metal') return []
   if (!p.base) {
     const core = p.structure.kind === 'sandwich'
-    return [unproven({ id: core ? 'crush-base-core' : 'crush-base', title: core ? 'Core crush under the base' : 'Crush under the base', unit: 'MPa', source: 'chapter 3.4', factor: core ? p.factors.core : p.factors.laminate, because: 'The base\u2019s outline is not given, so what it presses on is not known.' })]
+    return [
+      unproven({
+        id: core ? 'crush-base-core' : 'crush-base',
+        title: core ? 'Core crush under the base' : 'Crush under the base',
+        unit: 'MPa',
+        source: 'chapter 3.4',
+        factor: core ? p.factors.core : p.factors.laminate,
+        because: 'The base\u2019s outline is not given, so what it presses on is not known.',
+      }),
+    ]
   }
   const areaMm2 = areaOf(p.base.outline) - p.n * (Math.PI / 4) * p.holeMm ** 2
-  if (!(areaMm2 > 0)) throw new CalcError('footprint-too-small', 'base', 'The holes leave nothing of this base; a larger one is needed')
+  if (!(areaMm2 > 0))
+    throw new CalcError(
+      'footprint-too-small',
+      'base',
+      'The holes leave nothing of this base; a larger one is needed',
+    )
   const pressN = Math.max(p.n * p.preloadN + p.base.pushN, p.base.toePressureMPa * areaMm2)
-  return crushChecks({ where: 'base', what: 'the base', structure: p.structure, plug: p.plug, areaMm2, plugs: p.n, pressN, factors: p.factors })
+  return crushChecks({
+    where: 'base',
+    what: 'the base',
+    structure: p.structure,
+    plug: p.plug,
+    areaMm2,
+    plugs: p.n,
+    pressN,
+    factors: p.factors,
+  })
 }

@@ -11,7 +11,9 @@ const input = z
   .strictObject({
     size: z.enum(SIZE_IDS),
     head: z.enum(['hex', 'pan', 'button', 'socket', 'countersunk']),
-    washers: z.strictObject({ head: washer.default('none'), nut: washer.default('plain') }).default({ head: 'none', nut: 'plain' }),
+    washers: z
+      .strictObject({ head: washer.default('none'), nut: washer.default('plain') })
+      .default({ head: 'none', nut: 'plain' }),
     nut: z.enum(['hex', 'locking', 'double-hex']),
     layers: z.array(z.strictObject({ name: z.string(), thicknessMm: nonNegative() })).min(1),
     partThreaded: z.boolean().default(false),
@@ -22,18 +24,38 @@ const input = z
   .superRefine((v, ctx) => {
     if (v.head === 'countersunk') {
       if (v.headDiameterMm !== undefined && v.headDiameterMm <= SIZES[v.size]!.diameterMm)
-        ctx.addIssue({ code: 'custom', path: ['headDiameterMm'], message: `${v.headDiameterMm} was given; a countersunk head is wider than its ${SIZES[v.size]!.diameterMm} mm bolt` })
+        ctx.addIssue({
+          code: 'custom',
+          path: ['headDiameterMm'],
+          message: `${v.headDiameterMm} was given; a countersunk head is wider than its ${SIZES[v.size]!.diameterMm} mm bolt`,
+        })
       return
     }
     for (const key of ['headDiameterMm', 'headAngleDeg'] as const)
-      if (v[key] !== undefined) ctx.addIssue({ code: 'custom', path: [key], message: `${key} belongs to a countersunk head; a ${v.head} head has none` })
+      if (v[key] !== undefined)
+        ctx.addIssue({
+          code: 'custom',
+          path: [key],
+          message: `${key} belongs to a countersunk head; a ${v.head} head has none`,
+        })
   })
 const output = z.object({
-  gripMm: z.number(), nutMm: z.number(), protrusionMm: z.number(), requiredMm: z.number(), lengthMm: z.number(), lengthInch: z.number().nullable(),
-  surplusMm: z.number(), trim: z.boolean(), threadLengthMm: z.number(), shankMm: z.number(), shankFits: z.boolean(), threading: z.enum(['part', 'full']),
-  headDepthMm: z.number(), headFits: z.boolean(), working: workingSchema,
+  gripMm: z.number(),
+  nutMm: z.number(),
+  protrusionMm: z.number(),
+  requiredMm: z.number(),
+  lengthMm: z.number(),
+  lengthInch: z.number().nullable(),
+  surplusMm: z.number(),
+  trim: z.boolean(),
+  threadLengthMm: z.number(),
+  shankMm: z.number(),
+  shankFits: z.boolean(),
+  threading: z.enum(['part', 'full']),
+  headDepthMm: z.number(),
+  headFits: z.boolean(),
+  working: workingSchema,
 })
-export type GripStackInput = z.input<typeof input>
 
 const LONGEST_GRAIN = 1e-6
 
@@ -46,26 +68,59 @@ function threadOf(system: 'metric' | 'inch', d: number, L: number): number {
 export function gripStackOf(v: z.output<typeof input>): z.infer<typeof output> {
   const size = SIZES[v.size]!
   const sunk = v.head === 'countersunk'
-  if (sunk && v.washers.head !== 'none') throw new CalcError('washer-under-countersunk', 'washers.head', 'A countersunk head sits in its seat; it takes no washer')
-  const washerMm = (w: 'none' | 'plain' | 'large') => (w === 'none' ? 0 : w === 'plain' ? size.plainWasher.thicknessMm : size.largeWasher.thicknessMm)
+  if (sunk && v.washers.head !== 'none')
+    throw new CalcError(
+      'washer-under-countersunk',
+      'washers.head',
+      'A countersunk head sits in its seat; it takes no washer',
+    )
+  const washerMm = (w: 'none' | 'plain' | 'large') =>
+    w === 'none' ? 0 : w === 'plain' ? size.plainWasher.thicknessMm : size.largeWasher.thicknessMm
   const layersMm = v.layers.reduce((s, l) => s + l.thicknessMm, 0)
   const gripMm = washerMm(v.washers.head) + layersMm + washerMm(v.washers.nut)
   const nutMm = v.nut === 'locking' ? size.lockingNutMm : size.hexNutMm * (v.nut === 'double-hex' ? 2 : 1)
   const protrusionMm = v.protrusionPitches * size.pitchMm
   const requiredMm = gripMm + nutMm + protrusionMm
   if (!Number.isFinite(requiredMm)) throw invalid('', 'These thicknesses are too large to add up')
-  const inches = size.system === 'inch' ? (STOCK_LENGTHS_IN.find((l) => l * 25.4 >= requiredMm - LONGEST_GRAIN) ?? null) : null
-  const lengthMm = size.system === 'inch' ? (inches === null ? null : inches * 25.4) : (STOCK_LENGTHS_MM.find((l) => l >= requiredMm - LONGEST_GRAIN) ?? null)
-  if (lengthMm === null) throw new CalcError('no-stock-length', 'layers', `The stack needs a bolt of ${requiredMm.toFixed(1)} mm; the longest in stock is ${size.system === 'inch' ? '8 in' : '200 mm'}`)
+  const inches =
+    size.system === 'inch'
+      ? (STOCK_LENGTHS_IN.find((l) => l * 25.4 >= requiredMm - LONGEST_GRAIN) ?? null)
+      : null
+  const lengthMm =
+    size.system === 'inch'
+      ? inches === null
+        ? null
+        : inches * 25.4
+      : (STOCK_LENGTHS_MM.find((l) => l >= requiredMm - LONGEST_GRAIN) ?? null)
+  if (lengthMm === null)
+    throw new CalcError(
+      'no-stock-length',
+      'layers',
+      `The stack needs a bolt of ${requiredMm.toFixed(1)} mm; the longest in stock is ${size.system === 'inch' ? '8 in' : '200 mm'}`,
+    )
   const d = size.diameterMm
   const threadLengthMm = v.partThreaded ? Math.min(lengthMm, threadOf(size.system, d, lengthMm)) : lengthMm
   const shankMm = Math.max(0, lengthMm - threadLengthMm)
   const shankFits = shankMm === 0 || shankMm < gripMm
-  const headDepthMm = sunk ? ((v.headDiameterMm ?? 2 * d) - d) / (2 * tand((v.headAngleDeg ?? (size.system === 'inch' ? 82 : 90)) / 2)) : 0
+  const headDepthMm = sunk
+    ? ((v.headDiameterMm ?? 2 * d) - d) /
+      (2 * tand((v.headAngleDeg ?? (size.system === 'inch' ? 82 : 90)) / 2))
+    : 0
   return {
-    gripMm, nutMm, protrusionMm, requiredMm, lengthMm, lengthInch: inches, surplusMm: lengthMm - requiredMm, trim: lengthMm - requiredMm > d,
-    threadLengthMm, shankMm, shankFits, threading: v.partThreaded && shankFits ? 'part' : 'full',
-    headDepthMm, headFits: !sunk || headDepthMm <= v.layers[0]!.thicknessMm + LONGEST_GRAIN,
+    gripMm,
+    nutMm,
+    protrusionMm,
+    requiredMm,
+    lengthMm,
+    lengthInch: inches,
+    surplusMm: lengthMm - requiredMm,
+    trim: lengthMm - requiredMm > d,
+    threadLengthMm,
+    shankMm,
+    shankFits,
+    threading: v.partThreaded && shankFits ? 'part' : 'full',
+    headDepthMm,
+    headFits: !sunk || headDepthMm <= v.layers[0]!.thicknessMm + LONGEST_GRAIN,
     working: [
       ...v.layers.map((l) => step('t', l.name, '', l.thicknessMm, 'mm')),
       step('grip', 'washers and layers between head and nut', '\u03a3t', gripMm, 'mm'),

@@ -6,20 +6,50 @@ import { checkSchema, nonNegative, positive, verdictSchema } from '../../base/sc
 import { check, say, worstVerdict } from '../../base/verdict/check'
 
 const input = z.strictObject({
-  deadriseDeg: z.number().min(0).lt(80), slopeDeg: z.number().min(-80).max(80).default(0), baseMm: positive(), baseWidthMm: positive().optional(), thinMm: positive().default(5), holeMm: positive(), hullMm: positive(),
-  marginMm: nonNegative().default(10), blocks: z.enum(['both', 'inside', 'outside']).default('both'), wasteFraction: z.number().min(0).max(2).default(0.15), plyMm: positive().default(0.9),
+  deadriseDeg: z.number().min(0).lt(80),
+  slopeDeg: z.number().min(-80).max(80).default(0),
+  baseMm: positive(),
+  baseWidthMm: positive().optional(),
+  thinMm: positive().default(5),
+  holeMm: positive(),
+  hullMm: positive(),
+  marginMm: nonNegative().default(10),
+  blocks: z.enum(['both', 'inside', 'outside']).default('both'),
+  wasteFraction: z.number().min(0).max(2).default(0.15),
+  plyMm: positive().default(0.9),
 })
 const angle = z.number().nullable()
 const output = z.object({
-  tiltDeg: z.number(), azimuthDeg: z.number(), thinMm: z.number(), thickMm: z.number(), hullBoreMm: z.number(), boreLengthMm: z.number(), ellipseMm: z.array(z.number()), volumeMl: z.number(),
-  outsideThickAtDeg: angle, insideThickAtDeg: angle, saw: z.object({ angleDeg: z.number(), stockMm: z.number(), outlineMm: z.array(z.number()), layers: z.number() }), verdict: verdictSchema, checks: z.array(checkSchema),
+  tiltDeg: z.number(),
+  azimuthDeg: z.number(),
+  thinMm: z.number(),
+  thickMm: z.number(),
+  hullBoreMm: z.number(),
+  boreLengthMm: z.number(),
+  ellipseMm: z.array(z.number()),
+  volumeMl: z.number(),
+  outsideThickAtDeg: angle,
+  insideThickAtDeg: angle,
+  saw: z.object({
+    angleDeg: z.number(),
+    stockMm: z.number(),
+    outlineMm: z.array(z.number()),
+    layers: z.number(),
+  }),
+  verdict: verdictSchema,
+  checks: z.array(checkSchema),
 })
 const RAD = 180 / Math.PI
 const up = (x: number) => Math.ceil(x - 1e-9)
 const LEAST_THIN_MM = 5
 
 export const wedgeBlock = defineCalculator({
-  name: 'wedge-block', title: 'Wedge blocks for a sloped hull', chapter: '5.5', words: ['wedge', 'deadrise', 'fairing block', 'pad', 'taper', 'plumb'], input, output,
+  name: 'wedge-block',
+  title: 'Wedge blocks for a sloped hull',
+  chapter: '5.5',
+  words: ['wedge', 'deadrise', 'fairing block', 'pad', 'taper', 'plumb'],
+  input,
+  output,
   tries: (v) => withNumbers(v, 'thinMm', [LEAST_THIN_MM], (n) => `a thin side of ${n} mm`),
   run: (v) => {
     const [ta, tb] = [tand(v.deadriseDeg), tand(v.slopeDeg)]
@@ -34,13 +64,44 @@ export const wedgeBlock = defineCalculator({
     const area = v.baseWidthMm === undefined ? (Math.PI / 4) * D * D : D * across
     const hullBoreMm = v.hullMm / Math.cos(theta)
     const tiltDeg = theta * RAD
-    const tilt = check({ id: 'tilt', title: 'Tilt of the block', unit: 'deg', source: 'chapter 5.5', demand: tiltDeg, capacity: 35, verdict: tiltDeg <= 25 + 1e-9 ? 'holds' : tiltDeg <= 35 + 1e-9 ? 'tight' : 'short', because: tiltDeg > 35 ? `${say(tiltDeg)}\u00b0 is past 35\u00b0: choose another place.` : `${say(tiltDeg)}\u00b0; up to 25\u00b0 is easy, 35\u00b0 the most.` })
-    const thin = check({ id: 'thin-edge', title: 'Thin edge', unit: 'mm', source: 'chapter 5.5', demand: LEAST_THIN_MM, capacity: v.thinMm, verdict: v.thinMm >= LEAST_THIN_MM - 1e-9 ? 'holds' : 'short', because: `The thin side is ${say(v.thinMm)} mm; ${LEAST_THIN_MM} is the least.` })
+    const tilt = check({
+      id: 'tilt',
+      title: 'Tilt of the block',
+      unit: 'deg',
+      source: 'chapter 5.5',
+      demand: tiltDeg,
+      capacity: 35,
+      verdict: tiltDeg <= 25 + 1e-9 ? 'holds' : tiltDeg <= 35 + 1e-9 ? 'tight' : 'short',
+      because:
+        tiltDeg > 35
+          ? `${say(tiltDeg)}\u00b0 is past 35\u00b0: choose another place.`
+          : `${say(tiltDeg)}\u00b0; up to 25\u00b0 is easy, 35\u00b0 the most.`,
+    })
+    const thin = check({
+      id: 'thin-edge',
+      title: 'Thin edge',
+      unit: 'mm',
+      source: 'chapter 5.5',
+      demand: LEAST_THIN_MM,
+      capacity: v.thinMm,
+      verdict: v.thinMm >= LEAST_THIN_MM - 1e-9 ? 'holds' : 'short',
+      because: `The thin side is ${say(v.thinMm)} mm; ${LEAST_THIN_MM} is the least.`,
+    })
     const opposite = azimuthDeg > 0 ? azimuthDeg - 180 : azimuthDeg + 180
     return {
-      tiltDeg, azimuthDeg, thinMm: v.thinMm, thickMm, hullBoreMm, boreLengthMm: hullBoreMm + blocks * mean, ellipseMm: [v.holeMm, v.holeMm / Math.cos(theta)], volumeMl: (blocks * area * mean * (1 + v.wasteFraction)) / 1000,
-      outsideThickAtDeg: v.blocks === 'inside' ? null : azimuthDeg, insideThickAtDeg: v.blocks === 'outside' ? null : opposite,
-      saw: { angleDeg: tiltDeg, stockMm: up(thickMm), outlineMm: [D, across], layers: up(thickMm / v.plyMm) }, verdict: worstVerdict([tilt.verdict, thin.verdict]), checks: [tilt, thin],
+      tiltDeg,
+      azimuthDeg,
+      thinMm: v.thinMm,
+      thickMm,
+      hullBoreMm,
+      boreLengthMm: hullBoreMm + blocks * mean,
+      ellipseMm: [v.holeMm, v.holeMm / Math.cos(theta)],
+      volumeMl: (blocks * area * mean * (1 + v.wasteFraction)) / 1000,
+      outsideThickAtDeg: v.blocks === 'inside' ? null : azimuthDeg,
+      insideThickAtDeg: v.blocks === 'outside' ? null : opposite,
+      saw: { angleDeg: tiltDeg, stockMm: up(thickMm), outlineMm: [D, across], layers: up(thickMm / v.plyMm) },
+      verdict: worstVerdict([tilt.verdict, thin.verdict]),
+      checks: [tilt, thin],
     }
   },
 })

@@ -16,48 +16,128 @@ export const PERSON_N = { guard: 700, handhold: 1500, step: 1500, tether: 10000 
 const MOST_DIRECTIONS = 10_000
 
 const span = (least: number, most: number) =>
-  z.strictObject({ from: z.number().min(least).max(most), to: z.number().min(least).max(most), step: z.number() }).superRefine((s, ctx) => {
-    if (s.step <= 0) ctx.addIssue({ code: 'custom', path: ['step'], message: `${s.step} was given; a step above 0 is accepted` })
-    if (s.to < s.from) ctx.addIssue({ code: 'custom', path: ['to'], message: `${s.to} lies before ${s.from}; a sweep runs upwards` })
-  })
+  z
+    .strictObject({
+      from: z.number().min(least).max(most),
+      to: z.number().min(least).max(most),
+      step: z.number(),
+    })
+    .superRefine((s, ctx) => {
+      if (s.step <= 0)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['step'],
+          message: `${s.step} was given; a step above 0 is accepted`,
+        })
+      if (s.to < s.from)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['to'],
+          message: `${s.to} lies before ${s.from}; a sweep runs upwards`,
+        })
+    })
 const common = {
   elevationDeg: z.number().min(-90).max(90).optional(),
   azimuthDeg: z.number().optional(),
   heightMm: nonNegative().optional(),
-  sweep: z.strictObject({ azimuthDeg: span(-Number.MAX_VALUE, Number.MAX_VALUE).optional(), elevationDeg: span(-90, 90).optional() }).optional(),
+  sweep: z
+    .strictObject({
+      azimuthDeg: span(-Number.MAX_VALUE, Number.MAX_VALUE).optional(),
+      elevationDeg: span(-90, 90).optional(),
+    })
+    .optional(),
 }
 const share = () => z.number().positive().max(1).optional()
 const atLeastOne = () => z.number().min(1).optional()
-const byStrength = { breakingN: positive().optional(), line: z.enum(LINE_IDS).optional(), diameterMm: positive().optional(), grade: z.number().optional(), newtonPerMm2: positive().optional() }
+const byStrength = {
+  breakingN: positive().optional(),
+  line: z.enum(LINE_IDS).optional(),
+  diameterMm: positive().optional(),
+  grade: z.number().optional(),
+  newtonPerMm2: positive().optional(),
+}
 
 const branches = z.discriminatedUnion('basis', [
   z.strictObject({ basis: z.literal('rated'), ratedN: positive(), ...common }),
   z.strictObject({ basis: z.literal('line'), ...byStrength, share: share(), ...common }),
-  z.strictObject({ basis: z.literal('turned-line'), tensionN: positive(), deflectionDeg: z.number().min(0).max(180), ...common }),
-  z.strictObject({ basis: z.literal('wind-on-boat'), areaM2: positive(), windKn: positive(), dragCoefficient: positive().optional(), surgeFactor: atLeastOne(), share: share(), ...common }),
-  z.strictObject({ basis: z.literal('sheet'), sailAreaM2: positive(), windKn: positive(), coefficient: positive().optional(), ...common }),
-  z.strictObject({ basis: z.literal('person'), kind: z.enum(['guard', 'handhold', 'step', 'tether']), personN: positive().optional(), ...common }),
   z.strictObject({
-    basis: z.literal('lifting'), massKg: positive(), legs: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
-    legAngleDeg: z.number().min(0).lt(90).optional(), dynamicFactor: atLeastOne(), ...common,
+    basis: z.literal('turned-line'),
+    tensionN: positive(),
+    deflectionDeg: z.number().min(0).max(180),
+    ...common,
+  }),
+  z.strictObject({
+    basis: z.literal('wind-on-boat'),
+    areaM2: positive(),
+    windKn: positive(),
+    dragCoefficient: positive().optional(),
+    surgeFactor: atLeastOne(),
+    share: share(),
+    ...common,
+  }),
+  z.strictObject({
+    basis: z.literal('sheet'),
+    sailAreaM2: positive(),
+    windKn: positive(),
+    coefficient: positive().optional(),
+    ...common,
+  }),
+  z.strictObject({
+    basis: z.literal('person'),
+    kind: z.enum(['guard', 'handhold', 'step', 'tether']),
+    personN: positive().optional(),
+    ...common,
+  }),
+  z.strictObject({
+    basis: z.literal('lifting'),
+    massKg: positive(),
+    legs: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
+    legAngleDeg: z.number().min(0).lt(90).optional(),
+    dynamicFactor: atLeastOne(),
+    ...common,
   }),
   z.strictObject({ basis: z.literal('drogue-leg'), displacementKg: positive(), share: share(), ...common }),
-  z.strictObject({ basis: z.literal('mast-step'), rightingMomentNm: positive(), halfBeamM: positive(), ...common }),
+  z.strictObject({
+    basis: z.literal('mast-step'),
+    rightingMomentNm: positive(),
+    halfBeamM: positive(),
+    ...common,
+  }),
   z.strictObject({ basis: z.literal('shroud'), ...byStrength, ...common }),
   z.strictObject({ basis: z.literal('seacock'), ...common }),
 ])
 
 export const designLoadInput = branches.superRefine((v, ctx) => {
   if (v.basis === 'lifting' && v.legs === 1 && (v.legAngleDeg ?? 0) !== 0)
-    ctx.addIssue({ code: 'custom', path: ['legAngleDeg'], message: `${v.legAngleDeg} was given; a single leg hangs plumb, so 0 is accepted` })
+    ctx.addIssue({
+      code: 'custom',
+      path: ['legAngleDeg'],
+      message: `${v.legAngleDeg} was given; a single leg hangs plumb, so 0 is accepted`,
+    })
   if (v.basis !== 'line' && v.basis !== 'shroud') return
-  if (v.breakingN === undefined && v.line === undefined) return ctx.addIssue({ code: 'custom', path: ['breakingN'], message: 'breakingN is missing; give the breaking strength, or the line and its diameter' })
-  if (v.breakingN === undefined && v.diameterMm === undefined) ctx.addIssue({ code: 'custom', path: ['diameterMm'], message: 'diameterMm is missing; a size above 0 is needed to estimate the strength of the line' })
+  if (v.breakingN === undefined && v.line === undefined)
+    return ctx.addIssue({
+      code: 'custom',
+      path: ['breakingN'],
+      message: 'breakingN is missing; give the breaking strength, or the line and its diameter',
+    })
+  if (v.breakingN === undefined && v.diameterMm === undefined)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['diameterMm'],
+      message: 'diameterMm is missing; a size above 0 is needed to estimate the strength of the line',
+    })
   if (v.line !== undefined || v.grade !== undefined) checkGrade(v, ctx)
 })
 export type DesignLoadInput = z.infer<typeof designLoadInput>
 
-const directionSchema = z.object({ azimuthDeg: z.number(), elevationDeg: z.number(), alongN: z.number(), acrossN: z.number(), outN: z.number() })
+const directionSchema = z.object({
+  azimuthDeg: z.number(),
+  elevationDeg: z.number(),
+  alongN: z.number(),
+  acrossN: z.number(),
+  outN: z.number(),
+})
 export type LoadDirection = z.infer<typeof directionSchema>
 const output = z.object({
   loadN: z.number(),
@@ -83,16 +163,39 @@ interface Magnitude {
   checks?: Check[]
 }
 
-const strength = (v: { breakingN?: number | undefined; line?: (typeof LINE_IDS)[number] | undefined; diameterMm?: number | undefined; grade?: number | undefined; newtonPerMm2?: number | undefined }) => {
-  if (v.breakingN !== undefined) return { breakingN: v.breakingN, working: [step('MBL', 'breaking strength as given', '', v.breakingN, 'N')], assumed: [] as string[] }
-  return { ...breakingOf({ line: v.line!, diameterMm: v.diameterMm!, grade: v.grade, newtonPerMm2: v.newtonPerMm2 }), assumed: v.newtonPerMm2 === undefined || v.line === 'chain' ? ['breakingN'] : [] }
+const strength = (v: {
+  breakingN?: number | undefined
+  line?: (typeof LINE_IDS)[number] | undefined
+  diameterMm?: number | undefined
+  grade?: number | undefined
+  newtonPerMm2?: number | undefined
+}) => {
+  if (v.breakingN !== undefined)
+    return {
+      breakingN: v.breakingN,
+      working: [step('MBL', 'breaking strength as given', '', v.breakingN, 'N')],
+      assumed: [] as string[],
+    }
+  return {
+    ...breakingOf({ line: v.line!, diameterMm: v.diameterMm!, grade: v.grade, newtonPerMm2: v.newtonPerMm2 }),
+    assumed: v.newtonPerMm2 === undefined || v.line === 'chain' ? ['breakingN'] : [],
+  }
 }
-const defaulted = (v: object, names: string[]) => names.filter((n) => (v as Record<string, unknown>)[n] === undefined)
+const defaulted = (v: object, names: string[]) =>
+  names.filter((n) => (v as Record<string, unknown>)[n] === undefined)
 
 function slingAngle(phi: number): Check {
   return check({
-    id: 'sling-angle', title: 'Sling angle', unit: 'deg', source: 'chapter 1.3, usual rigging practice', demand: phi, capacity: 60,
-    because: phi > 60 ? `The legs hang ${say(phi)}\u00b0 off plumb, past 60\u00b0: the horizontal pull outruns the vertical.` : `The legs hang ${say(phi)}\u00b0 off plumb; 60\u00b0 is the most.`,
+    id: 'sling-angle',
+    title: 'Sling angle',
+    unit: 'deg',
+    source: 'chapter 1.3, usual rigging practice',
+    demand: phi,
+    capacity: 60,
+    because:
+      phi > 60
+        ? `The legs hang ${say(phi)}\u00b0 off plumb, past 60\u00b0: the horizontal pull outruns the vertical.`
+        : `The legs hang ${say(phi)}\u00b0 off plumb; 60\u00b0 is the most.`,
   })
 }
 
@@ -105,27 +208,77 @@ function magnitude(v: DesignLoadInput): Magnitude {
       const s = strength(v)
       const k = v.share ?? 0.5
       const loadN = k * s.breakingN
-      return { loadN, assumed: [...s.assumed, ...defaulted(v, ['share'])], working: [...s.working, step('P', 'share of the line\u2019s strength', `${k} \u00b7 MBL`, loadN, 'N')] }
+      return {
+        loadN,
+        assumed: [...s.assumed, ...defaulted(v, ['share'])],
+        working: [
+          ...s.working,
+          step('P', 'share of the line\u2019s strength', `${k} \u00b7 MBL`, loadN, 'N'),
+        ],
+      }
     }
     case 'turned-line': {
       const loadN = 2 * v.tensionN * sind(v.deflectionDeg / 2)
-      return { loadN, assumed: [], working: [step('P', 'pull of a line turned through \u03b8, along the bisector', '2\u00b7T\u00b7sin(\u03b8/2)', loadN, 'N')] }
+      return {
+        loadN,
+        assumed: [],
+        working: [
+          step(
+            'P',
+            'pull of a line turned through \u03b8, along the bisector',
+            '2\u00b7T\u00b7sin(\u03b8/2)',
+            loadN,
+            'N',
+          ),
+        ],
+      }
     }
     case 'wind-on-boat': {
       const V = v.windKn * KNOT
       const [cd, surge, k] = [v.dragCoefficient ?? 1, v.surgeFactor ?? 2, v.share ?? 1]
       const loadN = surge * k * 0.5 * AIR_DENSITY * cd * v.areaM2 * V * V
-      return { loadN, assumed: defaulted(v, ['dragCoefficient', 'surgeFactor', 'share']), working: [step('V', 'wind', 'knots \u00b7 0.514444', V, 'm/s'), step('P', 'wind on the boat, with surge', 'surge\u00b7share\u00b7\u00bd\u03c1\u00b7Cd\u00b7A\u00b7V\u00b2', loadN, 'N')] }
+      return {
+        loadN,
+        assumed: defaulted(v, ['dragCoefficient', 'surgeFactor', 'share']),
+        working: [
+          step('V', 'wind', 'knots \u00b7 0.514444', V, 'm/s'),
+          step(
+            'P',
+            'wind on the boat, with surge',
+            'surge\u00b7share\u00b7\u00bd\u03c1\u00b7Cd\u00b7A\u00b7V\u00b2',
+            loadN,
+            'N',
+          ),
+        ],
+      }
     }
     case 'sheet': {
       const V = v.windKn * KNOT
       const loadN = 0.5 * AIR_DENSITY * (v.coefficient ?? 1.27) * v.sailAreaM2 * V * V
-      return { loadN, assumed: defaulted(v, ['coefficient']), working: [step('V', 'wind', 'knots \u00b7 0.514444', V, 'm/s'), step('P', 'sheet load', '\u00bd\u03c1\u00b7C\u00b7A\u00b7V\u00b2', loadN, 'N')] }
+      return {
+        loadN,
+        assumed: defaulted(v, ['coefficient']),
+        working: [
+          step('V', 'wind', 'knots \u00b7 0.514444', V, 'm/s'),
+          step('P', 'sheet load', '\u00bd\u03c1\u00b7C\u00b7A\u00b7V\u00b2', loadN, 'N'),
+        ],
+      }
     }
     case 'person': {
       const loadN = v.personN ?? PERSON_N[v.kind]
-      const fixed = v.kind === 'guard' ? { elevationDeg: 0, azimuthDeg: 90 } : v.kind === 'step' ? { elevationDeg: -90 } : {}
-      return { loadN, assumed: defaulted(v, ['personN']), fixed, anyWay: v.kind === 'handhold' || v.kind === 'tether', working: [step('P', `a person, ${v.kind}`, '', loadN, 'N')] }
+      const fixed =
+        v.kind === 'guard'
+          ? { elevationDeg: 0, azimuthDeg: 90 }
+          : v.kind === 'step'
+            ? { elevationDeg: -90 }
+            : {}
+      return {
+        loadN,
+        assumed: defaulted(v, ['personN']),
+        fixed,
+        anyWay: v.kind === 'handhold' || v.kind === 'tether',
+        working: [step('P', `a person, ${v.kind}`, '', loadN, 'N')],
+      }
     }
     case 'lifting': {
       const phi = v.legAngleDeg ?? 0
@@ -134,7 +287,10 @@ function magnitude(v: DesignLoadInput): Magnitude {
       const out = (v.massKg * GRAVITY * daf) / counting
       const loadN = out / cosd(phi)
       return {
-        loadN, assumed: defaulted(v, ['dynamicFactor']), fixed: { elevationDeg: 90 - phi }, checks: [slingAngle(phi)],
+        loadN,
+        assumed: defaulted(v, ['dynamicFactor']),
+        fixed: { elevationDeg: 90 - phi },
+        checks: [slingAngle(phi)],
         working: [
           step('n', 'legs that count (a rigid hull hangs on a diagonal)', `${v.legs} legs`, counting, ''),
           step('out', 'lift of one leg', 'm\u00b7g\u00b7DAF/n', out, 'N'),
@@ -146,31 +302,59 @@ function magnitude(v: DesignLoadInput): Magnitude {
     case 'drogue-leg': {
       const k = v.share ?? 0.7
       const loadN = k * v.displacementKg * GRAVITY
-      return { loadN, assumed: defaulted(v, ['share']), fixed: { elevationDeg: 0 }, working: [step('P', 'drogue leg, in the plane of the surface', `${k}\u00b7m\u00b7g`, loadN, 'N')] }
+      return {
+        loadN,
+        assumed: defaulted(v, ['share']),
+        fixed: { elevationDeg: 0 },
+        working: [step('P', 'drogue leg, in the plane of the surface', `${k}\u00b7m\u00b7g`, loadN, 'N')],
+      }
     }
     case 'mast-step': {
       const loadN = (1.85 * 1.5 * v.rightingMomentNm) / v.halfBeamM
-      return { loadN, assumed: [], fixed: { elevationDeg: -90 }, working: [step('P', 'compression at the mast step', '1.85\u00b71.5\u00b7RM/b', loadN, 'N')] }
+      return {
+        loadN,
+        assumed: [],
+        fixed: { elevationDeg: -90 },
+        working: [step('P', 'compression at the mast step', '1.85\u00b71.5\u00b7RM/b', loadN, 'N')],
+      }
     }
     case 'shroud': {
       const s = strength(v)
-      return { loadN: s.breakingN, assumed: s.assumed, working: [...s.working, step('P', 'the wire\u2019s own strength', 'MBL', s.breakingN, 'N')] }
+      return {
+        loadN: s.breakingN,
+        assumed: s.assumed,
+        working: [...s.working, step('P', 'the wire\u2019s own strength', 'MBL', s.breakingN, 'N')],
+      }
     }
     case 'seacock':
-      return { loadN: SEACOCK_TEST_N, assumed: [], fixed: { elevationDeg: 0 }, usualAzimuthDeg: 90, anyWay: true, working: [step('P', 'strength test commonly asked of a seacock, held 30 s', '500 lbf', SEACOCK_TEST_N, 'N')] }
+      return {
+        loadN: SEACOCK_TEST_N,
+        assumed: [],
+        fixed: { elevationDeg: 0 },
+        usualAzimuthDeg: 90,
+        anyWay: true,
+        working: [
+          step('P', 'strength test commonly asked of a seacock, held 30 s', '500 lbf', SEACOCK_TEST_N, 'N'),
+        ],
+      }
   }
 }
 
 const part = (P: number, elevationDeg: number, azimuthDeg: number): LoadDirection => ({
-  azimuthDeg, elevationDeg,
+  azimuthDeg,
+  elevationDeg,
   alongN: P * cosd(elevationDeg) * cosd(azimuthDeg),
   acrossN: P * cosd(elevationDeg) * sind(azimuthDeg),
   outN: P * sind(elevationDeg),
 })
 
 /** `from` by `step` while below `to`, and `to` itself. */
-const countOf = (s: { from: number; to: number; step: number }) => (s.to === s.from ? 1 : Math.ceil((s.to - s.from) / s.step - 1e-9) + 1)
-const anglesOf = (s: { from: number; to: number; step: number }) => [...Array.from({ length: countOf(s) - 1 }, (_, i) => s.from + i * s.step), s.to]
+const countOf = (s: { from: number; to: number; step: number }) =>
+  s.to === s.from ? 1 : Math.ceil((s.to - s.from) / s.step - 1e-9) + 1
+const anglesOf = (s: { from: number; to: number; step: number }) => [
+  ...Array.from({ length: countOf(s) - 1 }, (_, i) => s.from + i * s.step),
+  s.to,
+]
 
 /** First index whose value is the greatest, within 1e-9 of the load. */
 function firstGreatest(values: number[], loadN: number): number {
@@ -190,7 +374,11 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
     const az = m.fixed?.azimuthDeg === undefined ? v.sweep.azimuthDeg : undefined
     const el = m.fixed?.elevationDeg === undefined ? v.sweep.elevationDeg : undefined
     const pairs = (az ? countOf(az) : 1) * (el ? countOf(el) : 1)
-    if (pairs > MOST_DIRECTIONS) throw invalid('sweep', `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`)
+    if (pairs > MOST_DIRECTIONS)
+      throw invalid(
+        'sweep',
+        `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`,
+      )
     const elevations = el ? anglesOf(el) : [elevation]
     directions = (az ? anglesOf(az) : [azimuth]).flatMap((a) => elevations.map((e) => part(m.loadN, e, a)))
   }
@@ -201,7 +389,15 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
     heightMm: v.heightMm ?? 0,
     anyWay: m.anyWay ?? false,
     directions,
-    worst: v.sweep ? { out: firstGreatest(directions.map((d) => d.outN), m.loadN), inPlane: firstGreatest(directions.map(inPlane), m.loadN) } : null,
+    worst: v.sweep
+      ? {
+          out: firstGreatest(
+            directions.map((d) => d.outN),
+            m.loadN,
+          ),
+          inPlane: firstGreatest(directions.map(inPlane), m.loadN),
+        }
+      : null,
     checks: m.checks ?? [],
     assumed: m.assumed,
     working: [
@@ -220,6 +416,9 @@ export const designLoad = defineCalculator({
   words: ['load', 'pull', 'mooring', 'sling', 'lifting', 'tether', 'sheet', 'wind', 'direction', 'sweep'],
   input: designLoadInput,
   output,
-  tries: (v) => (v.basis === 'lifting' && (v.legAngleDeg ?? 0) > 45 ? withNumbers(v, 'legAngleDeg', [55, 45, 30], (n) => `longer slings, ${n}\u00b0 off plumb`) : []),
+  tries: (v) =>
+    v.basis === 'lifting' && (v.legAngleDeg ?? 0) > 45
+      ? withNumbers(v, 'legAngleDeg', [55, 45, 30], (n) => `longer slings, ${n}\u00b0 off plumb`)
+      : [],
   run: designLoadOf,
 })

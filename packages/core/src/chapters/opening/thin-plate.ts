@@ -1,6 +1,9 @@
 import { invalid } from '../../base/errors'
 
-/** Thin-plate theory of chapter 6.3: moments in N (N\u00b7mm/mm) and deflection times D, so that thickness drops out. */
+/**
+ * Thin-plate theory of chapter 6.3: moments in N (N\u00b7mm/mm) and deflection times D, so that thickness
+ * drops out.
+ */
 export interface PlateLoad {
   pressureMPa: number
   patchN: number
@@ -21,7 +24,9 @@ export function j1over(x: number): number {
   if (x < 1e-8) return 0.5
   if (x < 8) {
     const y = x * x
-    const p = 72362614232 + y * (-7895059235 + y * (242396853.1 + y * (-2972611.439 + y * (15704.4826 + y * -30.16036606))))
+    const p =
+      72362614232 +
+      y * (-7895059235 + y * (242396853.1 + y * (-2972611.439 + y * (15704.4826 + y * -30.16036606))))
     const q = 144725228442 + y * (2300535178 + y * (18583304.74 + y * (99447.43394 + y * (376.9991397 + y))))
     return p / q
   }
@@ -29,7 +34,8 @@ export function j1over(x: number): number {
   const y = z * z
   const xx = x - 2.356194491
   const p = 1 + y * (0.00183105 + y * (-0.3516396496e-4 + y * (0.2457520174e-5 + y * -0.240337019e-6)))
-  const q = 0.04687499995 + y * (-0.2002690873e-3 + y * (0.8449199096e-5 + y * (-0.88228987e-6 + y * 0.105787412e-6)))
+  const q =
+    0.04687499995 + y * (-0.2002690873e-3 + y * (0.8449199096e-5 + y * (-0.88228987e-6 + y * 0.105787412e-6)))
   return (Math.sqrt(0.636619772 / x) * (Math.cos(xx) * p - z * Math.sin(xx) * q)) / x
 }
 
@@ -39,14 +45,23 @@ export function circlePlate(R: number, l: PlateLoad, clamped: boolean): PlateAns
   const ln = P === 0 ? 0 : Math.log(R / c)
   if (clamped)
     return {
-      centre: ((1 + nu) * p * R * R) / 16 + (P === 0 ? 0 : ((P * (1 + nu)) / (4 * Math.PI)) * (ln + (c * c) / (4 * R * R))),
+      centre:
+        ((1 + nu) * p * R * R) / 16 +
+        (P === 0 ? 0 : ((P * (1 + nu)) / (4 * Math.PI)) * (ln + (c * c) / (4 * R * R))),
       edge: (p * R * R) / 8 + (P === 0 ? 0 : (P / (4 * Math.PI)) * (1 - (c * c) / (2 * R * R))),
       wD: (p * R ** 4) / 64 + (P === 0 ? 0 : (P / (64 * Math.PI)) * (4 * R * R - 4 * c * c * ln - 3 * c * c)),
     }
   return {
-    centre: ((3 + nu) * p * R * R) / 16 + (P === 0 ? 0 : (P / (4 * Math.PI)) * ((1 + nu) * ln + 1 - ((1 - nu) * c * c) / (4 * R * R))),
+    centre:
+      ((3 + nu) * p * R * R) / 16 +
+      (P === 0 ? 0 : (P / (4 * Math.PI)) * ((1 + nu) * ln + 1 - ((1 - nu) * c * c) / (4 * R * R))),
     edge: 0,
-    wD: ((5 + nu) * p * R ** 4) / (64 * (1 + nu)) + (P === 0 ? 0 : (P / (16 * Math.PI)) * (((3 + nu) / (1 + nu)) * R * R - c * c * ln - ((7 + 3 * nu) * c * c) / (4 * (1 + nu)))),
+    wD:
+      ((5 + nu) * p * R ** 4) / (64 * (1 + nu)) +
+      (P === 0
+        ? 0
+        : (P / (16 * Math.PI)) *
+          (((3 + nu) / (1 + nu)) * R * R - c * c * ln - ((7 + 3 * nu) * c * c) / (4 * (1 + nu)))),
   }
 }
 
@@ -55,7 +70,10 @@ const MOST_TERMS = 3_000_000
 /** Coefficient of the load in the double sine series, odd m and n. */
 function loadTerm(a: number, b: number, l: PlateLoad, m: number, n: number, k: number): number {
   const sign = ((m - 1) / 2 + (n - 1) / 2) % 2 === 0 ? 1 : -1
-  return (16 * l.pressureMPa) / (Math.PI ** 2 * m * n) + (l.patchN === 0 ? 0 : ((4 * l.patchN) / (a * b)) * sign * 2 * j1over(k * l.c))
+  return (
+    (16 * l.pressureMPa) / (Math.PI ** 2 * m * n) +
+    (l.patchN === 0 ? 0 : ((4 * l.patchN) / (a * b)) * sign * 2 * j1over(k * l.c))
+  )
 }
 
 /** Navier's series, whole blocks doubled until moment and deflection move by under 0.02 %. */
@@ -77,7 +95,8 @@ function navier(a: number, b: number, l: PlateLoad) {
   const short = Math.min(a, b)
   let per = 16
   // A strip this long against its width is no pane; its series would not end.
-  if (!((per * a) / short < 20_000) || !((per * b) / short < 20_000)) throw invalid('', 'The pane is too long for its width to be worked out as a pane')
+  if (!((per * a) / short < 20_000) || !((per * b) / short < 20_000))
+    throw invalid('', 'The pane is too long for its width to be worked out as a pane')
   let before = sums(Math.ceil((per * a) / short), Math.ceil((per * b) / short))
   for (;;) {
     per *= 2
@@ -113,8 +132,16 @@ function solve(A: Float64Array[], b: Float64Array): Float64Array {
   return b
 }
 
-/** Clamped all round: the simply supported plate, and moments along its edges that bring every edge slope back to nothing. */
-function clampEdges(a: number, b: number, l: PlateLoad, ss: { mx: number; my: number; w: number }): PlateAnswer {
+/**
+ * Clamped all round: the simply supported plate, and moments along its edges that bring every edge slope
+ * back to nothing.
+ */
+function clampEdges(
+  a: number,
+  b: number,
+  l: PlateLoad,
+  ss: { mx: number; my: number; w: number },
+): PlateAnswer {
   const N = EDGE_TERMS
   const odd = (i: number) => 2 * i + 1
   const A = Array.from({ length: 2 * N }, () => new Float64Array(2 * N))
@@ -127,7 +154,12 @@ function clampEdges(a: number, b: number, l: PlateLoad, ss: { mx: number; my: nu
     for (let n = 1; n < 1200; n += 2) {
       const be = (n * Math.PI) / across
       const k2 = al * al + be * be
-      s += (be * (flip ? loadTerm(across, along, l, n, odd(i), Math.sqrt(k2)) : loadTerm(along, across, l, odd(i), n, Math.sqrt(k2)))) / (k2 * k2)
+      s +=
+        (be *
+          (flip
+            ? loadTerm(across, along, l, n, odd(i), Math.sqrt(k2))
+            : loadTerm(along, across, l, odd(i), n, Math.sqrt(k2)))) /
+        (k2 * k2)
     }
     return s
   }
@@ -175,5 +207,7 @@ function clampEdges(a: number, b: number, l: PlateLoad, ss: { mx: number; my: nu
 
 export function rectanglePlate(length: number, width: number, l: PlateLoad, clamped: boolean): PlateAnswer {
   const ss = navier(length, width, l)
-  return clamped ? clampEdges(length, width, l, ss) : { centre: Math.max(Math.abs(ss.mx), Math.abs(ss.my)), edge: 0, wD: ss.w }
+  return clamped
+    ? clampEdges(length, width, l, ss)
+    : { centre: Math.max(Math.abs(ss.mx), Math.abs(ss.my)), edge: 0, wD: ss.w }
 }

@@ -5,24 +5,82 @@ import { nonNegative } from '../../base/schema/schema'
 import { clockOf, dayOf, minuteOf, timeText, type Span } from './clock'
 import { NoSlot, Scheduler, type Placed, type Task } from './scheduler'
 
-const moment = z.string().refine((t) => t.includes('T') && minuteOf(t) !== null, { message: 'a time as YYYY-MM-DDTHH:MM is accepted' })
-const dateOrTime = z.string().refine((t) => minuteOf(t) !== null, { message: 'a day as YYYY-MM-DD, or a time as YYYY-MM-DDTHH:MM, is accepted' })
-const day = z.string().refine((t) => !t.includes('T') && minuteOf(t) !== null, { message: 'a day as YYYY-MM-DD is accepted' })
-const span = z.array(z.string().refine((t) => clockOf(t) !== null, { message: 'a time of day as HH:MM, up to 24:00, is accepted' })).length(2).refine(([a, b]) => clockOf(a!) === null || clockOf(b!) === null || clockOf(a!)! < clockOf(b!)!, { message: 'a stretch ends after it begins' })
-const dayKey = z.string().refine((k) => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].includes(k) || (!k.includes('T') && minuteOf(k) !== null), { message: 'mon to sun, or a day as YYYY-MM-DD, is accepted' })
+const moment = z.string().refine((t) => t.includes('T') && minuteOf(t) !== null, {
+  message: 'a time as YYYY-MM-DDTHH:MM is accepted',
+})
+const dateOrTime = z.string().refine((t) => minuteOf(t) !== null, {
+  message: 'a day as YYYY-MM-DD, or a time as YYYY-MM-DDTHH:MM, is accepted',
+})
+const day = z
+  .string()
+  .refine((t) => !t.includes('T') && minuteOf(t) !== null, { message: 'a day as YYYY-MM-DD is accepted' })
+const span = z
+  .array(
+    z
+      .string()
+      .refine((t) => clockOf(t) !== null, { message: 'a time of day as HH:MM, up to 24:00, is accepted' }),
+  )
+  .length(2)
+  .refine(([a, b]) => clockOf(a!) === null || clockOf(b!) === null || clockOf(a!)! < clockOf(b!)!, {
+    message: 'a stretch ends after it begins',
+  })
+const dayKey = z
+  .string()
+  .refine(
+    (k) =>
+      ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].includes(k) ||
+      (!k.includes('T') && minuteOf(k) !== null),
+    { message: 'mon to sun, or a day as YYYY-MM-DD, is accepted' },
+  )
 const ids = z.array(z.string())
 const input = z.strictObject({
   start: moment,
-  steps: z.array(z.strictObject({ id: z.string(), minutes: z.number().int().min(0), cureHours: nonNegative().default(0), after: ids.default([]), afterWork: ids.default([]), hands: z.union([z.literal(1), z.literal(2)]).default(1), needs: z.array(z.literal('surface')).default([]), split: z.boolean().default(false), who: ids.optional() })),
+  steps: z.array(
+    z.strictObject({
+      id: z.string(),
+      minutes: z.number().int().min(0),
+      cureHours: nonNegative().default(0),
+      after: ids.default([]),
+      afterWork: ids.default([]),
+      hands: z.union([z.literal(1), z.literal(2)]).default(1),
+      needs: z.array(z.literal('surface')).default([]),
+      split: z.boolean().default(false),
+      who: ids.optional(),
+    }),
+  ),
   fitters: z.array(z.strictObject({ id: z.string(), hoursByDay: z.record(dayKey, z.array(span)) })),
-  holds: z.array(z.strictObject({ step: z.string(), until: dateOrTime.nullable(), why: z.string().optional() })).default([]),
+  holds: z
+    .array(z.strictObject({ step: z.string(), until: dateOrTime.nullable(), why: z.string().optional() }))
+    .default([]),
   conditions: z.array(z.strictObject({ day, ok: z.boolean() })).default([]),
-  done: z.array(z.strictObject({ step: z.string(), start: moment, end: moment, who: ids.default([]) })).default([]),
+  done: z
+    .array(z.strictObject({ step: z.string(), start: moment, end: moment, who: ids.default([]) }))
+    .default([]),
 })
 const maybe = z.number().nullable()
 const output = z.object({
-  rows: z.array(z.object({ step: z.string(), start: z.string(), end: z.string(), cureEnd: z.string(), who: ids, floatHours: z.number() })), finish: z.string().nullable(), finishHours: maybe, criticalPath: ids,
-  held: z.array(z.object({ step: z.string(), until: z.string().nullable(), why: z.string().nullable(), costHours: maybe })), notPlanned: ids,
+  rows: z.array(
+    z.object({
+      step: z.string(),
+      start: z.string(),
+      end: z.string(),
+      cureEnd: z.string(),
+      who: ids,
+      floatHours: z.number(),
+    }),
+  ),
+  finish: z.string().nullable(),
+  finishHours: maybe,
+  criticalPath: ids,
+  held: z.array(
+    z.object({
+      step: z.string(),
+      until: z.string().nullable(),
+      why: z.string().nullable(),
+      costHours: maybe,
+    }),
+  ),
+  notPlanned: ids,
 })
 type Input = z.output<typeof input>
 const EXACT_STEPS = 8
@@ -44,7 +102,8 @@ function setOut(v: Input): Setting {
     index.set(s.id, i)
   })
   const fitters = new Map(v.fitters.map((f, i) => [f.id, i]))
-  if (fitters.size < v.fitters.length) throw invalid('fitters', 'A fitter is listed twice; each has an id of his own')
+  if (fitters.size < v.fitters.length)
+    throw invalid('fitters', 'A fitter is listed twice; each has an id of his own')
   const known = (id: string, path: string) => {
     if (!index.has(id)) throw new CalcError('unknown-step', path, `There is no step "${id}"`)
   }
@@ -54,7 +113,8 @@ function setOut(v: Input): Setting {
   // A circle: steps that never come free.
   const state = new Uint8Array(v.steps.length)
   const visit = (i: number): void => {
-    if (state[i] === 1) throw new CalcError('cycle', 'steps', `Step "${v.steps[i]!.id}" waits for itself in a circle`)
+    if (state[i] === 1)
+      throw new CalcError('cycle', 'steps', `Step "${v.steps[i]!.id}" waits for itself in a circle`)
     if (state[i] === 2) return
     state[i] = 1
     for (const id of [...v.steps[i]!.after, ...v.steps[i]!.afterWork]) visit(index.get(id)!)
@@ -63,14 +123,24 @@ function setOut(v: Input): Setting {
   v.steps.forEach((_, i) => visit(i))
   for (const s of v.steps) {
     const allowed = s.who ? [...new Set(s.who)].filter((w) => fitters.has(w)) : v.fitters.map((f) => f.id)
-    if (s.minutes > 0 && allowed.length < s.hands && !v.done.some((d) => d.step === s.id)) throw new CalcError('too-few-hands', 'steps', `Step "${s.id}" needs ${s.hands} pair${s.hands > 1 ? 's' : ''} of hands, and ${allowed.length} may do it`)
+    if (s.minutes > 0 && allowed.length < s.hands && !v.done.some((d) => d.step === s.id))
+      throw new CalcError(
+        'too-few-hands',
+        'steps',
+        `Step "${s.id}" needs ${s.hands} pair${s.hands > 1 ? 's' : ''} of hands, and ${allowed.length} may do it`,
+      )
   }
   const fixed: (Placed | null)[] = v.steps.map(() => null)
   for (const d of v.done) {
     const i = index.get(d.step)!
     const [start, end] = [minuteOf(d.start)!, minuteOf(d.end)!]
     if (end < start) throw invalid('done', `Step "${d.step}" ends before it starts`)
-    fixed[i] = { start, end, cureEnd: end + cureOf(v.steps[i]!.cureHours), who: d.who.map((w) => fitters.get(w)).filter((f) => f !== undefined) }
+    fixed[i] = {
+      start,
+      end,
+      cureEnd: end + cureOf(v.steps[i]!.cureHours),
+      who: d.who.map((w) => fitters.get(w)).filter((f) => f !== undefined),
+    }
   }
   const left = new Set<number>()
   const leave = (i: number) => {
@@ -88,22 +158,61 @@ function schedule(s: Setting, holds: Input['holds'], rounds: number): (Placed | 
   const fitterIndex = new Map(v.fitters.map((f, i) => [f.id, i]))
   const tasks = v.steps.map((step, i): Task | null => {
     if (fixed[i] || s.left.has(i)) return null
-    const release = holds.filter((h) => h.step === step.id && h.until !== null).reduce((m, h) => Math.max(m, minuteOf(h.until!)!), s.start)
+    const release = holds
+      .filter((h) => h.step === step.id && h.until !== null)
+      .reduce((m, h) => Math.max(m, minuteOf(h.until!)!), s.start)
     return {
-      index: i, minutes: step.minutes, cure: cureOf(step.cureHours), hands: step.hands, surface: step.needs.includes('surface'), split: step.split, release,
-      allowed: step.who ? [...new Set(step.who)].flatMap((w) => (fitterIndex.has(w) ? [fitterIndex.get(w)!] : [])).sort((a, b) => a - b) : v.fitters.map((_, k) => k),
-      after: step.after.map((id) => index.get(id)!), afterWork: step.afterWork.map((id) => index.get(id)!),
+      index: i,
+      minutes: step.minutes,
+      cure: cureOf(step.cureHours),
+      hands: step.hands,
+      surface: step.needs.includes('surface'),
+      split: step.split,
+      release,
+      allowed: step.who
+        ? [...new Set(step.who)]
+            .flatMap((w) => (fitterIndex.has(w) ? [fitterIndex.get(w)!] : []))
+            .sort((a, b) => a - b)
+        : v.fitters.map((_, k) => k),
+      after: step.after.map((id) => index.get(id)!),
+      afterWork: step.afterWork.map((id) => index.get(id)!),
     }
   })
-  const hours = v.fitters.map((f) => Object.fromEntries(Object.entries(f.hoursByDay).map(([k, spans]) => [k, spans.map(([a, b]): Span => [clockOf(a!)!, clockOf(b!)!])])))
-  const scheduler = new Scheduler(tasks, fixed, { hours, unfit: new Set(v.conditions.filter((c) => !c.ok && !v.conditions.some((o) => o.day === c.day && o.ok && v.conditions.indexOf(o) > v.conditions.indexOf(c))).map((c) => dayOf(minuteOf(c.day)!))) })
+  const hours = v.fitters.map((f) =>
+    Object.fromEntries(
+      Object.entries(f.hoursByDay).map(([k, spans]) => [
+        k,
+        spans.map(([a, b]): Span => [clockOf(a!)!, clockOf(b!)!]),
+      ]),
+    ),
+  )
+  const scheduler = new Scheduler(tasks, fixed, {
+    hours,
+    unfit: new Set(
+      v.conditions
+        .filter(
+          (c) =>
+            !c.ok &&
+            !v.conditions.some(
+              (o) => o.day === c.day && o.ok && v.conditions.indexOf(o) > v.conditions.indexOf(c),
+            ),
+        )
+        .map((c) => dayOf(minuteOf(c.day)!)),
+    ),
+  })
   const open = tasks.filter((t) => t !== null).length
   if (!open) return [...fixed]
   try {
-    if (open <= EXACT_STEPS && v.fitters.length <= EXACT_FITTERS) return scheduler.exact(scheduler.heuristic(30))
+    if (open <= EXACT_STEPS && v.fitters.length <= EXACT_FITTERS)
+      return scheduler.exact(scheduler.heuristic(30))
     return scheduler.heuristic(rounds)
   } catch (error) {
-    if (error instanceof NoSlot) throw new CalcError('no-slot', 'steps', `Step "${v.steps[error.index]!.id}" fits nowhere in 366 days: it is longer than any stretch of its fitters, they have no hours, or no day is fit`)
+    if (error instanceof NoSlot)
+      throw new CalcError(
+        'no-slot',
+        'steps',
+        `Step "${v.steps[error.index]!.id}" fits nowhere in 366 days: it is longer than any stretch of its fitters, they have no hours, or no day is fit`,
+      )
     throw error
   }
 }
@@ -119,10 +228,24 @@ function criticalPath(s: Setting, placed: (Placed | null)[], finish: number): st
     const row = placed[at]!
     const step = v.steps[at]!
     const set: { value: number; order: number; to: number }[] = []
-    step.after.forEach((id) => set.push({ value: placed[index.get(id)!]!.cureEnd, order: 0, to: index.get(id)! }))
-    step.afterWork.forEach((id) => set.push({ value: placed[index.get(id)!]!.end, order: 0, to: index.get(id)! }))
-    placed.forEach((p, i) => p && i !== at && p.end <= row.start && p.end > p.start && p.who.some((w) => row.who.includes(w)) && set.push({ value: p.end, order: 1, to: i }))
-    const release = v.holds.filter((h) => h.step === step.id && h.until !== null).reduce((m, h) => Math.max(m, minuteOf(h.until!)!), s.start)
+    step.after.forEach((id) =>
+      set.push({ value: placed[index.get(id)!]!.cureEnd, order: 0, to: index.get(id)! }),
+    )
+    step.afterWork.forEach((id) =>
+      set.push({ value: placed[index.get(id)!]!.end, order: 0, to: index.get(id)! }),
+    )
+    placed.forEach(
+      (p, i) =>
+        p &&
+        i !== at &&
+        p.end <= row.start &&
+        p.end > p.start &&
+        p.who.some((w) => row.who.includes(w)) &&
+        set.push({ value: p.end, order: 1, to: i }),
+    )
+    const release = v.holds
+      .filter((h) => h.step === step.id && h.until !== null)
+      .reduce((m, h) => Math.max(m, minuteOf(h.until!)!), s.start)
     set.push({ value: release, order: 2, to: -1 })
     set.sort((a, b) => b.value - a.value || a.order - b.order || a.to - b.to)
     at = set[0]!.to
@@ -139,32 +262,79 @@ function floatOf(s: Setting, placed: (Placed | null)[], i: number, finish: numbe
     if (!p || k === i) return
     if (step.after.includes(id)) least = Math.min(least, p.start - me.cureEnd)
     if (step.afterWork.includes(id)) least = Math.min(least, p.start - me.end)
-    if (p.end > p.start && p.start >= me.end && p.who.some((w) => me.who.includes(w))) least = Math.min(least, p.start - me.end)
+    if (p.end > p.start && p.start >= me.end && p.who.some((w) => me.who.includes(w)))
+      least = Math.min(least, p.start - me.end)
   })
   return least / 60
 }
 
 export const plan = defineCalculator({
-  name: 'plan', title: 'What to do when', chapter: '11.1', words: ['schedule', 'calendar', 'cure overnight', 'who', 'critical path', 'late part', 'hold'], input, output,
+  name: 'plan',
+  title: 'What to do when',
+  chapter: '11.1',
+  words: ['schedule', 'calendar', 'cure overnight', 'who', 'critical path', 'late part', 'hold'],
+  input,
+  output,
   run: (v) => {
-    if (v.steps.some((s) => s.minutes > FARTHEST || s.cureHours > FARTHEST / 60)) throw invalid('steps', 'A step this long ends beyond any calendar')
+    if (v.steps.some((s) => s.minutes > FARTHEST || s.cureHours > FARTHEST / 60))
+      throw invalid('steps', 'A step this long ends beyond any calendar')
     const s = setOut(v)
-    const placed = schedule(s, v.holds, Math.max(20, Math.min(300, Math.round(30_000 / Math.max(1, v.steps.length)))))
-    const rows = placed.flatMap((p, i) => (p ? [{ p, i }] : [])).sort((a, b) => a.p.start - b.p.start || a.i - b.i)
+    const placed = schedule(
+      s,
+      v.holds,
+      Math.max(20, Math.min(300, Math.round(30_000 / Math.max(1, v.steps.length)))),
+    )
+    const rows = placed
+      .flatMap((p, i) => (p ? [{ p, i }] : []))
+      .sort((a, b) => a.p.start - b.p.start || a.i - b.i)
     const finish = rows.length ? Math.max(...rows.map((r) => r.p.cureEnd)) : null
-    if (finish !== null && Math.abs(finish) > FARTHEST) throw invalid('steps', 'The plan ends beyond any calendar')
-    const names = (i: number, p: Placed) => v.done.find((d) => d.step === v.steps[i]!.id)?.who ?? p.who.map((w) => v.fitters[w]!.id)
+    if (finish !== null && Math.abs(finish) > FARTHEST)
+      throw invalid('steps', 'The plan ends beyond any calendar')
+    const names = (i: number, p: Placed) =>
+      v.done.find((d) => d.step === v.steps[i]!.id)?.who ?? p.who.map((w) => v.fitters[w]!.id)
     const dated = v.holds.filter((h) => h.until !== null && !s.fixed[s.index.get(h.step)!]).length
-    const held = v.holds.filter((h) => !s.fixed[s.index.get(h.step)!]).map((h) => {
-      if (h.until === null || finish === null) return { step: h.step, until: h.until === null ? null : timeText(minuteOf(h.until)!), why: h.why ?? null, costHours: h.until === null ? null : 0 }
-      // Without this hold alone; a hold that ends before the plan begins costs nothing and needs no second plan.
-      const without = minuteOf(h.until)! <= s.start || s.left.has(s.index.get(h.step)!) ? placed : schedule(s, v.holds.filter((o) => o !== h), Math.max(5, Math.round(100 / Math.max(1, dated))))
-      const sooner = Math.max(...without.flatMap((p) => (p ? [p.cureEnd] : [])))
-      return { step: h.step, until: timeText(minuteOf(h.until)!), why: h.why ?? null, costHours: Math.max(0, finish - sooner) / 60 }
-    })
+    const held = v.holds
+      .filter((h) => !s.fixed[s.index.get(h.step)!])
+      .map((h) => {
+        if (h.until === null || finish === null)
+          return {
+            step: h.step,
+            until: h.until === null ? null : timeText(minuteOf(h.until)!),
+            why: h.why ?? null,
+            costHours: h.until === null ? null : 0,
+          }
+        // Without this hold alone; a hold that ends before the plan begins costs nothing and needs no
+        // second plan.
+        const without =
+          minuteOf(h.until)! <= s.start || s.left.has(s.index.get(h.step)!)
+            ? placed
+            : schedule(
+                s,
+                v.holds.filter((o) => o !== h),
+                Math.max(5, Math.round(100 / Math.max(1, dated))),
+              )
+        const sooner = Math.max(...without.flatMap((p) => (p ? [p.cureEnd] : [])))
+        return {
+          step: h.step,
+          until: timeText(minuteOf(h.until)!),
+          why: h.why ?? null,
+          costHours: Math.max(0, finish - sooner) / 60,
+        }
+      })
     return {
-      rows: rows.map(({ p, i }) => ({ step: v.steps[i]!.id, start: timeText(p.start), end: timeText(p.end), cureEnd: timeText(p.cureEnd), who: names(i, p), floatHours: floatOf(s, placed, i, finish!) })),
-      finish: finish === null ? null : timeText(finish), finishHours: finish === null ? null : (finish - s.start) / 60, criticalPath: finish === null ? [] : criticalPath(s, placed, finish), held, notPlanned: v.steps.filter((_, i) => s.left.has(i)).map((x) => x.id),
+      rows: rows.map(({ p, i }) => ({
+        step: v.steps[i]!.id,
+        start: timeText(p.start),
+        end: timeText(p.end),
+        cureEnd: timeText(p.cureEnd),
+        who: names(i, p),
+        floatHours: floatOf(s, placed, i, finish!),
+      })),
+      finish: finish === null ? null : timeText(finish),
+      finishHours: finish === null ? null : (finish - s.start) / 60,
+      criticalPath: finish === null ? [] : criticalPath(s, placed, finish),
+      held,
+      notPlanned: v.steps.filter((_, i) => s.left.has(i)).map((x) => x.id),
     }
   },
 })

@@ -73,7 +73,9 @@ export class Scheduler {
     if (!out)
       for (const f of set) {
         const h = this.yard.hours[f]!
-        const mine = joined((h[dateText(day)] ?? h[weekdayOf(day)] ?? []).map(([a, b]): Span => [a + day * DAY, b + day * DAY]))
+        const mine = joined(
+          (h[dateText(day)] ?? h[weekdayOf(day)] ?? []).map(([a, b]): Span => [a + day * DAY, b + day * DAY]),
+        )
         out = out ? common(out, mine) : mine
       }
     this.calendar.set(key, out ?? [])
@@ -97,7 +99,8 @@ export class Scheduler {
           if (!t.split) {
             if (from + t.minutes > b) break
             const until = clash(from, from + t.minutes)
-            if (until < 0) return { start: from, end: from + t.minutes, cureEnd: from + t.minutes + t.cure, who: set }
+            if (until < 0)
+              return { start: from, end: from + t.minutes, cureEnd: from + t.minutes + t.cure, who: set }
             from = until
             continue
           }
@@ -132,7 +135,8 @@ export class Scheduler {
   }
   busyFixed(): Span[][] {
     const busy: Span[][] = this.yard.hours.map(() => [])
-    for (const p of this.fixed) if (p && p.end > p.start) for (const f of p.who) busy[f]!.push([p.start, p.end])
+    for (const p of this.fixed)
+      if (p && p.end > p.start) for (const f of p.who) busy[f]!.push([p.start, p.end])
     return busy
   }
   finishOf(placed: (Placed | null)[]): number {
@@ -144,7 +148,8 @@ export class Scheduler {
     placed.forEach((p, i) => {
       const t = this.tasks[i]
       if (!p || !t?.surface || t.minutes === 0) return
-      for (let d = dayOf(p.start); d <= dayOf(p.end - 1); d++) if (this.spans(p.who, true, d).some(([a, b]) => a < p.end && b > p.start)) days.add(d)
+      for (let d = dayOf(p.start); d <= dayOf(p.end - 1); d++)
+        if (this.spans(p.who, true, d).some(([a, b]) => a < p.end && b > p.start)) days.add(d)
     })
     return days.size
   }
@@ -154,7 +159,12 @@ export class Scheduler {
     const placed = [...this.fixed]
     const busy = this.busyFixed()
     const open = this.tasks.flatMap((t, i) => (t ? [i] : []))
-    const waiting = new Map(open.map((i) => [i, [...this.tasks[i]!.after, ...this.tasks[i]!.afterWork].filter((b) => this.tasks[b]).length]))
+    const waiting = new Map(
+      open.map((i) => [
+        i,
+        [...this.tasks[i]!.after, ...this.tasks[i]!.afterWork].filter((b) => this.tasks[b]).length,
+      ]),
+    )
     const free = open.filter((i) => waiting.get(i) === 0)
     while (free.length) {
       let k = 0
@@ -172,7 +182,10 @@ export class Scheduler {
       for (const f of best.who) busy[f]!.push([best.start, best.end])
       for (const n of this.followers[i]!) {
         if (!this.tasks[n]) continue
-        const left = waiting.get(n)! - (this.tasks[n]!.after.includes(i) ? 1 : 0) - (this.tasks[n]!.afterWork.includes(i) ? 1 : 0)
+        const left =
+          waiting.get(n)! -
+          (this.tasks[n]!.after.includes(i) ? 1 : 0) -
+          (this.tasks[n]!.afterWork.includes(i) ? 1 : 0)
         waiting.set(n, left)
         if (left === 0) free.push(n)
       }
@@ -180,12 +193,22 @@ export class Scheduler {
     return placed
   }
 
-  /** Good plans by several rules and a seeded shaking of the best of them; the work is bounded, not the clock. */
+  /**
+   * Good plans by several rules and a seeded shaking of the best of them; the work is bounded, not the
+   * clock.
+   */
   heuristic(rounds: number): (Placed | null)[] {
     const n = this.tasks.length
     const input = Array.from({ length: n }, (_, i) => -i)
     const work = this.tasks.map((t) => (t ? t.minutes * t.hands : 0))
-    const rules = [this.tails.map((t, i) => t * 1000 - i), input, this.tails.map((t, i) => (t + work[i]!) * 1000 - i), this.followers.map((f, i) => f.length * 1000 - i), this.tasks.map((t, i) => (t ? -t.release * 10 - i : 0)), this.tasks.map((t, i) => (t?.cure ?? 0) * 1000 - i)]
+    const rules = [
+      this.tails.map((t, i) => t * 1000 - i),
+      input,
+      this.tails.map((t, i) => (t + work[i]!) * 1000 - i),
+      this.followers.map((f, i) => f.length * 1000 - i),
+      this.tasks.map((t, i) => (t ? -t.release * 10 - i : 0)),
+      this.tasks.map((t, i) => (t?.cure ?? 0) * 1000 - i),
+    ]
     let best: { placed: (Placed | null)[]; finish: number; days: number } | null = null
     const offer = (placed: (Placed | null)[]) => {
       const finish = this.finishOf(placed)
@@ -209,8 +232,10 @@ export class Scheduler {
   }
 
   /**
-   * The true least finish for a few steps: every order in which steps start one after another and every choice of hands, cut off where
-   * what is left cannot end sooner. Orders whose starts run backwards are left out: sorting by start gives a plan that is no worse.
+   * The true least finish for a few steps: every order in which steps start one after another and every
+   * choice of hands, cut off where
+   * what is left cannot end sooner. Orders whose starts run backwards are left out: sorting by start gives
+   * a plan that is no worse.
    */
   exact(first: (Placed | null)[]): (Placed | null)[] {
     let best = { placed: first, finish: this.finishOf(first), days: this.surfaceDays(first) }
@@ -221,7 +246,8 @@ export class Scheduler {
     const descend = (done: number, lastStart: number, lastIndex: number, finish: number) => {
       if (done === open.length) {
         const days = this.surfaceDays(placed)
-        if (finish < best.finish || (finish === best.finish && days < best.days)) best = { placed: [...placed], finish, days }
+        if (finish < best.finish || (finish === best.finish && days < best.days))
+          best = { placed: [...placed], finish, days }
         return
       }
       const floor = new Map<number, number>()
@@ -244,7 +270,15 @@ export class Scheduler {
         for (const set of this.sets[i]!) {
           const p = this.earliest(t, set, ready, busy)
           if (!p) continue
-          if (t.minutes > 0 && (p.start < lastStart || (p.start === lastStart && i < lastIndex && !t.after.includes(lastIndex) && !t.afterWork.includes(lastIndex)))) continue
+          if (
+            t.minutes > 0 &&
+            (p.start < lastStart ||
+              (p.start === lastStart &&
+                i < lastIndex &&
+                !t.after.includes(lastIndex) &&
+                !t.afterWork.includes(lastIndex)))
+          )
+            continue
           const end = Math.max(finish, p.cureEnd)
           if (end > best.finish) continue
           placed[i] = p

@@ -1,6 +1,17 @@
-/** Mesh lines of a rectangle that pass through every edge of a patch or plate, and crowd towards where bending dies out quickly. */
-export function gradedLines(length: number, breaks: number[], crowded: number[], least: number, finest: number): Float64Array {
-  const cuts = [...new Set([0, length, ...breaks].map((x) => Math.min(length, Math.max(0, x))))].sort((a, b) => a - b).filter((x, i, all) => i === 0 || x - all[i - 1]! > 1e-9 * length)
+/**
+ * Mesh lines of a rectangle that pass through every edge of a patch or plate, and crowd towards where
+ * bending dies out quickly.
+ */
+export function gradedLines(
+  length: number,
+  breaks: number[],
+  crowded: number[],
+  least: number,
+  finest: number,
+): Float64Array {
+  const cuts = [...new Set([0, length, ...breaks].map((x) => Math.min(length, Math.max(0, x))))]
+    .sort((a, b) => a - b)
+    .filter((x, i, all) => i === 0 || x - all[i - 1]! > 1e-9 * length)
   cuts[cuts.length - 1] = length
   const even = length / least
   const h0 = Math.min(even, Math.max(finest, even / 6))
@@ -14,7 +25,8 @@ export function gradedLines(length: number, breaks: number[], crowded: number[],
   const stretches = cuts.slice(1).map((to, i) => {
     const from = cuts[i]!
     const sums = new Float64Array(SAMPLES + 1)
-    for (let k = 0; k < SAMPLES; k++) sums[k + 1] = sums[k]! + (to - from) / SAMPLES / size(from + ((k + 0.5) / SAMPLES) * (to - from))
+    for (let k = 0; k < SAMPLES; k++)
+      sums[k + 1] = sums[k]! + (to - from) / SAMPLES / size(from + ((k + 0.5) / SAMPLES) * (to - from))
     return { from, to, sums }
   })
   const total = stretches.reduce((s, x) => s + x.sums[SAMPLES]!, 0)

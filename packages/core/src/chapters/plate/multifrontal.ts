@@ -1,6 +1,8 @@
 /**
- * Sparse Cholesky for a structured grid of four-noded elements: nested dissection by rectangles of elements, a dense front for each.
- * Work grows with n^1.5 and store with n\u00b7log n in the unknowns, against n\u00b2 and n^1.5 of a band solver.
+ * Sparse Cholesky for a structured grid of four-noded elements: nested dissection by rectangles of
+ * elements, a dense front for each.
+ * Work grows with n^1.5 and store with n\u00b7log n in the unknowns, against n\u00b2 and n^1.5 of a band
+ * solver.
  */
 export interface GridSystem {
   nx: number
@@ -38,7 +40,14 @@ function update(F: Float64Array, n: number, from: number, to: number): void {
       const b1 = b0 + n
       const b2 = b1 + n
       const b3 = b2 + n
-      let s00 = 0, s01 = 0, s02 = 0, s03 = 0, s10 = 0, s11 = 0, s12 = 0, s13 = 0
+      let s00 = 0,
+        s01 = 0,
+        s02 = 0,
+        s03 = 0,
+        s10 = 0,
+        s11 = 0,
+        s12 = 0,
+        s13 = 0
       for (let k = 0; k < K; k++) {
         const x = F[a0 + k]!
         const y = F[a1 + k]!
@@ -109,7 +118,10 @@ function eliminate(F: Float64Array, n: number, m: number): void {
   }
 }
 
-/** Adds a dense symmetric block (lower rows of `S`, `dofs` unknowns a node) into a front at the places of its nodes. */
+/**
+ * Adds a dense symmetric block (lower rows of `S`, `dofs` unknowns a node) into a front at the places of
+ * its nodes.
+ */
 function scatter(F: Float64Array, size: number, S: Float64Array, side: number, places: Int32Array): void {
   for (let r = 0; r < side; r++) {
     const pr = places[r]!
@@ -147,7 +159,8 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
     for (const node of nodes) {
       const i = node % across
       const j = (node - i) / across
-      if ((i === i0 && i0 > 0) || (i === i1 && i1 < nx) || (j === j0 && j0 > 0) || (j === j1 && j1 < ny)) shared.push(node)
+      if ((i === i0 && i0 > 0) || (i === i1 && i1 < nx) || (j === j0 && j0 > 0) || (j === j1 && j1 < ny))
+        shared.push(node)
       else inner.push(node)
     }
     return { inner, shared }
@@ -168,7 +181,12 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
     return { shared: nodes.subarray(inner), S }
   }
 
-  const reduce = (i0: number, i1: number, j0: number, j1: number): { shared: Int32Array; S: Float64Array } => {
+  const reduce = (
+    i0: number,
+    i1: number,
+    j0: number,
+    j1: number,
+  ): { shared: Int32Array; S: Float64Array } => {
     const [w, h] = [i1 - i0, j1 - j0]
     if (w <= LEAF && h <= LEAF) {
       const all: number[] = []
@@ -198,9 +216,11 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
             }
           }
         }
-      // A held unknown keeps its place with a one on the diagonal; among shared nodes only the front that eliminates it may add that.
+      // A held unknown keeps its place with a one on the diagonal; among shared nodes only the front that
+      // eliminates it may add that.
       inner.forEach((node, k) => {
-        for (let p = 0; p < dofs; p++) if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1
+        for (let p = 0; p < dofs; p++)
+          if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1
       })
       return finish(F, nodes, inner.length)
     }
@@ -233,27 +253,31 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
     for (const f of fronts) {
       const m = f.eliminated * dofs
       const v = new Float64Array(f.size)
-      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
+      for (let k = 0; k < f.nodes.length; k++)
+        for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
       for (let r = 0; r < f.size; r++) {
         let s = v[r]!
         const row = r * m
         for (let k = 0; k < Math.min(m, r); k++) s -= f.L[row + k]! * v[k]!
         v[r] = r < m ? s / f.L[row + r]! : s
       }
-      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+      for (let k = 0; k < f.nodes.length; k++)
+        for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
     }
     for (let i = fronts.length - 1; i >= 0; i--) {
       const f = fronts[i]!
       const m = f.eliminated * dofs
       const v = new Float64Array(f.size)
-      for (let k = 0; k < f.nodes.length; k++) for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
+      for (let k = 0; k < f.nodes.length; k++)
+        for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
       for (let r = f.size - 1; r >= 0; r--) {
         const row = r * m
         if (r < m) v[r] = v[r]! / f.L[row + r]!
         const vr = v[r]!
         if (vr !== 0) for (let k = 0; k < Math.min(m, r); k++) v[k] = v[k]! - f.L[row + k]! * vr
       }
-      for (let k = 0; k < f.eliminated; k++) for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+      for (let k = 0; k < f.eliminated; k++)
+        for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
     }
     return x
   }

@@ -40,7 +40,8 @@ export interface PatchAnswer {
   stored: number
 }
 
-const within = (r: Rect | undefined, x: number, y: number) => r !== undefined && Math.abs(x - r.xMm) < r.lengthMm / 2 && Math.abs(y - r.yMm) < r.widthMm / 2
+const within = (r: Rect | undefined, x: number, y: number) =>
+  r !== undefined && Math.abs(x - r.xMm) < r.lengthMm / 2 && Math.abs(y - r.yMm) < r.widthMm / 2
 
 /** The principal stress of greatest magnitude, signed. */
 function principal(sx: number, sy: number, txy: number): number {
@@ -49,14 +50,27 @@ function principal(sx: number, sy: number, txy: number): number {
   return Math.abs(m + r) >= Math.abs(m - r) ? m + r : m - r
 }
 
-/** Stress at a skin's face from the averaged curvatures kept for a node: three of the membranes, three of the own bending, two of shear. */
-function stressAt(f: Section['outer'], v: Float64Array, base: number, count: number, sandwich: boolean): number {
+/**
+ * Stress at a skin's face from the averaged curvatures kept for a node: three of the membranes, three of
+ * the own bending, two of shear.
+ */
+function stressAt(
+  f: Section['outer'],
+  v: Float64Array,
+  base: number,
+  count: number,
+  sandwich: boolean,
+): number {
   const own = sandwich ? 3 : 0
   const arm = sandwich ? f.arm : 0
   const ex = (arm * v[base]! + f.own * v[base + own]!) / count
   const ey = (arm * v[base + 1]! + f.own * v[base + own + 1]!) / count
   const gxy = (arm * v[base + 2]! + f.own * v[base + own + 2]!) / count
-  return principal(f.ePrime * (ex + f.nu * ey), f.ePrime * (ey + f.nu * ex), (f.ePrime * (1 - f.nu) * gxy) / 2)
+  return principal(
+    f.ePrime * (ex + f.nu * ey),
+    f.ePrime * (ey + f.nu * ex),
+    (f.ePrime * (1 - f.nu) * gxy) / 2,
+  )
 }
 
 /** Solves the panel and reads stresses at the nodes, averaged only among elements of one section. */
@@ -67,20 +81,50 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const total = p.layup.kind === 'sandwich' ? p.layup.outerMm + p.layup.coreMm + p.layup.innerMm : p.layup.tMm
   // Own bending of the skins dies out within a few of these lengths.
   const decay = bare.membrane ? Math.sqrt(bare.own.d11 / bare.membrane.S) : total
-  const rects = [...p.loads, ...(p.backingPlate ? [p.backingPlate] : []), ...(p.basePlate ? [p.basePlate] : [])]
-  const cuts = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm') => rects.flatMap((r) => [r[at] - r[size] / 2, r[at] + r[size] / 2])
+  const rects = [
+    ...p.loads,
+    ...(p.backingPlate ? [p.backingPlate] : []),
+    ...(p.basePlate ? [p.basePlate] : []),
+  ]
+  const cuts = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm') =>
+    rects.flatMap((r) => [r[at] - r[size] / 2, r[at] + r[size] / 2])
   const plates = [p.backingPlate, p.basePlate].filter((r) => r !== undefined)
-  const crowd = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
-    ...(plates.length || p.loads.length ? cuts(at, size) : []), ...(k0 === 'clamped' ? [0] : []), ...(k1 === 'clamped' ? [length] : []),
+  const crowd = (
+    at: 'xMm' | 'yMm',
+    size: 'lengthMm' | 'widthMm',
+    length: number,
+    k0: EdgeKind,
+    k1: EdgeKind,
+  ) => [
+    ...(plates.length || p.loads.length ? cuts(at, size) : []),
+    ...(k0 === 'clamped' ? [0] : []),
+    ...(k1 === 'clamped' ? [length] : []),
   ]
   const members = (axis: 'x' | 'y') => (p.supports ?? []).filter((m) => m.axis === axis).map((m) => m.atMm)
-  const x = gradedLines(p.aMm, [...cuts('xMm', 'lengthMm'), ...members('x')], crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1), p.nx, decay / 2)
-  const y = gradedLines(p.bMm, [...cuts('yMm', 'widthMm'), ...members('y')], crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1), p.ny, decay / 2)
+  const x = gradedLines(
+    p.aMm,
+    [...cuts('xMm', 'lengthMm'), ...members('x')],
+    crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1),
+    p.nx,
+    decay / 2,
+  )
+  const y = gradedLines(
+    p.bMm,
+    [...cuts('yMm', 'widthMm'), ...members('y')],
+    crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1),
+    p.ny,
+    decay / 2,
+  )
   const [nx, ny] = [x.length - 1, y.length - 1]
   const across = nx + 1
   const nodes = across * (ny + 1)
 
-  const sections: Section[] = [bare, sectionOf(p.layup, p.basePlate), sectionOf(p.layup, undefined, p.backingPlate), sectionOf(p.layup, p.basePlate, p.backingPlate)]
+  const sections: Section[] = [
+    bare,
+    sectionOf(p.layup, p.basePlate),
+    sectionOf(p.layup, undefined, p.backingPlate),
+    sectionOf(p.layup, p.basePlate, p.backingPlate),
+  ]
   const kind = new Uint8Array(nx * ny)
   const q = new Float64Array(nx * ny)
   for (let j = 0; j < ny; j++)
@@ -111,9 +155,11 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     hold(ny * across + i, p.edges.y1, 0)
   }
 
-  const onMember = (lines: Float64Array, at: number[]) => Uint8Array.from(lines, (v) => (at.some((m) => Math.abs(m - v) < 1e-6) ? 1 : 0))
+  const onMember = (lines: Float64Array, at: number[]) =>
+    Uint8Array.from(lines, (v) => (at.some((m) => Math.abs(m - v) < 1e-6) ? 1 : 0))
   const [memberX, memberY] = [onMember(x, members('x')), onMember(y, members('y'))]
-  for (let j = 0; j <= ny; j++) for (let i = 0; i <= nx; i++) if (memberX[i] || memberY[j]) held[(j * across + i) * dofs] = 1
+  for (let j = 0; j <= ny; j++)
+    for (let i = 0; i <= nx; i++) if (memberX[i] || memberY[j]) held[(j * across + i) * dofs] = 1
 
   // Elements of one size and section are one matrix, so it is made once for each pair of widths.
   const made = new Map<number, Float64Array>()
@@ -141,7 +187,12 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   }
   const rhs = new Float64Array(nodes * dofs)
   const load = new Float64Array(nodes)
-  const cornersOf = (i: number, j: number) => [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
+  const cornersOf = (i: number, j: number) => [
+    j * across + i,
+    j * across + i + 1,
+    (j + 1) * across + i + 1,
+    (j + 1) * across + i,
+  ]
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       const share = (q[j * nx + i]! * (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)) / 4
@@ -160,7 +211,12 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const sums = [0, 1, 2, 3].map(() => ({ count: new Uint8Array(nodes), v: new Float64Array(nodes * 8) }))
   const gx = new Float64Array(4 * dofs)
   const gy = new Float64Array(4 * dofs)
-  const sign = [[-1, -1], [1, -1], [1, 1], [-1, 1]] as const
+  const sign = [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ] as const
   const shearRot = 1
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
@@ -171,7 +227,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
         corner.forEach((node, c) => {
           if (!held[node * dofs]) return
           const row = c * dofs * 4 * dofs
-          for (let e = 0; e < 4; e++) for (let d = 0; d < dofs; d++) totalReactionN += ke[row + e * dofs + d]! * u[corner[e]! * dofs + d]!
+          for (let e = 0; e < 4; e++)
+            for (let d = 0; d < dofs; d++)
+              totalReactionN += ke[row + e * dofs + d]! * u[corner[e]! * dofs + d]!
         })
       }
       const at = sums[kind[j * nx + i]!]!

@@ -32,7 +32,18 @@ interface Layer {
   nu: number
   z: number
 }
-export type Layup = { kind: 'sandwich'; outerMm: number; coreMm: number; innerMm: number; eMPa: number; innerEMPa?: number | undefined; nu: number; coreGMPa: number } | { kind: 'solid'; tMm: number; eMPa: number; nu: number }
+export type Layup =
+  | {
+      kind: 'sandwich'
+      outerMm: number
+      coreMm: number
+      innerMm: number
+      eMPa: number
+      innerEMPa?: number | undefined
+      nu: number
+      coreGMPa: number
+    }
+  | { kind: 'solid'; tMm: number; eMPa: number; nu: number }
 
 const prime = (e: number, nu: number) => e / (1 - nu * nu)
 const shearModulus = (e: number, nu: number) => e / (2 * (1 + nu))
@@ -44,7 +55,9 @@ function add(o: Orthotropy, e: number, nu: number, k: number) {
   o.d12 += E * nu
   o.d33 += (E * (1 - nu)) / 2
 }
-const centroid = (layers: Layer[]) => layers.reduce((s, l) => s + prime(l.e, l.nu) * l.t * l.z, 0) / layers.reduce((s, l) => s + prime(l.e, l.nu) * l.t, 0)
+const centroid = (layers: Layer[]) =>
+  layers.reduce((s, l) => s + prime(l.e, l.nu) * l.t * l.z, 0) /
+  layers.reduce((s, l) => s + prime(l.e, l.nu) * l.t, 0)
 
 export function sectionOf(layup: Layup, base?: PlateLayer, backing?: PlateLayer): Section {
   const own = { ...zero(), S: 0 }
@@ -65,19 +78,27 @@ export function sectionOf(layup: Layup, base?: PlateLayer, backing?: PlateLayer)
     const t = layup.tMm
     const layers: Layer[] = [{ t, e: layup.eMPa, nu: layup.nu, z: 0 }]
     if (base?.bonded) layers.push({ t: base.tMm, e: base.eMPa, nu: base.nu, z: (t + base.tMm) / 2 })
-    if (backing?.bonded) layers.push({ t: backing.tMm, e: backing.eMPa, nu: backing.nu, z: -(t + backing.tMm) / 2 })
+    if (backing?.bonded)
+      layers.push({ t: backing.tMm, e: backing.eMPa, nu: backing.nu, z: -(t + backing.tMm) / 2 })
     const z = centroid(layers)
     face(layers, z)
     addLoose()
     const E = prime(layup.eMPa, layup.nu)
-    return { membrane: null, own, outer: { ePrime: E, nu: layup.nu, arm: 0, own: t / 2 - z }, inner: { ePrime: E, nu: layup.nu, arm: 0, own: -t / 2 - z }, shear: 1.25 * shearModulus(layup.eMPa, layup.nu) }
+    return {
+      membrane: null,
+      own,
+      outer: { ePrime: E, nu: layup.nu, arm: 0, own: t / 2 - z },
+      inner: { ePrime: E, nu: layup.nu, arm: 0, own: -t / 2 - z },
+      shear: 1.25 * shearModulus(layup.eMPa, layup.nu),
+    }
   }
   const { outerMm: to, coreMm: tc, innerMm: ti, nu } = layup
   const eInner = layup.innerEMPa ?? layup.eMPa
   const upper: Layer[] = [{ t: to, e: layup.eMPa, nu, z: (tc + to) / 2 }]
   const lower: Layer[] = [{ t: ti, e: eInner, nu, z: -(tc + ti) / 2 }]
   if (base?.bonded) upper.push({ t: base.tMm, e: base.eMPa, nu: base.nu, z: tc / 2 + to + base.tMm / 2 })
-  if (backing?.bonded) lower.push({ t: backing.tMm, e: backing.eMPa, nu: backing.nu, z: -(tc / 2 + ti + backing.tMm / 2) })
+  if (backing?.bonded)
+    lower.push({ t: backing.tMm, e: backing.eMPa, nu: backing.nu, z: -(tc / 2 + ti + backing.tMm / 2) })
   const [zu, zl] = [centroid(upper), centroid(lower)]
   const z0 = centroid([...upper, ...lower])
   const d = zu - zl
@@ -88,15 +109,33 @@ export function sectionOf(layup: Layup, base?: PlateLayer, backing?: PlateLayer)
   face(lower, zl)
   addLoose()
   return {
-    membrane, own, shear: (layup.coreGMPa * d) / tc,
-    outer: { ePrime: prime(layup.eMPa, nu), nu, arm: zu - z0, own: tc / 2 + to - zu }, inner: { ePrime: prime(eInner, nu), nu, arm: zl - z0, own: -(tc / 2 + ti) - zl },
+    membrane,
+    own,
+    shear: (layup.coreGMPa * d) / tc,
+    outer: { ePrime: prime(layup.eMPa, nu), nu, arm: zu - z0, own: tc / 2 + to - zu },
+    inner: { ePrime: prime(eInner, nu), nu, arm: zl - z0, own: -(tc / 2 + ti) - zl },
   }
 }
 
-/** Adds one Reissner\u2013Mindlin plate to a rectangular element: bilinear, transverse shear tied at the middles of the sides (MITC4), so that it does not lock. */
-export function addPlate(ke: Float64Array, dofs: number, rot: number, a: number, b: number, o: Orthotropy & { S: number }): void {
+/**
+ * Adds one Reissner\u2013Mindlin plate to a rectangular element: bilinear, transverse shear tied at the
+ * middles of the sides (MITC4), so that it does not lock.
+ */
+export function addPlate(
+  ke: Float64Array,
+  dofs: number,
+  rot: number,
+  a: number,
+  b: number,
+  o: Orthotropy & { S: number },
+): void {
   const n = 4 * dofs
-  const corner = [[-1, -1], [1, -1], [1, 1], [-1, 1]] as const
+  const corner = [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ] as const
   const g = 1 / Math.sqrt(3)
   const bx = new Float64Array(4)
   const by = new Float64Array(4)
@@ -123,20 +162,36 @@ export function addPlate(ke: Float64Array, dofs: number, rot: number, a: number,
       gx.fill(0)
       gy.fill(0)
       tiedShear(gx, gy, dofs, rot, a, b, xi, eta)
-      for (const r of used) for (const s of used) ke[r * n + s] = ke[r * n + s]! + w * o.S * (gx[r]! * gx[s]! + gy[r]! * gy[s]!)
+      for (const r of used)
+        for (const s of used) ke[r * n + s] = ke[r * n + s]! + w * o.S * (gx[r]! * gx[s]! + gy[r]! * gy[s]!)
     }
 }
 
 /** \u2207w + \u03b2 as tied: along x from the lower and upper side, along y from the left and right one. */
-export function tiedShear(gx: Float64Array, gy: Float64Array, dofs: number, rot: number, a: number, b: number, xi: number, eta: number): void {
-  const sides: [number, number, number][] = [[0, 1, (1 - eta) / 2], [3, 2, (1 + eta) / 2]]
+export function tiedShear(
+  gx: Float64Array,
+  gy: Float64Array,
+  dofs: number,
+  rot: number,
+  a: number,
+  b: number,
+  xi: number,
+  eta: number,
+): void {
+  const sides: [number, number, number][] = [
+    [0, 1, (1 - eta) / 2],
+    [3, 2, (1 + eta) / 2],
+  ]
   for (const [p, q, k] of sides) {
     gx[p * dofs] = gx[p * dofs]! - k / a
     gx[q * dofs] = gx[q * dofs]! + k / a
     gx[p * dofs + rot] = gx[p * dofs + rot]! + k / 2
     gx[q * dofs + rot] = gx[q * dofs + rot]! + k / 2
   }
-  const ends: [number, number, number][] = [[0, 3, (1 - xi) / 2], [1, 2, (1 + xi) / 2]]
+  const ends: [number, number, number][] = [
+    [0, 3, (1 - xi) / 2],
+    [1, 2, (1 + xi) / 2],
+  ]
   for (const [p, q, k] of ends) {
     gy[p * dofs] = gy[p * dofs]! - k / b
     gy[q * dofs] = gy[q * dofs]! + k / b

@@ -1,51 +1,124 @@
 import { spotFor, zoneAt, zoneOfPlace, zoneTitle, type BoatZone } from '../../boat/spot'
 import type { Design } from './design'
 
-/** The same fitting on the other side: y, pattern, plate, pads and load turned over the centreline, on the deck that is there. */
+/**
+ * The same fitting on the other side: y, pattern, plate, pads and load turned over the centreline, on the
+ * deck that is there.
+ */
 export function mirrored(d: Design, zones: BoatZone[], name: string): Design {
   const flip = <P extends { xMm: number; yMm: number }>(p: P): P => ({ ...p, yMm: p.yMm === 0 ? 0 : -p.yMm })
   const load = (l: Design['load']): Design['load'] => {
     const out = { ...l }
     if (out.azimuthDeg !== undefined) out.azimuthDeg = out.azimuthDeg === 0 ? 0 : -out.azimuthDeg
-    if (out.sweep?.azimuthDeg) out.sweep = { ...out.sweep, azimuthDeg: { ...out.sweep.azimuthDeg, from: -out.sweep.azimuthDeg.to, to: -out.sweep.azimuthDeg.from } }
+    if (out.sweep?.azimuthDeg)
+      out.sweep = {
+        ...out.sweep,
+        azimuthDeg: {
+          ...out.sweep.azimuthDeg,
+          from: -out.sweep.azimuthDeg.to,
+          to: -out.sweep.azimuthDeg.from,
+        },
+      }
     return out
   }
-  const turned: Design = { ...d, name, bolts: d.bolts.map(flip), load: load(d.load), cases: d.cases.map((c) => ({ ...c, load: load(c.load) })), plate: d.plate ? { ...d.plate, outline: d.plate.outline ? d.plate.outline.map(flip).reverse() : null } : null }
+  const turned: Design = {
+    ...d,
+    name,
+    bolts: d.bolts.map(flip),
+    load: load(d.load),
+    cases: d.cases.map((c) => ({ ...c, load: load(c.load) })),
+    plate: d.plate
+      ? { ...d.plate, outline: d.plate.outline ? d.plate.outline.map(flip).reverse() : null }
+      : null,
+  }
   return moved(turned, zones, { xMm: d.place.xMm, yMm: d.place.yMm === 0 ? 0 : -d.place.yMm }, name)
 }
 
-/** The same fitting at another place, on what the deck is there: what was bought or measured for the first does not go with it. */
+/**
+ * The same fitting at another place, on what the deck is there: what was bought or measured for the first
+ * does not go with it.
+ */
 export function moved(d: Design, zones: BoatZone[], at: { xMm: number; yMm: number }, name: string): Design {
   const zone = zoneAt(zones, at)
   const spot = spotFor(zone, at, d.bolts, d.duty)
   const cored = spot.structure.kind === 'sandwich'
   return {
-    ...d, name, bought: null, structureReason: null, unevenMm: [],
-    place: { ...d.place, zone: spot.zone, xMm: spot.xMm, yMm: spot.yMm, zMm: spot.zMm, edgeMm: spot.edgeMm, belowWaterline: spot.belowWaterline, measuredFrom: [] },
-    structure: zone ? spot.structure : d.structure, measured: zone ? spot.measured : [],
-    core: { ...d.core, school: cored ? (d.core.school === 'none' ? 'bore-fill' : d.core.school) : 'none', ...(cored ? {} : { boreMm: null }) },
+    ...d,
+    name,
+    bought: null,
+    structureReason: null,
+    unevenMm: [],
+    place: {
+      ...d.place,
+      zone: spot.zone,
+      xMm: spot.xMm,
+      yMm: spot.yMm,
+      zMm: spot.zMm,
+      edgeMm: spot.edgeMm,
+      belowWaterline: spot.belowWaterline,
+      measuredFrom: [],
+    },
+    structure: zone ? spot.structure : d.structure,
+    measured: zone ? spot.measured : [],
+    core: {
+      ...d.core,
+      school: cored ? (d.core.school === 'none' ? 'bore-fill' : d.core.school) : 'none',
+      ...(cored ? {} : { boreMm: null }),
+    },
     doubler: spot.structure.kind === 'metal' ? d.doubler : null,
   }
 }
 
 /**
- * This fitting itself at another place, with all that the place decides: zone, layup, height, edge distance, what is above the water.
- * A deck of its own that the fitter gave a reason for stays. `said` is what changed with it, in words; empty where only the place did.
+ * This fitting itself at another place, with all that the place decides: zone, layup, height, edge
+ * distance, what is above the water.
+ * A deck of its own that the fitter gave a reason for stays. `said` is what changed with it, in words;
+ * empty where only the place did.
  */
-export function shifted(d: Design, zones: BoatZone[], at: { xMm: number; yMm: number }): { design: Design; said: string[] } {
+export function shifted(
+  d: Design,
+  zones: BoatZone[],
+  at: { xMm: number; yMm: number },
+): { design: Design; said: string[] } {
   const place = { ...d.place, ...at }
   const zone = zoneOfPlace(zones, place)
   const side = zone !== null && zone === zones.find((z) => z.code === d.place.zone)
-  const spot = spotFor(zone, side && zone.face !== 'deck' && zone.face !== 'roof' ? place : at, d.bolts, d.duty)
+  const spot = spotFor(
+    zone,
+    side && zone.face !== 'deck' && zone.face !== 'roof' ? place : at,
+    d.bolts,
+    d.duty,
+  )
   const own = d.structureReason !== null
   const to = moved(d, zones, at, d.name)
   const design: Design = {
     ...d,
-    place: { ...d.place, zone: spot.zone, xMm: at.xMm, yMm: at.yMm, zMm: zone ? spot.zMm : d.place.zMm, edgeMm: spot.edgeMm, belowWaterline: zone ? spot.belowWaterline : d.place.belowWaterline, measuredFrom: [] },
-    ...(own || !zone || spot.zone === d.place.zone ? {} : { structure: spot.structure, measured: spot.measured, core: to.core, doubler: to.doubler, unevenMm: [] }),
+    place: {
+      ...d.place,
+      zone: spot.zone,
+      xMm: at.xMm,
+      yMm: at.yMm,
+      zMm: zone ? spot.zMm : d.place.zMm,
+      edgeMm: spot.edgeMm,
+      belowWaterline: zone ? spot.belowWaterline : d.place.belowWaterline,
+      measuredFrom: [],
+    },
+    ...(own || !zone || spot.zone === d.place.zone
+      ? {}
+      : {
+          structure: spot.structure,
+          measured: spot.measured,
+          core: to.core,
+          doubler: to.doubler,
+          unevenMm: [],
+        }),
   }
   const said = [
-    ...(spot.zone === d.place.zone ? [] : [`it stands on ${zoneTitle(zones, spot.zone)} now${own ? ', and keeps the deck of its own' : zone ? ' and takes its layup' : ', whose layup nobody has given'}`]),
+    ...(spot.zone === d.place.zone
+      ? []
+      : [
+          `it stands on ${zoneTitle(zones, spot.zone)} now${own ? ', and keeps the deck of its own' : zone ? ' and takes its layup' : ', whose layup nobody has given'}`,
+        ]),
     ...(spot.edgeMm === d.place.edgeMm ? [] : ['the edge distance is the plan\u2019s again']),
     ...(d.place.measuredFrom.length ? ['it is no longer a measured place'] : []),
   ]

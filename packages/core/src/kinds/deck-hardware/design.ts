@@ -16,7 +16,10 @@ export { FAMILIES, type Family }
 
 const baseExtra = { thicknessMm: positive(), bodyHeightMm: nonNegative() }
 
-/** All that a user decides or measures of one deck fitting. Whatever follows from it is computed, never stored here. */
+/**
+ * All that a user decides or measures of one deck fitting. Whatever follows from it is computed, never
+ * stored here.
+ */
 export const designSchema = z.strictObject({
   schemaVersion: z.literal(SCHEMA_VERSION),
   name: z.string().trim().min(1).max(120),
@@ -34,7 +37,9 @@ export const designSchema = z.strictObject({
     measuredFrom: z.array(measureSchema).max(12).default([]),
   }),
   structure: structureSchema,
-  /** why this fitting keeps a deck of its own where the zone says otherwise; null while it follows the zone */
+  /**
+   * why this fitting keeps a deck of its own where the zone says otherwise; null while it follows the zone
+   */
   structureReason: z.string().max(300).nullable().default(null),
   /** which thicknesses were measured; the others are estimates and marked so wherever they count */
   measured: z.array(z.enum(MEASURABLE)),
@@ -44,8 +49,14 @@ export const designSchema = z.strictObject({
   load: designLoadInput,
   caseName: z.string().trim().min(1).max(60).default('Usual load'),
   /** other loads that it may have to carry, each by itself */
-  cases: z.array(z.strictObject({ name: z.string().trim().min(1).max(60), load: designLoadInput })).max(12).default([]),
-  base: z.union([z.strictObject({ ...rectangleShape, ...baseExtra }), z.strictObject({ ...discShape, ...baseExtra })]),
+  cases: z
+    .array(z.strictObject({ name: z.string().trim().min(1).max(60), load: designLoadInput }))
+    .max(12)
+    .default([]),
+  base: z.union([
+    z.strictObject({ ...rectangleShape, ...baseExtra }),
+    z.strictObject({ ...discShape, ...baseExtra }),
+  ]),
   bolts: z.array(pointSchema).min(1).max(60),
   /** pad or wedge under each bolt, mm; empty: none */
   padsMm: z.array(nonNegative()).max(60).default([]),
@@ -70,7 +81,11 @@ export const designSchema = z.strictObject({
   }),
   plate: z
     .strictObject({
-      material: z.enum(PLATE_IDS), lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), bedGapMm: nonNegative(),
+      material: z.enum(PLATE_IDS),
+      lengthMm: positive(),
+      widthMm: positive(),
+      thicknessMm: positive(),
+      bedGapMm: nonNegative(),
       /** as clipped round what is in the way; null: the whole rectangle */
       outline: z.array(pointSchema).min(3).max(60).nullable().default(null),
       /** sheets bonded into one */
@@ -81,15 +96,30 @@ export const designSchema = z.strictObject({
     })
     .nullable(),
   /** a plate welded on or under a metal deck; null for none */
-  doubler: z.strictObject({ lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), weldMm: positive() }).nullable().default(null),
+  doubler: z
+    .strictObject({ lengthMm: positive(), widthMm: positive(), thicknessMm: positive(), weldMm: positive() })
+    .nullable()
+    .default(null),
   /** between bolt and structure, all three or it still bridges */
-  isolation: z.strictObject({ sleeve: z.boolean(), washer: z.boolean(), sealant: z.boolean() }).default({ sleeve: false, washer: false, sealant: false }),
+  isolation: z
+    .strictObject({ sleeve: z.boolean(), washer: z.boolean(), sealant: z.boolean() })
+    .default({ sleeve: false, washer: false, sealant: false }),
   /** wet at the joint: what the metals meet in */
   wetness: z.enum(['splash', 'dry', 'immersed']).default('splash'),
   /** choices that make no number of their own but change the steps */
-  schools: z.strictObject({ plate: z.enum(['calculated', 'rule']), inside: z.enum(['leak-must-tell', 'seal-inside']), bead: z.enum(['bead-on-fitting', 'bead-on-structure']), wet: z.enum(['wet-insert', 'wet-recore', 'wet-dry-out']).nullable().default(null) }).default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null }),
+  schools: z
+    .strictObject({
+      plate: z.enum(['calculated', 'rule']),
+      inside: z.enum(['leak-must-tell', 'seal-inside']),
+      bead: z.enum(['bead-on-fitting', 'bead-on-structure']),
+      wet: z.enum(['wet-insert', 'wet-recore', 'wet-dry-out']).nullable().default(null),
+    })
+    .default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null }),
   /** what was bought for it and when; a stack that moves afterwards makes it stale */
-  bought: z.strictObject({ what: z.string().max(2000), at: z.string().max(40), by: z.string().max(80) }).nullable().default(null),
+  bought: z
+    .strictObject({ what: z.string().max(2000), at: z.string().max(40), by: z.string().max(80) })
+    .nullable()
+    .default(null),
   core: z.strictObject({
     school: z.enum(CORE_SCHOOLS),
     boreMm: positive().nullable(),

@@ -5,7 +5,10 @@ import { SCHOOLS, type School } from '../../trade/schools'
 import { withChange } from '../../base/change'
 import type { Design } from './design'
 
-/** Questions of a deck fitting on which good fitters disagree, where the answer stands in the design, and what it changes. */
+/**
+ * Questions of a deck fitting on which good fitters disagree, where the answer stands in the design, and
+ * what it changes.
+ */
 export interface Question {
   id: string
   question: School['question']
@@ -15,29 +18,93 @@ export interface Question {
   changes: string
 }
 export const QUESTIONS: Question[] = [
-  { id: 'core', question: 'Keeping water out of the core', schools: ['bore-fill', 'reef', 'insert', 'seal-wall', 'none'], of: (d) => d.core.school, take: (s) => ({ 'core.school': s, 'core.boreMm': null }), changes: 'drilling steps, epoxy, hours, the section' },
-  { id: 'bedding', question: 'Bedding deck hardware', schools: ['tape', 'tube'], of: (d) => (d.bedding.sealant === 'butyl' ? 'tape' : 'tube'), take: (s) => ({ 'bedding.sealant': s === 'tape' ? 'butyl' : 'hybrid' }), changes: 'the sealant, how much of it, the cure and how it comes apart' },
-  { id: 'tightening', question: 'Tightening', schools: ['once', 'two-step'], of: (d) => d.bedding.tightening, take: (s) => ({ 'bedding.tightening': s }), changes: 'a second visit when the bead is a gasket' },
-  { id: 'top', question: 'Top of the hole', schools: ['chamfer', 'flat'], of: (d) => (d.core.chamferMm === null ? 'flat' : 'chamfer'), take: (s) => ({ 'core.chamferMm': s === 'flat' ? null : 1.5 }), changes: 'a ring of bedding round each bolt, and how much of it' },
-  { id: 'plate', question: 'Backing plate', schools: ['calculated', 'rule'], of: (d) => d.schools.plate, take: (s, d) => ({ 'schools.plate': s, ...(s === 'rule' ? rulePlate(d) : {}) }), changes: 'thickness and size of the plate, and so the bolts\u2019 length' },
-  { id: 'inside', question: 'The inside', schools: ['leak-must-tell', 'seal-inside'], of: (d) => d.schools.inside, take: (s) => ({ 'schools.inside': s }), changes: 'where the bead goes inside, and whether a leak shows' },
-  { id: 'bead', question: 'Where the bead goes', schools: ['bead-on-fitting', 'bead-on-structure'], of: (d) => d.schools.bead, take: (s) => ({ 'schools.bead': s }), changes: 'the bedding step' },
+  {
+    id: 'core',
+    question: 'Keeping water out of the core',
+    schools: ['bore-fill', 'reef', 'insert', 'seal-wall', 'none'],
+    of: (d) => d.core.school,
+    take: (s) => ({ 'core.school': s, 'core.boreMm': null }),
+    changes: 'drilling steps, epoxy, hours, the section',
+  },
+  {
+    id: 'bedding',
+    question: 'Bedding deck hardware',
+    schools: ['tape', 'tube'],
+    of: (d) => (d.bedding.sealant === 'butyl' ? 'tape' : 'tube'),
+    take: (s) => ({ 'bedding.sealant': s === 'tape' ? 'butyl' : 'hybrid' }),
+    changes: 'the sealant, how much of it, the cure and how it comes apart',
+  },
+  {
+    id: 'tightening',
+    question: 'Tightening',
+    schools: ['once', 'two-step'],
+    of: (d) => d.bedding.tightening,
+    take: (s) => ({ 'bedding.tightening': s }),
+    changes: 'a second visit when the bead is a gasket',
+  },
+  {
+    id: 'top',
+    question: 'Top of the hole',
+    schools: ['chamfer', 'flat'],
+    of: (d) => (d.core.chamferMm === null ? 'flat' : 'chamfer'),
+    take: (s) => ({ 'core.chamferMm': s === 'flat' ? null : 1.5 }),
+    changes: 'a ring of bedding round each bolt, and how much of it',
+  },
+  {
+    id: 'plate',
+    question: 'Backing plate',
+    schools: ['calculated', 'rule'],
+    of: (d) => d.schools.plate,
+    take: (s, d) => ({ 'schools.plate': s, ...(s === 'rule' ? rulePlate(d) : {}) }),
+    changes: 'thickness and size of the plate, and so the bolts\u2019 length',
+  },
+  {
+    id: 'inside',
+    question: 'The inside',
+    schools: ['leak-must-tell', 'seal-inside'],
+    of: (d) => d.schools.inside,
+    take: (s) => ({ 'schools.inside': s }),
+    changes: 'where the bead goes inside, and whether a leak shows',
+  },
+  {
+    id: 'bead',
+    question: 'Where the bead goes',
+    schools: ['bead-on-fitting', 'bead-on-structure'],
+    of: (d) => d.schools.bead,
+    take: (s) => ({ 'schools.bead': s }),
+    changes: 'the bedding step',
+  },
 ]
 export const schoolNamed = (id: string) => SCHOOLS.find((s) => s.id === id)
 
 /** Why a school is refused for this design; null where it may be taken. */
 export function refusedHere(school: string, d: Design): string | null {
   const s = d.structure
-  if (school === 'none' && s.kind === 'sandwich') return 'This deck is cored: a bare hole lets water into the core.'
-  if (['bore-fill', 'reef', 'insert', 'seal-wall'].includes(school) && s.kind !== 'sandwich') return 'There is no core here.'
-  if (school === 'seal-wall' && s.kind === 'sandwich' && CORES[s.core.material].rots) return `${CORES[s.core.material].title} rots: a sealed wall is not enough.`
-  if (school === 'tape' && (d.place.belowWaterline || d.bedding.fuelOrSolvent)) return d.place.belowWaterline ? 'Butyl is not for below the waterline.' : 'Fuel and solvents dissolve butyl.'
-  if (school === 'chamfer' && s.kind === 'sandwich' && s.outerMm < 3 && !['bore-fill', 'reef', 'insert'].includes(d.core.school)) return 'The outer skin is too thin for a countersink over an open core.'
+  if (school === 'none' && s.kind === 'sandwich')
+    return 'This deck is cored: a bare hole lets water into the core.'
+  if (['bore-fill', 'reef', 'insert', 'seal-wall'].includes(school) && s.kind !== 'sandwich')
+    return 'There is no core here.'
+  if (school === 'seal-wall' && s.kind === 'sandwich' && CORES[s.core.material].rots)
+    return `${CORES[s.core.material].title} rots: a sealed wall is not enough.`
+  if (school === 'tape' && (d.place.belowWaterline || d.bedding.fuelOrSolvent))
+    return d.place.belowWaterline
+      ? 'Butyl is not for below the waterline.'
+      : 'Fuel and solvents dissolve butyl.'
+  if (
+    school === 'chamfer' &&
+    s.kind === 'sandwich' &&
+    s.outerMm < 3 &&
+    !['bore-fill', 'reef', 'insert'].includes(d.core.school)
+  )
+    return 'The outer skin is too thin for a countersink over an open core.'
   if ((school === 'calculated' || school === 'rule') && !d.plate) return 'There is no plate.'
   return null
 }
 
-/** The plate that the rule of thumb makes: one bolt diameter thick in metal, two in anything else, five past the bolts. */
+/**
+ * The plate that the rule of thumb makes: one bolt diameter thick in metal, two in anything else, five
+ * past the bolts.
+ */
 function rulePlate(d: Design): Record<string, unknown> {
   if (!d.plate) return {}
   const diameter = SIZES[d.bolt.size]!.diameterMm
@@ -49,7 +116,13 @@ function rulePlate(d: Design): Record<string, unknown> {
   // Past the thickest sheet two are bonded into one.
   const one = stockThickness(wanted)
   const [thicknessMm, sheets] = one === null ? [2 * stockThickness(wanted / 2)!, 2] : [one, 1]
-  return { 'plate.thicknessMm': thicknessMm, 'plate.sheets': sheets, 'plate.lengthMm': up(2 * (Math.max(...xs) + 5 * diameter)), 'plate.widthMm': up(2 * (Math.max(...ys) + 5 * diameter)), 'plate.outline': null }
+  return {
+    'plate.thicknessMm': thicknessMm,
+    'plate.sheets': sheets,
+    'plate.lengthMm': up(2 * (Math.max(...xs) + 5 * diameter)),
+    'plate.widthMm': up(2 * (Math.max(...ys) + 5 * diameter)),
+    'plate.outline': null,
+  }
 }
 
 export type Habits = Record<string, string>

@@ -3,7 +3,7 @@ import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
 import { heelLine, solveContact, wholeMoments } from '../../chapters/deck/contact'
 import { designLoadOf, type LoadDirection } from '../../chapters/load/design-load'
 import { boltCapacities } from '../../chapters/fastener/fastener'
-import { areaOf, boundsOf, type Point } from '../../base/geometry/outline'
+import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
 import { DECK_METALS, TIMBERS } from '../../base/materials/laminates'
 import { PLATES } from '../../base/materials/plates'
@@ -49,24 +49,46 @@ function directionsOf(given: Design['load']) {
   const load = designLoadOf(given)
   if (load.directions.length) return { load, directions: load.directions, swept: false }
   if (!load.anyWay) {
-    // A basis may fix its own angles (a step pushes down, a sling pulls along itself), so they are read from the components.
+    // A basis may fix its own angles (a step pushes down, a sling pulls along itself), so they are read
+    // from the components.
     const { alongN, acrossN, outN } = load.components
     const deg = (y: number, x: number) => (y === 0 && x === 0 ? 0 : (Math.atan2(y, x) * 180) / Math.PI)
     const tidy = (v: number) => Math.round(v * 1e6) / 1e6
-    return { load, swept: false, directions: [{ azimuthDeg: tidy(Math.hypot(alongN, acrossN) < 1e-9 * load.loadN ? 0 : deg(acrossN, alongN)), elevationDeg: tidy(deg(outN, Math.hypot(alongN, acrossN))), ...load.components }] }
+    return {
+      load,
+      swept: false,
+      directions: [
+        {
+          azimuthDeg: tidy(Math.hypot(alongN, acrossN) < 1e-9 * load.loadN ? 0 : deg(acrossN, alongN)),
+          elevationDeg: tidy(deg(outN, Math.hypot(alongN, acrossN))),
+          ...load.components,
+        },
+      ],
+    }
   }
-  const all = designLoadOf({ ...given, sweep: { azimuthDeg: { from: 0, to: 360 - EVERY_WAY_DEG, step: EVERY_WAY_DEG }, elevationDeg: { from: 0, to: 90, step: EVERY_WAY_DEG } } } as Design['load'])
+  const all = designLoadOf({
+    ...given,
+    sweep: {
+      azimuthDeg: { from: 0, to: 360 - EVERY_WAY_DEG, step: EVERY_WAY_DEG },
+      elevationDeg: { from: 0, to: 90, step: EVERY_WAY_DEG },
+    },
+  } as Design['load'])
   return { load, directions: all.directions, swept: true }
 }
 
 /**
- * Every check is monotone in one of these measures of a direction, so only the directions that are greatest in one of them
+ * Every check is monotone in one of these measures of a direction, so only the directions that are
+ * greatest in one of them
  * have to be judged to have judged them all.
  */
 function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   const caps = boltCapacities(design.bolt.size, design.bolt.grade, design.bolt.threadsInShear)
   const measures: ((s: Shared) => number)[] = [
-    (s) => s.bolts.reduce((m, b) => Math.max(m, Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)), 0),
+    (s) =>
+      s.bolts.reduce(
+        (m, b) => Math.max(m, Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)),
+        0,
+      ),
     (s) => s.maxShearN,
     (s) => s.sumTensionN,
     (s) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0),
@@ -85,17 +107,43 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   return [...picked]
 }
 
-/** Layers under the base with their stiffness through the thickness; bedding is too soft and thin to count. */
+/**
+ * Layers under the base with their stiffness through the thickness; bedding is too soft and thin to count.
+ */
 function layersUnder(d: Design): { thicknessMm: number; eMPa: number }[] {
   const s = d.structure
   const deck =
-    s.kind === 'sandwich' ? [{ thicknessMm: s.outerMm + s.innerMm, eMPa: LAMINATE_E }, { thicknessMm: s.core.thicknessMm, eMPa: d.core.school === 'insert' ? CORES[d.core.insertMaterial].eMPa : (s.core.eMPa ?? CORES[s.core.material].eMPa) }]
-    : [{ thicknessMm: s.thicknessMm, eMPa: s.kind === 'metal' ? DECK_METALS[s.metal].eMPa : s.kind === 'timber' ? TIMBERS[s.timber].eMPa : LAMINATE_E }]
+    s.kind === 'sandwich'
+      ? [
+          { thicknessMm: s.outerMm + s.innerMm, eMPa: LAMINATE_E },
+          {
+            thicknessMm: s.core.thicknessMm,
+            eMPa:
+              d.core.school === 'insert'
+                ? CORES[d.core.insertMaterial].eMPa
+                : (s.core.eMPa ?? CORES[s.core.material].eMPa),
+          },
+        ]
+      : [
+          {
+            thicknessMm: s.thicknessMm,
+            eMPa:
+              s.kind === 'metal'
+                ? DECK_METALS[s.metal].eMPa
+                : s.kind === 'timber'
+                  ? TIMBERS[s.timber].eMPa
+                  : LAMINATE_E,
+          },
+        ]
   return d.plate ? [...deck, { thicknessMm: d.plate.thicknessMm, eMPa: PLATES[d.plate.material].eMPa }] : deck
 }
 const gripAbout = (d: Design) => {
   const s = d.structure
-  return d.base.thicknessMm + (s.kind === 'sandwich' ? s.outerMm + s.core.thicknessMm + s.innerMm : s.thicknessMm) + (d.plate?.thicknessMm ?? 0)
+  return (
+    d.base.thicknessMm +
+    (s.kind === 'sandwich' ? s.outerMm + s.core.thicknessMm + s.innerMm : s.thicknessMm) +
+    (d.plate?.thicknessMm ?? 0)
+  )
 }
 
 /** The bolts of a track that carry the car: the three beside it; of any other fitting all of them. */
@@ -103,7 +151,12 @@ const CAR_BOLTS = 3
 function carrying(d: Design): number[] {
   const all = d.bolts.map((_, i) => i)
   if (d.family !== 'track' || all.length <= CAR_BOLTS) return all
-  return all.sort((a, b) => Math.hypot(d.bolts[a]!.xMm, d.bolts[a]!.yMm) - Math.hypot(d.bolts[b]!.xMm, d.bolts[b]!.yMm)).slice(0, CAR_BOLTS).sort((a, b) => a - b)
+  return all
+    .sort(
+      (a, b) => Math.hypot(d.bolts[a]!.xMm, d.bolts[a]!.yMm) - Math.hypot(d.bolts[b]!.xMm, d.bolts[b]!.yMm),
+    )
+    .slice(0, CAR_BOLTS)
+    .sort((a, b) => a - b)
 }
 /** Of a track the length over those bolts, half a pitch past them. */
 function footingOf(d: Design): { lengthMm: number; widthMm: number } | { diameterMm: number } {
@@ -114,16 +167,34 @@ function footingOf(d: Design): { lengthMm: number; widthMm: number } | { diamete
   return { lengthMm: Math.min(d.base.lengthMm, 2 * reach), widthMm: d.base.widthMm }
 }
 const NOTHING = { axialN: 0, tensionN: 0, shearN: 0, shearXN: 0, shearYN: 0 }
-function shareOn(d: Design, load: { x: number; y: number; z: number }, at: { x: number; y: number; z: number }): BoltGroup {
+function shareOn(
+  d: Design,
+  load: { x: number; y: number; z: number },
+  at: { x: number; y: number; z: number },
+): BoltGroup {
   const who = carrying(d)
   if (who.length === d.bolts.length) return shareAmong(d.bolts, load, at)
-  const g = shareAmong(who.map((i) => d.bolts[i]!), load, at)
+  const g = shareAmong(
+    who.map((i) => d.bolts[i]!),
+    load,
+    at,
+  )
   return { ...g, bolts: d.bolts.map((_, i) => (who.includes(i) ? g.bolts[who.indexOf(i)]! : NOTHING)) }
 }
 
 const fromHand = (caseName: string, direction: LoadDirection, hand: BoltGroup): Shared => ({
-  caseName, direction, hand, bolts: hand.bolts, maxTensionN: hand.maxTensionN, maxShearN: hand.maxShearN, sumTensionN: hand.bolts.reduce((s, b) => s + b.tensionN, 0), pushN: hand.bolts.reduce((s, b) => s + Math.max(0, -b.axialN), 0),
-  toePressureMPa: 0, unresistedMomentNmm: hand.unresistedMomentNmm, unresistedTwistNmm: hand.unresistedTwistNmm, resting: null,
+  caseName,
+  direction,
+  hand,
+  bolts: hand.bolts,
+  maxTensionN: hand.maxTensionN,
+  maxShearN: hand.maxShearN,
+  sumTensionN: hand.bolts.reduce((s, b) => s + b.tensionN, 0),
+  pushN: hand.bolts.reduce((s, b) => s + Math.max(0, -b.axialN), 0),
+  toePressureMPa: 0,
+  unresistedMomentNmm: hand.unresistedMomentNmm,
+  unresistedTwistNmm: hand.unresistedTwistNmm,
+  resting: null,
 })
 
 /** Bolts of one base as the deck under it lets them pull; null where the search finds no rest. */
@@ -133,7 +204,16 @@ function onDeck(s: Shared, d: Design, heightMm: number, kb: number, k: number): 
   if (outN === 0 && Mx === 0 && My === 0) return s
   const footing = footingOf(d)
   const who = carrying(d)
-  const found = solveContact({ footing, bolts: who.map((i) => d.bolts[i]!), kb, k, preloadN: 0, Fz: outN, Mx, My })
+  const found = solveContact({
+    footing,
+    bolts: who.map((i) => d.bolts[i]!),
+    kb,
+    k,
+    preloadN: 0,
+    Fz: outN,
+    Mx,
+    My,
+  })
   if (!found) return null
   const pull = d.bolts.map((_, i) => (who.includes(i) ? found.tensions[who.indexOf(i)]! : 0))
   const bolts = s.hand.bolts.map((b, i) => ({ tensionN: pull[i]!, shearN: b.shearN }))
@@ -141,10 +221,29 @@ function onDeck(s: Shared, d: Design, heightMm: number, kb: number, k: number): 
   const t = toe(footing, found.lift, k)
   const deckForceN = t.toeAt ? Math.max(0, found.pressedForceN) : 0
   // Where the push acts follows from equilibrium with the bolts' pulls.
-  const centre = deckForceN > 0 ? { xMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.xMm, 0) + My) / deckForceN, yMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.yMm, 0) - Mx) / deckForceN } : null
+  const centre =
+    deckForceN > 0
+      ? {
+          xMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.xMm, 0) + My) / deckForceN,
+          yMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.yMm, 0) - Mx) / deckForceN,
+        }
+      : null
   return {
-    ...s, bolts, sumTensionN, maxTensionN: Math.max(...pull), pushN: deckForceN, toePressureMPa: t.toePressureMPa, unresistedMomentNmm: 0,
-    resting: { heelLine: heelLine(footing, found.lift), contactFraction: found.pressed.A / wholeMoments(footing).A, toeAt: t.toeAt, toePressureMPa: t.toePressureMPa, deckForceN, centre },
+    ...s,
+    bolts,
+    sumTensionN,
+    maxTensionN: Math.max(...pull),
+    pushN: deckForceN,
+    toePressureMPa: t.toePressureMPa,
+    unresistedMomentNmm: 0,
+    resting: {
+      heelLine: heelLine(footing, found.lift),
+      contactFraction: found.pressed.A / wholeMoments(footing).A,
+      toeAt: t.toeAt,
+      toePressureMPa: t.toePressureMPa,
+      deckForceN,
+      centre,
+    },
   }
 }
 
@@ -154,7 +253,10 @@ export interface Hand {
   all: Shared[]
   onDeck: Map<string, Shared[]>
 }
-/** Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again and again, and keeps what it was told. */
+/**
+ * Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again
+ * and again, and keeps what it was told.
+ */
 export type Hands = WeakMap<Design['load'], WeakMap<Design['bolts'], Hand>>
 
 function byHand(c: LoadCase, d: Design, known: Hands): Hand {
@@ -165,13 +267,23 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
   if (!hand) {
     const { load, directions, swept } = directionsOf(c.load)
     const point = { x: 0, y: 0, z: load.heightMm }
-    hand = { load, swept, onDeck: new Map(), all: directions.map((q) => fromHand(c.name, q, shareOn(d, { x: q.alongN, y: q.acrossN, z: q.outN }, point))) }
+    hand = {
+      load,
+      swept,
+      onDeck: new Map(),
+      all: directions.map((q) =>
+        fromHand(c.name, q, shareOn(d, { x: q.alongN, y: q.acrossN, z: q.outN }, point)),
+      ),
+    }
     byBolts.set(bolts, hand)
   }
   return hand
 }
 
-/** A lever, or a pattern that cannot hold the load by its bolts alone: then the base has to bear on the deck. */
+/**
+ * A lever, or a pattern that cannot hold the load by its bolts alone: then the base has to bear on the
+ * deck.
+ */
 const needsDeck = (hand: Hand) => hand.load.heightMm > 0 || hand.all.some((s) => s.unresistedMomentNmm > 0)
 
 export interface CaseShared {
@@ -185,7 +297,9 @@ export interface CaseShared {
 }
 
 /**
- * What each bolt carries, for every case. `known` is what the asker was told before of the same load and pattern. `lean` looks at the directions that decide by the hand check only, which is enough to search by;
+ * What each bolt carries, for every case. `known` is what the asker was told before of the same load and
+ * pattern. `lean` looks at the directions that decide by the hand check only, which is enough to search
+ * by;
  * whatever a search proposes is judged whole before it is shown.
  */
 export function shareLoads(design: Design, preloadN: number, lean: boolean, known: Hands): CaseShared[] {
@@ -203,7 +317,10 @@ export function shareLoads(design: Design, preloadN: number, lean: boolean, know
       if (hand.onDeck.size > 400) hand.onDeck.clear()
       hand.onDeck.set(key, all)
     }
-    return { ...shape, contact: all.some((s) => s.resting !== null), decisive: decisive(all, design, preloadN) }
+    return {
+      ...shape,
+      contact: all.some((s) => s.resting !== null),
+      decisive: decisive(all, design, preloadN),
+    }
   })
 }
-export const baseArea = (d: Design) => areaOf('diameterMm' in d.base ? { diameterMm: d.base.diameterMm } : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm })

@@ -27,53 +27,137 @@ const plateFor = (d: Design, reachMm: number) => {
   return { lengthMm: up(b.maxX - b.minX + 2 * reachMm), widthMm: up(b.maxY - b.minY + 2 * reachMm) }
 }
 
-/** Stock from the calculated thickness up, where a margin is left; a step more in case the longer bolts change something. */
+/**
+ * Stock from the calculated thickness up, where a margin is left; a step more in case the longer bolts
+ * change something.
+ */
 function thicker(d: Design, j: Judgement): Candidate[] {
   if (!d.plate || !j.plate) return []
   const least = j.plate.requiredThicknessMm
-  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm && t >= least).slice(0, 3).map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
+  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm && t >= least)
+    .slice(0, 3)
+    .map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
 }
 function otherMaterial(d: Design): Candidate[] {
   if (!d.plate) return []
-  return (['g10', 'al-6061', 'ss-316'] as const).filter((m) => m !== d.plate!.material).map((m) => ({ id: `plate-${m}`, text: `${d.plate!.thicknessMm} mm ${PLATES[m].title}`, change: { 'plate.material': m } }))
+  return (['g10', 'al-6061', 'ss-316'] as const)
+    .filter((m) => m !== d.plate!.material)
+    .map((m) => ({
+      id: `plate-${m}`,
+      text: `${d.plate!.thicknessMm} mm ${PLATES[m].title}`,
+      change: { 'plate.material': m },
+    }))
 }
 /** The plan that brings a check under 0.90 if it falls with the perimeter, rounded up, and the next. */
 function wider(d: Design, used: number | null): Candidate[] {
   if (!d.plate) {
     const p = plateFor(d, 5 * SIZES[d.bolt.size]!.diameterMm)
-    return [{ id: 'plate-add', text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`, change: { plate: { material: 'g10', ...p, thicknessMm: 10, bedGapMm: 1, outline: null, sheets: 1, bonded: true, crownRadiusMm: null } } }]
+    return [
+      {
+        id: 'plate-add',
+        text: `a ${p.lengthMm} \u00d7 ${p.widthMm} \u00d7 10 epoxy-glass plate`,
+        change: {
+          plate: {
+            material: 'g10',
+            ...p,
+            thicknessMm: 10,
+            bedGapMm: 1,
+            outline: null,
+            sheets: 1,
+            bonded: true,
+            crownRadiusMm: null,
+          },
+        },
+      },
+    ]
   }
-  const grow = Math.max(10, Math.ceil(((Math.max(1, used ?? 1) / 0.9 - 1) * (d.plate.lengthMm + d.plate.widthMm)) / 2 / 10) * 10)
-  return [grow, grow + 20].map((g) => ({ id: `plate-grow-${g}`, text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`, change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g } }))
+  const grow = Math.max(
+    10,
+    Math.ceil(((Math.max(1, used ?? 1) / 0.9 - 1) * (d.plate.lengthMm + d.plate.widthMm)) / 2 / 10) * 10,
+  )
+  return [grow, grow + 20].map((g) => ({
+    id: `plate-grow-${g}`,
+    text: `a ${d.plate!.lengthMm + g} \u00d7 ${d.plate!.widthMm + g} plate`,
+    change: { 'plate.lengthMm': d.plate!.lengthMm + g, 'plate.widthMm': d.plate!.widthMm + g },
+  }))
 }
 function biggerBolt(d: Design): Candidate[] {
   const sizes = sizesFor(d)
-  return sizes.slice(sizes.indexOf(d.bolt.size) + 1).map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
+  return sizes
+    .slice(sizes.indexOf(d.bolt.size) + 1)
+    .map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
 }
 function smallerBolt(d: Design): Candidate[] {
   const sizes = sizesFor(d)
-  return sizes.slice(0, Math.max(0, sizes.indexOf(d.bolt.size))).reverse().map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
+  return sizes
+    .slice(0, Math.max(0, sizes.indexOf(d.bolt.size)))
+    .reverse()
+    .map((s) => ({ id: `size-${s}`, text: `${s} bolts`, change: { 'bolt.size': s } }))
 }
-const strongerGrade = (d: Design): Candidate[] => (d.bolt.grade === 'A4-80' ? [] : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} bolts`, change: { 'bolt.grade': 'A4-80' } }])
-const leastWall = (d: Design) => (d.structure.kind === 'sandwich' && CORES[d.structure.core.material].rots ? 4 : 3)
+const strongerGrade = (d: Design): Candidate[] =>
+  d.bolt.grade === 'A4-80'
+    ? []
+    : [{ id: 'grade-A4-80', text: `${GRADES['A4-80'].title} bolts`, change: { 'bolt.grade': 'A4-80' } }]
+const leastWall = (d: Design) =>
+  d.structure.kind === 'sandwich' && CORES[d.structure.core.material].rots ? 4 : 3
 const widerBore = (d: Design): Candidate[] =>
-  d.core.school === 'bore-fill' ? HOLE_SAWS.filter((b) => b >= SIZES[d.bolt.size]!.clearanceMm + (2 * leastWall(d)) / 0.9).slice(0, 1).map((b) => ({ id: `bore-${b}`, text: `a bore of ${b} mm`, change: { 'core.boreMm': b } })) : []
+  d.core.school === 'bore-fill'
+    ? HOLE_SAWS.filter((b) => b >= SIZES[d.bolt.size]!.clearanceMm + (2 * leastWall(d)) / 0.9)
+        .slice(0, 1)
+        .map((b) => ({ id: `bore-${b}`, text: `a bore of ${b} mm`, change: { 'core.boreMm': b } }))
+    : []
 const schools = (d: Design): Candidate[] =>
-  d.structure.kind !== 'sandwich' ? [] : [
-    ...(d.core.school === 'bore-fill' && d.core.boreMm === null ? [] : [{ id: 'core-bore-fill', text: 'bore over, fill, redrill', change: { 'core.school': 'bore-fill', 'core.boreMm': null } }]),
-    ...(d.core.school === 'insert' ? [] : [{ id: 'core-insert', text: 'a high-density insert under the whole base', change: { 'core.school': 'insert' } }]),
-    ...(d.core.school === 'insert' && d.core.insertMaterial === 'epoxy-plug' ? [] : [{ id: 'core-solid', text: 'a solid insert of filled epoxy under the whole base', change: { 'core.school': 'insert', 'core.insertMaterial': 'epoxy-plug' } }]),
-  ]
-const largeWashers = (d: Design): Candidate[] => (d.bolt.nutWasher === 'large' ? [] : [{ id: 'washer-large', text: 'large washers under the nuts', change: { 'bolt.nutWasher': 'large' } }])
+  d.structure.kind !== 'sandwich'
+    ? []
+    : [
+        ...(d.core.school === 'bore-fill' && d.core.boreMm === null
+          ? []
+          : [
+              {
+                id: 'core-bore-fill',
+                text: 'bore over, fill, redrill',
+                change: { 'core.school': 'bore-fill', 'core.boreMm': null },
+              },
+            ]),
+        ...(d.core.school === 'insert'
+          ? []
+          : [
+              {
+                id: 'core-insert',
+                text: 'a high-density insert under the whole base',
+                change: { 'core.school': 'insert' },
+              },
+            ]),
+        ...(d.core.school === 'insert' && d.core.insertMaterial === 'epoxy-plug'
+          ? []
+          : [
+              {
+                id: 'core-solid',
+                text: 'a solid insert of filled epoxy under the whole base',
+                change: { 'core.school': 'insert', 'core.insertMaterial': 'epoxy-plug' },
+              },
+            ]),
+      ]
+const largeWashers = (d: Design): Candidate[] =>
+  d.bolt.nutWasher === 'large'
+    ? []
+    : [{ id: 'washer-large', text: 'large washers under the nuts', change: { 'bolt.nutWasher': 'large' } }]
 const fartherIn = (d: Design): Candidate[] => {
   const need = Math.ceil(SIZES[d.bolt.size]!.diameterMm * (d.structure.kind === 'metal' ? 2 : 3))
-  return d.place.edgeMm !== null && d.place.edgeMm < need ? [{ id: 'edge', text: `${need} mm from the edge`, change: { 'place.edgeMm': need } }] : []
+  return d.place.edgeMm !== null && d.place.edgeMm < need
+    ? [{ id: 'edge', text: `${need} mm from the edge`, change: { 'place.edgeMm': need } }]
+    : []
 }
 
 /** The greatest torque that yields no bolt and crushes nothing, and the snug one. */
 const tighterLess = (j: Judgement): Candidate[] => {
   const most = Math.floor(10 * j.preload.mostTorqueNm) / 10
-  return [...(most > 0 ? [{ id: 'torque-most', text: `tighten to ${most} N·m`, change: { 'bolt.torqueNm': most } }] : []), { id: 'torque-snug', text: 'tighten snug, as it is worked out', change: { 'bolt.torqueNm': null } }]
+  return [
+    ...(most > 0
+      ? [{ id: 'torque-most', text: `tighten to ${most} N·m`, change: { 'bolt.torqueNm': most } }]
+      : []),
+    { id: 'torque-snug', text: 'tighten snug, as it is worked out', change: { 'bolt.torqueNm': null } },
+  ]
 }
 
 function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
@@ -99,24 +183,64 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
     case 'core-dry':
       return [...widerBore(d), ...schools(d)]
     case 'bolt-length':
-      return d.bolt.partThreaded ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }] : smallerBolt(d)
+      return d.bolt.partThreaded
+        ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }]
+        : smallerBolt(d)
     case 'metals':
-      return [{ id: 'isolate', text: 'sleeve, washer and sealant between them', change: { isolation: { sleeve: true, washer: true, sealant: true } } }]
+      return [
+        {
+          id: 'isolate',
+          text: 'sleeve, washer and sealant between them',
+          change: { isolation: { sleeve: true, washer: true, sealant: true } },
+        },
+      ]
     case 'doubler-weld':
-      return d.doubler ? [1.5, 2].map((k) => ({ id: `weld-${k}`, text: `a weld of ${Math.ceil(d.doubler!.weldMm * k)} mm`, change: { 'doubler.weldMm': Math.ceil(d.doubler!.weldMm * k) } })).concat([{ id: 'doubler-grow', text: `a doubler of ${Math.ceil(d.doubler.lengthMm * 1.3)} \u00d7 ${Math.ceil(d.doubler.widthMm * 1.3)}`, change: { 'doubler.lengthMm': Math.ceil(d.doubler.lengthMm * 1.3), 'doubler.widthMm': Math.ceil(d.doubler.widthMm * 1.3) } } as never]) : []
+      return d.doubler
+        ? [1.5, 2]
+            .map((k) => ({
+              id: `weld-${k}`,
+              text: `a weld of ${Math.ceil(d.doubler!.weldMm * k)} mm`,
+              change: { 'doubler.weldMm': Math.ceil(d.doubler!.weldMm * k) },
+            }))
+            .concat([
+              {
+                id: 'doubler-grow',
+                text: `a doubler of ${Math.ceil(d.doubler.lengthMm * 1.3)} \u00d7 ${Math.ceil(d.doubler.widthMm * 1.3)}`,
+                change: {
+                  'doubler.lengthMm': Math.ceil(d.doubler.lengthMm * 1.3),
+                  'doubler.widthMm': Math.ceil(d.doubler.widthMm * 1.3),
+                },
+              } as never,
+            ])
+        : []
     case 'sealant':
-      return j.sealant.best && j.sealant.best !== d.bedding.sealant ? [{ id: 'sealant', text: 'the sealant that ranks first', change: { 'bedding.sealant': j.sealant.best } }] : []
+      return j.sealant.best && j.sealant.best !== d.bedding.sealant
+        ? [
+            {
+              id: 'sealant',
+              text: 'the sealant that ranks first',
+              change: { 'bedding.sealant': j.sealant.best },
+            },
+          ]
+        : []
     case 'punching-core':
     case 'punching-skin':
       return [...wider(d, check.utilisation), ...schools(d), ...(d.plate ? [] : largeWashers(d))]
     default:
-      return check.id.startsWith('crush-plate') ? [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)] : check.id.startsWith('crush-base') ? schools(d) : []
+      return check.id.startsWith('crush-plate')
+        ? [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)]
+        : check.id.startsWith('crush-base')
+          ? schools(d)
+          : []
   }
 }
 
 const MOST_REMEDIES = 3
 
-/** For each check that does not hold, changes of one input with the utilisation each would give: judged, not guessed. */
+/**
+ * For each check that does not hold, changes of one input with the utilisation each would give: judged,
+ * not guessed.
+ */
 export function withRemedies(d: Design, j: Judgement, yard?: YardValue[], memo = new Memo()): Judgement {
   const before = new Map(j.checks.map((c) => [c.id, c]))
   // What helps one check is often tried for its neighbour too; it is judged once.
@@ -133,19 +257,37 @@ export function withRemedies(d: Design, j: Judgement, yard?: YardValue[], memo =
     if (c.verdict === 'holds' || c.verdict === 'unproven') return c
     const found: { remedy: Remedy; spoils: string | null; group: string }[] = []
     for (const candidate of candidates(d, c, j)) {
-      // Of a run of thicknesses, sizes or plans the first that holds is shown, or failing that the first that helps.
+      // Of a run of thicknesses, sizes or plans the first that holds is shown, or failing that the first
+      // that helps.
       const group = candidate.id.replace(/-[#\dM].*$/, '')
       const shown = found.findIndex((f) => f.group === group)
       if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
       const after = judged(candidate)
       const same = after?.checks.find((x) => x.id === c.id)
       if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
-      const spoilt = after.checks.find((x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short')
-      const entry = { group, spoils: spoilt?.title ?? null, remedy: { id: candidate.id, text: candidate.text, ...(spoilt ? { but: `but then short: ${spoilt.title.toLowerCase()}` } : {}), change: candidate.change, utilisation: same?.utilisation ?? null, verdict: same?.verdict ?? ('holds' as const) } }
+      const spoilt = after.checks.find(
+        (x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short',
+      )
+      const entry = {
+        group,
+        spoils: spoilt?.title ?? null,
+        remedy: {
+          id: candidate.id,
+          text: candidate.text,
+          ...(spoilt ? { but: `but then short: ${spoilt.title.toLowerCase()}` } : {}),
+          change: candidate.change,
+          utilisation: same?.utilisation ?? null,
+          verdict: same?.verdict ?? ('holds' as const),
+        },
+      }
       if (shown < 0) found.push(entry)
-      else if (entry.remedy.verdict === 'holds' && (!entry.spoils || found[shown]!.spoils)) found[shown] = entry
+      else if (entry.remedy.verdict === 'holds' && (!entry.spoils || found[shown]!.spoils))
+        found[shown] = entry
     }
-    const remedies = found.sort((x, y) => Number(x.spoils !== null) - Number(y.spoils !== null)).slice(0, MOST_REMEDIES).map((f) => f.remedy)
+    const remedies = found
+      .sort((x, y) => Number(x.spoils !== null) - Number(y.spoils !== null))
+      .slice(0, MOST_REMEDIES)
+      .map((f) => f.remedy)
     return { ...c, remedies }
   })
   return { ...j, checks }

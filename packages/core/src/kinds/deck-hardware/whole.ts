@@ -18,12 +18,17 @@ export interface Whole {
 export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
   const memo = new Memo()
   const judgement = withRemedies(design, judge(design, false, yard, memo), yard, memo)
-  return { judgement, section: drawSection(design, judgement, units, exaggerate), pattern: drawPattern(design, judgement, units) }
+  return {
+    judgement,
+    section: drawSection(design, judgement, units, exaggerate),
+    pattern: drawPattern(design, judgement, units),
+  }
 }
 
 /** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */
 export const toFile = (design: Design) => ({ format: 'north-tide-fitting', version: 1, design })
 export function fromFile(raw: unknown): Design {
-  const inner = raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw
+  const inner =
+    raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw
   return parseDesign(inner)
 }

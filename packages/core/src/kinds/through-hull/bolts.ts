@@ -3,7 +3,10 @@ import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { SIZES, STOCK_LENGTHS_IN, STOCK_LENGTHS_MM } from '../../base/materials/fasteners'
 import type { ThroughHullDesign } from './design'
 
-/** A seacock's flange, and a drain socket's, where the bolts go through; typical, measured on the fitting before they are ordered. */
+/**
+ * A seacock's flange, and a drain socket's, where the bolts go through; typical, measured on the fitting
+ * before they are ordered.
+ */
 export const FLANGE_THICK_MM = { valve: 11, plug: 6 } as const
 const INCH = 25.4
 const WASHER = 'plain'
@@ -22,7 +25,10 @@ export interface BoltGroup {
 export function throughHullBolts(d: ThroughHullDesign): { xMm: number; yMm: number }[] {
   const c = d.valve?.boltCircleMm ?? (d.family === 'drain-plug' ? d.skin.flangeMm * 0.76 : null)
   if (c === null || d.hold.method === 'nut') return []
-  return Array.from({ length: d.hold.bolts }, (_, i) => ({ xMm: (c / 2) * Math.cos((2 * Math.PI * i) / d.hold.bolts), yMm: (c / 2) * Math.sin((2 * Math.PI * i) / d.hold.bolts) }))
+  return Array.from({ length: d.hold.bolts }, (_, i) => ({
+    xMm: (c / 2) * Math.cos((2 * Math.PI * i) / d.hold.bolts),
+    yMm: (c / 2) * Math.sin((2 * Math.PI * i) / d.hold.bolts),
+  }))
 }
 
 /** A block as far as its bolts are concerned. */
@@ -33,18 +39,37 @@ interface Block {
   saw: { outlineMm: number[] }
 }
 /** Where the hull rises fastest, as a unit vector in the fitting's frame (x aft, y to starboard). */
-const rise = (d: ThroughHullDesign, azimuthDeg: number) => ({ x: Math.sin((azimuthDeg * Math.PI) / 180), y: Math.cos((azimuthDeg * Math.PI) / 180) * (d.place.yMm < 0 ? -1 : 1) })
+const rise = (d: ThroughHullDesign, azimuthDeg: number) => ({
+  x: Math.sin((azimuthDeg * Math.PI) / 180),
+  y: Math.cos((azimuthDeg * Math.PI) / 180) * (d.place.yMm < 0 ? -1 : 1),
+})
 
-/** How long the bolts are. On a wedge each has a length of its own: between flange and skin there is more of the block on the side where the hull falls away. */
-export function boltLengths(d: ThroughHullDesign, j: { wedges: { outside: Block | null; inside: Block | null }; tilt: { deg: number; azimuthDeg: number } }): BoltGroup[] {
+/**
+ * How long the bolts are. On a wedge each has a length of its own: between flange and skin there is more
+ * of the block on the side where the hull falls away.
+ */
+export function boltLengths(
+  d: ThroughHullDesign,
+  j: { wedges: { outside: Block | null; inside: Block | null }; tilt: { deg: number; azimuthDeg: number } },
+): BoltGroup[] {
   const places = throughHullBolts(d)
   if (!places.length) return []
   const flange = d.valve ? FLANGE_THICK_MM.valve : FLANGE_THICK_MM.plug
   const size = SIZES[d.hold.size]!
   if (d.hold.method === 'insert') {
-    const room = flange + size.plainWasher.thicknessMm + Math.min(d.hold.engagedMm ?? d.pad?.thicknessMm ?? 0, d.pad?.thicknessMm ?? Infinity)
+    const room =
+      flange +
+      size.plainWasher.thicknessMm +
+      Math.min(d.hold.engagedMm ?? d.pad?.thicknessMm ?? 0, d.pad?.thicknessMm ?? Infinity)
     const stock = size.system === 'inch' ? STOCK_LENGTHS_IN.map((l) => l * INCH) : STOCK_LENGTHS_MM
-    return [{ bolts: places.map((_, i) => i + 1), gripMm: flange + size.plainWasher.thicknessMm, requiredMm: room, lengthMm: stock.filter((l) => l <= room + 1e-6).at(-1) ?? null }]
+    return [
+      {
+        bolts: places.map((_, i) => i + 1),
+        gripMm: flange + size.plainWasher.thicknessMm,
+        requiredMm: room,
+        lengthMm: stock.filter((l) => l <= room + 1e-6).at(-1) ?? null,
+      },
+    ]
   }
   const { inside, outside } = j.wedges
   const up = rise(d, j.tilt.azimuthDeg)
@@ -59,9 +84,18 @@ export function boltLengths(d: ThroughHullDesign, j: { wedges: { outside: Block 
       ...(through ? [{ name: 'wedge outside', thicknessMm: Math.max(0, block(outside, along)) }] : []),
       { name: 'hull', thicknessMm: (inside ?? outside)?.hullBoreMm ?? d.hull.thicknessMm },
       ...(inside ? [{ name: 'wedge inside', thicknessMm: Math.max(0, block(inside, -along)) }] : []),
-      ...(d.pad ? [{ name: 'pad', thicknessMm: d.pad.thicknessMm }] : []), { name: 'flange', thicknessMm: flange },
+      ...(d.pad ? [{ name: 'pad', thicknessMm: d.pad.thicknessMm }] : []),
+      { name: 'flange', thicknessMm: flange },
     ]
-    const stack = { size: d.hold.size, head: 'countersunk' as const, washers: { head: 'none' as const, nut: WASHER as 'plain' }, nut: 'hex' as const, layers, partThreaded: false, protrusionPitches: 2 }
+    const stack = {
+      size: d.hold.size,
+      head: 'countersunk' as const,
+      washers: { head: 'none' as const, nut: WASHER as 'plain' },
+      nut: 'hex' as const,
+      layers,
+      partThreaded: false,
+      protrusionPitches: 2,
+    }
     const gripMm = layers.reduce((s, l) => s + l.thicknessMm, size.plainWasher.thicknessMm)
     const requiredMm = gripMm + size.hexNutMm + 2 * size.pitchMm
     let lengthMm: number | null
@@ -81,4 +115,10 @@ export function boltLengths(d: ThroughHullDesign, j: { wedges: { outside: Block 
   return groups
 }
 /** As one says it over the counter: 2 × M8 × 90, 1 × M8 × 110. */
-export const boltsSaid = (d: ThroughHullDesign, groups: BoltGroup[], mm: (v: number) => string): string => groups.map((g) => `${g.bolts.length} × ${d.hold.size} × ${g.lengthMm === null ? `${mm(Math.ceil(g.requiredMm))} of rod` : mm(g.lengthMm)}`).join(', ')
+export const boltsSaid = (d: ThroughHullDesign, groups: BoltGroup[], mm: (v: number) => string): string =>
+  groups
+    .map(
+      (g) =>
+        `${g.bolts.length} × ${d.hold.size} × ${g.lengthMm === null ? `${mm(Math.ceil(g.requiredMm))} of rod` : mm(g.lengthMm)}`,
+    )
+    .join(', ')

@@ -22,21 +22,79 @@ const CLIP_GAP_MM = 5
 const HOSE_SLACK_MM = 0.5
 const RIM_MM = 4
 
-function screwed(id: Joint['id'], title: string, from: string, to: string, external: NonNullable<ThroughHullDesign['skin']['thread']>, internal: Valve['inlet'], engagedMm: number): Joint {
+function screwed(
+  id: Joint['id'],
+  title: string,
+  from: string,
+  to: string,
+  external: NonNullable<ThroughHullDesign['skin']['thread']>,
+  internal: Valve['inlet'],
+  engagedMm: number,
+): Joint {
   const r = answerOf(threadFit, { external, internal, engagedMm })
-  return { id, title, from: `${from}: ${threadName(external.family, external.size)}`, to: `${to}: ${threadName(internal.family, internal.size, true)}, ${say(internal.depthMm)} mm deep`, verdict: r.verdict, codes: r.codes, because: r.because, turns: r.turns, seal: r.seal }
+  return {
+    id,
+    title,
+    from: `${from}: ${threadName(external.family, external.size)}`,
+    to: `${to}: ${threadName(internal.family, internal.size, true)}, ${say(internal.depthMm)} mm deep`,
+    verdict: r.verdict,
+    codes: r.codes,
+    because: r.because,
+    turns: r.turns,
+    seal: r.seal,
+  }
 }
 
-/** Every joint by thread family, size, engagement and bore. `standingMm` is what stands of the tail above nut or pad, after trimming. */
+/**
+ * Every joint by thread family, size, engagement and bore. `standingMm` is what stands of the tail above
+ * nut or pad, after trimming.
+ */
 export function chainOf(d: ThroughHullDesign, standingMm: number): Joint[] {
   const out: Joint[] = []
   const { skin, valve, tail, hose } = d
-  if (skin.thread && valve) out.push(screwed('skin-valve', 'Skin fitting into valve', skin.title, valve.title, skin.thread, valve.inlet, Math.max(0.1, valve.engagedMm ?? standingMm)))
-  if (valve && tail) out.push(screwed('valve-tail', 'Hose tail into valve', tail.title, valve.title, tail.thread, valve.outlet, tail.engagedMm ?? valve.outlet.depthMm))
+  if (skin.thread && valve)
+    out.push(
+      screwed(
+        'skin-valve',
+        'Skin fitting into valve',
+        skin.title,
+        valve.title,
+        skin.thread,
+        valve.inlet,
+        Math.max(0.1, valve.engagedMm ?? standingMm),
+      ),
+    )
+  if (valve && tail)
+    out.push(
+      screwed(
+        'valve-tail',
+        'Hose tail into valve',
+        tail.title,
+        valve.title,
+        tail.thread,
+        valve.outlet,
+        tail.engagedMm ?? valve.outlet.depthMm,
+      ),
+    )
   if (!valve && tail && skin.thread) {
-    // A tail that goes on a fitting without a valve turns over its thread, so the pair is the other way round.
-    const same = skin.thread.size === tail.thread.size && (skin.thread.family.startsWith('bsp') === tail.thread.family.startsWith('bsp'))
-    out.push({ id: 'skin-tail', title: 'Hose tail on skin fitting', from: `${skin.title}: ${threadName(skin.thread.family, skin.thread.size)}`, to: `${tail.title}: ${tail.thread.size}, by its union nut`, verdict: same ? 'holds' : 'short', codes: same ? [] : ['size'], because: same ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.' : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`, turns: null, seal: same ? 'face' : null })
+    // A tail that goes on a fitting without a valve turns over its thread, so the pair is the other way
+    // round.
+    const same =
+      skin.thread.size === tail.thread.size &&
+      skin.thread.family.startsWith('bsp') === tail.thread.family.startsWith('bsp')
+    out.push({
+      id: 'skin-tail',
+      title: 'Hose tail on skin fitting',
+      from: `${skin.title}: ${threadName(skin.thread.family, skin.thread.size)}`,
+      to: `${tail.title}: ${tail.thread.size}, by its union nut`,
+      verdict: same ? 'holds' : 'short',
+      codes: same ? [] : ['size'],
+      because: same
+        ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.'
+        : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`,
+      turns: null,
+      seal: same ? 'face' : null,
+    })
   }
   if (hose && tail) {
     const below = d.place.zMm < 0
@@ -45,35 +103,80 @@ export function chainOf(d: ThroughHullDesign, standingMm: number): Joint[] {
     const apart = Math.abs(hose.boreMm - tail.barbMm)
     if (apart > HOSE_SLACK_MM + 1e-9) {
       codes.push('bore')
-      why.push(`a ${say(hose.boreMm)} mm hose on a ${say(tail.barbMm)} mm barb is ${say(apart)} mm off; ${HOSE_SLACK_MM} mm is the most`)
+      why.push(
+        `a ${say(hose.boreMm)} mm hose on a ${say(tail.barbMm)} mm barb is ${say(apart)} mm off; ${HOSE_SLACK_MM} mm is the most`,
+      )
     }
     const wanted = below ? 2 : 1
     if (hose.clips < wanted) {
       codes.push('clips')
-      why.push(`${hose.clips === 0 ? 'no clip' : `${hose.clips} clip${hose.clips > 1 ? 's' : ''}`}; ${below ? 'two on every joint below the waterline' : 'one at least'}`)
+      why.push(
+        `${hose.clips === 0 ? 'no clip' : `${hose.clips} clip${hose.clips > 1 ? 's' : ''}`}; ${below ? 'two on every joint below the waterline' : 'one at least'}`,
+      )
     }
-    const room = Math.max(hose.clips, wanted) * hose.bandMm + (Math.max(hose.clips, wanted) - 1) * CLIP_GAP_MM + RIM_MM
+    const room =
+      Math.max(hose.clips, wanted) * hose.bandMm + (Math.max(hose.clips, wanted) - 1) * CLIP_GAP_MM + RIM_MM
     if (room > tail.barbLengthMm + 1e-9) {
       codes.push('short-barb')
-      why.push(`the barb is ${say(tail.barbLengthMm)} mm long and ${Math.max(hose.clips, wanted)} bands of ${say(hose.bandMm)} mm side by side want ${say(room)} mm`)
+      why.push(
+        `the barb is ${say(tail.barbLengthMm)} mm long and ${Math.max(hose.clips, wanted)} bands of ${say(hose.bandMm)} mm side by side want ${say(room)} mm`,
+      )
     }
     if (below && !hose.belowRated) {
       codes.push('hose-kind')
       why.push('this hose is not of a kind for below the waterline')
     }
-    out.push({ id: 'tail-hose', title: 'Hose on its tail', from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`, to: `hose ${say(hose.boreMm)} mm, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`, verdict: codes.length ? 'short' : 'holds', codes: codes.sort(), because: why.length ? `${sentence(why.join('; '))}.` : `${hose.clips} clip${hose.clips === 1 ? '' : 's'}, bands clear of each other, bore and barb agree.`, turns: null, seal: 'clips' })
+    out.push({
+      id: 'tail-hose',
+      title: 'Hose on its tail',
+      from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`,
+      to: `hose ${say(hose.boreMm)} mm, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`,
+      verdict: codes.length ? 'short' : 'holds',
+      codes: codes.sort(),
+      because: why.length
+        ? `${sentence(why.join('; '))}.`
+        : `${hose.clips} clip${hose.clips === 1 ? '' : 's'}, bands clear of each other, bore and barb agree.`,
+      turns: null,
+      seal: 'clips',
+    })
   }
   return out
 }
 
 export const chainChecks = (d: ThroughHullDesign, joints: Joint[]): Check[] => [
   ...joints.map((j) => plain(`joint-${j.id}`, j.title, j.verdict, j.because, 'chapter 5.1')),
-  ...(THROUGH_HULL_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water' ? [plain('joint-missing', 'Hose and tail', 'unproven', 'No tail or hose is chosen yet: the chain ends in the air.', 'chapter 5.1')] : []),
+  ...(THROUGH_HULL_FAMILY[d.family].hose && (!d.tail || !d.hose) && d.family !== 'above-water'
+    ? [
+        plain(
+          'joint-missing',
+          'Hose and tail',
+          'unproven',
+          'No tail or hose is chosen yet: the chain ends in the air.',
+          'chapter 5.1',
+        ),
+      ]
+    : []),
 ]
 /** What would be ordered, as one line a part. */
-export const orderList = (d: ThroughHullDesign): string => [d.skin, d.valve, d.tail].filter((p) => p !== null).map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`).concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : []).join('; ')
-/** Lengths that are found out too late when the hull is open: a tail that does not reach, a pack too thin or too thick for its fitting. */
+export const orderList = (d: ThroughHullDesign): string =>
+  [d.skin, d.valve, d.tail]
+    .filter((p) => p !== null)
+    .map((p) => `1 ${p.title}${p.id ? ` (${p.id})` : ''}`)
+    .concat(d.hose ? [`hose ${say(d.hose.boreMm)} mm, ${d.hose.clips} clips`] : [])
+    .join('; ')
+/**
+ * Lengths that are found out too late when the hull is open: a tail that does not reach, a pack too thin
+ * or too thick for its fitting.
+ */
 export const ORDER_LENGTHS = ['tail-length', 'total-least', 'total-most', 'bolt-length']
 export const lengthsOf = (checks: Check[]): Check[] => checks.filter((c) => ORDER_LENGTHS.includes(c.id))
 /** What forbids an order without a reason on record: a joint, or a length, that is short. */
-export const orderBlocked = (j: { joints: Joint[]; checks: Check[] }): { id: string; title: string; because: string; codes: string[] }[] => [...j.joints.filter((x) => x.verdict === 'short'), ...lengthsOf(j.checks).filter((c) => c.verdict === 'short').map((c) => ({ id: c.id, title: c.title, because: c.because, codes: [] }))]
+export const orderBlocked = (j: {
+  joints: Joint[]
+  checks: Check[]
+}): { id: string; title: string; because: string; codes: string[] }[] => [
+  ...j.joints.filter((x) => x.verdict === 'short'),
+  ...lengthsOf(j.checks)
+    .filter((c) => c.verdict === 'short')
+    .map((c) => ({ id: c.id, title: c.title, because: c.because, codes: [] })),
+]

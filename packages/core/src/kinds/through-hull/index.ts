@@ -13,7 +13,18 @@ export * from './findings'
 export * from './compartments'
 export * from './flood-plan'
 export * from './placing'
-export { BOND_OHM, METHOD_TITLE, baseOf, judgeThroughHull, lastBond, offDeg, plumb, slopeUnknown, type ThroughHullJudgement, type ThroughHullLog } from './judge'
+export {
+  BOND_OHM,
+  METHOD_TITLE,
+  baseOf,
+  judgeThroughHull,
+  lastBond,
+  offDeg,
+  plumb,
+  slopeUnknown,
+  type ThroughHullJudgement,
+  type ThroughHullLog,
+} from './judge'
 export type { MetalLine } from './metals'
 export * from './remedies'
 export * from './wrong-hole'

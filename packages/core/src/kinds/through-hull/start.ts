@@ -6,61 +6,188 @@ import { throughHullSchema, type ThroughHullDesign } from './design'
 import type { ThroughHullEntry } from './goods'
 
 const roundUp = (v: number, step: number) => Math.ceil(v / step - 1e-9) * step
-/** The least pad that the bond of this seacock holds on, by its peel: the whole design is judged afterwards. */
+/**
+ * The least pad that the bond of this seacock holds on, by its peel: the whole design is judged
+ * afterwards.
+ */
 function padAcross(e: ThroughHullEntry, flangeMm: number, thicknessMm: number, duty: Duty): number {
   if (!e.valve || e.valve.boltCircleMm === null || e.method !== 'insert') return roundUp(flangeMm + 40, 10)
   for (let over = 40; over < 160; over += 10) {
     const D = roundUp(flangeMm + over, 10)
-    const k = answerOf(seacockLoad, { heightMm: e.valve.heightMm, method: 'insert', duty, flangeMm, boltCircleMm: e.valve.boltCircleMm, bolts: 3, size: 'M8', grade: 'A4-70', padMm: thicknessMm, padDiameterMm: D, insertMm: 12 })
+    const k = answerOf(seacockLoad, {
+      heightMm: e.valve.heightMm,
+      method: 'insert',
+      duty,
+      flangeMm,
+      boltCircleMm: e.valve.boltCircleMm,
+      bolts: 3,
+      size: 'M8',
+      grade: 'A4-70',
+      padMm: thicknessMm,
+      padDiameterMm: D,
+      insertMm: 12,
+    })
     if (k.checks.every((c) => c.verdict === 'holds' || !c.id.startsWith('bond'))) return D
   }
   return roundUp(flangeMm + 160, 10)
 }
 const STOCK_PAD = [6, 8, 10, 12, 15, 18, 20, 25, 30]
 
-/** The hull at a place as its zone says it is. Deadrise is the zone's figure there, an estimate until it is measured at the place, and said to be unknown where the zone has none. */
-export function hullAt(zones: BoatZone[], at: Place3 & { zone?: string | null }, slopeOfZone = 0): { zone: string | null; hull: ThroughHullDesign['hull'] } {
+/**
+ * The hull at a place as its zone says it is. Deadrise is the zone's figure there, an estimate until it is
+ * measured at the place, and said to be unknown where the zone has none.
+ */
+export function hullAt(
+  zones: BoatZone[],
+  at: Place3 & { zone?: string | null },
+  slopeOfZone = 0,
+): { zone: string | null; hull: ThroughHullDesign['hull'] } {
   const side = zones.filter((z) => z.face === 'bottom' || z.face === 'topsides')
   // Never the deck that lies over the same point of the plan.
-  const zone = side.find((z) => z.code === at.zone) ?? side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ?? null
+  const zone =
+    side.find((z) => z.code === at.zone) ??
+    side.find((z) => z.face === (at.zMm < 0 ? 'bottom' : 'topsides')) ??
+    null
   const total = zone?.layers.reduce((s, l) => s + l.thicknessMm, 0) ?? 12
   const deadrise = deadriseAt(zone, at.xMm)
-  const kind = zone?.kind === 'sandwich' ? 'cored' : zone?.kind === 'metal' ? (zone.layers[0]?.material === 'mild-steel' ? 'steel' : 'aluminium') : zone?.kind === 'timber' ? 'timber' : 'solid'
-  return { zone: zone?.code ?? null, hull: { kind, thicknessMm: total, measured: zone?.layers.every((l) => l.measured) ?? false, how: zone?.layers[0]?.measuredBy ?? '', deadriseDeg: Math.round(10 * (deadrise ?? 0)) / 10, slopeDeg: slopeOfZone, angleMeasured: false, angleUnknown: deadrise === null, solidMm: null } }
+  const kind =
+    zone?.kind === 'sandwich'
+      ? 'cored'
+      : zone?.kind === 'metal'
+        ? zone.layers[0]?.material === 'mild-steel'
+          ? 'steel'
+          : 'aluminium'
+        : zone?.kind === 'timber'
+          ? 'timber'
+          : 'solid'
+  return {
+    zone: zone?.code ?? null,
+    hull: {
+      kind,
+      thicknessMm: total,
+      measured: zone?.layers.every((l) => l.measured) ?? false,
+      how: zone?.layers[0]?.measuredBy ?? '',
+      deadriseDeg: Math.round(10 * (deadrise ?? 0)) / 10,
+      slopeDeg: slopeOfZone,
+      angleMeasured: false,
+      angleUnknown: deadrise === null,
+      solidMm: null,
+    },
+  }
 }
 
-/** A first design of an entry at a place: what the catalogue gives, the usual choices of the trade, estimates where nobody has measured. */
-export function startThroughHull(entry: ThroughHullEntry, spot: { place: ThroughHullDesign['place']; hull: ThroughHullDesign['hull']; duty: Duty }, name: string): ThroughHullDesign {
+/**
+ * A first design of an entry at a place: what the catalogue gives, the usual choices of the trade,
+ * estimates where nobody has measured.
+ */
+export function startThroughHull(
+  entry: ThroughHullEntry,
+  spot: { place: ThroughHullDesign['place']; hull: ThroughHullDesign['hull']; duty: Duty },
+  name: string,
+): ThroughHullDesign {
   const { skin, valve } = entry
   const composite = skin.material === 'composite'
   const metalHull = spot.hull.kind === 'aluminium' || spot.hull.kind === 'steel'
   const flange = valve && valve.kind !== 'screwed' ? valve.flangeMm : skin.flangeMm
-  const wantPad = entry.family !== 'welded-stub' && entry.family !== 'anode-stud' && !(entry.family === 'transducer')
-  const least = Math.max(valve && valve.kind !== 'screwed' ? 18 : 10, skin.leastTotalMm - spot.hull.thicknessMm)
+  const wantPad =
+    entry.family !== 'welded-stub' && entry.family !== 'anode-stud' && !(entry.family === 'transducer')
+  const least = Math.max(
+    valve && valve.kind !== 'screwed' ? 18 : 10,
+    skin.leastTotalMm - spot.hull.thicknessMm,
+  )
   const thickness = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
   const tilt = Math.max(spot.hull.deadriseDeg, Math.abs(spot.hull.slopeDeg))
   return parseThroughHull({
-    schemaVersion: 1, name, family: entry.family, catalogueId: entry.id, use: entry.use, duty: spot.duty, place: spot.place, hull: spot.hull, skin, boredMm: null, beddingMm: 1,
-    pad: wantPad ? { material: composite ? 'glass-epoxy' : 'g10', thicknessMm: thickness, diameterMm: padAcross(entry, flange, thickness, spot.duty) } : null,
+    schemaVersion: 1,
+    name,
+    family: entry.family,
+    catalogueId: entry.id,
+    use: entry.use,
+    duty: spot.duty,
+    place: spot.place,
+    hull: spot.hull,
+    skin,
+    boredMm: null,
+    beddingMm: 1,
+    pad: wantPad
+      ? {
+          material: composite ? 'glass-epoxy' : 'g10',
+          thicknessMm: thickness,
+          diameterMm: padAcross(entry, flange, thickness, spot.duty),
+        }
+      : null,
     wedge: { blocks: entry.family === 'seacock' && tilt > 3 ? 'both' : 'none', thinMm: 5, marginMm: 10 },
-    valve, tail: entry.tail, hose: entry.hose,
-    hold: { method: entry.method, bolts: 3, size: 'M8', grade: metalHull ? 'A4-70' : composite ? 'A4-70' : 'silicon-bronze', insertMm: entry.method === 'insert' ? 12 : null, engagedMm: null },
+    valve,
+    tail: entry.tail,
+    hose: entry.hose,
+    hold: {
+      method: entry.method,
+      bolts: 3,
+      size: 'M8',
+      grade: metalHull ? 'A4-70' : composite ? 'A4-70' : 'silicon-bronze',
+      insertMm: entry.method === 'insert' ? 12 : null,
+      engagedMm: null,
+    },
     clock: { measuredDeg: null, wantedDeg: 0, toleranceDeg: 5, obstacles: [] },
-    bedding: { flange: composite || metalHull ? 'hybrid' : 'polysulfide', pad: 'epoxy-filled', tail: composite || metalHull ? 'hybrid' : 'polysulfide', thread: 'paste', serviceAgainYears: null, tempC: 16, humidityPct: 65 },
+    bedding: {
+      flange: composite || metalHull ? 'hybrid' : 'polysulfide',
+      pad: 'epoxy-filled',
+      tail: composite || metalHull ? 'hybrid' : 'polysulfide',
+      thread: 'paste',
+      serviceAgainYears: null,
+      tempC: 16,
+      humidityPct: 65,
+    },
     metals: { school: composite ? 'isolate-each' : 'bond-all' },
     transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
-    plug: entry.family === 'drain-plug' ? { throughBolted: true, block: true, flush: true, grounds: false, choke: true } : null,
-    chest: entry.family === 'sea-chest' ? { openMm2: 6500, users: [{ name: 'engine', flowLpm: 60 }, { name: 'deck wash', flowLpm: 35 }] } : null,
-    stud: entry.family === 'anode-stud' ? { wired: true, clearOfBilge: false, spannerRoom: false, protects: '' } : null,
-    drain: entry.family === 'scupper' ? { areaM2: 3.2, waterMm: 200, fallMm: 150, drains: 2, limitS: 300 } : null,
+    plug:
+      entry.family === 'drain-plug'
+        ? { throughBolted: true, block: true, flush: true, grounds: false, choke: true }
+        : null,
+    chest:
+      entry.family === 'sea-chest'
+        ? {
+            openMm2: 6500,
+            users: [
+              { name: 'engine', flowLpm: 60 },
+              { name: 'deck wash', flowLpm: 35 },
+            ],
+          }
+        : null,
+    stud:
+      entry.family === 'anode-stud'
+        ? { wired: true, clearOfBilge: false, spannerRoom: false, protects: '' }
+        : null,
+    drain:
+      entry.family === 'scupper' ? { areaM2: 3.2, waterMm: 200, fallMm: 150, drains: 2, limitS: 300 } : null,
   })
 }
 
 /** A pad of a material where there was none, or another material for the one that is there. */
-export const padOf = (d: ThroughHullDesign, material: NonNullable<ThroughHullDesign['pad']>['material']): NonNullable<ThroughHullDesign['pad']> => (d.pad ? { ...d.pad, material } : { material, thicknessMm: 18, diameterMm: roundUp((d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : d.skin.flangeMm) + 40, 10), bondMPa: 12 })
+export const padOf = (
+  d: ThroughHullDesign,
+  material: NonNullable<ThroughHullDesign['pad']>['material'],
+): NonNullable<ThroughHullDesign['pad']> =>
+  d.pad
+    ? { ...d.pad, material }
+    : {
+        material,
+        thicknessMm: 18,
+        diameterMm: roundUp(
+          (d.valve && d.valve.kind !== 'screwed' ? d.valve.flangeMm : d.skin.flangeMm) + 40,
+          10,
+        ),
+        bondMPa: 12,
+      }
 
 export const parseThroughHull = (raw: unknown): ThroughHullDesign => parseInput(throughHullSchema, raw)
-export const throughHullToFile = (design: ThroughHullDesign) => ({ format: 'north-tide-through-hull', version: 1, design })
+export const throughHullToFile = (design: ThroughHullDesign) => ({
+  format: 'north-tide-through-hull',
+  version: 1,
+  design,
+})
 export function throughHullFromFile(raw: unknown): ThroughHullDesign {
-  return parseThroughHull(raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw)
+  return parseThroughHull(
+    raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw,
+  )
 }

@@ -8,10 +8,20 @@ import { SKINS } from './goods'
 
 /** A hole that is too big, in the wrong place, or no longer wanted (chapter 8.3). */
 const schema = z.strictObject({
-  what: z.enum(['too-big', 'wrong-place', 'old']), holeMm: positive(), thicknessMm: positive(), place: z.enum(['above', 'below']), highlyLoaded: z.boolean().default(false), singleAccess: z.boolean().default(false),
-  gapToNextMm: nonNegative().optional(), nextReachMm: nonNegative().default(0), cored: z.boolean().default(false),
+  what: z.enum(['too-big', 'wrong-place', 'old']),
+  holeMm: positive(),
+  thicknessMm: positive(),
+  place: z.enum(['above', 'below']),
+  highlyLoaded: z.boolean().default(false),
+  singleAccess: z.boolean().default(false),
+  gapToNextMm: nonNegative().optional(),
+  nextReachMm: nonNegative().default(0),
+  cored: z.boolean().default(false),
   /** bevel of n to one; left out: what the place asks for */
-  ratio: z.number().min(1).max(100).optional(), sides: z.enum(['one', 'both']).optional(), cloth: z.enum(['mat-450', 'biaxial-400', 'biaxial-600', 'woven-200']).default('biaxial-400'), order: z.enum(['small-first', 'large-first']).default('large-first'),
+  ratio: z.number().min(1).max(100).optional(),
+  sides: z.enum(['one', 'both']).optional(),
+  cloth: z.enum(['mat-450', 'biaxial-400', 'biaxial-600', 'woven-200']).default('biaxial-400'),
+  order: z.enum(['small-first', 'large-first']).default('large-first'),
 })
 export type WrongHole = z.input<typeof schema>
 export interface WayOut {
@@ -30,13 +40,23 @@ export interface WrongHoleAnswer {
 }
 const MOST_CLEAR_MM = 3
 /** The bevel that a place asks for: 8:1 above the water, 12:1 below, 20:1 where much is asked of it. */
-export const bevelFor = (v: { highlyLoaded?: boolean; place: 'above' | 'below' }) => (v.highlyLoaded ? 20 : v.place === 'below' ? 12 : 8)
+export const bevelFor = (v: { highlyLoaded?: boolean; place: 'above' | 'below' }) =>
+  v.highlyLoaded ? 20 : v.place === 'below' ? 12 : 8
 /** A skin under this is ground from one side: half of it would leave nothing to bond to. */
 const ONE_SIDE_MM = 8
 const closureOf = (v: z.output<typeof schema>) =>
   answerOf(holeClosure, {
-    holeMm: v.holeMm, thicknessMm: v.thicknessMm, ratio: v.ratio ?? bevelFor(v), sides: v.singleAccess ? 'one' : (v.sides ?? (v.thicknessMm < ONE_SIDE_MM ? 'one' : 'both')), cloth: v.cloth, order: v.order, place: v.place, highlyLoaded: v.highlyLoaded, singleAccess: v.singleAccess,
-    nextReachMm: v.nextReachMm, ...(v.gapToNextMm === undefined ? {} : { gapToNextMm: v.gapToNextMm }),
+    holeMm: v.holeMm,
+    thicknessMm: v.thicknessMm,
+    ratio: v.ratio ?? bevelFor(v),
+    sides: v.singleAccess ? 'one' : (v.sides ?? (v.thicknessMm < ONE_SIDE_MM ? 'one' : 'both')),
+    cloth: v.cloth,
+    order: v.order,
+    place: v.place,
+    highlyLoaded: v.highlyLoaded,
+    singleAccess: v.singleAccess,
+    nextReachMm: v.nextReachMm,
+    ...(v.gapToNextMm === undefined ? {} : { gapToNextMm: v.gapToNextMm }),
   })
 
 /** The ways out, best first: use it, go up a size, fill and bore again, or close it for good. */
@@ -50,14 +70,60 @@ export function wrongHole(raw: WrongHole, d: ThroughHullDesign | null): WrongHol
   const steep = closure.cautions.some((c) => c.id === 'steep-bevel')
   if (v.what === 'too-big' && d && od !== null) {
     const c = v.holeMm - od
-    if (c <= MOST_CLEAR_MM + 1e-9) ways.push({ id: 'use', title: 'Use it as it is', verdict: c >= 1 ? 'holds' : 'tight', because: `${say(c)} mm between hole and tail: bedding fills that.`, steps: ['Centre the tail with three slips of card while the bead is laid.'], record: `kept at ${say(v.holeMm)} mm` })
-    const next = SKINS.filter((s) => s.material === d.skin.material && s.thread && s.holeMm > v.holeMm - 1e-9 && s.holeMm > d.skin.holeMm).sort((a, b) => a.holeMm - b.holeMm)[0]
-    if (next && next.tailOdMm !== null && next.holeMm < 2 * v.holeMm) ways.push({ id: 'larger', title: `Go up to ${next.title}`, verdict: d.valve ? 'tight' : 'holds', because: `Bored out to ${say(next.holeMm)} mm its tail of ${say(next.tailOdMm)} mm fits; valve, tail and hose go up with it, and so does what floods.`, steps: [`Plug the hole with a disc of ply, centre on it, bore ${say(next.holeMm)} mm.`, 'Check the chain again: every part goes up a size.'], record: `bored out to ${say(next.holeMm)} mm for ${next.title}` })
-    ways.push({ id: 'refill', title: 'Fill and bore again', verdict: steep || closure.fits === false ? 'tight' : 'holds', because: `A plug of solid laminate or filled epoxy round the place, wide enough that the new hole of ${say(d.skin.holeMm)} mm stands in it and not in its seam.`, steps: [`Grind and lay it up as an old hole: ${patch}.`, 'Cure by its temperature; then bore again from a pilot.', ...(v.cored ? ['Make the core solid over 1.5 flanges at the same time.'] : [])], record: `filled (${patch}) and bored again to ${say(d.skin.holeMm)} mm` })
+    if (c <= MOST_CLEAR_MM + 1e-9)
+      ways.push({
+        id: 'use',
+        title: 'Use it as it is',
+        verdict: c >= 1 ? 'holds' : 'tight',
+        because: `${say(c)} mm between hole and tail: bedding fills that.`,
+        steps: ['Centre the tail with three slips of card while the bead is laid.'],
+        record: `kept at ${say(v.holeMm)} mm`,
+      })
+    const next = SKINS.filter(
+      (s) =>
+        s.material === d.skin.material && s.thread && s.holeMm > v.holeMm - 1e-9 && s.holeMm > d.skin.holeMm,
+    ).sort((a, b) => a.holeMm - b.holeMm)[0]
+    if (next && next.tailOdMm !== null && next.holeMm < 2 * v.holeMm)
+      ways.push({
+        id: 'larger',
+        title: `Go up to ${next.title}`,
+        verdict: d.valve ? 'tight' : 'holds',
+        because: `Bored out to ${say(next.holeMm)} mm its tail of ${say(next.tailOdMm)} mm fits; valve, tail and hose go up with it, and so does what floods.`,
+        steps: [
+          `Plug the hole with a disc of ply, centre on it, bore ${say(next.holeMm)} mm.`,
+          'Check the chain again: every part goes up a size.',
+        ],
+        record: `bored out to ${say(next.holeMm)} mm for ${next.title}`,
+      })
+    ways.push({
+      id: 'refill',
+      title: 'Fill and bore again',
+      verdict: steep || closure.fits === false ? 'tight' : 'holds',
+      because: `A plug of solid laminate or filled epoxy round the place, wide enough that the new hole of ${say(d.skin.holeMm)} mm stands in it and not in its seam.`,
+      steps: [
+        `Grind and lay it up as an old hole: ${patch}.`,
+        'Cure by its temperature; then bore again from a pilot.',
+        ...(v.cored ? ['Make the core solid over 1.5 flanges at the same time.'] : []),
+      ],
+      record: `filled (${patch}) and bored again to ${say(d.skin.holeMm)} mm`,
+    })
   }
   ways.push({
-    id: 'close', title: 'Close it for good', verdict: steep || closure.fits === false ? 'tight' : 'holds', because: `${sentence(patch)}; the largest disc reaches the ground edge. ${say(closure.clothG)} g of cloth, ${say(closure.resinG)} g of resin.${closure.fits === false ? ' The bevel meets its neighbour\u2019s: one patch over both.' : ''}`,
-    steps: [...(closure.backingDiscMm ? [`Bond a backing disc of ${say(closure.backingDiscMm)} mm in first: only one side is reached.`] : []), `Grind ${patch}.`, 'Wash, dry, wet out, lay the discs.', v.place === 'below' ? 'Fair; barrier coats of epoxy, three or more, then antifouling.' : 'Fair and paint.', 'Where it was is in the register before it is filled, measured from two things that stay.'],
+    id: 'close',
+    title: 'Close it for good',
+    verdict: steep || closure.fits === false ? 'tight' : 'holds',
+    because: `${sentence(patch)}; the largest disc reaches the ground edge. ${say(closure.clothG)} g of cloth, ${say(closure.resinG)} g of resin.${closure.fits === false ? ' The bevel meets its neighbour\u2019s: one patch over both.' : ''}`,
+    steps: [
+      ...(closure.backingDiscMm
+        ? [`Bond a backing disc of ${say(closure.backingDiscMm)} mm in first: only one side is reached.`]
+        : []),
+      `Grind ${patch}.`,
+      'Wash, dry, wet out, lay the discs.',
+      v.place === 'below'
+        ? 'Fair; barrier coats of epoxy, three or more, then antifouling.'
+        : 'Fair and paint.',
+      'Where it was is in the register before it is filled, measured from two things that stay.',
+    ],
     record: `closed: ${patch}, ${say(closure.clothG)} g cloth`,
   })
   const order = v.what === 'too-big' ? ['use', 'refill', 'larger', 'close'] : ['close']

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { formatLength, lengthText, parseLength, sayIn, staleAgainst, zoneOfPlace, zoneTitle } from '@north-tide/core'
+import {
+  formatLength,
+  lengthText,
+  parseLength,
+  sayIn,
+  staleAgainst,
+  zoneOfPlace,
+  zoneTitle,
+} from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -28,21 +36,25 @@ const said = ref('')
 const busy = ref(false)
 
 const fittings = computed(() => boats.picture?.fittings ?? [])
-watch(() => route.params.id, async (id) => {
-  if (route.name !== 'bench') return
-  said.value = ''
-  picked.value = null
-  if (typeof id !== 'string' || !id) {
-    const first = fittings.value[0]
-    if (first) await router.replace(`/bench/${first.id}`)
-    return
-  }
-  try {
-    await bench.open(id)
-  } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It cannot be opened'
-  }
-}, { immediate: true })
+watch(
+  () => route.params.id,
+  async (id) => {
+    if (route.name !== 'bench') return
+    said.value = ''
+    picked.value = null
+    if (typeof id !== 'string' || !id) {
+      const first = fittings.value[0]
+      if (first) await router.replace(`/bench/${first.id}`)
+      return
+    }
+    try {
+      await bench.open(id)
+    } catch (error) {
+      said.value = error instanceof Error ? error.message : 'It cannot be opened'
+    }
+  },
+  { immediate: true },
+)
 
 const open = computed(() => (bench.fitting && route.params.id === bench.fitting.id ? bench.design : null))
 const units = computed(() => boats.units)
@@ -50,7 +62,9 @@ const where = computed(() => {
   const d = open.value!
   return `${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
 })
-const stale = computed(() => (open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null))
+const stale = computed(() =>
+  open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null,
+)
 const ownReason = ref('')
 const boltCount = computed(() => (open.value?.bolts.length ?? 0) + (open.value?.pipeMm ? 1 : 0))
 
@@ -59,8 +73,23 @@ function step(by: number) {
   const next = fittings.value[(i + by + fittings.value.length) % fittings.value.length]
   if (next) void router.push(`/bench/${next.id}`)
 }
-useBenchKeys({ undo: bench.undo, redo: bench.redo, step, more: { s: () => open.value && !bench.readOnly && (sizing.value = true), w: () => (tab.value = 'Working') } })
-const LABELS: Record<string, string> = { 'structure.outerMm': 'Outer skin', 'structure.core.thicknessMm': 'Core', 'structure.innerMm': 'Inner skin', 'structure.thicknessMm': 'Thickness', 'plate.thicknessMm': 'Plate thickness', 'plate.lengthMm': 'Length', 'plate.bedGapMm': 'Filler bed', core: 'Bore', bedding: 'Bead' }
+useBenchKeys({
+  undo: bench.undo,
+  redo: bench.redo,
+  step,
+  more: { s: () => open.value && !bench.readOnly && (sizing.value = true), w: () => (tab.value = 'Working') },
+})
+const LABELS: Record<string, string> = {
+  'structure.outerMm': 'Outer skin',
+  'structure.core.thicknessMm': 'Core',
+  'structure.innerMm': 'Inner skin',
+  'structure.thicknessMm': 'Thickness',
+  'plate.thicknessMm': 'Plate thickness',
+  'plate.lengthMm': 'Length',
+  'plate.bedGapMm': 'Filler bed',
+  core: 'Bore',
+  bedding: 'Bead',
+}
 function pick(role: string) {
   part.value = role
   intoField('.given .dimension', LABELS[role])
@@ -70,10 +99,17 @@ const overField = ref<HTMLInputElement>()
 const refused = ref('')
 /** A dimension on the drawing is typed over where it stands. */
 async function typeOver(path: string, at: DOMRect) {
-  const value = path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | null)?.[k], open.value)
+  const value = path
+    .split('.')
+    .reduce<unknown>((v, k) => (v as Record<string, unknown> | null)?.[k], open.value)
   if (typeof value !== 'number') return pick(path)
   refused.value = ''
-  over.value = { path, text: lengthText(value, units.value), left: `${at.left + at.width / 2 - 45}px`, top: `${at.top - 8}px` }
+  over.value = {
+    path,
+    text: lengthText(value, units.value),
+    left: `${at.left + at.width / 2 - 45}px`,
+    top: `${at.top - 8}px`,
+  }
   await nextTick()
   overField.value?.select()
 }
@@ -81,7 +117,8 @@ function takeOver(keep: boolean) {
   if (!over.value) return
   if (keep) {
     const r = parseLength(over.value.text, units.value)
-    if (!r.ok || !(r.value > 0)) return void (refused.value = r.ok ? `${over.value.text} was given; more than 0 is accepted` : r.message)
+    if (!r.ok || !(r.value > 0))
+      return void (refused.value = r.ok ? `${over.value.text} was given; more than 0 is accepted` : r.message)
     bench.change({ [over.value.path]: r.value })
   }
   over.value = null
@@ -116,47 +153,198 @@ async function takeFile(chosen: File) {
 <template>
   <div v-if="!open" class="none">
     <p v-if="said" role="alert">{{ said }}</p>
-    <template v-else-if="!fittings.length"><h1>Bench</h1><p class="soft">One fitting at a time: what it stands on, what it carries, and whether it holds. No fitting stands on {{ boats.picture?.name }} yet.</p><RouterLink class="act main" :to="`/boat/${boats.picture?.id ?? ''}`">Click the deck where one goes</RouterLink></template>
+    <template v-else-if="!fittings.length"
+      ><h1>Bench</h1>
+      <p class="soft">
+        One fitting at a time: what it stands on, what it carries, and whether it holds. No fitting stands on
+        {{ boats.picture?.name }} yet.
+      </p>
+      <RouterLink class="act main" :to="`/boat/${boats.picture?.id ?? ''}`"
+        >Click the deck where one goes</RouterLink
+      ></template
+    >
     <p v-else class="soft">Fetching the fitting …</p>
   </div>
-  <BenchFrame v-else :draft="bench" :name="open.name" :where="where" :said="said" :busy="busy" :recorded="bench.fitting!.recorded" :holes="bench.fitting!.holes" :record-word="`Record ${boltCount} hole${boltCount === 1 ? '' : 's'}`" @record="record" @file="takeFile">
+  <BenchFrame
+    v-else
+    :draft="bench"
+    :name="open.name"
+    :where="where"
+    :said="said"
+    :busy="busy"
+    :recorded="bench.fitting!.recorded"
+    :holes="bench.fitting!.holes"
+    :record-word="`Record ${boltCount} hole${boltCount === 1 ? '' : 's'}`"
+    @record="record"
+    @file="takeFile"
+  >
     <template #acts>
       <button v-if="!bench.readOnly" class="act" @click="sizing = true">Size it <kbd>s</kbd></button>
-      <a class="act" :href="`/api/fittings/${bench.fitting!.id}/spec.pdf?units=${boats.units}`" :download="true">Spec sheet</a>
+      <a
+        class="act"
+        :href="`/api/fittings/${bench.fitting!.id}/spec.pdf?units=${boats.units}`"
+        :download="true"
+        >Spec sheet</a
+      >
     </template>
-    <template #files><a :href="`/api/fittings/${bench.fitting!.id}/design.json`" download>Design as JSON</a></template>
-    <template #said><RouterLink v-if="bench.fitting!.holes.length" :to="`/register/${bench.fitting!.holes[0]!.id}`">Open the register</RouterLink></template>
+    <template #files
+      ><a :href="`/api/fittings/${bench.fitting!.id}/design.json`" download>Design as JSON</a></template
+    >
+    <template #said
+      ><RouterLink v-if="bench.fitting!.holes.length" :to="`/register/${bench.fitting!.holes[0]!.id}`"
+        >Open the register</RouterLink
+      ></template
+    >
     <template #given><GivenColumn /></template>
     <template #section>
-        <div v-if="stale" class="stale" role="status">
-          <p><strong>Stale.</strong> The deck was measured since: {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}. On the list it is judged on that.</p>
-          <div v-if="!bench.readOnly" class="stale-acts"><button class="act main" @click="bench.change({ structure: stale.structure, measured: stale.measured })">Use the deck as measured</button>
-            <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label><input id="own-deck" v-model="ownReason" class="entry" maxlength="300" placeholder="or why this one keeps its own" @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })" /><button class="act" :disabled="!ownReason.trim()" @click="bench.change({ structureReason: ownReason.trim() })">Keep its own</button></div>
+      <div v-if="stale" class="stale" role="status">
+        <p>
+          <strong>Stale.</strong> The deck was measured since:
+          {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}. On the list it is judged on that.
+        </p>
+        <div v-if="!bench.readOnly" class="stale-acts">
+          <button
+            class="act main"
+            @click="bench.change({ structure: stale.structure, measured: stale.measured })"
+          >
+            Use the deck as measured
+          </button>
+          <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label
+          ><input
+            id="own-deck"
+            v-model="ownReason"
+            class="entry"
+            maxlength="300"
+            placeholder="or why this one keeps its own"
+            @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })"
+          /><button
+            class="act"
+            :disabled="!ownReason.trim()"
+            @click="bench.change({ structureReason: ownReason.trim() })"
+          >
+            Keep its own
+          </button>
         </div>
-        <p v-else-if="open.structureReason" class="soft small">Keeps a deck of its own: {{ open.structureReason }}. <button class="plain link" :disabled="bench.readOnly" @click="bench.change({ structureReason: null })">Follow the zone again</button></p>
-        <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling"><li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li></ul>
-        <template v-if="bench.whole">
-          <p class="soft small caption"><label class="thick"><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label> {{ bench.whole.section.title }}</p>
-          <DrawingView class="drawing" :drawing="bench.whole.section" :units="boats.units" scale-bar :picked="part" :editable="!bench.readOnly" @pick="pick" @drag="(path: string, v: number) => bench.change({ [path]: v })" @type="typeOver" />
-          <LegendRow :tones="bench.whole.section.legend" />
-        </template>
+      </div>
+      <p v-else-if="open.structureReason" class="soft small">
+        Keeps a deck of its own: {{ open.structureReason }}.
+        <button
+          class="plain link"
+          :disabled="bench.readOnly"
+          @click="bench.change({ structureReason: null })"
+        >
+          Follow the zone again
+        </button>
+      </p>
+      <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling">
+        <li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li>
+      </ul>
+      <template v-if="bench.whole">
+        <p class="soft small caption">
+          <label class="thick"
+            ><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label
+          >
+          {{ bench.whole.section.title }}
+        </p>
+        <DrawingView
+          class="drawing"
+          :drawing="bench.whole.section"
+          :units="boats.units"
+          scale-bar
+          :picked="part"
+          :editable="!bench.readOnly"
+          @pick="pick"
+          @drag="(path: string, v: number) => bench.change({ [path]: v })"
+          @type="typeOver"
+        />
+        <LegendRow :tones="bench.whole.section.legend" />
+      </template>
     </template>
-    <template #verdicts><VerdictColumn :picked="picked" @pick="choose" @work="(id: string) => { picked = id; tab = 'Working' }" /></template>
+    <template #verdicts
+      ><VerdictColumn
+        :picked="picked"
+        @pick="choose"
+        @work="
+          (id: string) => {
+            picked = id
+            tab = 'Working'
+          }
+        "
+    /></template>
     <template #tray><BenchTray v-model:tab="tab" :picked="picked" /></template>
-    <div v-if="over" class="over" :style="{ left: over.left, top: over.top }"><input ref="overField" v-model="over.text" class="entry figure" aria-label="New dimension" :aria-invalid="refused ? 'true' : undefined" @keydown.enter.prevent="takeOver(true)" @keydown.esc.prevent="takeOver(false)" @blur="takeOver(false)" /><p v-if="refused" class="small" role="alert">{{ refused }}</p></div>
+    <div v-if="over" class="over" :style="{ left: over.left, top: over.top }">
+      <input
+        ref="overField"
+        v-model="over.text"
+        class="entry figure"
+        aria-label="New dimension"
+        :aria-invalid="refused ? 'true' : undefined"
+        @keydown.enter.prevent="takeOver(true)"
+        @keydown.esc.prevent="takeOver(false)"
+        @blur="takeOver(false)"
+      />
+      <p v-if="refused" class="small" role="alert">{{ refused }}</p>
+    </div>
     <SizeIt v-if="sizing" @close="sizing = false" />
   </BenchFrame>
 </template>
 
 <style scoped>
-.none { padding: 28px; display: grid; gap: 12px; justify-items: start; max-width: 560px; }
-.over { position: fixed; z-index: 40; background: var(--sheet); border: 2px solid var(--tide); padding: 2px; }
-.over .entry { width: 86px; text-align: right; }
-.over p { color: var(--short); max-width: 220px; padding: 2px 6px; }
-.thick { display: inline-flex; gap: 6px; align-items: center; margin-right: 14px; cursor: pointer; }
-.thick input { accent-color: var(--tide); }
-.stale-acts { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; margin-top: 5px; }
-.stale-acts .entry { flex: 1 1 150px; }
-.link { text-decoration: underline; color: var(--tide); }
-.flags { max-height: 88px; overflow-y: auto; flex: none; margin: 0 0 6px; padding: 7px 10px 7px 26px; background: var(--short-ground); color: var(--short); font-size: 14px; }
+.none {
+  padding: 28px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 560px;
+}
+.over {
+  position: fixed;
+  z-index: 40;
+  background: var(--sheet);
+  border: 2px solid var(--tide);
+  padding: 2px;
+}
+.over .entry {
+  width: 86px;
+  text-align: right;
+}
+.over p {
+  color: var(--short);
+  max-width: 220px;
+  padding: 2px 6px;
+}
+.thick {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  margin-right: 14px;
+  cursor: pointer;
+}
+.thick input {
+  accent-color: var(--tide);
+}
+.stale-acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  align-items: center;
+  margin-top: 5px;
+}
+.stale-acts .entry {
+  flex: 1 1 150px;
+}
+.link {
+  text-decoration: underline;
+  color: var(--tide);
+}
+.flags {
+  max-height: 88px;
+  overflow-y: auto;
+  flex: none;
+  margin: 0 0 6px;
+  padding: 7px 10px 7px 26px;
+  background: var(--short-ground);
+  color: var(--short);
+  font-size: 14px;
+}
 </style>

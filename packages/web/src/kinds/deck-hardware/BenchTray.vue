@@ -1,6 +1,20 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { SEALANTS, boltsWanted, cautionsOf, staleParts, estimateSaid, formatForce, formatLength, formatQuantity, formatTorque, formatVolume, partsOf, sayIn, stepsOf } from '@north-tide/core'
+import {
+  SEALANTS,
+  boltsWanted,
+  cautionsOf,
+  staleParts,
+  estimateSaid,
+  formatForce,
+  formatLength,
+  formatQuantity,
+  formatTorque,
+  formatVolume,
+  partsOf,
+  sayIn,
+  stepsOf,
+} from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -8,7 +22,17 @@ import DrawingView from '../../pieces/DrawingView.vue'
 
 const props = defineProps<{ picked: string | null }>()
 const tab = defineModel<string>('tab', { required: true })
-const TABS = ['Pattern', 'Spread', 'Working', 'Parts', 'Steps', 'Sealant', 'Schools', 'Templates', 'Compare'] as const
+const TABS = [
+  'Pattern',
+  'Spread',
+  'Working',
+  'Parts',
+  'Steps',
+  'Sealant',
+  'Schools',
+  'Templates',
+  'Compare',
+] as const
 const TALL = ['Spread', 'Schools', 'Templates', 'Compare']
 const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
 const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
@@ -19,12 +43,25 @@ const boats = useBoats()
 const w = computed(() => bench.whole)
 const d = computed(() => bench.design!)
 const j = computed(() => w.value?.judgement)
-const check = computed(() => j.value?.checks.find((c) => c.id === props.picked) ?? j.value?.checks.find((c) => c.id === j.value?.governing) ?? j.value?.checks[0])
+const check = computed(
+  () =>
+    j.value?.checks.find((c) => c.id === props.picked) ??
+    j.value?.checks.find((c) => c.id === j.value?.governing) ??
+    j.value?.checks[0],
+)
 const parts = computed(() => (j.value ? partsOf(d.value, j.value, boats.units) : []))
 const steps = computed(() => (j.value ? stepsOf(d.value, j.value, boats.units) : []))
 const session = useSession()
 const stale = computed(() => (j.value ? staleParts(d.value, j.value) : null))
-const buy = () => j.value && bench.change({ bought: { what: boltsWanted(d.value, j.value), at: new Date().toISOString(), by: session.account?.name ?? '' } })
+const buy = () =>
+  j.value &&
+  bench.change({
+    bought: {
+      what: boltsWanted(d.value, j.value),
+      at: new Date().toISOString(),
+      by: session.account?.name ?? '',
+    },
+  })
 const FIT = { fits: 'fits', 'fits-with-care': 'with care', refused: 'refused' } as const
 const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuantity(v, unit, boats.units))
 </script>
@@ -32,79 +69,315 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 <template>
   <section class="tray" :class="{ tall: TALL.includes(tab) }" aria-label="Tray">
     <div class="tabs" role="tablist" aria-label="Tray">
-      <button v-for="t in TABS" :id="`tab-${t}`" :key="t" class="plain tab" role="tab" :aria-selected="tab === t" aria-controls="tray-page" @click="tab = t">{{ t }}</button>
+      <button
+        v-for="t in TABS"
+        :id="`tab-${t}`"
+        :key="t"
+        class="plain tab"
+        role="tab"
+        :aria-selected="tab === t"
+        aria-controls="tray-page"
+        @click="tab = t"
+      >
+        {{ t }}
+      </button>
     </div>
-    <div v-if="w && j" id="tray-page" class="page" role="tabpanel" :aria-labelledby="`tab-${tab}`" tabindex="0">
+    <div
+      v-if="w && j"
+      id="tray-page"
+      class="page"
+      role="tabpanel"
+      :aria-labelledby="`tab-${tab}`"
+      tabindex="0"
+    >
       <div v-if="tab === 'Pattern'" class="pattern">
-        <figure><DrawingView :drawing="w.pattern" :units="boats.units" /><figcaption class="soft small">{{ w.pattern.title }}</figcaption></figure>
+        <figure>
+          <DrawingView :drawing="w.pattern" :units="boats.units" />
+          <figcaption class="soft small">{{ w.pattern.title }}</figcaption>
+        </figure>
         <div class="scroll" tabindex="0" aria-label="Each bolt">
           <table class="rows">
-            <thead><tr><th>Bolt</th><th class="number">Pull</th><th class="number">Shear</th><th class="number">Used</th></tr></thead>
-            <tbody><tr v-for="(b, i) in j.worst.bolts" :key="i"><td>{{ i + 1 }}</td><td class="number">{{ formatForce(b.tensionN, boats.units) }}</td><td class="number">{{ formatForce(b.shearN, boats.units) }}</td><td class="number">{{ b.utilisation.toFixed(2) }}</td></tr></tbody>
+            <thead>
+              <tr>
+                <th>Bolt</th>
+                <th class="number">Pull</th>
+                <th class="number">Shear</th>
+                <th class="number">Used</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(b, i) in j.worst.bolts" :key="i">
+                <td>{{ i + 1 }}</td>
+                <td class="number">{{ formatForce(b.tensionN, boats.units) }}</td>
+                <td class="number">{{ formatForce(b.shearN, boats.units) }}</td>
+                <td class="number">{{ b.utilisation.toFixed(2) }}</td>
+              </tr>
+            </tbody>
           </table>
-          <p class="soft small">{{ j.cases.length > 1 ? `Case “${j.worst.caseName}”. ` : '' }}{{ j.directions > 1 ? `Worst of ${j.directions} directions: ${j.worst.direction.azimuthDeg.toFixed(0)}° round, ${j.worst.direction.elevationDeg.toFixed(0)}° up.` : 'In the one direction given.' }} <template v-if="j.worst.contact">The base tips: {{ Math.round(j.worst.contact.contactFraction * 100) }} % of it presses, {{ formatForce(j.worst.contact.deckForceN, boats.units) }} in all. Greatest pull {{ formatForce(j.worst.maxTensionN, boats.units) }}; the hand check, elastic about the centre, says {{ formatForce(j.worst.handMaxTensionN, boats.units) }}.</template><template v-else>Shared among equal bolts, elastic about their centre.</template></p>
+          <p class="soft small">
+            {{ j.cases.length > 1 ? `Case “${j.worst.caseName}”. ` : ''
+            }}{{
+              j.directions > 1
+                ? `Worst of ${j.directions} directions: ${j.worst.direction.azimuthDeg.toFixed(0)}° round, ${j.worst.direction.elevationDeg.toFixed(0)}° up.`
+                : 'In the one direction given.'
+            }}
+            <template v-if="j.worst.contact"
+              >The base tips: {{ Math.round(j.worst.contact.contactFraction * 100) }} % of it presses,
+              {{ formatForce(j.worst.contact.deckForceN, boats.units) }} in all. Greatest pull
+              {{ formatForce(j.worst.maxTensionN, boats.units) }}; the hand check, elastic about the centre,
+              says {{ formatForce(j.worst.handMaxTensionN, boats.units) }}.</template
+            ><template v-else>Shared among equal bolts, elastic about their centre.</template>
+          </p>
         </div>
         <div>
           <h3>What this makes</h3>
-          <table class="rows makes"><tbody>
-            <tr><td>Bolt, {{ d.bolt.head }}</td><td class="number">{{ d.bolt.size }} × {{ j.grip ? (j.grip.lengthInch ? `${j.grip.lengthInch} in` : j.grip.lengthMm) : 'none' }}</td></tr>
-            <tr v-if="j.grip"><td>Grip</td><td class="number">{{ formatLength(j.grip.gripMm, boats.units) }}</td></tr>
-            <tr><td>Snug torque</td><td class="number">{{ formatTorque(j.preload.torqueNm, boats.units) }}</td></tr>
-            <tr v-if="j.core"><td>Epoxy in the core</td><td class="number">{{ formatVolume(j.core.fillTotalMl, boats.units) }}</td></tr>
-            <tr v-if="j.quantity"><td>{{ j.quantity.tapeM ? 'Butyl tape' : 'Sealant' }}</td><td class="number">{{ j.quantity.tapeM ? `${j.quantity.tapeM.toFixed(1)} m` : formatVolume(j.quantity.volumeMl, boats.units) }}</td></tr>
-          </tbody></table>
+          <table class="rows makes">
+            <tbody>
+              <tr>
+                <td>Bolt, {{ d.bolt.head }}</td>
+                <td class="number">
+                  {{ d.bolt.size }} ×
+                  {{ j.grip ? (j.grip.lengthInch ? `${j.grip.lengthInch} in` : j.grip.lengthMm) : 'none' }}
+                </td>
+              </tr>
+              <tr v-if="j.grip">
+                <td>Grip</td>
+                <td class="number">{{ formatLength(j.grip.gripMm, boats.units) }}</td>
+              </tr>
+              <tr>
+                <td>Snug torque</td>
+                <td class="number">{{ formatTorque(j.preload.torqueNm, boats.units) }}</td>
+              </tr>
+              <tr v-if="j.core">
+                <td>Epoxy in the core</td>
+                <td class="number">{{ formatVolume(j.core.fillTotalMl, boats.units) }}</td>
+              </tr>
+              <tr v-if="j.quantity">
+                <td>{{ j.quantity.tapeM ? 'Butyl tape' : 'Sealant' }}</td>
+                <td class="number">
+                  {{
+                    j.quantity.tapeM
+                      ? `${j.quantity.tapeM.toFixed(1)} m`
+                      : formatVolume(j.quantity.volumeMl, boats.units)
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
         </div>
       </div>
       <div v-else-if="tab === 'Working' && check" class="working">
         <div>
           <h3>{{ check.title }}</h3>
           <p>{{ sayIn(check.because, boats.units) }}</p>
-          <p class="soft small">{{ check.source }}<template v-if="check.assumed.length"> · estimates: {{ check.assumed.map(estimateSaid).join(', ') }}</template></p>
-          <p v-if="check.demand !== null && check.capacity !== null" class="figure">{{ figure(check.demand, check.unit) }} × {{ check.factor }} ÷ {{ figure(check.capacity, check.unit) }} = {{ check.utilisation?.toFixed(3) ?? 'by its own limits' }}</p>
+          <p class="soft small">
+            {{ check.source
+            }}<template v-if="check.assumed.length">
+              · estimates: {{ check.assumed.map(estimateSaid).join(', ') }}</template
+            >
+          </p>
+          <p v-if="check.demand !== null && check.capacity !== null" class="figure">
+            {{ figure(check.demand, check.unit) }} × {{ check.factor }} ÷
+            {{ figure(check.capacity, check.unit) }} =
+            {{ check.utilisation?.toFixed(3) ?? 'by its own limits' }}
+          </p>
         </div>
-        <table class="rows"><thead><tr><th>Sign</th><th>What</th><th>From</th><th class="number">Value</th></tr></thead>
-          <tbody><tr v-for="(s, i) in check.working" :key="i"><td class="figure">{{ s.symbol }}</td><td>{{ s.meaning }}</td><td class="figure soft">{{ s.expression }}</td><td class="number">{{ figure(s.value, s.unit) }}</td></tr>
-            <tr v-if="!check.working.length"><td colspan="4" class="soft">This check is a rule, not a sum.</td></tr></tbody></table>
+        <table class="rows">
+          <thead>
+            <tr>
+              <th>Sign</th>
+              <th>What</th>
+              <th>From</th>
+              <th class="number">Value</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(s, i) in check.working" :key="i">
+              <td class="figure">{{ s.symbol }}</td>
+              <td>{{ s.meaning }}</td>
+              <td class="figure soft">{{ s.expression }}</td>
+              <td class="number">{{ figure(s.value, s.unit) }}</td>
+            </tr>
+            <tr v-if="!check.working.length">
+              <td colspan="4" class="soft">This check is a rule, not a sum.</td>
+            </tr>
+          </tbody>
+        </table>
       </div>
-      <component :is="{ Spread: SpreadView, Schools: SchoolsView, Templates: MakeView, Compare: CompareView }[tab]" v-else-if="TALL.includes(tab)" :key="`${tab}${bench.fitting?.id}`" />
-      <div v-else-if="tab === 'Parts'"><p v-if="stale" class="stale-parts" role="status"><strong>Stale.</strong> The stack has moved since these were bought: {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.</p><p v-else-if="d.bought" class="soft small">Bought by {{ d.bought.by }}; they still fit.</p><button v-if="!bench.readOnly" class="act" @click="buy">{{ d.bought ? 'Bought anew' : 'Mark as bought' }}</button>
-      <table class="rows">
-        <thead><tr><th>What</th><th>Size</th><th>How many</th><th>Note</th></tr></thead>
-        <tbody><tr v-for="p in parts" :key="p.what"><td>{{ p.what }}</td><td class="figure">{{ p.size }}</td><td class="figure">{{ p.count }}</td><td class="soft">{{ p.note }}</td></tr></tbody>
-      </table></div>
+      <component
+        :is="{ Spread: SpreadView, Schools: SchoolsView, Templates: MakeView, Compare: CompareView }[tab]"
+        v-else-if="TALL.includes(tab)"
+        :key="`${tab}${bench.fitting?.id}`"
+      />
+      <div v-else-if="tab === 'Parts'">
+        <p v-if="stale" class="stale-parts" role="status">
+          <strong>Stale.</strong> The stack has moved since these were bought:
+          {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.
+        </p>
+        <p v-else-if="d.bought" class="soft small">Bought by {{ d.bought.by }}; they still fit.</p>
+        <button v-if="!bench.readOnly" class="act" @click="buy">
+          {{ d.bought ? 'Bought anew' : 'Mark as bought' }}
+        </button>
+        <table class="rows">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Size</th>
+              <th>How many</th>
+              <th>Note</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="p in parts" :key="p.what">
+              <td>{{ p.what }}</td>
+              <td class="figure">{{ p.size }}</td>
+              <td class="figure">{{ p.count }}</td>
+              <td class="soft">{{ p.note }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <div v-else-if="tab === 'Steps'" class="steps">
-        <ol><li v-for="s in steps" :key="s.id">{{ s.text }} <span v-if="s.hands === 2 || s.gate" class="soft small">{{ [s.hands === 2 ? 'two people' : '', s.gate ? 'recorded before going on' : ''].filter(Boolean).join(' · ') }}</span></li></ol>
-        <div><h3>Cautions</h3><p v-for="c in cautionsOf(d)" :key="c.id" class="small caution">{{ c.text }}</p></div>
+        <ol>
+          <li v-for="s in steps" :key="s.id">
+            {{ s.text }}
+            <span v-if="s.hands === 2 || s.gate" class="soft small">{{
+              [s.hands === 2 ? 'two people' : '', s.gate ? 'recorded before going on' : '']
+                .filter(Boolean)
+                .join(' · ')
+            }}</span>
+          </li>
+        </ol>
+        <div>
+          <h3>Cautions</h3>
+          <p v-for="c in cautionsOf(d)" :key="c.id" class="small caution">{{ c.text }}</p>
+        </div>
       </div>
       <table v-else class="rows">
-        <thead><tr><th>Sealant</th><th>Here</th><th class="number">Score</th><th>Why</th></tr></thead>
-        <tbody><tr v-for="c in j.sealant.choices" :key="c.id" :class="{ chosen: c.id === d.bedding.sealant }">
-          <td><button class="plain link" :disabled="bench.readOnly" @click="bench.change({ 'bedding.sealant': c.id })">{{ SEALANTS[c.id].title }}</button></td><td>{{ FIT[c.verdict] }}</td><td class="number">{{ c.verdict === 'refused' ? '–' : c.score.toFixed(0) }}</td><td class="soft">{{ c.reasons.map((r) => r.text).join(' ') }}</td>
-        </tr></tbody>
+        <thead>
+          <tr>
+            <th>Sealant</th>
+            <th>Here</th>
+            <th class="number">Score</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in j.sealant.choices" :key="c.id" :class="{ chosen: c.id === d.bedding.sealant }">
+            <td>
+              <button
+                class="plain link"
+                :disabled="bench.readOnly"
+                @click="bench.change({ 'bedding.sealant': c.id })"
+              >
+                {{ SEALANTS[c.id].title }}
+              </button>
+            </td>
+            <td>{{ FIT[c.verdict] }}</td>
+            <td class="number">{{ c.verdict === 'refused' ? '–' : c.score.toFixed(0) }}</td>
+            <td class="soft">{{ c.reasons.map((r) => r.text).join(' ') }}</td>
+          </tr>
+        </tbody>
       </table>
     </div>
   </section>
 </template>
 
 <style scoped>
-.tray { display: grid; grid-template-columns: 118px minmax(0, 1fr); border-top: 1px solid var(--ink); min-height: 0; height: 204px; }
-.tray.tall { height: min(48vh, 440px); }
-.stale-parts { border-left: 5px solid var(--buoy); padding: 4px 10px; margin-bottom: 6px; }
-.tabs { display: flex; flex-direction: column; border-right: 1px solid var(--line-strong); padding-top: 4px; overflow-y: auto; }
-.tab { min-height: 31px; flex: none; padding: 0 14px; font-weight: 600; color: var(--ink-soft); border-left: 4px solid transparent; }
-.tab[aria-selected='true'] { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
-.page { overflow: auto; padding: 10px 18px; min-width: 0; }
-.pattern { display: grid; grid-template-columns: minmax(200px, 1fr) minmax(260px, 1.1fr) minmax(200px, 0.9fr); gap: 22px; height: 100%; }
-figure { margin: 0; display: grid; grid-template-rows: minmax(0, 1fr) auto; min-height: 0; }
-.scroll { overflow-y: auto; }
-.pattern td { padding-top: 2px; padding-bottom: 2px; }
-.makes td { padding: 4px 8px 4px 0; }
-.working { display: grid; grid-template-columns: minmax(240px, 2fr) 3fr; gap: 26px; }
-.working p { padding-top: 4px; }
-.steps { display: grid; grid-template-columns: 3fr 2fr; gap: 26px; }
-.steps ol { margin: 0; padding-left: 26px; }
-.steps li { padding: 2px 0; }
-.caution { padding: 4px 0; border-bottom: 1px solid var(--line); }
-tr.chosen td { background: var(--tide-soft); }
-.link { text-decoration: underline; color: var(--tide); font-weight: 600; min-height: 28px; }
+.tray {
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  border-top: 1px solid var(--ink);
+  min-height: 0;
+  height: 204px;
+}
+.tray.tall {
+  height: min(48vh, 440px);
+}
+.stale-parts {
+  border-left: 5px solid var(--buoy);
+  padding: 4px 10px;
+  margin-bottom: 6px;
+}
+.tabs {
+  display: flex;
+  flex-direction: column;
+  border-right: 1px solid var(--line-strong);
+  padding-top: 4px;
+  overflow-y: auto;
+}
+.tab {
+  min-height: 31px;
+  flex: none;
+  padding: 0 14px;
+  font-weight: 600;
+  color: var(--ink-soft);
+  border-left: 4px solid transparent;
+}
+.tab[aria-selected='true'] {
+  background: var(--sheet);
+  color: var(--ink);
+  border-left-color: var(--tide);
+  font-weight: 700;
+}
+.page {
+  overflow: auto;
+  padding: 10px 18px;
+  min-width: 0;
+}
+.pattern {
+  display: grid;
+  grid-template-columns: minmax(200px, 1fr) minmax(260px, 1.1fr) minmax(200px, 0.9fr);
+  gap: 22px;
+  height: 100%;
+}
+figure {
+  margin: 0;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+}
+.scroll {
+  overflow-y: auto;
+}
+.pattern td {
+  padding-top: 2px;
+  padding-bottom: 2px;
+}
+.makes td {
+  padding: 4px 8px 4px 0;
+}
+.working {
+  display: grid;
+  grid-template-columns: minmax(240px, 2fr) 3fr;
+  gap: 26px;
+}
+.working p {
+  padding-top: 4px;
+}
+.steps {
+  display: grid;
+  grid-template-columns: 3fr 2fr;
+  gap: 26px;
+}
+.steps ol {
+  margin: 0;
+  padding-left: 26px;
+}
+.steps li {
+  padding: 2px 0;
+}
+.caution {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+}
+tr.chosen td {
+  background: var(--tide-soft);
+}
+.link {
+  text-decoration: underline;
+  color: var(--tide);
+  font-weight: 600;
+  min-height: 28px;
+}
 </style>

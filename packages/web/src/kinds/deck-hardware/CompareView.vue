@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { CalcError, formatMass, judgeWhole, massOf, withSolver, sayIn, underDeckOf, formatLength, hoursOf, type Design, type Whole } from '@north-tide/core'
+import {
+  CalcError,
+  formatMass,
+  judgeWhole,
+  massOf,
+  withSolver,
+  sayIn,
+  underDeckOf,
+  formatLength,
+  hoursOf,
+  type Design,
+  type Whole,
+} from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -11,19 +23,29 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
-/** This design beside another: as it was opened, before the last change, or another fitting; and copies of it elsewhere. */
+/**
+ * This design beside another: as it was opened, before the last change, or another fitting; and copies of
+ * it elsewhere.
+ */
 const bench = useBench()
 const boats = useBoats()
 const router = useRouter()
 const against = ref('opened')
 const other = shallowRef<Design | null>(null)
 const said = ref('')
-watch(() => [against.value, bench.fitting?.id, bench.past.length] as const, async ([what]) => {
-  said.value = ''
-  if (what === 'opened') other.value = bench.fitting?.design ?? null
-  else if (what === 'before') other.value = bench.past.at(-1) ?? bench.design
-  else other.value = await api<OpenFitting>('GET', `/fittings/${what}`).then((f) => f.design).catch((e: Error) => ((said.value = e.message), null))
-}, { immediate: true })
+watch(
+  () => [against.value, bench.fitting?.id, bench.past.length] as const,
+  async ([what]) => {
+    said.value = ''
+    if (what === 'opened') other.value = bench.fitting?.design ?? null
+    else if (what === 'before') other.value = bench.past.at(-1) ?? bench.design
+    else
+      other.value = await api<OpenFitting>('GET', `/fittings/${what}`)
+        .then((f) => f.design)
+        .catch((e: Error) => ((said.value = e.message), null))
+  },
+  { immediate: true },
+)
 const judged = (d: Design | null): Whole | null => {
   if (!d) return null
   try {
@@ -36,17 +58,44 @@ const judged = (d: Design | null): Whole | null => {
 const left = computed(() => bench.whole)
 const rightByHand = computed(() => judged(other.value))
 /** The plate solver is asked about what stands beside it as about this one: no side is judged with less. */
-const solver = solverBehind(computed(() => (other.value && rightByHand.value ? { design: other.value, judgement: rightByHand.value.judgement } : null)))
+const solver = solverBehind(
+  computed(() =>
+    other.value && rightByHand.value ? { design: other.value, judgement: rightByHand.value.judgement } : null,
+  ),
+)
 const rightSolved = computed(() => (solver.answer.value?.design === other.value ? solver.answer.value : null))
-const right = computed<Whole | null>(() => rightByHand.value && (rightSolved.value ? { ...rightByHand.value, judgement: withSolver(rightByHand.value.judgement, rightSolved.value.said) } : rightByHand.value))
+const right = computed<Whole | null>(
+  () =>
+    rightByHand.value &&
+    (rightSolved.value
+      ? { ...rightByHand.value, judgement: withSolver(rightByHand.value.judgement, rightSolved.value.said) }
+      : rightByHand.value),
+)
 const NOT_YET = ' (the plate solver has not answered yet)'
-const ids = computed(() => [...new Set([...(left.value?.judgement.checks ?? []), ...(right.value?.judgement.checks ?? [])].map((c) => c.id))])
+const ids = computed(() => [
+  ...new Set(
+    [...(left.value?.judgement.checks ?? []), ...(right.value?.judgement.checks ?? [])].map((c) => c.id),
+  ),
+])
 const of = (w: Whole | null, id: string) => w?.judgement.checks.find((c) => c.id === id) ?? null
-const flat = (v: unknown, path = ''): Record<string, string> => (v !== null && typeof v === 'object' ? Object.assign({}, ...Object.entries(v).map(([k, x]) => flat(x, path ? `${path}.${k}` : k))) : { [path]: String(v ?? 'none') })
+const flat = (v: unknown, path = ''): Record<string, string> =>
+  v !== null && typeof v === 'object'
+    ? Object.assign({}, ...Object.entries(v).map(([k, x]) => flat(x, path ? `${path}.${k}` : k)))
+    : { [path]: String(v ?? 'none') }
 const differs = computed(() => {
   if (!other.value || !bench.design) return []
   const [a, b] = [flat(bench.design), flat(other.value)]
-  return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((k) => a[k] !== b[k] && !k.startsWith('bought')).map((k) => ({ what: k.replaceAll('.', ', ').replace(/([A-Z])/g, ' $1').replace(/ Mm\b/g, ' mm').toLowerCase(), here: a[k] ?? 'none', there: b[k] ?? 'none' }))
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])]
+    .filter((k) => a[k] !== b[k] && !k.startsWith('bought'))
+    .map((k) => ({
+      what: k
+        .replaceAll('.', ', ')
+        .replace(/([A-Z])/g, ' $1')
+        .replace(/ Mm\b/g, ' mm')
+        .toLowerCase(),
+      here: a[k] ?? 'none',
+      there: b[k] ?? 'none',
+    }))
 })
 const x = ref<number | null>(bench.design?.place.xMm ?? null)
 const y = ref<number | null>(bench.design?.place.yMm ?? null)
@@ -66,24 +115,125 @@ async function copy(body: object) {
 <template>
   <div class="compare">
     <div class="controls">
-      <label for="compare-with">Beside this <select id="compare-with" v-model="against" class="choice"><option value="opened">as it was opened</option><option value="before">before the last change</option><option v-for="f in boats.picture?.fittings.filter((q) => q.id !== bench.fitting?.id)" :key="f.id" :value="f.id">{{ f.name }}</option></select></label>
-      <template v-if="!bench.readOnly"><span class="soft">Copy it</span><button class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">to the other side, mirrored</button>
-        <DimensionField v-model="x" label="or to x" :units="boats.units" /><DimensionField v-model="y" label="y" :units="boats.units" /><button class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">Copy there</button></template>
+      <label for="compare-with"
+        >Beside this
+        <select id="compare-with" v-model="against" class="choice">
+          <option value="opened">as it was opened</option>
+          <option value="before">before the last change</option>
+          <option
+            v-for="f in boats.picture?.fittings.filter((q) => q.id !== bench.fitting?.id)"
+            :key="f.id"
+            :value="f.id"
+          >
+            {{ f.name }}
+          </option>
+        </select></label
+      >
+      <template v-if="!bench.readOnly"
+        ><span class="soft">Copy it</span
+        ><button class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">
+          to the other side, mirrored
+        </button>
+        <DimensionField v-model="x" label="or to x" :units="boats.units" /><DimensionField
+          v-model="y"
+          label="y"
+          :units="boats.units"
+        /><button class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">
+          Copy there
+        </button></template
+      >
       <p v-if="said" class="said" role="alert">{{ said }}</p>
     </div>
     <div v-if="left && right && other && bench.design" class="both" tabindex="0" aria-label="Side by side">
-      <figure><DrawingView :drawing="left.section" :units="boats.units" /><figcaption class="small">this: {{ left.judgement.verdict }}{{ bench.solved ? '' : NOT_YET }}, {{ formatMass(massOf(bench.design, left.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the deck, {{ hoursOf(bench.design).toFixed(1) }} h</figcaption></figure>
-      <figure><DrawingView :drawing="right.section" :units="boats.units" /><figcaption class="small">beside it: {{ right.judgement.verdict }}{{ rightSolved ? '' : NOT_YET }}, {{ formatMass(massOf(other, right.judgement), boats.units) }}, {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck, {{ hoursOf(other).toFixed(1) }} h</figcaption></figure>
-      <table class="rows" aria-label="Checks side by side"><thead><tr><th>Check</th><th>This</th><th>Beside it</th></tr></thead><tbody><tr v-for="id in ids" :key="id"><td>{{ (of(left, id) ?? of(right, id))!.title }}</td><td v-for="(w, i) in [left, right]" :key="i"><template v-if="of(w, id)"><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }} <span class="figure">{{ of(w, id)!.utilisation?.toFixed(2) }}</span></template></td></tr></tbody></table>
-      <table class="rows" aria-label="What differs"><thead><tr><th>What differs</th><th>This</th><th>Beside it</th></tr></thead><tbody><tr v-for="f in differs" :key="f.what"><td>{{ f.what }}</td><td class="figure">{{ sayIn(f.here, boats.units) }}</td><td class="figure">{{ f.there }}</td></tr><tr v-if="!differs.length"><td colspan="3" class="soft">Nothing: they are the same.</td></tr></tbody></table>
+      <figure>
+        <DrawingView :drawing="left.section" :units="boats.units" />
+        <figcaption class="small">
+          this: {{ left.judgement.verdict }}{{ bench.solved ? '' : NOT_YET }},
+          {{ formatMass(massOf(bench.design, left.judgement), boats.units) }},
+          {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the
+          deck, {{ hoursOf(bench.design).toFixed(1) }} h
+        </figcaption>
+      </figure>
+      <figure>
+        <DrawingView :drawing="right.section" :units="boats.units" />
+        <figcaption class="small">
+          beside it: {{ right.judgement.verdict }}{{ rightSolved ? '' : NOT_YET }},
+          {{ formatMass(massOf(other, right.judgement), boats.units) }},
+          {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck,
+          {{ hoursOf(other).toFixed(1) }} h
+        </figcaption>
+      </figure>
+      <table class="rows" aria-label="Checks side by side">
+        <thead>
+          <tr>
+            <th>Check</th>
+            <th>This</th>
+            <th>Beside it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="id in ids" :key="id">
+            <td>{{ (of(left, id) ?? of(right, id))!.title }}</td>
+            <td v-for="(w, i) in [left, right]" :key="i">
+              <template v-if="of(w, id)"
+                ><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }}
+                <span class="figure">{{ of(w, id)!.utilisation?.toFixed(2) }}</span></template
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table class="rows" aria-label="What differs">
+        <thead>
+          <tr>
+            <th>What differs</th>
+            <th>This</th>
+            <th>Beside it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="f in differs" :key="f.what">
+            <td>{{ f.what }}</td>
+            <td class="figure">{{ sayIn(f.here, boats.units) }}</td>
+            <td class="figure">{{ f.there }}</td>
+          </tr>
+          <tr v-if="!differs.length">
+            <td colspan="3" class="soft">Nothing: they are the same.</td>
+          </tr>
+        </tbody>
+      </table>
     </div>
   </div>
 </template>
 
 <style scoped>
-.compare { display: grid; grid-template-rows: auto minmax(0, 1fr); gap: 8px; height: 100%; }
-.controls { display: flex; gap: 8px 14px; align-items: center; flex-wrap: wrap; }
-.both { display: grid; grid-template-columns: 1fr 1fr; gap: 10px 20px; overflow-y: auto; align-content: start; }
-figure { margin: 0; height: 200px; display: grid; grid-template-rows: minmax(0, 1fr) auto; }
-.said { color: var(--short); font-weight: 600; }
+.compare {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 8px;
+  height: 100%;
+}
+.controls {
+  display: flex;
+  gap: 8px 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.both {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 20px;
+  overflow-y: auto;
+  align-content: start;
+}
+figure {
+  margin: 0;
+  height: 200px;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

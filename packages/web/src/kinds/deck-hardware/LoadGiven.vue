@@ -13,15 +13,26 @@ const bench = useBench()
 const boats = useBoats()
 /** 0 is the main load; the others follow it. */
 const at = ref(0)
-watch(() => [bench.fitting?.id, bench.design?.cases.length] as const, ([id, n], before) => {
-  if (id !== before?.[0] || at.value > (n ?? 0)) at.value = 0
-})
-const cases = computed(() => [{ name: bench.design!.caseName, load: bench.design!.load }, ...bench.design!.cases])
+watch(
+  () => [bench.fitting?.id, bench.design?.cases.length] as const,
+  ([id, n], before) => {
+    if (id !== before?.[0] || at.value > (n ?? 0)) at.value = 0
+  },
+)
+const cases = computed(() => [
+  { name: bench.design!.caseName, load: bench.design!.load },
+  ...bench.design!.cases,
+])
 const load = computed(() => cases.value[at.value]!.load)
-const put = (next: Design['load']) => bench.change(at.value === 0 ? { load: next } : { [`cases.${at.value - 1}.load`]: next })
-const rename = (name: string) => name.trim() && bench.change(at.value === 0 ? { caseName: name.trim() } : { [`cases.${at.value - 1}.name`]: name.trim() })
+const put = (next: Design['load']) =>
+  bench.change(at.value === 0 ? { load: next } : { [`cases.${at.value - 1}.load`]: next })
+const rename = (name: string) =>
+  name.trim() &&
+  bench.change(at.value === 0 ? { caseName: name.trim() } : { [`cases.${at.value - 1}.name`]: name.trim() })
 function addCase() {
-  bench.change({ cases: [...bench.design!.cases, { name: `Case ${cases.value.length + 1}`, load: { ...load.value } }] })
+  bench.change({
+    cases: [...bench.design!.cases, { name: `Case ${cases.value.length + 1}`, load: { ...load.value } }],
+  })
   at.value = cases.value.length - 1
 }
 function dropCase() {
@@ -38,7 +49,10 @@ const value = (key: string) => ((load.value as Record<string, unknown>)[key] as 
 /** What the family is usually asked comes first; nothing is left out. */
 const basisOptions = computed(() => {
   const first = FAMILY[bench.design!.family].bases
-  return [...first, ...(Object.keys(BASES) as Design['load']['basis'][]).filter((b) => !first.includes(b))].map((b) => ({ value: b, title: BASES[b].title }))
+  return [
+    ...first,
+    ...(Object.keys(BASES) as Design['load']['basis'][]).filter((b) => !first.includes(b)),
+  ].map((b) => ({ value: b, title: BASES[b].title }))
 })
 const asks = (angle: 'elevationDeg' | 'azimuthDeg') => !info.value.fixed?.includes(angle)
 const line = computed(() => ('line' in load.value ? load.value.line : undefined))
@@ -47,7 +61,10 @@ function setLine(id: string) {
   put(withField(withLine, 'grade', id === 'chain' ? 40 : null))
 }
 const swept = computed(() => load.value.sweep !== undefined)
-const usualSweep = { azimuthDeg: { from: -90, to: 90, step: 30 }, elevationDeg: { from: 0, to: 30, step: 15 } }
+const usualSweep = {
+  azimuthDeg: { from: -90, to: 90, step: 30 },
+  elevationDeg: { from: 0, to: 30, step: 15 },
+}
 const setArc = (axis: 'azimuthDeg' | 'elevationDeg', end: 'from' | 'to', v: number | null) => {
   const s = load.value.sweep ?? {}
   const arc = s[axis] ?? { from: 0, to: 0, step: 15 }
@@ -55,51 +72,241 @@ const setArc = (axis: 'azimuthDeg' | 'elevationDeg', end: 'from' | 'to', v: numb
   if (next.to < next.from) next[end === 'from' ? 'to' : 'from'] = v ?? 0
   set('sweep', { ...s, [axis]: next })
 }
-const KINDS = [{ value: 'guard', title: 'leaning on a rail' }, { value: 'handhold', title: 'handhold, any way' }, { value: 'step', title: 'step, down' }, { value: 'tether', title: 'tether, any way' }]
+const KINDS = [
+  { value: 'guard', title: 'leaning on a rail' },
+  { value: 'handhold', title: 'handhold, any way' },
+  { value: 'step', title: 'step, down' },
+  { value: 'tether', title: 'tether, any way' },
+]
 const LEGS = ['1', '2', '3', '4'].map((v) => ({ value: v, title: v }))
 const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` }))
 </script>
 
 <template>
-  <div class="group gap"><h2>Load</h2><span class="soft small">{{ j && j.directions > 1 ? `${j.directions} directions` : 'one direction' }}</span></div>
+  <div class="group gap">
+    <h2>Load</h2>
+    <span class="soft small">{{
+      j && j.directions > 1 ? `${j.directions} directions` : 'one direction'
+    }}</span>
+  </div>
   <p class="soft small">{{ FAMILY[bench.design!.family].particular }}</p>
   <div class="cases" role="group" aria-label="Load cases">
-    <button v-for="(c, i) in cases" :key="i" type="button" class="plain case" :aria-pressed="at === i" @click="at = i">{{ c.name }}<span v-if="cases.length > 1 && result(i)" class="figure"> {{ result(i)!.utilisation?.toFixed(2) ?? result(i)!.verdict }}</span></button>
-    <button v-if="!off && cases.length < 13" type="button" class="plain case add" @click="addCase">add a case</button>
+    <button
+      v-for="(c, i) in cases"
+      :key="i"
+      type="button"
+      class="plain case"
+      :aria-pressed="at === i"
+      @click="at = i"
+    >
+      {{ c.name
+      }}<span v-if="cases.length > 1 && result(i)" class="figure">
+        {{ result(i)!.utilisation?.toFixed(2) ?? result(i)!.verdict }}</span
+      >
+    </button>
+    <button v-if="!off && cases.length < 13" type="button" class="plain case add" @click="addCase">
+      add a case
+    </button>
   </div>
-  <div v-if="cases.length > 1" class="naming"><label class="hidden-words" for="case-name">Name of this case</label><HeldText id="case-name" class="entry" maxlength="60" :model-value="cases[at]!.name" :readonly="off" @update:model-value="rename($event)" /><button v-if="at > 0 && !off" type="button" class="plain small" @click="dropCase">take it away</button></div>
-  <ChoiceField label="Basis" :model-value="load.basis" :options="basisOptions" :disabled="off" @update:model-value="put(onBasis(load, $event))" />
-  <ChoiceField v-if="load.basis === 'line' || load.basis === 'shroud'" label="Line" :model-value="line ?? 'polyester-3'" :options="lineOptions" :disabled="off" @update:model-value="setLine($event)" />
-  <ChoiceField v-if="line === 'chain'" label="Chain" :model-value="String(value('grade') ?? 40)" :options="CHAINS" :disabled="off" @update:model-value="set('grade', Number($event))" />
-  <ChoiceField v-if="load.basis === 'person'" label="Doing" :model-value="load.kind" :options="KINDS" :disabled="off" @update:model-value="set('kind', $event)" />
-  <ChoiceField v-if="load.basis === 'lifting'" label="Legs" :model-value="String(load.legs)" :options="LEGS" :disabled="off" @update:model-value="put({ ...load, legs: Number($event) as 1, legAngleDeg: $event === '1' ? 0 : load.legAngleDeg } as Design['load'])" />
-  <DimensionField v-for="f in info.fields" :key="f.key" :label="f.label" :kind="f.kind" :unit="f.unit" :model-value="value(f.key)" :units="boats.units" :above="f.above" :least="f.least" :most="f.most" :optional="f.optional && !(f.key === 'diameterMm' && value('breakingN') === null)" :placeholder="f.usual" :disabled="off" @update:model-value="set(f.key, $event)" />
-  <DimensionField label="Acts above base" :model-value="load.heightMm ?? 0" :units="boats.units" :least="0" :disabled="off" @update:model-value="set('heightMm', $event)" />
-  <label v-if="asks('azimuthDeg') || asks('elevationDeg')" class="tick"><input type="checkbox" :checked="swept" :disabled="off" @change="set('sweep', ($event.target as HTMLInputElement).checked ? usualSweep : null)" /> from an arc, the worst judged</label>
+  <div v-if="cases.length > 1" class="naming">
+    <label class="hidden-words" for="case-name">Name of this case</label
+    ><HeldText
+      id="case-name"
+      class="entry"
+      maxlength="60"
+      :model-value="cases[at]!.name"
+      :readonly="off"
+      @update:model-value="rename($event)"
+    /><button v-if="at > 0 && !off" type="button" class="plain small" @click="dropCase">take it away</button>
+  </div>
+  <ChoiceField
+    label="Basis"
+    :model-value="load.basis"
+    :options="basisOptions"
+    :disabled="off"
+    @update:model-value="put(onBasis(load, $event))"
+  />
+  <ChoiceField
+    v-if="load.basis === 'line' || load.basis === 'shroud'"
+    label="Line"
+    :model-value="line ?? 'polyester-3'"
+    :options="lineOptions"
+    :disabled="off"
+    @update:model-value="setLine($event)"
+  />
+  <ChoiceField
+    v-if="line === 'chain'"
+    label="Chain"
+    :model-value="String(value('grade') ?? 40)"
+    :options="CHAINS"
+    :disabled="off"
+    @update:model-value="set('grade', Number($event))"
+  />
+  <ChoiceField
+    v-if="load.basis === 'person'"
+    label="Doing"
+    :model-value="load.kind"
+    :options="KINDS"
+    :disabled="off"
+    @update:model-value="set('kind', $event)"
+  />
+  <ChoiceField
+    v-if="load.basis === 'lifting'"
+    label="Legs"
+    :model-value="String(load.legs)"
+    :options="LEGS"
+    :disabled="off"
+    @update:model-value="
+      put({
+        ...load,
+        legs: Number($event) as 1,
+        legAngleDeg: $event === '1' ? 0 : load.legAngleDeg,
+      } as Design['load'])
+    "
+  />
+  <DimensionField
+    v-for="f in info.fields"
+    :key="f.key"
+    :label="f.label"
+    :kind="f.kind"
+    :unit="f.unit"
+    :model-value="value(f.key)"
+    :units="boats.units"
+    :above="f.above"
+    :least="f.least"
+    :most="f.most"
+    :optional="f.optional && !(f.key === 'diameterMm' && value('breakingN') === null)"
+    :placeholder="f.usual"
+    :disabled="off"
+    @update:model-value="set(f.key, $event)"
+  />
+  <DimensionField
+    label="Acts above base"
+    :model-value="load.heightMm ?? 0"
+    :units="boats.units"
+    :least="0"
+    :disabled="off"
+    @update:model-value="set('heightMm', $event)"
+  />
+  <label v-if="asks('azimuthDeg') || asks('elevationDeg')" class="tick"
+    ><input
+      type="checkbox"
+      :checked="swept"
+      :disabled="off"
+      @change="set('sweep', ($event.target as HTMLInputElement).checked ? usualSweep : null)"
+    />
+    from an arc, the worst judged</label
+  >
   <template v-if="swept">
     <template v-if="asks('azimuthDeg')">
-      <DimensionField label="Round, from" kind="angle" :model-value="load.sweep?.azimuthDeg?.from ?? 0" :units="boats.units" :disabled="off" @update:model-value="setArc('azimuthDeg', 'from', $event)" />
-      <DimensionField label="to" kind="angle" :model-value="load.sweep?.azimuthDeg?.to ?? 0" :units="boats.units" :disabled="off" @update:model-value="setArc('azimuthDeg', 'to', $event)" />
+      <DimensionField
+        label="Round, from"
+        kind="angle"
+        :model-value="load.sweep?.azimuthDeg?.from ?? 0"
+        :units="boats.units"
+        :disabled="off"
+        @update:model-value="setArc('azimuthDeg', 'from', $event)"
+      />
+      <DimensionField
+        label="to"
+        kind="angle"
+        :model-value="load.sweep?.azimuthDeg?.to ?? 0"
+        :units="boats.units"
+        :disabled="off"
+        @update:model-value="setArc('azimuthDeg', 'to', $event)"
+      />
     </template>
     <template v-if="asks('elevationDeg')">
-      <DimensionField label="Up, from" kind="angle" :model-value="load.sweep?.elevationDeg?.from ?? 0" :least="-90" :most="90" :units="boats.units" :disabled="off" @update:model-value="setArc('elevationDeg', 'from', $event)" />
-      <DimensionField label="to" kind="angle" :model-value="load.sweep?.elevationDeg?.to ?? 0" :least="-90" :most="90" :units="boats.units" :disabled="off" @update:model-value="setArc('elevationDeg', 'to', $event)" />
+      <DimensionField
+        label="Up, from"
+        kind="angle"
+        :model-value="load.sweep?.elevationDeg?.from ?? 0"
+        :least="-90"
+        :most="90"
+        :units="boats.units"
+        :disabled="off"
+        @update:model-value="setArc('elevationDeg', 'from', $event)"
+      />
+      <DimensionField
+        label="to"
+        kind="angle"
+        :model-value="load.sweep?.elevationDeg?.to ?? 0"
+        :least="-90"
+        :most="90"
+        :units="boats.units"
+        :disabled="off"
+        @update:model-value="setArc('elevationDeg', 'to', $event)"
+      />
     </template>
   </template>
   <template v-else>
-    <DimensionField v-if="asks('azimuthDeg')" label="Round from fore-aft" kind="angle" :model-value="load.azimuthDeg ?? 0" :units="boats.units" :disabled="off" @update:model-value="set('azimuthDeg', $event)" />
-    <DimensionField v-if="asks('elevationDeg')" label="Up from the base" kind="angle" :model-value="load.elevationDeg ?? 0" :least="-90" :most="90" :units="boats.units" :disabled="off" @update:model-value="set('elevationDeg', $event)" />
+    <DimensionField
+      v-if="asks('azimuthDeg')"
+      label="Round from fore-aft"
+      kind="angle"
+      :model-value="load.azimuthDeg ?? 0"
+      :units="boats.units"
+      :disabled="off"
+      @update:model-value="set('azimuthDeg', $event)"
+    />
+    <DimensionField
+      v-if="asks('elevationDeg')"
+      label="Up from the base"
+      kind="angle"
+      :model-value="load.elevationDeg ?? 0"
+      :least="-90"
+      :most="90"
+      :units="boats.units"
+      :disabled="off"
+      @update:model-value="set('elevationDeg', $event)"
+    />
   </template>
 </template>
 
 <style scoped>
-.gap { margin-top: 18px; }
-.cases { display: flex; flex-wrap: wrap; gap: 4px 10px; padding: 4px 0; }
-.case { min-height: 32px; border-bottom: 2px solid transparent; font-weight: 600; color: var(--ink-soft); }
-.case[aria-pressed='true'] { border-bottom-color: var(--tide); color: var(--ink); }
-.case.add { color: var(--tide); text-decoration: underline dotted; }
-.naming { display: flex; gap: 8px; align-items: center; }
-.naming .entry { flex: 1; min-width: 0; }
-.tick { display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; }
-.tick input { accent-color: var(--tide); width: 16px; height: 16px; margin: 0; }
+.gap {
+  margin-top: 18px;
+}
+.cases {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  padding: 4px 0;
+}
+.case {
+  min-height: 32px;
+  border-bottom: 2px solid transparent;
+  font-weight: 600;
+  color: var(--ink-soft);
+}
+.case[aria-pressed='true'] {
+  border-bottom-color: var(--tide);
+  color: var(--ink);
+}
+.case.add {
+  color: var(--tide);
+  text-decoration: underline dotted;
+}
+.naming {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.naming .entry {
+  flex: 1;
+  min-width: 0;
+}
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+  font-size: 14px;
+}
+.tick input {
+  accent-color: var(--tide);
+  width: 16px;
+  height: 16px;
+  margin: 0;
+}
 </style>

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { STOCK_SHEETS, boundsOf, drillSchedule, formatLength, nestCount, planOfPlate, templateOf } from '@north-tide/core'
+import {
+  STOCK_SHEETS,
+  boundsOf,
+  drillSchedule,
+  formatLength,
+  nestCount,
+  planOfPlate,
+  templateOf,
+} from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -20,33 +28,108 @@ const plate = computed(() => {
   const b = boundsOf(planOfPlate(d.value.plate))
   return { lengthMm: b.maxX - b.minX, widthMm: b.maxY - b.minY }
 })
-const link = (kind: string, paper = '') => `/api/fittings/${bench.fitting!.id}/template.${kind}?what=${shown.value}&units=${boats.units}${inside.value ? '&inside=yes' : ''}${paper ? `&paper=${paper}` : ''}`
+const link = (kind: string, paper = '') =>
+  `/api/fittings/${bench.fitting!.id}/template.${kind}?what=${shown.value}&units=${boats.units}${inside.value ? '&inside=yes' : ''}${paper ? `&paper=${paper}` : ''}`
 </script>
 
 <template>
   <div class="make">
     <figure><DrawingView :drawing="drawing" :units="boats.units" /></figure>
     <div class="take">
-      <label for="template-what">Template <select id="template-what" v-model="what" class="choice"><option value="pattern">drilling pattern</option><option value="plate" :disabled="!d.plate">backing plate</option></select></label>
+      <label for="template-what"
+        >Template
+        <select id="template-what" v-model="what" class="choice">
+          <option value="pattern">drilling pattern</option>
+          <option value="plate" :disabled="!d.plate">backing plate</option>
+        </select></label
+      >
       <label class="tick"><input v-model="inside" type="checkbox" /> seen from inside, mirrored</label>
-      <p v-if="bench.saving !== 'saved'" class="soft small">The files follow the design as it was last saved.</p>
-      <p class="links">Full size: <a :href="link('pdf', 'a4')" download>PDF, A4</a> <a :href="link('pdf', 'letter')" download>PDF, Letter</a> <a :href="link('svg')" download>SVG</a> <a :href="link('dxf')" download>DXF</a></p>
-      <p class="soft small">Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.</p>
-      <template v-if="plate"><h3>Plates from one sheet</h3><p class="small">{{ formatLength(plate.lengthMm, boats.units) }} by {{ formatLength(plate.widthMm, boats.units) }}, kerf and margin {{ formatLength(5, boats.units) }}: <span v-for="s in STOCK_SHEETS" :key="s.title" class="figure sheet">{{ nestCount(plate, s) }} from {{ s.title }} </span></p></template>
+      <p v-if="bench.saving !== 'saved'" class="soft small">
+        The files follow the design as it was last saved.
+      </p>
+      <p class="links">
+        Full size: <a :href="link('pdf', 'a4')" download>PDF, A4</a>
+        <a :href="link('pdf', 'letter')" download>PDF, Letter</a> <a :href="link('svg')" download>SVG</a>
+        <a :href="link('dxf')" download>DXF</a>
+      </p>
+      <p class="soft small">
+        Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.
+      </p>
+      <template v-if="plate"
+        ><h3>Plates from one sheet</h3>
+        <p class="small">
+          {{ formatLength(plate.lengthMm, boats.units) }} by {{ formatLength(plate.widthMm, boats.units) }},
+          kerf and margin {{ formatLength(5, boats.units) }}:
+          <span v-for="s in STOCK_SHEETS" :key="s.title" class="figure sheet"
+            >{{ nestCount(plate, s) }} from {{ s.title }}
+          </span>
+        </p></template
+      >
     </div>
-    <div class="scroll" tabindex="0" aria-label="Drilling"><table class="rows" aria-label="Drill schedule"><thead><tr><th>Bolt</th><th class="number">x</th><th class="number">y</th><th class="number">Pilot</th><th class="number">Bore</th><th class="number">Finish</th><th>Order</th></tr></thead>
-      <tbody><tr v-for="r in rows" :key="r.bolt"><td>{{ r.bolt }}</td><td class="number">{{ formatLength(r.xMm, boats.units) }}</td><td class="number">{{ formatLength(r.yMm, boats.units) }}</td><td class="number">{{ formatLength(r.pilotMm, boats.units) }}</td><td class="number">{{ r.boreMm === null ? '' : formatLength(r.boreMm, boats.units) }}</td><td class="number">{{ formatLength(r.finishMm, boats.units) }}</td><td class="small">{{ r.order }}</td></tr></tbody></table>
-      <a class="small" :href="link('csv')" download>Drill schedule as CSV</a></div>
+    <div class="scroll" tabindex="0" aria-label="Drilling">
+      <table class="rows" aria-label="Drill schedule">
+        <thead>
+          <tr>
+            <th>Bolt</th>
+            <th class="number">x</th>
+            <th class="number">y</th>
+            <th class="number">Pilot</th>
+            <th class="number">Bore</th>
+            <th class="number">Finish</th>
+            <th>Order</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.bolt">
+            <td>{{ r.bolt }}</td>
+            <td class="number">{{ formatLength(r.xMm, boats.units) }}</td>
+            <td class="number">{{ formatLength(r.yMm, boats.units) }}</td>
+            <td class="number">{{ formatLength(r.pilotMm, boats.units) }}</td>
+            <td class="number">{{ r.boreMm === null ? '' : formatLength(r.boreMm, boats.units) }}</td>
+            <td class="number">{{ formatLength(r.finishMm, boats.units) }}</td>
+            <td class="small">{{ r.order }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <a class="small" :href="link('csv')" download>Drill schedule as CSV</a>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.make { display: grid; grid-template-columns: minmax(200px, 1fr) 250px minmax(380px, 1.5fr); gap: 22px; height: 100%; }
-figure { margin: 0; min-height: 0; }
-.take { display: grid; gap: 6px; align-content: start; }
-.links a { margin-right: 8px; display: inline-block; min-height: 28px; }
-.tick { display: flex; gap: 8px; align-items: center; }
-.scroll { overflow-y: auto; }
-.scroll .number { white-space: nowrap; }
-.sheet { display: inline-block; margin-right: 12px; }
+.make {
+  display: grid;
+  grid-template-columns: minmax(200px, 1fr) 250px minmax(380px, 1.5fr);
+  gap: 22px;
+  height: 100%;
+}
+figure {
+  margin: 0;
+  min-height: 0;
+}
+.take {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.links a {
+  margin-right: 8px;
+  display: inline-block;
+  min-height: 28px;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.scroll {
+  overflow-y: auto;
+}
+.scroll .number {
+  white-space: nowrap;
+}
+.sheet {
+  display: inline-block;
+  margin-right: 12px;
+}
 </style>

@@ -15,7 +15,9 @@ const set = (path: string, value: unknown) => bench.change({ [path]: value })
 const room = computed(() => roomAround(d.value, boats.picture?.parts ?? []))
 const wouldClip = computed(() => (d.value.plate ? clipped(d.value.plate, room.value) : null))
 const pairs = computed(() => metalPairs(d.value))
-const isolated = computed(() => d.value.isolation.sleeve && d.value.isolation.washer && d.value.isolation.sealant)
+const isolated = computed(
+  () => d.value.isolation.sleeve && d.value.isolation.washer && d.value.isolation.sealant,
+)
 const perBolt = (list: number[], i: number, v: number) => {
   const out = d.value.bolts.map((_, k) => list[k] ?? 0)
   out[i] = v
@@ -24,7 +26,9 @@ const perBolt = (list: number[], i: number, v: number) => {
 const uneven = computed(() => d.value.padsMm.length > 0 || d.value.unevenMm.length > 0)
 const sameEverywhere = (kind: 'padsMm' | 'unevenMm') => set(kind, [])
 const familyOptions = FAMILIES.map((f) => ({ value: f, title: FAMILY_TITLES[f] }))
-const grain = computed(() => (d.value.structure.kind === 'timber' ? (d.value.structure.grainDeg ?? null) : null))
+const grain = computed(() =>
+  d.value.structure.kind === 'timber' ? (d.value.structure.grainDeg ?? null) : null,
+)
 function setGrain(v: number | null) {
   const s = { ...d.value.structure } as Record<string, unknown>
   if (v === null) delete s.grainDeg
@@ -36,51 +40,274 @@ function setGrain(v: number | null) {
 <template>
   <template v-if="d.plate">
     <div class="group gap"><h2>The plate as made</h2></div>
-    <ChoiceField label="Sheets" :model-value="String(d.plate.sheets)" :options="[{ value: '1', title: 'one' }, { value: '2', title: 'two, bonded' }]" :disabled="off" @update:model-value="set('plate.sheets', Number($event))" />
-    <ChoiceField label="Goes on" :model-value="d.plate.bonded ? 'bonded' : 'loose'" :options="[{ value: 'bonded', title: 'bonded to the deck' }, { value: 'loose', title: 'loose' }]" :disabled="off" @update:model-value="set('plate.bonded', $event === 'bonded')" />
-    <DimensionField label="Deck crowned, radius" :model-value="d.plate.crownRadiusMm" :units="boats.units" above optional placeholder="flat" :disabled="off" @update:model-value="set('plate.crownRadiusMm', $event)" />
-    <p v-if="bench.whole?.judgement.plate" class="soft small">Bed: {{ bench.whole.judgement.plate.bedMl.toFixed(0) }} ml with a fifth over.</p>
-    <p v-if="d.plate.outline" class="soft small">Clipped to {{ d.plate.outline.length }} corners. <button class="plain link" :disabled="off" @click="set('plate.outline', null)">Whole again</button></p>
-    <p v-else-if="wouldClip" class="warn small">A beam or longitudinal cuts into this plate. <button class="act" :disabled="off" @click="set('plate.outline', wouldClip)">Clip it there</button></p>
+    <ChoiceField
+      label="Sheets"
+      :model-value="String(d.plate.sheets)"
+      :options="[
+        { value: '1', title: 'one' },
+        { value: '2', title: 'two, bonded' },
+      ]"
+      :disabled="off"
+      @update:model-value="set('plate.sheets', Number($event))"
+    />
+    <ChoiceField
+      label="Goes on"
+      :model-value="d.plate.bonded ? 'bonded' : 'loose'"
+      :options="[
+        { value: 'bonded', title: 'bonded to the deck' },
+        { value: 'loose', title: 'loose' },
+      ]"
+      :disabled="off"
+      @update:model-value="set('plate.bonded', $event === 'bonded')"
+    />
+    <DimensionField
+      label="Deck crowned, radius"
+      :model-value="d.plate.crownRadiusMm"
+      :units="boats.units"
+      above
+      optional
+      placeholder="flat"
+      :disabled="off"
+      @update:model-value="set('plate.crownRadiusMm', $event)"
+    />
+    <p v-if="bench.whole?.judgement.plate" class="soft small">
+      Bed: {{ bench.whole.judgement.plate.bedMl.toFixed(0) }} ml with a fifth over.
+    </p>
+    <p v-if="d.plate.outline" class="soft small">
+      Clipped to {{ d.plate.outline.length }} corners.
+      <button class="plain link" :disabled="off" @click="set('plate.outline', null)">Whole again</button>
+    </p>
+    <p v-else-if="wouldClip" class="warn small">
+      A beam or longitudinal cuts into this plate.
+      <button class="act" :disabled="off" @click="set('plate.outline', wouldClip)">Clip it there</button>
+    </p>
   </template>
   <template v-if="d.structure.kind === 'metal'">
     <div class="group gap"><h2>Doubler</h2></div>
-    <label class="tick"><input type="checkbox" :checked="d.doubler !== null" :disabled="off" @change="set('doubler', d.doubler ? null : { lengthMm: 200, widthMm: 160, thicknessMm: 6, weldMm: 4 })" /> welded all round</label>
+    <label class="tick"
+      ><input
+        type="checkbox"
+        :checked="d.doubler !== null"
+        :disabled="off"
+        @change="
+          set('doubler', d.doubler ? null : { lengthMm: 200, widthMm: 160, thicknessMm: 6, weldMm: 4 })
+        "
+      />
+      welded all round</label
+    >
     <template v-if="d.doubler">
-      <DimensionField label="Doubler length" :model-value="d.doubler.lengthMm" :units="boats.units" above :disabled="off" @update:model-value="set('doubler.lengthMm', $event)" />
-      <DimensionField label="Doubler width" :model-value="d.doubler.widthMm" :units="boats.units" above :disabled="off" @update:model-value="set('doubler.widthMm', $event)" />
-      <DimensionField label="Doubler thickness" :model-value="d.doubler.thicknessMm" :units="boats.units" above :disabled="off" @update:model-value="set('doubler.thicknessMm', $event)" />
-      <DimensionField label="Weld leg" :model-value="d.doubler.weldMm" :units="boats.units" above :disabled="off" @update:model-value="set('doubler.weldMm', $event)" />
+      <DimensionField
+        label="Doubler length"
+        :model-value="d.doubler.lengthMm"
+        :units="boats.units"
+        above
+        :disabled="off"
+        @update:model-value="set('doubler.lengthMm', $event)"
+      />
+      <DimensionField
+        label="Doubler width"
+        :model-value="d.doubler.widthMm"
+        :units="boats.units"
+        above
+        :disabled="off"
+        @update:model-value="set('doubler.widthMm', $event)"
+      />
+      <DimensionField
+        label="Doubler thickness"
+        :model-value="d.doubler.thicknessMm"
+        :units="boats.units"
+        above
+        :disabled="off"
+        @update:model-value="set('doubler.thicknessMm', $event)"
+      />
+      <DimensionField
+        label="Weld leg"
+        :model-value="d.doubler.weldMm"
+        :units="boats.units"
+        above
+        :disabled="off"
+        @update:model-value="set('doubler.weldMm', $event)"
+      />
     </template>
   </template>
   <template v-if="d.structure.kind === 'timber'">
     <div class="group gap"><h2>Grain</h2></div>
-    <DimensionField label="Grain off fore-aft" kind="angle" :model-value="grain" :units="boats.units" :least="0" :most="180" optional placeholder="unknown" :disabled="off" @update:model-value="setGrain" />
+    <DimensionField
+      label="Grain off fore-aft"
+      kind="angle"
+      :model-value="grain"
+      :units="boats.units"
+      :least="0"
+      :most="180"
+      optional
+      placeholder="unknown"
+      :disabled="off"
+      @update:model-value="setGrain"
+    />
     <p class="soft small">Across the grain it bears less; typical figures, marked as estimates.</p>
   </template>
-  <div class="group gap"><h2>Metals</h2><span class="soft small">{{ pairs.length ? (isolated ? 'kept apart' : `${pairs.length} pair${pairs.length > 1 ? 's' : ''}`) : 'one metal' }}</span></div>
-  <ChoiceField label="It is" :model-value="d.wetness" :options="[{ value: 'splash', title: 'in the splash' }, { value: 'dry', title: 'dry' }, { value: 'immersed', title: 'immersed' }]" :disabled="off" @update:model-value="set('wetness', $event)" />
-  <label v-for="[k, t] in [['sleeve', 'sleeve in the hole'], ['washer', 'washer under head and nut'], ['sealant', 'sealant or paste between']] as const" :key="k" class="tick"><input type="checkbox" :checked="d.isolation[k]" :disabled="off" @change="set(`isolation.${k}`, ($event.target as HTMLInputElement).checked)" /> {{ t }}</label>
-  <div class="group gap"><h2>Each bolt’s stack</h2><span class="soft small">{{ uneven ? `${bench.whole?.judgement.grips.length ?? 1} lengths` : 'all alike' }}</span></div>
+  <div class="group gap">
+    <h2>Metals</h2>
+    <span class="soft small">{{
+      pairs.length
+        ? isolated
+          ? 'kept apart'
+          : `${pairs.length} pair${pairs.length > 1 ? 's' : ''}`
+        : 'one metal'
+    }}</span>
+  </div>
+  <ChoiceField
+    label="It is"
+    :model-value="d.wetness"
+    :options="[
+      { value: 'splash', title: 'in the splash' },
+      { value: 'dry', title: 'dry' },
+      { value: 'immersed', title: 'immersed' },
+    ]"
+    :disabled="off"
+    @update:model-value="set('wetness', $event)"
+  />
+  <label
+    v-for="[k, t] in [
+      ['sleeve', 'sleeve in the hole'],
+      ['washer', 'washer under head and nut'],
+      ['sealant', 'sealant or paste between'],
+    ] as const"
+    :key="k"
+    class="tick"
+    ><input
+      type="checkbox"
+      :checked="d.isolation[k]"
+      :disabled="off"
+      @change="set(`isolation.${k}`, ($event.target as HTMLInputElement).checked)"
+    />
+    {{ t }}</label
+  >
+  <div class="group gap">
+    <h2>Each bolt’s stack</h2>
+    <span class="soft small">{{
+      uneven ? `${bench.whole?.judgement.grips.length ?? 1} lengths` : 'all alike'
+    }}</span>
+  </div>
   <details class="stack">
     <summary class="small">Pads, wedges, an uneven deck</summary>
-    <table class="rows"><thead><tr><th>Bolt</th><th>Pad</th><th>Deck thicker by</th></tr></thead>
-      <tbody><tr v-for="i in d.bolts.keys()" :key="i"><td>{{ i + 1 }}</td><td><DimensionField :label="`Pad under bolt ${i + 1}`" :model-value="d.padsMm[i] ?? 0" :units="boats.units" :least="0" :disabled="off" @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))" /></td><td><DimensionField :label="`Deck thicker at bolt ${i + 1}`" :model-value="d.unevenMm[i] ?? 0" :units="boats.units" :disabled="off" @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))" /></td></tr></tbody></table>
-    <button v-if="uneven" class="plain link small" :disabled="off" @click="sameEverywhere('padsMm'); sameEverywhere('unevenMm')">All alike</button>
-    <p v-for="g in bench.whole?.judgement.grips ?? []" :key="g.bolts.join()" class="soft small">Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}: {{ g.grip ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${g.grip.lengthInch ?? g.grip.lengthMm}` : 'no stock length' }}</p>
+    <table class="rows">
+      <thead>
+        <tr>
+          <th>Bolt</th>
+          <th>Pad</th>
+          <th>Deck thicker by</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="i in d.bolts.keys()" :key="i">
+          <td>{{ i + 1 }}</td>
+          <td>
+            <DimensionField
+              :label="`Pad under bolt ${i + 1}`"
+              :model-value="d.padsMm[i] ?? 0"
+              :units="boats.units"
+              :least="0"
+              :disabled="off"
+              @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))"
+            />
+          </td>
+          <td>
+            <DimensionField
+              :label="`Deck thicker at bolt ${i + 1}`"
+              :model-value="d.unevenMm[i] ?? 0"
+              :units="boats.units"
+              :disabled="off"
+              @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <button
+      v-if="uneven"
+      class="plain link small"
+      :disabled="off"
+      @click="
+        () => {
+          sameEverywhere('padsMm')
+          sameEverywhere('unevenMm')
+        }
+      "
+    >
+      All alike
+    </button>
+    <p v-for="g in bench.whole?.judgement.grips ?? []" :key="g.bolts.join()" class="soft small">
+      Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}:
+      {{
+        g.grip
+          ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${g.grip.lengthInch ?? g.grip.lengthMm}`
+          : 'no stock length'
+      }}
+    </p>
   </details>
   <div class="group gap"><h2>Family</h2></div>
-  <ChoiceField label="It is a" :model-value="d.family" :options="familyOptions" :disabled="off" @update:model-value="set('family', $event)" />
-  <DimensionField label="Pipe or shaft through" :model-value="d.pipeMm" :units="boats.units" above optional placeholder="none" :disabled="off" @update:model-value="set('pipeMm', $event)" />
+  <ChoiceField
+    label="It is a"
+    :model-value="d.family"
+    :options="familyOptions"
+    :disabled="off"
+    @update:model-value="set('family', $event)"
+  />
+  <DimensionField
+    label="Pipe or shaft through"
+    :model-value="d.pipeMm"
+    :units="boats.units"
+    above
+    optional
+    placeholder="none"
+    :disabled="off"
+    @update:model-value="set('pipeMm', $event)"
+  />
 </template>
 
 <style scoped>
-.gap { margin-top: 18px; }
-.tick { display: flex; align-items: center; gap: 8px; min-height: 32px; font-size: 14px; }
-.tick input { accent-color: var(--tide); width: 16px; height: 16px; margin: 0; }
-.warn { color: var(--buoy); font-weight: 600; display: grid; gap: 4px; }
-.link { text-decoration: underline; color: var(--tide); min-height: 28px; }
-.stack summary { cursor: pointer; min-height: 32px; display: flex; align-items: center; }
-.stack :deep(label) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.stack :deep(.unit) { display: none; }
+.gap {
+  margin-top: 18px;
+}
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+  font-size: 14px;
+}
+.tick input {
+  accent-color: var(--tide);
+  width: 16px;
+  height: 16px;
+  margin: 0;
+}
+.warn {
+  color: var(--buoy);
+  font-weight: 600;
+  display: grid;
+  gap: 4px;
+}
+.link {
+  text-decoration: underline;
+  color: var(--tide);
+  min-height: 28px;
+}
+.stack summary {
+  cursor: pointer;
+  min-height: 32px;
+  display: flex;
+  align-items: center;
+}
+.stack :deep(label) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.stack :deep(.unit) {
+  display: none;
+}
 </style>

@@ -3,7 +3,20 @@ import { computed, onMounted, onUnmounted, ref, toRaw } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 import { wrap } from 'comlink'
-import { formatLength, formatMass, roomAround, sayIn, zoneOfPlace, type BoatPart, type BoatZone, type Design, type Proposal, type Room, type SizeChoice, type YardValue } from '@north-tide/core'
+import {
+  formatLength,
+  formatMass,
+  roomAround,
+  sayIn,
+  zoneOfPlace,
+  type BoatPart,
+  type BoatZone,
+  type Design,
+  type Proposal,
+  type Room,
+  type SizeChoice,
+  type YardValue,
+} from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -14,16 +27,32 @@ const boats = useBoats()
 const proposal = ref<Proposal | null>(null)
 const failed = ref('')
 const worker = new Worker(new URL('../../workers/size-worker.ts', import.meta.url), { type: 'module' })
-const remote = wrap<{ sizeIt: (d: Design, yard: YardValue[], room: Room | null, zone: BoatZone | null, parts: BoatPart[]) => Proposal }>(worker)
+const remote = wrap<{
+  sizeIt: (
+    d: Design,
+    yard: YardValue[],
+    room: Room | null,
+    zone: BoatZone | null,
+    parts: BoatPart[],
+  ) => Proposal
+}>(worker)
 worker.onerror = () => (failed.value = 'The sizing stopped; the design is as it was.')
 onMounted(async () => {
   const plain = <T,>(v: T): T => JSON.parse(JSON.stringify(v)) as T
   const design = plain(toRaw(bench.design!))
   const parts = plain(boats.picture?.parts ?? [])
-  proposal.value = await remote.sizeIt(design, plain(boats.yard), roomAround(design, parts), plain(zoneOfPlace(boats.picture?.zones ?? [], design.place)), parts).catch((e: Error) => {
-    failed.value = e.message
-    return null
-  })
+  proposal.value = await remote
+    .sizeIt(
+      design,
+      plain(boats.yard),
+      roomAround(design, parts),
+      plain(zoneOfPlace(boats.picture?.zones ?? [], design.place)),
+      parts,
+    )
+    .catch((e: Error) => {
+      failed.value = e.message
+      return null
+    })
 })
 onUnmounted(() => worker.terminate())
 const dots = computed(() => {
@@ -48,43 +77,170 @@ function apply() {
 <template>
   <ElDialog :model-value="true" title="Size it" width="860px" top="6vh" @close="emit('close')">
     <p v-if="failed" role="alert">{{ failed }}</p>
-    <p v-else-if="!proposal" class="soft" role="status">Trying bolts, grades, plates and core schools, and asking the plate solver about the best …</p>
+    <p v-else-if="!proposal" class="soft" role="status">
+      Trying bolts, grades, plates and core schools, and asking the plate solver about the best …
+    </p>
     <div v-else class="proposal">
-      <p class="lead"><VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" /> <strong>{{ sayIn(proposal.because, boats.units) }}</strong></p>
+      <p class="lead">
+        <VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" />
+        <strong>{{ sayIn(proposal.because, boats.units) }}</strong>
+      </p>
       <table v-if="proposal.choices.length" class="rows choices" aria-label="The best few">
-        <thead><tr><th></th><th>Design</th><th class="number">Weight</th><th>Cost class</th><th class="number">Under deck</th><th class="number">Holes</th><th class="number">Hours</th><th>What governs</th></tr></thead>
-        <tbody><tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }"><td><input :id="`choice-${i}`" v-model="picked" type="radio" name="choice" :value="i" /></td><td><label :for="`choice-${i}`">{{ c.title }}<small v-if="c.bestAt.length" class="soft best">{{ c.bestAt.join(', ') }}</small></label></td><td class="number">{{ formatMass(c.massKg, boats.units) }}</td><td>{{ c.cost }}</td><td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td><td class="number">{{ c.holes }}</td><td class="number">{{ c.hours.toFixed(1) }}</td><td>{{ c.governing.toLowerCase() }} {{ c.utilisation?.toFixed(2) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th></th>
+            <th>Design</th>
+            <th class="number">Weight</th>
+            <th>Cost class</th>
+            <th class="number">Under deck</th>
+            <th class="number">Holes</th>
+            <th class="number">Hours</th>
+            <th>What governs</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }">
+            <td><input :id="`choice-${i}`" v-model="picked" type="radio" name="choice" :value="i" /></td>
+            <td>
+              <label :for="`choice-${i}`"
+                >{{ c.title
+                }}<small v-if="c.bestAt.length" class="soft best">{{ c.bestAt.join(', ') }}</small></label
+              >
+            </td>
+            <td class="number">{{ formatMass(c.massKg, boats.units) }}</td>
+            <td>{{ c.cost }}</td>
+            <td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td>
+            <td class="number">{{ c.holes }}</td>
+            <td class="number">{{ c.hours.toFixed(1) }}</td>
+            <td>{{ c.governing.toLowerCase() }} {{ c.utilisation?.toFixed(2) }}</td>
+          </tr>
+        </tbody>
       </table>
-      <svg v-if="proposal.choices.length > 1" class="trade" viewBox="0 0 600 92" role="img" aria-label="Weight against hours of the best few: further left is lighter, lower is less work"><path d="M40 8V74H590" class="axis" /><text x="590" y="90" text-anchor="end">heavier</text><text x="34" y="14" text-anchor="end">more work</text><g v-for="(p, i) in dots" :key="i"><circle :cx="p.x" :cy="p.y" :r="i === picked ? 9 : 6" :class="{ on: i === picked }" @click="picked = i" /><text :x="p.x + 12" :y="p.y + 4">{{ i + 1 }}</text></g></svg>
+      <svg
+        v-if="proposal.choices.length > 1"
+        class="trade"
+        viewBox="0 0 600 92"
+        role="img"
+        aria-label="Weight against hours of the best few: further left is lighter, lower is less work"
+      >
+        <path d="M40 8V74H590" class="axis" />
+        <text x="590" y="90" text-anchor="end">heavier</text>
+        <text x="34" y="14" text-anchor="end">more work</text>
+        <g v-for="(p, i) in dots" :key="i">
+          <circle
+            :cx="p.x"
+            :cy="p.y"
+            :r="i === picked ? 9 : 6"
+            :class="{ on: i === picked }"
+            @click="picked = i"
+          />
+          <text :x="p.x + 12" :y="p.y + 4">{{ i + 1 }}</text>
+        </g>
+      </svg>
       <table v-if="chosen?.changes.length" class="rows">
-        <thead><tr><th>What changes</th><th>From</th><th>To</th><th>Why</th></tr></thead>
-        <tbody><tr v-for="c in chosen.changes" :key="c.path"><td>{{ c.label }}</td><td class="figure soft">{{ sayIn(c.from, boats.units) }}</td><td class="figure">{{ sayIn(c.to, boats.units) }}</td><td class="small">{{ sayIn(c.why, boats.units) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th>What changes</th>
+            <th>From</th>
+            <th>To</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in chosen.changes" :key="c.path">
+            <td>{{ c.label }}</td>
+            <td class="figure soft">{{ sayIn(c.from, boats.units) }}</td>
+            <td class="figure">{{ sayIn(c.to, boats.units) }}</td>
+            <td class="small">{{ sayIn(c.why, boats.units) }}</td>
+          </tr>
+        </tbody>
       </table>
       <p v-else-if="proposal.found">This is already the lightest that holds; nothing changes.</p>
-      <p v-if="chosen" class="soft small">Bolts and plate: {{ formatMass(proposal.massBeforeKg, boats.units) }} before, {{ formatMass(chosen.massKg, boats.units) }} after. Cost class and hours are typical, to rank by.</p>
+      <p v-if="chosen" class="soft small">
+        Bolts and plate: {{ formatMass(proposal.massBeforeKg, boats.units) }} before,
+        {{ formatMass(chosen.massKg, boats.units) }} after. Cost class and hours are typical, to rank by.
+      </p>
       <div v-if="proposal.remaining.length">
         <h3>{{ proposal.found ? 'Sizing cannot help with' : 'What stays short' }}</h3>
-        <p v-for="r in proposal.remaining" :key="r.title" class="remain"><VerdictSign :verdict="r.verdict" /> <span><strong>{{ r.title }}.</strong> {{ sayIn(r.because, boats.units) }}</span></p>
+        <p v-for="r in proposal.remaining" :key="r.title" class="remain">
+          <VerdictSign :verdict="r.verdict" />
+          <span
+            ><strong>{{ r.title }}.</strong> {{ sayIn(r.because, boats.units) }}</span
+          >
+        </p>
       </div>
     </div>
-    <div class="acts"><button class="act" @click="emit('close')">Leave it as it is</button><button v-if="proposal?.found && chosen?.changes.length" class="act main" @click="apply">Use this design</button></div>
+    <div class="acts">
+      <button class="act" @click="emit('close')">Leave it as it is</button
+      ><button v-if="proposal?.found && chosen?.changes.length" class="act main" @click="apply">
+        Use this design
+      </button>
+    </div>
   </ElDialog>
 </template>
 
 <style scoped>
-.proposal { display: grid; gap: 12px; }
-.choices label { cursor: pointer; display: block; }
-.choices tr.on td { background: var(--tide-soft); }
-.choices input { accent-color: var(--tide); width: 18px; height: 18px; }
-.best { display: block; font-size: var(--text-small); }
-.choices .number { white-space: nowrap; }
-.trade { width: 100%; max-height: 96px; }
-.trade .axis { fill: none; stroke: var(--ink-soft); }
-.trade text { font: 600 12px var(--words); fill: var(--ink-soft); }
-.trade circle { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.6; cursor: pointer; }
-.trade circle.on { fill: var(--tide); }
-.lead { display: flex; gap: 10px; align-items: flex-start; }
-.lead svg { margin-top: 2px; }
-.remain { display: flex; gap: 8px; padding-top: 6px; }
-.acts { display: flex; justify-content: flex-end; gap: 10px; padding-top: 18px; }
+.proposal {
+  display: grid;
+  gap: 12px;
+}
+.choices label {
+  cursor: pointer;
+  display: block;
+}
+.choices tr.on td {
+  background: var(--tide-soft);
+}
+.choices input {
+  accent-color: var(--tide);
+  width: 18px;
+  height: 18px;
+}
+.best {
+  display: block;
+  font-size: var(--text-small);
+}
+.choices .number {
+  white-space: nowrap;
+}
+.trade {
+  width: 100%;
+  max-height: 96px;
+}
+.trade .axis {
+  fill: none;
+  stroke: var(--ink-soft);
+}
+.trade text {
+  font: 600 12px var(--words);
+  fill: var(--ink-soft);
+}
+.trade circle {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  cursor: pointer;
+}
+.trade circle.on {
+  fill: var(--tide);
+}
+.lead {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+}
+.lead svg {
+  margin-top: 2px;
+}
+.remain {
+  display: flex;
+  gap: 8px;
+  padding-top: 6px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+  padding-top: 18px;
+}
 </style>

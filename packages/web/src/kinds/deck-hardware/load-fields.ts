@@ -21,27 +21,153 @@ export interface BasisInfo {
   /** angles that the basis fixes and that are not asked for */
   fixed?: ('elevationDeg' | 'azimuthDeg')[]
 }
-const share: LoadField = { key: 'share', label: 'Share of it', kind: 'number', above: true, most: 1, optional: true }
+const share: LoadField = {
+  key: 'share',
+  label: 'Share of it',
+  kind: 'number',
+  above: true,
+  most: 1,
+  optional: true,
+}
 
 /** Which fields each load basis asks for; ranges are the schema's, which has the last word. */
 export const BASES: Record<Basis, BasisInfo> = {
-  line: { title: 'Half the line\u2019s strength', start: { basis: 'line', line: 'polyester-3', diameterMm: 12, share: 0.5 }, fields: [{ key: 'diameterMm', label: 'Line diameter', kind: 'length', above: true, optional: true }, { key: 'breakingN', label: 'Maker\u2019s strength', kind: 'force', above: true, optional: true, usual: 'from size' }, { ...share, usual: '0.5' }] },
-  rated: { title: 'Rated by its maker', start: { basis: 'rated', ratedN: 5000 }, fields: [{ key: 'ratedN', label: 'Rated load', kind: 'force', above: true }] },
-  'turned-line': { title: 'Line turned at a block', start: { basis: 'turned-line', tensionN: 3000, deflectionDeg: 90 }, fields: [{ key: 'tensionN', label: 'Tension', kind: 'force', above: true }, { key: 'deflectionDeg', label: 'Turned through', kind: 'angle', least: 0, most: 180 }] },
-  'wind-on-boat': { title: 'Wind on the boat', start: { basis: 'wind-on-boat', areaM2: 12, windKn: 45 }, fields: [{ key: 'areaM2', label: 'Area', kind: 'number', unit: 'm\u00b2', above: true }, { key: 'windKn', label: 'Wind', kind: 'number', unit: 'kn', above: true }, { key: 'dragCoefficient', label: 'Drag', kind: 'number', above: true, optional: true, usual: '1.0' }, { key: 'surgeFactor', label: 'Surge', kind: 'number', least: 1, optional: true, usual: '2.0' }, { ...share, usual: '1.0' }] },
-  sheet: { title: 'Sheet of a sail', start: { basis: 'sheet', sailAreaM2: 12, windKn: 25 }, fields: [{ key: 'sailAreaM2', label: 'Sail area', kind: 'number', unit: 'm\u00b2', above: true }, { key: 'windKn', label: 'Wind', kind: 'number', unit: 'kn', above: true }, { key: 'coefficient', label: 'Coefficient', kind: 'number', above: true, optional: true, usual: '1.27' }] },
-  person: { title: 'A person', start: { basis: 'person', kind: 'guard' }, fields: [{ key: 'personN', label: 'Force', kind: 'force', above: true, optional: true, usual: 'usual' }] },
-  lifting: { title: 'Lifting', start: { basis: 'lifting', massKg: 2600, legs: 4, legAngleDeg: 30 }, fields: [{ key: 'massKg', label: 'Mass', kind: 'number', unit: 'kg', above: true }, { key: 'legAngleDeg', label: 'Leg off plumb', kind: 'angle', least: 0, most: 89.9, optional: true, usual: '0' }, { key: 'dynamicFactor', label: 'Dynamic factor', kind: 'number', least: 1, optional: true, usual: '1.5' }], fixed: ['elevationDeg'] },
-  'drogue-leg': { title: 'Drogue leg', start: { basis: 'drogue-leg', displacementKg: 9400 }, fields: [{ key: 'displacementKg', label: 'Displacement', kind: 'number', unit: 'kg', above: true }, { ...share, usual: '0.7' }], fixed: ['elevationDeg'] },
-  'mast-step': { title: 'Under a mast', start: { basis: 'mast-step', rightingMomentNm: 9000, halfBeamM: 1.2 }, fields: [{ key: 'rightingMomentNm', label: 'Righting moment', kind: 'number', unit: 'N\u00b7m', above: true }, { key: 'halfBeamM', label: 'Half beam', kind: 'number', unit: 'm', above: true }], fixed: ['elevationDeg'] },
-  shroud: { title: 'A wire\u2019s strength', start: { basis: 'shroud', line: 'wire-1x19', diameterMm: 7 }, fields: [{ key: 'diameterMm', label: 'Wire diameter', kind: 'length', above: true, optional: true }, { key: 'breakingN', label: 'Maker\u2019s strength', kind: 'force', above: true, optional: true, usual: 'from size' }] },
-  seacock: { title: 'Seacock strength test', start: { basis: 'seacock' }, fields: [], fixed: ['elevationDeg'] },
+  line: {
+    title: 'Half the line\u2019s strength',
+    start: { basis: 'line', line: 'polyester-3', diameterMm: 12, share: 0.5 },
+    fields: [
+      { key: 'diameterMm', label: 'Line diameter', kind: 'length', above: true, optional: true },
+      {
+        key: 'breakingN',
+        label: 'Maker\u2019s strength',
+        kind: 'force',
+        above: true,
+        optional: true,
+        usual: 'from size',
+      },
+      { ...share, usual: '0.5' },
+    ],
+  },
+  rated: {
+    title: 'Rated by its maker',
+    start: { basis: 'rated', ratedN: 5000 },
+    fields: [{ key: 'ratedN', label: 'Rated load', kind: 'force', above: true }],
+  },
+  'turned-line': {
+    title: 'Line turned at a block',
+    start: { basis: 'turned-line', tensionN: 3000, deflectionDeg: 90 },
+    fields: [
+      { key: 'tensionN', label: 'Tension', kind: 'force', above: true },
+      { key: 'deflectionDeg', label: 'Turned through', kind: 'angle', least: 0, most: 180 },
+    ],
+  },
+  'wind-on-boat': {
+    title: 'Wind on the boat',
+    start: { basis: 'wind-on-boat', areaM2: 12, windKn: 45 },
+    fields: [
+      { key: 'areaM2', label: 'Area', kind: 'number', unit: 'm\u00b2', above: true },
+      { key: 'windKn', label: 'Wind', kind: 'number', unit: 'kn', above: true },
+      { key: 'dragCoefficient', label: 'Drag', kind: 'number', above: true, optional: true, usual: '1.0' },
+      { key: 'surgeFactor', label: 'Surge', kind: 'number', least: 1, optional: true, usual: '2.0' },
+      { ...share, usual: '1.0' },
+    ],
+  },
+  sheet: {
+    title: 'Sheet of a sail',
+    start: { basis: 'sheet', sailAreaM2: 12, windKn: 25 },
+    fields: [
+      { key: 'sailAreaM2', label: 'Sail area', kind: 'number', unit: 'm\u00b2', above: true },
+      { key: 'windKn', label: 'Wind', kind: 'number', unit: 'kn', above: true },
+      {
+        key: 'coefficient',
+        label: 'Coefficient',
+        kind: 'number',
+        above: true,
+        optional: true,
+        usual: '1.27',
+      },
+    ],
+  },
+  person: {
+    title: 'A person',
+    start: { basis: 'person', kind: 'guard' },
+    fields: [{ key: 'personN', label: 'Force', kind: 'force', above: true, optional: true, usual: 'usual' }],
+  },
+  lifting: {
+    title: 'Lifting',
+    start: { basis: 'lifting', massKg: 2600, legs: 4, legAngleDeg: 30 },
+    fields: [
+      { key: 'massKg', label: 'Mass', kind: 'number', unit: 'kg', above: true },
+      {
+        key: 'legAngleDeg',
+        label: 'Leg off plumb',
+        kind: 'angle',
+        least: 0,
+        most: 89.9,
+        optional: true,
+        usual: '0',
+      },
+      {
+        key: 'dynamicFactor',
+        label: 'Dynamic factor',
+        kind: 'number',
+        least: 1,
+        optional: true,
+        usual: '1.5',
+      },
+    ],
+    fixed: ['elevationDeg'],
+  },
+  'drogue-leg': {
+    title: 'Drogue leg',
+    start: { basis: 'drogue-leg', displacementKg: 9400 },
+    fields: [
+      { key: 'displacementKg', label: 'Displacement', kind: 'number', unit: 'kg', above: true },
+      { ...share, usual: '0.7' },
+    ],
+    fixed: ['elevationDeg'],
+  },
+  'mast-step': {
+    title: 'Under a mast',
+    start: { basis: 'mast-step', rightingMomentNm: 9000, halfBeamM: 1.2 },
+    fields: [
+      { key: 'rightingMomentNm', label: 'Righting moment', kind: 'number', unit: 'N\u00b7m', above: true },
+      { key: 'halfBeamM', label: 'Half beam', kind: 'number', unit: 'm', above: true },
+    ],
+    fixed: ['elevationDeg'],
+  },
+  shroud: {
+    title: 'A wire\u2019s strength',
+    start: { basis: 'shroud', line: 'wire-1x19', diameterMm: 7 },
+    fields: [
+      { key: 'diameterMm', label: 'Wire diameter', kind: 'length', above: true, optional: true },
+      {
+        key: 'breakingN',
+        label: 'Maker\u2019s strength',
+        kind: 'force',
+        above: true,
+        optional: true,
+        usual: 'from size',
+      },
+    ],
+  },
+  seacock: {
+    title: 'Seacock strength test',
+    start: { basis: 'seacock' },
+    fields: [],
+    fixed: ['elevationDeg'],
+  },
 }
 
 /** A load on another basis keeps where it acts and from which arc. */
 export function onBasis(before: Load, basis: Basis): Load {
   const { heightMm, azimuthDeg, elevationDeg, sweep } = before
-  const keep = { ...(heightMm === undefined ? {} : { heightMm }), ...(azimuthDeg === undefined ? {} : { azimuthDeg }), ...(elevationDeg === undefined ? {} : { elevationDeg }), ...(sweep === undefined ? {} : { sweep }) }
+  const keep = {
+    ...(heightMm === undefined ? {} : { heightMm }),
+    ...(azimuthDeg === undefined ? {} : { azimuthDeg }),
+    ...(elevationDeg === undefined ? {} : { elevationDeg }),
+    ...(sweep === undefined ? {} : { sweep }),
+  }
   return { ...BASES[basis].start, ...keep } as Load
 }
 /** Leaves a field out altogether when it is emptied, for the schema tells empty from nothing. */

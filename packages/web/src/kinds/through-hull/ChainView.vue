@@ -27,7 +27,12 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
     await throughHull.act(method, 'order', body)
     reason.value = ''
   } catch (error) {
-    said.value = error instanceof ApiRefusal ? error.refusal.message : error instanceof Error ? error.message : 'It was not marked'
+    said.value =
+      error instanceof ApiRefusal
+        ? error.refusal.message
+        : error instanceof Error
+          ? error.message
+          : 'It was not marked'
   } finally {
     busy.value = false
   }
@@ -38,36 +43,142 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
   <div class="chain">
     <div>
       <table class="rows" aria-label="Chain">
-        <thead><tr><th></th><th>Joint</th><th>From</th><th>To</th><th class="number">Turns</th><th>Seals on</th></tr></thead>
-        <tbody><tr v-for="j in joints" :key="j.id" :data-joint="j.id" :data-verdict="j.verdict"><td><VerdictSign :verdict="j.verdict" :size="16" /></td><td><strong>{{ j.title }}</strong><br /><span class="small">{{ sayIn(j.because, boats.units) }}</span></td><td class="small">{{ j.from }}</td><td class="small">{{ j.to }}</td><td class="number">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</td><td>{{ j.seal ?? '' }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th></th>
+            <th>Joint</th>
+            <th>From</th>
+            <th>To</th>
+            <th class="number">Turns</th>
+            <th>Seals on</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="j in joints" :key="j.id" :data-joint="j.id" :data-verdict="j.verdict">
+            <td><VerdictSign :verdict="j.verdict" :size="16" /></td>
+            <td>
+              <strong>{{ j.title }}</strong><br /><span class="small">{{
+                sayIn(j.because, boats.units)
+              }}</span>
+            </td>
+            <td class="small">{{ j.from }}</td>
+            <td class="small">{{ j.to }}</td>
+            <td class="number">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</td>
+            <td>{{ j.seal ?? '' }}</td>
+          </tr>
+        </tbody>
       </table>
-      <ul v-if="lengths.length" class="lengths" aria-label="Lengths"><li v-for="c in lengths" :key="c.id" :data-length="c.id" :data-verdict="c.verdict"><VerdictSign :verdict="c.verdict" :size="16" /> <span><strong>{{ c.title }}</strong> <span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
-      <p v-if="!joints.length" class="soft">{{ THROUGH_HULL_FAMILY[throughHull.design!.family].hose ? 'Nothing is screwed together here yet: choose a valve and a tail at the left.' : 'Nothing is screwed on to this one; its lengths are looked at before it is ordered.' }}</p>
+      <ul v-if="lengths.length" class="lengths" aria-label="Lengths">
+        <li v-for="c in lengths" :key="c.id" :data-length="c.id" :data-verdict="c.verdict">
+          <VerdictSign :verdict="c.verdict" :size="16" />
+          <span
+            ><strong>{{ c.title }}</strong>
+            <span class="small">{{ sayIn(c.because, boats.units) }}</span></span
+          >
+        </li>
+      </ul>
+      <p v-if="!joints.length" class="soft">
+        {{
+          THROUGH_HULL_FAMILY[throughHull.design!.family].hose
+            ? 'Nothing is screwed together here yet: choose a valve and a tail at the left.'
+            : 'Nothing is screwed on to this one; its lengths are looked at before it is ordered.'
+        }}
+      </p>
     </div>
     <aside>
       <h3>Order</h3>
       <p class="small">{{ orderList(throughHull.design!) }}</p>
-      <template v-if="throughHull.design!.ordered"><p><strong>Ordered</strong> on {{ dayjs(throughHull.design!.ordered.at).format('D MMM YYYY') }} by {{ throughHull.design!.ordered.by }}.<template v-if="throughHull.design!.ordered.reason"> Though something was short, because: {{ throughHull.design!.ordered.reason }}.</template></p><p v-if="throughHull.design!.ordered.what !== orderList(throughHull.design!)" class="said small" role="status">The design has changed since: ordered was {{ throughHull.design!.ordered.what }}.</p><button v-if="!throughHull.readOnly" class="act" :disabled="busy" @click="send('DELETE')">Take the order back</button></template>
+      <template v-if="throughHull.design!.ordered"
+        ><p>
+          <strong>Ordered</strong> on {{ dayjs(throughHull.design!.ordered.at).format('D MMM YYYY') }} by
+          {{ throughHull.design!.ordered.by }}.<template v-if="throughHull.design!.ordered.reason">
+            Though something was short, because: {{ throughHull.design!.ordered.reason }}.</template
+          >
+        </p>
+        <p
+          v-if="throughHull.design!.ordered.what !== orderList(throughHull.design!)"
+          class="said small"
+          role="status"
+        >
+          The design has changed since: ordered was {{ throughHull.design!.ordered.what }}.
+        </p>
+        <button v-if="!throughHull.readOnly" class="act" :disabled="busy" @click="send('DELETE')">
+          Take the order back
+        </button></template
+      >
       <template v-else-if="!throughHull.readOnly">
-        <p v-if="bad.length" class="said small" role="status">{{ bad.length }} of these {{ bad.length > 1 ? 'are' : 'is' }} short: it is not ordered without a reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.</p>
-        <label v-if="bad.length" for="order-reason">Reason, stays on record<input id="order-reason" v-model="reason" class="entry wide" maxlength="500" /></label>
-        <button class="act main" :disabled="busy || (bad.length > 0 && !reason.trim())" @click="send('POST', { reason })">Mark as ordered</button>
+        <p v-if="bad.length" class="said small" role="status">
+          {{ bad.length }} of these {{ bad.length > 1 ? 'are' : 'is' }} short: it is not ordered without a
+          reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.
+        </p>
+        <label v-if="bad.length" for="order-reason"
+          >Reason, stays on record<input
+            id="order-reason"
+            v-model="reason"
+            class="entry wide"
+            maxlength="500"
+        /></label>
+        <button
+          class="act main"
+          :disabled="busy || (bad.length > 0 && !reason.trim())"
+          @click="send('POST', { reason })"
+        >
+          Mark as ordered
+        </button>
       </template>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <ul v-if="orders.length" class="small soft"><li v-for="(l, i) in orders" :key="i">{{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who }}: {{ l.note }}</li></ul>
+      <ul v-if="orders.length" class="small soft">
+        <li v-for="(l, i) in orders" :key="i">
+          {{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who }}: {{ l.note }}
+        </li>
+      </ul>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.chain { display: grid; grid-template-columns: minmax(0, 1fr) 290px; gap: 22px; }
-.chain td { vertical-align: top; }
-aside { display: grid; gap: 8px; align-content: start; }
-label { display: grid; gap: 2px; font-weight: 600; }
-.wide { width: 100%; }
-.said { color: var(--buoy); font-weight: 600; }
-ul { margin: 0; padding-left: 16px; }
-.lengths { list-style: none; padding: 8px 0 0; display: grid; gap: 5px; }
-.lengths li { display: flex; gap: 8px; }
-@media (max-width: 1180px) { .chain { grid-template-columns: minmax(0, 1fr); } }
+.chain {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 22px;
+}
+.chain td {
+  vertical-align: top;
+}
+aside {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+label {
+  display: grid;
+  gap: 2px;
+  font-weight: 600;
+}
+.wide {
+  width: 100%;
+}
+.said {
+  color: var(--buoy);
+  font-weight: 600;
+}
+ul {
+  margin: 0;
+  padding-left: 16px;
+}
+.lengths {
+  list-style: none;
+  padding: 8px 0 0;
+  display: grid;
+  gap: 5px;
+}
+.lengths li {
+  display: flex;
+  gap: 8px;
+}
+@media (max-width: 1180px) {
+  .chain {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { formatLength } from '@north-tide/core'
-import { THROUGH_HULL_TEMPLATE_TITLES, throughHullDrill, throughHullTemplate, throughHullTemplates, type ThroughHullTemplate } from '@north-tide/core/through-hull'
+import {
+  THROUGH_HULL_TEMPLATE_TITLES,
+  throughHullDrill,
+  throughHullTemplate,
+  throughHullTemplates,
+  type ThroughHullTemplate,
+} from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -14,8 +20,11 @@ const j = computed(() => throughHull.judgement!)
 const there = computed(() => throughHullTemplates(d.value, j.value))
 const asked = ref<ThroughHullTemplate>('wedge-inside')
 const what = computed(() => (there.value.includes(asked.value) ? asked.value : there.value[0]))
-const drawing = computed(() => (what.value ? throughHullTemplate(d.value, j.value, what.value, boats.units) : null))
-const link = (kind: string, paper = '') => `/api/through-hulls/${throughHull.fitting!.id}/template.${kind}?what=${what.value}&units=${boats.units}${paper ? `&paper=${paper}` : ''}`
+const drawing = computed(() =>
+  what.value ? throughHullTemplate(d.value, j.value, what.value, boats.units) : null,
+)
+const link = (kind: string, paper = '') =>
+  `/api/through-hulls/${throughHull.fitting!.id}/template.${kind}?what=${what.value}&units=${boats.units}${paper ? `&paper=${paper}` : ''}`
 const w = computed(() => j.value.wedge)
 </script>
 
@@ -23,23 +32,105 @@ const w = computed(() => j.value.wedge)
   <div v-if="drawing" class="cut">
     <figure><DrawingView :drawing="drawing" :units="boats.units" /></figure>
     <div class="take">
-      <label for="below-template">Template <select id="below-template" class="choice" :value="what" @change="asked = ($event.target as HTMLSelectElement).value as ThroughHullTemplate"><option v-for="t in there" :key="t" :value="t">{{ THROUGH_HULL_TEMPLATE_TITLES[t] }}</option></select></label>
-      <p v-if="throughHull.saving !== 'saved'" class="soft small">The files follow the design as it was last saved.</p>
-      <p class="links">Full size: <a :href="link('pdf', 'a4')" download>PDF, A4</a> <a :href="link('pdf', 'letter')" download>PDF, Letter</a> <a :href="link('svg')" download>SVG</a> <a :href="link('dxf')" download>DXF</a> <a :href="link('csv')" download>Drilling, CSV</a></p>
-      <p class="soft small">Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.</p>
-      <template v-if="w"><h3>To cut</h3><p class="small figure">saw {{ w.saw.angleDeg.toFixed(1) }}° · ellipse on the hull {{ formatLength(w.ellipseMm[0]!, boats.units) }} by {{ formatLength(w.ellipseMm[1]!, boats.units) }}</p><p v-for="side in (['outside', 'inside'] as const)" :key="side" class="small figure"><template v-if="j.wedges[side]">{{ side }}: {{ formatLength(j.wedges[side]!.saw.outlineMm[0]!, boats.units) }} across, {{ formatLength(j.wedges[side]!.thinMm, boats.units) }} to {{ formatLength(Number(j.wedges[side]!.thickMm.toFixed(1)), boats.units) }}, stock {{ formatLength(j.wedges[side]!.saw.stockMm, boats.units) }}, or {{ j.wedges[side]!.saw.layers }} plies</template></p></template>
-      <p v-if="j.stack" class="small figure">tail: {{ j.stack.trimMm > 0 ? `trim ${formatLength(Number(j.stack.trimMm.toFixed(1)), boats.units)}, leave ${formatLength(Number(j.stack.cutLengthMm.toFixed(1)), boats.units)}` : 'no trim' }} · stick {{ formatLength(j.stack.stickMm[0]!, boats.units) }} to {{ formatLength(j.stack.stickMm[1]!, boats.units) }} · hole {{ formatLength(j.stack.holeMm, boats.units) }}</p>
+      <label for="below-template"
+        >Template
+        <select
+          id="below-template"
+          class="choice"
+          :value="what"
+          @change="asked = ($event.target as HTMLSelectElement).value as ThroughHullTemplate"
+        >
+          <option v-for="t in there" :key="t" :value="t">{{ THROUGH_HULL_TEMPLATE_TITLES[t] }}</option>
+        </select></label
+      >
+      <p v-if="throughHull.saving !== 'saved'" class="soft small">
+        The files follow the design as it was last saved.
+      </p>
+      <p class="links">
+        Full size: <a :href="link('pdf', 'a4')" download>PDF, A4</a>
+        <a :href="link('pdf', 'letter')" download>PDF, Letter</a> <a :href="link('svg')" download>SVG</a>
+        <a :href="link('dxf')" download>DXF</a> <a :href="link('csv')" download>Drilling, CSV</a>
+      </p>
+      <p class="soft small">
+        Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.
+      </p>
+      <template v-if="w"
+        ><h3>To cut</h3>
+        <p class="small figure">
+          saw {{ w.saw.angleDeg.toFixed(1) }}° · ellipse on the hull
+          {{ formatLength(w.ellipseMm[0]!, boats.units) }} by {{ formatLength(w.ellipseMm[1]!, boats.units) }}
+        </p>
+        <p v-for="side in ['outside', 'inside'] as const" :key="side" class="small figure">
+          <template v-if="j.wedges[side]"
+            >{{ side }}: {{ formatLength(j.wedges[side]!.saw.outlineMm[0]!, boats.units) }} across,
+            {{ formatLength(j.wedges[side]!.thinMm, boats.units) }} to
+            {{ formatLength(Number(j.wedges[side]!.thickMm.toFixed(1)), boats.units) }}, stock
+            {{ formatLength(j.wedges[side]!.saw.stockMm, boats.units) }}, or
+            {{ j.wedges[side]!.saw.layers }} plies</template
+          >
+        </p></template
+      >
+      <p v-if="j.stack" class="small figure">
+        tail:
+        {{
+          j.stack.trimMm > 0
+            ? `trim ${formatLength(Number(j.stack.trimMm.toFixed(1)), boats.units)}, leave ${formatLength(Number(j.stack.cutLengthMm.toFixed(1)), boats.units)}`
+            : 'no trim'
+        }}
+        · stick {{ formatLength(j.stack.stickMm[0]!, boats.units) }} to
+        {{ formatLength(j.stack.stickMm[1]!, boats.units) }} · hole
+        {{ formatLength(j.stack.holeMm, boats.units) }}
+      </p>
     </div>
-    <table class="rows" aria-label="Drill schedule"><thead><tr><th>Hole</th><th class="number">x</th><th class="number">y</th><th class="number">Finish</th><th>Order</th></tr></thead><tbody><tr v-for="r in throughHullDrill(d, j)" :key="r.bolt"><td>{{ r.bolt || 'bore' }}</td><td class="number">{{ formatLength(Number(r.xMm.toFixed(1)), boats.units) }}</td><td class="number">{{ formatLength(Number(r.yMm.toFixed(1)), boats.units) }}</td><td class="number">{{ formatLength(r.finishMm, boats.units) }}</td><td class="small">{{ r.order }}</td></tr></tbody></table>
+    <table class="rows" aria-label="Drill schedule">
+      <thead>
+        <tr>
+          <th>Hole</th>
+          <th class="number">x</th>
+          <th class="number">y</th>
+          <th class="number">Finish</th>
+          <th>Order</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in throughHullDrill(d, j)" :key="r.bolt">
+          <td>{{ r.bolt || 'bore' }}</td>
+          <td class="number">{{ formatLength(Number(r.xMm.toFixed(1)), boats.units) }}</td>
+          <td class="number">{{ formatLength(Number(r.yMm.toFixed(1)), boats.units) }}</td>
+          <td class="number">{{ formatLength(r.finishMm, boats.units) }}</td>
+          <td class="small">{{ r.order }}</td>
+        </tr>
+      </tbody>
+    </table>
   </div>
   <p v-else class="soft">No wedge and no pad: there is nothing to cut by a template here.</p>
 </template>
 
 <style scoped>
-.cut { display: grid; grid-template-columns: minmax(220px, 1fr) 290px minmax(0, 1.2fr); gap: 22px; height: 100%; }
-figure { margin: 0; min-height: 0; }
-.take { display: grid; gap: 6px; align-content: start; }
-.links a { margin-right: 8px; display: inline-block; min-height: 28px; }
-table { align-self: start; }
-.cut td.number { white-space: nowrap; }
+.cut {
+  display: grid;
+  grid-template-columns: minmax(220px, 1fr) 290px minmax(0, 1.2fr);
+  gap: 22px;
+  height: 100%;
+}
+figure {
+  margin: 0;
+  min-height: 0;
+}
+.take {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.links a {
+  margin-right: 8px;
+  display: inline-block;
+  min-height: 28px;
+}
+table {
+  align-self: start;
+}
+.cut td.number {
+  white-space: nowrap;
+}
 </style>

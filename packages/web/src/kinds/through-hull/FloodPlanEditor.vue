@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { floodPlanWarnings, withCompartment, withoutCompartment, type FloodPlan } from '@north-tide/core/through-hull'
+import {
+  floodPlanWarnings,
+  withCompartment,
+  withoutCompartment,
+  type FloodPlan,
+} from '@north-tide/core/through-hull'
 import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -8,7 +13,10 @@ import HeldText from '../../pieces/HeldText.vue'
 import ConflictDialog from '../../pieces/ConflictDialog.vue'
 import SavedWord from '../../pieces/SavedWord.vue'
 
-/** What the boat is for water that comes in: compartments, what joins them, pumps, and what is looked at. It saves itself. */
+/**
+ * What the boat is for water that comes in: compartments, what joins them, pumps, and what is looked at.
+ * It saves itself.
+ */
 const flood = useFlood()
 const boats = useBoats()
 const props = defineProps<{ /** where what is added goes first */ compartment: string }>()
@@ -23,74 +31,494 @@ const floorOf = (id: string) => plan.value.compartments.find((c) => c.id === id)
 const other = (id: string) => plan.value.compartments.find((c) => c.id !== id)
 function addDoor() {
   const b = other(props.compartment)
-  if (b) next({ doors: [...plan.value.doors, { a: props.compartment, b: b.id, title: 'Door', open: false, sillZMm: Math.max(floorOf(props.compartment), floorOf(b.id)) + 20, areaCm2: 100 }] })
+  if (b)
+    next({
+      doors: [
+        ...plan.value.doors,
+        {
+          a: props.compartment,
+          b: b.id,
+          title: 'Door',
+          open: false,
+          sillZMm: Math.max(floorOf(props.compartment), floorOf(b.id)) + 20,
+          areaCm2: 100,
+        },
+      ],
+    })
 }
-const addPump = () => next({ pumps: [...plan.value.pumps, { compartment: props.compartment, title: 'Pump', ratedLpm: 60, derate: 0.5, startZMm: floorOf(props.compartment) + 50 }] })
-const addMark = () => next({ marks: [...plan.value.marks, { compartment: props.compartment, name: 'Mark', zMm: Math.round(floorOf(props.compartment) / 2) }] })
+const addPump = () =>
+  next({
+    pumps: [
+      ...plan.value.pumps,
+      {
+        compartment: props.compartment,
+        title: 'Pump',
+        ratedLpm: 60,
+        derate: 0.5,
+        startZMm: floorOf(props.compartment) + 50,
+      },
+    ],
+  })
+const addMark = () =>
+  next({
+    marks: [
+      ...plan.value.marks,
+      { compartment: props.compartment, name: 'Mark', zMm: Math.round(floorOf(props.compartment) / 2) },
+    ],
+  })
 </script>
 
 <template>
   <div class="editor">
-    <div class="head"><h3>The boat <span v-if="flood.estimated" class="soft small">estimated from her lines until you say better</span></h3><SavedWord class="soft small" data-test="flood-saved" :saving="flood.saving" :refusal="flood.refusal" />
-      <span v-if="!off" class="steps"><button class="act" :disabled="!flood.past.length" aria-label="Undo, the boat’s water" @click="flood.undo()">↶</button><button class="act" :disabled="!flood.future.length" aria-label="Redo, the boat’s water" @click="flood.redo()">↷</button></span>
+    <div class="head">
+      <h3>
+        The boat
+        <span v-if="flood.estimated" class="soft small">estimated from her lines until you say better</span>
+      </h3>
+      <SavedWord class="soft small" data-test="flood-saved" :saving="flood.saving" :refusal="flood.refusal" />
+      <span v-if="!off" class="steps"
+        ><button
+          class="act"
+          :disabled="!flood.past.length"
+          aria-label="Undo, the boat’s water"
+          @click="flood.undo()"
+        >
+          ↶</button
+        ><button
+          class="act"
+          :disabled="!flood.future.length"
+          aria-label="Redo, the boat’s water"
+          @click="flood.redo()"
+        >
+          ↷
+        </button></span
+      >
     </div>
-    <ul v-if="warnings.length" class="small warn" aria-label="Worth a second look"><li v-for="w in warnings" :key="w">{{ w }}</li></ul>
+    <ul v-if="warnings.length" class="small warn" aria-label="Worth a second look">
+      <li v-for="w in warnings" :key="w">{{ w }}</li>
+    </ul>
     <div class="tables">
       <div>
-        <table class="rows" aria-label="Compartments"><thead><tr><th>Compartment</th><th>Area, m²</th><th>Floor z</th><th>From x</th><th>To x</th><th></th></tr></thead>
-          <tbody><tr v-for="(c, i) in plan.compartments" :key="c.id"><td><label class="hidden-words" :for="`comp-${i}`">Name of the compartment</label><HeldText :id="`comp-${i}`" class="entry name" :model-value="c.title" maxlength="80" :readonly="off" @update:model-value="$event.trim() && set(`compartments.${i}.title`, $event.trim())" /></td>
-            <td><DimensionField :model-value="c.areaM2" :label="`Area of ${c.title}`" kind="number" :units="u" above :disabled="off" @update:model-value="set(`compartments.${i}.areaM2`, $event)" /></td><td><DimensionField :model-value="c.floorZMm" :label="`Floor of ${c.title}`" :units="u" :most="-1" :disabled="off" @update:model-value="set(`compartments.${i}.floorZMm`, $event)" /></td>
-            <td><DimensionField :model-value="c.fromXMm" :label="`From, ${c.title}`" :units="u" :disabled="off" @update:model-value="set(`compartments.${i}.fromXMm`, $event)" /></td><td><DimensionField :model-value="c.toXMm" :label="`To, ${c.title}`" :units="u" :disabled="off" @update:model-value="set(`compartments.${i}.toXMm`, $event)" /></td>
-            <td><button v-if="!off && plan.compartments.length > 1" class="plain gone" :aria-label="`Remove ${c.title}, its doors, pumps and marks`" @click="flood.replace(withoutCompartment(plan, c.id))">✕</button></td></tr></tbody></table>
-        <button v-if="!off" class="act" :disabled="plan.compartments.length >= 12" @click="flood.replace(withCompartment(plan, `Compartment ${plan.compartments.length + 1}`))">Add a compartment</button>
+        <table class="rows" aria-label="Compartments">
+          <thead>
+            <tr>
+              <th>Compartment</th>
+              <th>Area, m²</th>
+              <th>Floor z</th>
+              <th>From x</th>
+              <th>To x</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(c, i) in plan.compartments" :key="c.id">
+              <td>
+                <label class="hidden-words" :for="`comp-${i}`">Name of the compartment</label
+                ><HeldText
+                  :id="`comp-${i}`"
+                  class="entry name"
+                  :model-value="c.title"
+                  maxlength="80"
+                  :readonly="off"
+                  @update:model-value="$event.trim() && set(`compartments.${i}.title`, $event.trim())"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="c.areaM2"
+                  :label="`Area of ${c.title}`"
+                  kind="number"
+                  :units="u"
+                  above
+                  :disabled="off"
+                  @update:model-value="set(`compartments.${i}.areaM2`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="c.floorZMm"
+                  :label="`Floor of ${c.title}`"
+                  :units="u"
+                  :most="-1"
+                  :disabled="off"
+                  @update:model-value="set(`compartments.${i}.floorZMm`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="c.fromXMm"
+                  :label="`From, ${c.title}`"
+                  :units="u"
+                  :disabled="off"
+                  @update:model-value="set(`compartments.${i}.fromXMm`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="c.toXMm"
+                  :label="`To, ${c.title}`"
+                  :units="u"
+                  :disabled="off"
+                  @update:model-value="set(`compartments.${i}.toXMm`, $event)"
+                />
+              </td>
+              <td>
+                <button
+                  v-if="!off && plan.compartments.length > 1"
+                  class="plain gone"
+                  :aria-label="`Remove ${c.title}, its doors, pumps and marks`"
+                  @click="flood.replace(withoutCompartment(plan, c.id))"
+                >
+                  ✕
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <button
+          v-if="!off"
+          class="act"
+          :disabled="plan.compartments.length >= 12"
+          @click="flood.replace(withCompartment(plan, `Compartment ${plan.compartments.length + 1}`))"
+        >
+          Add a compartment
+        </button>
       </div>
       <div>
-        <table v-if="plan.doors.length" class="rows" aria-label="Doors"><thead><tr><th>Door or pipe</th><th>Between</th><th>and</th><th>Sill z</th><th>Opening, cm²</th><th>Open</th><th></th></tr></thead>
-          <tbody><tr v-for="(q, i) in plan.doors" :key="i"><td><label class="hidden-words" :for="`door-${i}`">Name of the door</label><HeldText :id="`door-${i}`" class="entry name" :model-value="q.title" maxlength="80" :readonly="off" @update:model-value="set(`doors.${i}.title`, $event.trim())" /></td>
-            <td v-for="side in (['a', 'b'] as const)" :key="side"><select class="choice" :value="q[side]" :disabled="off" :aria-label="`${side === 'a' ? 'One' : 'Other'} side of ${q.title}`" @change="set(`doors.${i}.${side}`, ($event.target as HTMLSelectElement).value)"><option v-for="c in plan.compartments" :key="c.id" :value="c.id" :disabled="c.id === q[side === 'a' ? 'b' : 'a']">{{ c.title }}</option></select></td>
-            <td><DimensionField :model-value="q.sillZMm" :label="`Sill of ${q.title}`" :units="u" :disabled="off" @update:model-value="set(`doors.${i}.sillZMm`, $event)" /></td><td><DimensionField :model-value="q.areaCm2" :label="`Opening of ${q.title}`" kind="number" :units="u" above :disabled="off" @update:model-value="set(`doors.${i}.areaCm2`, $event)" /></td>
-            <td><input type="checkbox" :checked="q.open" :disabled="off" :aria-label="`${q.title} stands open as a rule`" @change="set(`doors.${i}.open`, ($event.target as HTMLInputElement).checked)" /></td>
-            <td><button v-if="!off" class="plain gone" :aria-label="`Remove ${q.title}`" @click="next({ doors: without(plan.doors, i) })">✕</button></td></tr></tbody></table>
-        <p v-else class="soft small">{{ plan.compartments.length > 1 ? 'No door, hatch, limber hole or pipe joins the compartments: each floods alone.' : 'One compartment: nothing divides it.' }}</p>
-        <button v-if="!off" class="act" :disabled="plan.compartments.length < 2 || plan.doors.length >= 20" @click="addDoor">Add a door or pipe</button>
+        <table v-if="plan.doors.length" class="rows" aria-label="Doors">
+          <thead>
+            <tr>
+              <th>Door or pipe</th>
+              <th>Between</th>
+              <th>and</th>
+              <th>Sill z</th>
+              <th>Opening, cm²</th>
+              <th>Open</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(q, i) in plan.doors" :key="i">
+              <td>
+                <label class="hidden-words" :for="`door-${i}`">Name of the door</label
+                ><HeldText
+                  :id="`door-${i}`"
+                  class="entry name"
+                  :model-value="q.title"
+                  maxlength="80"
+                  :readonly="off"
+                  @update:model-value="set(`doors.${i}.title`, $event.trim())"
+                />
+              </td>
+              <td v-for="side in ['a', 'b'] as const" :key="side">
+                <select
+                  class="choice"
+                  :value="q[side]"
+                  :disabled="off"
+                  :aria-label="`${side === 'a' ? 'One' : 'Other'} side of ${q.title}`"
+                  @change="set(`doors.${i}.${side}`, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option
+                    v-for="c in plan.compartments"
+                    :key="c.id"
+                    :value="c.id"
+                    :disabled="c.id === q[side === 'a' ? 'b' : 'a']"
+                  >
+                    {{ c.title }}
+                  </option>
+                </select>
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="q.sillZMm"
+                  :label="`Sill of ${q.title}`"
+                  :units="u"
+                  :disabled="off"
+                  @update:model-value="set(`doors.${i}.sillZMm`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="q.areaCm2"
+                  :label="`Opening of ${q.title}`"
+                  kind="number"
+                  :units="u"
+                  above
+                  :disabled="off"
+                  @update:model-value="set(`doors.${i}.areaCm2`, $event)"
+                />
+              </td>
+              <td>
+                <input
+                  type="checkbox"
+                  :checked="q.open"
+                  :disabled="off"
+                  :aria-label="`${q.title} stands open as a rule`"
+                  @change="set(`doors.${i}.open`, ($event.target as HTMLInputElement).checked)"
+                />
+              </td>
+              <td>
+                <button
+                  v-if="!off"
+                  class="plain gone"
+                  :aria-label="`Remove ${q.title}`"
+                  @click="next({ doors: without(plan.doors, i) })"
+                >
+                  ✕
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="soft small">
+          {{
+            plan.compartments.length > 1
+              ? 'No door, hatch, limber hole or pipe joins the compartments: each floods alone.'
+              : 'One compartment: nothing divides it.'
+          }}
+        </p>
+        <button
+          v-if="!off"
+          class="act"
+          :disabled="plan.compartments.length < 2 || plan.doors.length >= 20"
+          @click="addDoor"
+        >
+          Add a door or pipe
+        </button>
       </div>
       <div>
-        <table v-if="plan.pumps.length" class="rows" aria-label="Pumps"><thead><tr><th>Pump</th><th>In</th><th>Rated, L/min</th><th>Carries, of it</th><th>Starts z</th><th></th></tr></thead>
-          <tbody><tr v-for="(p, i) in plan.pumps" :key="i"><td><label class="hidden-words" :for="`pump-${i}`">Name of the pump</label><HeldText :id="`pump-${i}`" class="entry name" :model-value="p.title" maxlength="80" :readonly="off" @update:model-value="set(`pumps.${i}.title`, $event.trim())" /></td>
-            <td><select class="choice" :value="p.compartment" :disabled="off" :aria-label="`Compartment of ${p.title}`" @change="set(`pumps.${i}.compartment`, ($event.target as HTMLSelectElement).value)"><option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option></select></td>
-            <td><DimensionField :model-value="p.ratedLpm" :label="`Rating of ${p.title}`" kind="number" :units="u" above :disabled="off" @update:model-value="set(`pumps.${i}.ratedLpm`, $event)" /></td><td><DimensionField :model-value="p.derate" :label="`Share of its rating that ${p.title} carries`" kind="number" :units="u" above :most="1" :estimated="p.derate === 0.5" :disabled="off" @update:model-value="set(`pumps.${i}.derate`, $event)" /></td>
-            <td><DimensionField :model-value="p.startZMm" :label="`Start of ${p.title}`" :units="u" :disabled="off" @update:model-value="set(`pumps.${i}.startZMm`, $event)" /></td><td><button v-if="!off" class="plain gone" :aria-label="`Remove ${p.title}`" @click="next({ pumps: without(plan.pumps, i) })">✕</button></td></tr></tbody></table>
+        <table v-if="plan.pumps.length" class="rows" aria-label="Pumps">
+          <thead>
+            <tr>
+              <th>Pump</th>
+              <th>In</th>
+              <th>Rated, L/min</th>
+              <th>Carries, of it</th>
+              <th>Starts z</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(p, i) in plan.pumps" :key="i">
+              <td>
+                <label class="hidden-words" :for="`pump-${i}`">Name of the pump</label
+                ><HeldText
+                  :id="`pump-${i}`"
+                  class="entry name"
+                  :model-value="p.title"
+                  maxlength="80"
+                  :readonly="off"
+                  @update:model-value="set(`pumps.${i}.title`, $event.trim())"
+                />
+              </td>
+              <td>
+                <select
+                  class="choice"
+                  :value="p.compartment"
+                  :disabled="off"
+                  :aria-label="`Compartment of ${p.title}`"
+                  @change="set(`pumps.${i}.compartment`, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option>
+                </select>
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="p.ratedLpm"
+                  :label="`Rating of ${p.title}`"
+                  kind="number"
+                  :units="u"
+                  above
+                  :disabled="off"
+                  @update:model-value="set(`pumps.${i}.ratedLpm`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="p.derate"
+                  :label="`Share of its rating that ${p.title} carries`"
+                  kind="number"
+                  :units="u"
+                  above
+                  :most="1"
+                  :estimated="p.derate === 0.5"
+                  :disabled="off"
+                  @update:model-value="set(`pumps.${i}.derate`, $event)"
+                />
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="p.startZMm"
+                  :label="`Start of ${p.title}`"
+                  :units="u"
+                  :disabled="off"
+                  @update:model-value="set(`pumps.${i}.startZMm`, $event)"
+                />
+              </td>
+              <td>
+                <button
+                  v-if="!off"
+                  class="plain gone"
+                  :aria-label="`Remove ${p.title}`"
+                  @click="next({ pumps: without(plan.pumps, i) })"
+                >
+                  ✕
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
         <p v-else class="soft small">No pump is on board.</p>
-        <button v-if="!off" class="act" :disabled="plan.pumps.length >= 20" @click="addPump">Add a pump</button>
+        <button v-if="!off" class="act" :disabled="plan.pumps.length >= 20" @click="addPump">
+          Add a pump
+        </button>
       </div>
       <div>
-        <table v-if="plan.marks.length" class="rows" aria-label="What is looked at"><thead><tr><th>Mark</th><th>In</th><th>z</th><th></th></tr></thead>
-          <tbody><tr v-for="(m, i) in plan.marks" :key="i"><td><label class="hidden-words" :for="`mark-${i}`">Name of the mark</label><HeldText :id="`mark-${i}`" class="entry name" :model-value="m.name" maxlength="80" :readonly="off" @update:model-value="$event.trim() && set(`marks.${i}.name`, $event.trim())" /></td>
-            <td><select class="choice" :value="m.compartment" :disabled="off" :aria-label="`Compartment of ${m.name}`" @change="set(`marks.${i}.compartment`, ($event.target as HTMLSelectElement).value)"><option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option></select></td>
-            <td><DimensionField :model-value="m.zMm" :label="`Height of ${m.name}`" :units="u" :disabled="off" @update:model-value="set(`marks.${i}.zMm`, $event)" /></td><td><button v-if="!off" class="plain gone" :aria-label="`Remove ${m.name}`" @click="next({ marks: without(plan.marks, i) })">✕</button></td></tr></tbody></table>
+        <table v-if="plan.marks.length" class="rows" aria-label="What is looked at">
+          <thead>
+            <tr>
+              <th>Mark</th>
+              <th>In</th>
+              <th>z</th>
+              <th></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(m, i) in plan.marks" :key="i">
+              <td>
+                <label class="hidden-words" :for="`mark-${i}`">Name of the mark</label
+                ><HeldText
+                  :id="`mark-${i}`"
+                  class="entry name"
+                  :model-value="m.name"
+                  maxlength="80"
+                  :readonly="off"
+                  @update:model-value="$event.trim() && set(`marks.${i}.name`, $event.trim())"
+                />
+              </td>
+              <td>
+                <select
+                  class="choice"
+                  :value="m.compartment"
+                  :disabled="off"
+                  :aria-label="`Compartment of ${m.name}`"
+                  @change="set(`marks.${i}.compartment`, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option>
+                </select>
+              </td>
+              <td>
+                <DimensionField
+                  :model-value="m.zMm"
+                  :label="`Height of ${m.name}`"
+                  :units="u"
+                  :disabled="off"
+                  @update:model-value="set(`marks.${i}.zMm`, $event)"
+                />
+              </td>
+              <td>
+                <button
+                  v-if="!off"
+                  class="plain gone"
+                  :aria-label="`Remove ${m.name}`"
+                  @click="next({ marks: without(plan.marks, i) })"
+                >
+                  ✕
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
         <p v-else class="soft small">Nothing is looked at yet: cabin sole, batteries, engine air intake.</p>
-        <button v-if="!off" class="act" :disabled="plan.marks.length >= 20" @click="addMark">Add a mark</button>
+        <button v-if="!off" class="act" :disabled="plan.marks.length >= 20" @click="addMark">
+          Add a mark
+        </button>
       </div>
     </div>
-    <ConflictDialog :mine="flood.plan" :theirs="flood.conflict" what="the boat’s compartments and pumps" @settle="flood.settle($event)" />
+    <ConflictDialog
+      :mine="flood.plan"
+      :theirs="flood.conflict"
+      what="the boat’s compartments and pumps"
+      @settle="flood.settle($event)"
+    />
   </div>
 </template>
 
 <style scoped>
-.editor { display: grid; gap: 6px; border-top: 1px solid var(--line-strong); padding-top: 8px; }
-.head { display: flex; gap: 14px; align-items: center; }
-.steps { display: flex; gap: 6px; margin-left: auto; }
-.warn { margin: 0; padding-left: 18px; color: var(--buoy); columns: 2; }
-.tables { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 14px 28px; align-items: start; }
-.tables > div { display: grid; gap: 6px; justify-items: start; }
-.tables table { width: 100%; }
-.editor :deep(.dimension) { display: block; }
-.editor :deep(.dimension > label) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.editor :deep(.entry:not(.name)) { width: 58px; }
-.editor :deep(.unit) { display: none; }
-.name { width: 100%; min-width: 92px; text-align: left; font-family: var(--words); }
-.choice { width: 100%; min-width: 84px; }
-td { padding-right: 6px; vertical-align: top; }
-.gone { color: var(--short); min-width: 32px; min-height: 32px; }
-@media (max-width: 1180px) { .tables { grid-template-columns: minmax(0, 1fr); } }
+.editor {
+  display: grid;
+  gap: 6px;
+  border-top: 1px solid var(--line-strong);
+  padding-top: 8px;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.steps {
+  display: flex;
+  gap: 6px;
+  margin-left: auto;
+}
+.warn {
+  margin: 0;
+  padding-left: 18px;
+  color: var(--buoy);
+  columns: 2;
+}
+.tables {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 14px 28px;
+  align-items: start;
+}
+.tables > div {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.tables table {
+  width: 100%;
+}
+.editor :deep(.dimension) {
+  display: block;
+}
+.editor :deep(.dimension > label) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.editor :deep(.entry:not(.name)) {
+  width: 58px;
+}
+.editor :deep(.unit) {
+  display: none;
+}
+.name {
+  width: 100%;
+  min-width: 92px;
+  text-align: left;
+  font-family: var(--words);
+}
+.choice {
+  width: 100%;
+  min-width: 84px;
+}
+td {
+  padding-right: 6px;
+  vertical-align: top;
+}
+.gone {
+  color: var(--short);
+  min-width: 32px;
+  min-height: 32px;
+}
+@media (max-width: 1180px) {
+  .tables {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -2,7 +2,13 @@
 import { computed, onMounted, onUnmounted, reactive, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { formatLength } from '@north-tide/core'
-import { compartmentAt, type ThroughHullDesign, type FloodAnswer, type FloodPlan, type FloodRun } from '@north-tide/core/through-hull'
+import {
+  compartmentAt,
+  type ThroughHullDesign,
+  type FloodAnswer,
+  type FloodPlan,
+  type FloodRun,
+} from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
@@ -39,8 +45,24 @@ const others = computed(() => throughHull.around.others.filter((o) => o.design.p
 const run = computed<Run | null>(() => {
   const p = plan.value
   if (!p || d.value.place.zMm >= 0) return null
-  const hole = (name: string, x: number, z: number, size: number) => ({ compartment: compartmentAt(p, x).id, name, diameterMm: size, zMm: z, cd: 0.6 })
-  return { ...p, doors: p.doors.map((o) => ({ ...o, open: opened(o) })), holes: [hole(d.value.name, d.value.place.xMm, d.value.place.zMm, bore.value), ...others.value.filter((o) => also[o.id]).map((o) => hole(o.name, o.design.place.xMm, o.design.place.zMm, boreOf(o.design)))], hours: hours.value }
+  const hole = (name: string, x: number, z: number, size: number) => ({
+    compartment: compartmentAt(p, x).id,
+    name,
+    diameterMm: size,
+    zMm: z,
+    cd: 0.6,
+  })
+  return {
+    ...p,
+    doors: p.doors.map((o) => ({ ...o, open: opened(o) })),
+    holes: [
+      hole(d.value.name, d.value.place.xMm, d.value.place.zMm, bore.value),
+      ...others.value
+        .filter((o) => also[o.id])
+        .map((o) => hole(o.name, o.design.place.xMm, o.design.place.zMm, boreOf(o.design))),
+    ],
+    hours: hours.value,
+  }
 })
 let turn = 0
 watch(run, async (r) => {
@@ -81,40 +103,164 @@ async function draw() {
     type: 'line',
     data: {
       datasets: [
-        ...p.compartments.map((c, i) => ({ label: c.title, data: line(on, i), borderColor: colour(i), borderDash: DASHES[i % 4]!, pointRadius: 0, borderWidth: 3 })),
-        ...p.compartments.map((c, i) => ({ label: `${c.title}, pumps off`, data: line(off, i), borderColor: colour(i), borderDash: DASHES[i % 4]!, pointRadius: 0, borderWidth: 1 })),
+        ...p.compartments.map((c, i) => ({
+          label: c.title,
+          data: line(on, i),
+          borderColor: colour(i),
+          borderDash: DASHES[i % 4]!,
+          pointRadius: 0,
+          borderWidth: 3,
+        })),
+        ...p.compartments.map((c, i) => ({
+          label: `${c.title}, pumps off`,
+          data: line(off, i),
+          borderColor: colour(i),
+          borderDash: DASHES[i % 4]!,
+          pointRadius: 0,
+          borderWidth: 1,
+        })),
       ],
     },
-    options: { animation: false, responsive: true, maintainAspectRatio: false, color: ink, font: { family: css('--words') }, plugins: { legend: { position: 'top', align: 'start', labels: { color: ink, boxWidth: 26, boxHeight: 0, filter: (item) => (item.datasetIndex ?? 0) < p.compartments.length } } }, scales: { x: { type: 'linear', title: { display: true, text: 'hours', color: ink }, ticks: { color: ink } }, y: { title: { display: true, text: inch ? 'in over the waterline' : 'mm over the waterline', color: ink }, ticks: { color: ink }, suggestedMax: 0 } } },
+    options: {
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      color: ink,
+      font: { family: css('--words') },
+      plugins: {
+        legend: {
+          position: 'top',
+          align: 'start',
+          labels: {
+            color: ink,
+            boxWidth: 26,
+            boxHeight: 0,
+            filter: (item) => (item.datasetIndex ?? 0) < p.compartments.length,
+          },
+        },
+      },
+      scales: {
+        x: { type: 'linear', title: { display: true, text: 'hours', color: ink }, ticks: { color: ink } },
+        y: {
+          title: {
+            display: true,
+            text: inch ? 'in over the waterline' : 'mm over the waterline',
+            color: ink,
+          },
+          ticks: { color: ink },
+          suggestedMax: 0,
+        },
+      },
+    },
   })
 }
-watch(() => boats.units, () => void draw())
+watch(
+  () => boats.units,
+  () => void draw(),
+)
 onUnmounted(() => {
   chart?.destroy()
   worker.terminate()
 })
-const time = (min: number | null) => (min === null ? `over ${hours.value} h` : min === 0 ? 'at once' : min < 90 ? `${Math.round(min)} min` : `${(min / 60).toFixed(1)} h`)
+const time = (min: number | null) =>
+  min === null
+    ? `over ${hours.value} h`
+    : min === 0
+      ? 'at once'
+      : min < 90
+        ? `${Math.round(min)} min`
+        : `${(min / 60).toFixed(1)} h`
 </script>
 
 <template>
-  <p v-if="d.place.zMm >= 0" class="soft">It stands above the water at rest: what lets go here lets in no sea until she heels; see the placing aid for how far.</p>
+  <p v-if="d.place.zMm >= 0" class="soft">
+    It stands above the water at rest: what lets go here lets in no sea until she heels; see the placing aid
+    for how far.
+  </p>
   <div v-else class="flood">
     <div class="chart-col">
       <div class="switches">
-        <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"><input type="checkbox" :checked="opened(o)" @change="tried[key(o)] = ($event.target as HTMLInputElement).checked" /> {{ o.title || `${o.a} to ${o.b}` }} open</label>
-        <label class="small" for="flood-hours">over <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown"><option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option></select></label>
+        <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"
+          ><input
+            type="checkbox"
+            :checked="opened(o)"
+            @change="tried[key(o)] = ($event.target as HTMLInputElement).checked"
+          />
+          {{ o.title || `${o.a} to ${o.b}` }} open</label
+        >
+        <label class="small" for="flood-hours"
+          >over
+          <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown">
+            <option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option>
+          </select></label
+        >
       </div>
-      <div class="chart"><canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas></div>
-      <p class="soft small">Heavy lines: pumps on; fine lines: pumps off. The boat’s own sinking is left out, and it makes things worse. Pumps at the share of their rating given below, for lift, hose and voltage.<span v-if="answer">{{ ' ' }}{{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span></p>
-      <div v-if="others.length" class="switches"><strong>And if these go too:</strong><label v-for="o in others" :key="o.id" class="tick"><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label></div>
+      <div class="chart">
+        <canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas>
+      </div>
+      <p class="soft small">
+        Heavy lines: pumps on; fine lines: pumps off. The boat’s own sinking is left out, and it makes things
+        worse. Pumps at the share of their rating given below, for lift, hose and voltage.<span v-if="answer"
+          >{{ ' ' }}{{ answer.steps }} steps in {{ Math.round(ms) }} ms.</span
+        >
+      </p>
+      <div v-if="others.length" class="switches">
+        <strong>And if these go too:</strong
+        ><label v-for="o in others" :key="o.id" class="tick"
+          ><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label
+        >
+      </div>
     </div>
     <div v-if="answer" class="said-col">
-      <p v-if="mine && !mine.sure" class="bad small">No compartment is drawn where it stands; it is taken to flood {{ mine.title }}, the nearest.</p>
-      <p data-test="inflow"><strong class="figure">{{ Math.round(answer.initialLpm) }} L/min</strong> comes in at first through {{ run && run.holes.length > 1 ? `all ${run.holes.length} holes` : formatLength(bore, boats.units) }}; the pumps there carry <strong class="figure">{{ Math.round(answer.holedPumpLpm) }} L/min</strong>{{ answer.holedPumpLpm < answer.pumpLpm ? `, those of the whole boat ${Math.round(answer.pumpLpm)} L/min` : '' }}.</p>
-      <table class="rows" aria-label="Marks"><thead><tr><th>Water reaches</th><th class="number">Pumps on</th><th class="number">Off</th></tr></thead><tbody><tr v-for="(m, i) in answer.marks" :key="`${m.compartment}${m.name}`"><td>{{ m.name }} <span class="soft small">{{ plan!.compartments.find((c) => c.id === m.compartment)?.title }}</span></td><td class="number when">{{ time(m.atMin) }}</td><td class="number when">{{ time(both!.off.marks[i]!.atMin) }}</td></tr></tbody></table>
-      <p v-if="!answer.marks.length" class="soft small">No mark is set: add the sole, the batteries, an air intake below, and see when the water is there.</p>
-      <p data-test="choke">The largest hole its compartment’s pumps hold for ever: <strong class="figure">{{ answer.chokeMm ? formatLength(Number(answer.chokeMm.toFixed(1)), boats.units) : 'none, no pump there' }}</strong>{{ d.family === 'drain-plug' ? '; the choke hole in the block is no larger' : '' }}.</p>
-      <p class="small">Soft plug tied beside it: {{ formatLength(Number((0.6 * bore).toFixed(0)), boats.units) }} to {{ formatLength(Number((1.2 * bore).toFixed(0)), boats.units) }}.</p>
+      <p v-if="mine && !mine.sure" class="bad small">
+        No compartment is drawn where it stands; it is taken to flood {{ mine.title }}, the nearest.
+      </p>
+      <p data-test="inflow">
+        <strong class="figure">{{ Math.round(answer.initialLpm) }} L/min</strong> comes in at first through
+        {{ run && run.holes.length > 1 ? `all ${run.holes.length} holes` : formatLength(bore, boats.units) }};
+        the pumps there carry <strong class="figure">{{ Math.round(answer.holedPumpLpm) }} L/min</strong
+        >{{
+          answer.holedPumpLpm < answer.pumpLpm
+            ? `, those of the whole boat ${Math.round(answer.pumpLpm)} L/min`
+            : ''
+        }}.
+      </p>
+      <table class="rows" aria-label="Marks">
+        <thead>
+          <tr>
+            <th>Water reaches</th>
+            <th class="number">Pumps on</th>
+            <th class="number">Off</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(m, i) in answer.marks" :key="`${m.compartment}${m.name}`">
+            <td>
+              {{ m.name }}
+              <span class="soft small">{{
+                plan!.compartments.find((c) => c.id === m.compartment)?.title
+              }}</span>
+            </td>
+            <td class="number when">{{ time(m.atMin) }}</td>
+            <td class="number when">{{ time(both!.off.marks[i]!.atMin) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="!answer.marks.length" class="soft small">
+        No mark is set: add the sole, the batteries, an air intake below, and see when the water is there.
+      </p>
+      <p data-test="choke">
+        The largest hole its compartment’s pumps hold for ever:
+        <strong class="figure">{{
+          answer.chokeMm
+            ? formatLength(Number(answer.chokeMm.toFixed(1)), boats.units)
+            : 'none, no pump there'
+        }}</strong>{{ d.family === 'drain-plug' ? '; the choke hole in the block is no larger' : '' }}.
+      </p>
+      <p class="small">
+        Soft plug tied beside it: {{ formatLength(Number((0.6 * bore).toFixed(0)), boats.units) }} to
+        {{ formatLength(Number((1.2 * bore).toFixed(0)), boats.units) }}.
+      </p>
     </div>
     <FloodPlanEditor v-if="plan && mine" class="plan" :compartment="mine.id" />
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
@@ -122,13 +268,45 @@ const time = (min: number | null) => (min === null ? `over ${hours.value} h` : m
 </template>
 
 <style scoped>
-.flood { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 12px 20px; }
-.plan { grid-column: 1 / -1; }
-.switches { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: center; }
-.chart { position: relative; height: 200px; }
-.tick { display: flex; gap: 7px; align-items: center; min-height: 32px; }
-.said-col { display: grid; gap: 5px; align-content: start; }
-td.when { white-space: nowrap; vertical-align: top; }
-th.number { white-space: nowrap; }
-.bad { grid-column: 1 / -1; color: var(--short); font-weight: 600; }
+.flood {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 12px 20px;
+}
+.plan {
+  grid-column: 1 / -1;
+}
+.switches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+}
+.chart {
+  position: relative;
+  height: 200px;
+}
+.tick {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 32px;
+}
+.said-col {
+  display: grid;
+  gap: 5px;
+  align-content: start;
+}
+td.when {
+  white-space: nowrap;
+  vertical-align: top;
+}
+th.number {
+  white-space: nowrap;
+}
+.bad {
+  grid-column: 1 / -1;
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

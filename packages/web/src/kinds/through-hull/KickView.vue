@@ -21,42 +21,166 @@ const schools = schoolsFor('Seacock bolts')
 <template>
   <div class="kick">
     <div>
-      <p><strong>2.22 kN across its inboard end</strong>, {{ formatLength(d.valve!.heightMm, boats.units) }} above the pad, in the worst of 36 directions.</p>
+      <p>
+        <strong>2.22 kN across its inboard end</strong>,
+        {{ formatLength(d.valve!.heightMm, boats.units) }} above the pad, in the worst of 36 directions.
+      </p>
       <table class="rows" aria-label="Ways of holding it">
-        <thead><tr><th></th><th>Held by</th><th class="number">Used</th><th>What governs</th><th></th></tr></thead>
-        <tbody><tr v-for="k in j.kickSchools" :key="k.method" :class="{ on: k.method === d.hold.method }" :data-method="k.method" :data-verdict="k.verdict"><td><VerdictSign :verdict="k.verdict" :size="16" /></td><td>{{ METHOD_TITLE[k.method] }}</td><td class="number">{{ k.utilisation?.toFixed(2) }}</td><td class="small">{{ k.governing.toLowerCase() }}</td><td><button v-if="k.method !== d.hold.method && !throughHull.readOnly" class="act" @click="throughHull.change({ 'hold.method': k.method })">Choose</button><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong></td></tr></tbody>
+        <thead>
+          <tr>
+            <th></th>
+            <th>Held by</th>
+            <th class="number">Used</th>
+            <th>What governs</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="k in j.kickSchools"
+            :key="k.method"
+            :class="{ on: k.method === d.hold.method }"
+            :data-method="k.method"
+            :data-verdict="k.verdict"
+          >
+            <td><VerdictSign :verdict="k.verdict" :size="16" /></td>
+            <td>{{ METHOD_TITLE[k.method] }}</td>
+            <td class="number">{{ k.utilisation?.toFixed(2) }}</td>
+            <td class="small">{{ k.governing.toLowerCase() }}</td>
+            <td>
+              <button
+                v-if="k.method !== d.hold.method && !throughHull.readOnly"
+                class="act"
+                @click="throughHull.change({ 'hold.method': k.method })"
+              >
+                Choose</button
+              ><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong>
+            </td>
+          </tr>
+        </tbody>
       </table>
-      <p v-if="!j.kickSchools.length" class="soft">A flange with its bolt circle and a pad, or a tail whose thread root is known, are needed for this.</p>
-      <p v-if="j.kick?.bolts" class="soft small">The most pulled bolt: {{ formatForce(j.kick.bolts.maxTensionN, boats.units) }}; each shears {{ formatForce(j.kick.bolts.shearN, boats.units) }}.</p>
+      <p v-if="!j.kickSchools.length" class="soft">
+        A flange with its bolt circle and a pad, or a tail whose thread root is known, are needed for this.
+      </p>
+      <p v-if="j.kick?.bolts" class="soft small">
+        The most pulled bolt: {{ formatForce(j.kick.bolts.maxTensionN, boats.units) }}; each shears
+        {{ formatForce(j.kick.bolts.shearN, boats.units) }}.
+      </p>
     </div>
-    <figure v-if="picture"><DrawingView :drawing="picture" :units="boats.units" /><figcaption class="soft small">{{ sayIn(picture.title, boats.units) }}</figcaption></figure>
+    <figure v-if="picture">
+      <DrawingView :drawing="picture" :units="boats.units" />
+      <figcaption class="soft small">{{ sayIn(picture.title, boats.units) }}</figcaption>
+    </figure>
     <div>
       <h3>Checks</h3>
-      <ul class="checks"><li v-for="c in j.checks.filter((q) => q.id.startsWith('kick'))" :key="c.id"><VerdictSign :verdict="c.verdict" :size="16" /><span><strong>{{ c.title.replace('Kick: ', '') }}</strong> <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{ sayIn(c.because, boats.units) }}</span></span></li></ul>
+      <ul class="checks">
+        <li v-for="c in j.checks.filter((q) => q.id.startsWith('kick'))" :key="c.id">
+          <VerdictSign :verdict="c.verdict" :size="16" /><span
+            ><strong>{{ c.title.replace('Kick: ', '') }}</strong>
+            <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{
+              sayIn(c.because, boats.units)
+            }}</span></span
+          >
+        </li>
+      </ul>
     </div>
     <div>
       <template v-if="d.pad && d.valve!.boltCircleMm !== null">
         <h3>Held by</h3>
-        <DimensionField label="Pad diameter" :model-value="d.pad.diameterMm" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('pad.diameterMm', $event)" />
-        <DimensionField label="Pad thickness" :model-value="d.pad.thicknessMm" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('pad.thicknessMm', $event)" />
+        <DimensionField
+          label="Pad diameter"
+          :model-value="d.pad.diameterMm"
+          :units="boats.units"
+          above
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('pad.diameterMm', $event)"
+        />
+        <DimensionField
+          label="Pad thickness"
+          :model-value="d.pad.thicknessMm"
+          :units="boats.units"
+          above
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('pad.thicknessMm', $event)"
+        />
         <template v-if="d.hold.method === 'insert'">
-          <DimensionField label="Insert, outside" :model-value="d.hold.insertMm" :units="boats.units" above optional placeholder="none, tapped" :disabled="throughHull.readOnly" @update:model-value="set('hold.insertMm', $event)" />
-          <DimensionField label="Engaged" :model-value="d.hold.engagedMm" :units="boats.units" above optional placeholder="the whole pad" :disabled="throughHull.readOnly" @update:model-value="set('hold.engagedMm', $event)" />
-          <DimensionField label="Pad’s bond" kind="number" unit="MPa" :model-value="d.pad.bondMPa" :units="boats.units" above estimated :disabled="throughHull.readOnly" @update:model-value="set('pad.bondMPa', $event)" />
+          <DimensionField
+            label="Insert, outside"
+            :model-value="d.hold.insertMm"
+            :units="boats.units"
+            above
+            optional
+            placeholder="none, tapped"
+            :disabled="throughHull.readOnly"
+            @update:model-value="set('hold.insertMm', $event)"
+          />
+          <DimensionField
+            label="Engaged"
+            :model-value="d.hold.engagedMm"
+            :units="boats.units"
+            above
+            optional
+            placeholder="the whole pad"
+            :disabled="throughHull.readOnly"
+            @update:model-value="set('hold.engagedMm', $event)"
+          />
+          <DimensionField
+            label="Pad’s bond"
+            kind="number"
+            unit="MPa"
+            :model-value="d.pad.bondMPa"
+            :units="boats.units"
+            above
+            estimated
+            :disabled="throughHull.readOnly"
+            @update:model-value="set('pad.bondMPa', $event)"
+          />
         </template>
       </template>
-      <h3>Schools</h3><div v-for="s in schools" :key="s.id" class="small school"><strong>{{ s.choice }}.</strong> {{ s.reason }} <span class="soft">Costs: {{ s.costs }} Not: {{ s.notWhen }}</span></div>
+      <h3>Schools</h3>
+      <div v-for="s in schools" :key="s.id" class="small school">
+        <strong>{{ s.choice }}.</strong> {{ s.reason }}
+        <span class="soft">Costs: {{ s.costs }} Not: {{ s.notWhen }}</span>
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.kick { display: grid; grid-template-columns: minmax(0, 1.5fr) 180px minmax(0, 1.1fr) 215px; gap: 16px; }
-.kick td { padding-right: 6px; }
-figure { margin: 0; display: grid; grid-template-rows: 170px auto; align-content: start; }
-.on td { background: var(--tide-soft); }
-.checks { list-style: none; margin: 0; padding: 0; display: grid; gap: 6px; }
-.checks li { display: flex; gap: 8px; }
-.school { padding-bottom: 8px; }
-@media (max-width: 1180px) { .kick { grid-template-columns: minmax(0, 1fr) 210px; } }
+.kick {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) 180px minmax(0, 1.1fr) 215px;
+  gap: 16px;
+}
+.kick td {
+  padding-right: 6px;
+}
+figure {
+  margin: 0;
+  display: grid;
+  grid-template-rows: 170px auto;
+  align-content: start;
+}
+.on td {
+  background: var(--tide-soft);
+}
+.checks {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+.checks li {
+  display: flex;
+  gap: 8px;
+}
+.school {
+  padding-bottom: 8px;
+}
+@media (max-width: 1180px) {
+  .kick {
+    grid-template-columns: minmax(0, 1fr) 210px;
+  }
+}
 </style>

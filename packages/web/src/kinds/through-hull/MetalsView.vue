@@ -16,60 +16,236 @@ const d = computed(() => throughHull.design!)
 const j = computed(() => throughHull.judgement!)
 const set = (path: string, v: unknown) => throughHull.change({ [path]: v })
 /** By the day that they were read on, not by the day that they were written down. */
-const readings = (kind: string) => throughHull.fitting!.log.filter((l) => l.kind === kind && l.value !== null).sort((a, b) => a.at.localeCompare(b.at))
+const readings = (kind: string) =>
+  throughHull
+    .fitting!.log.filter((l) => l.kind === kind && l.value !== null)
+    .sort((a, b) => a.at.localeCompare(b.at))
 const bonds = computed(() => readings('bond').reverse())
 const weighed = computed(() => readings('anode'))
-const projected = computed(() => (weighed.value.length ? calculate(anodeLife, { readings: weighed.value.map((l) => ({ date: l.at.slice(0, 10), percentLeft: l.value! })) }) : null))
-const FINISHES = [{ value: 'bare-bronze', title: 'bare bronze' }, { value: 'bare-stainless', title: 'bare stainless' }, { value: 'painted', title: 'painted' }, { value: 'aluminium-drive', title: 'aluminium drive' }, { value: 'bare-steel', title: 'bare steel' }] as const
+const projected = computed(() =>
+  weighed.value.length
+    ? calculate(anodeLife, {
+        readings: weighed.value.map((l) => ({ date: l.at.slice(0, 10), percentLeft: l.value! })),
+      })
+    : null,
+)
+const FINISHES = [
+  { value: 'bare-bronze', title: 'bare bronze' },
+  { value: 'bare-stainless', title: 'bare stainless' },
+  { value: 'painted', title: 'painted' },
+  { value: 'aluminium-drive', title: 'aluminium drive' },
+  { value: 'bare-steel', title: 'bare steel' },
+] as const
 const schools = schoolsFor('Underwater metals')
 const bodies = schoolsFor('Through-hull material')
-const setAnode = (v: string) => set('metals.anode', v === '' ? null : { alloy: v, wettedM2: d.value.metals.anode?.wettedM2 ?? 0.1, finish: d.value.metals.anode?.finish ?? 'bare-bronze', years: 1, pieceKg: d.value.metals.anode?.pieceKg ?? 0.5 })
+const setAnode = (v: string) =>
+  set(
+    'metals.anode',
+    v === ''
+      ? null
+      : {
+          alloy: v,
+          wettedM2: d.value.metals.anode?.wettedM2 ?? 0.1,
+          finish: d.value.metals.anode?.finish ?? 'bare-bronze',
+          years: 1,
+          pieceKg: d.value.metals.anode?.pieceKg ?? 0.5,
+        },
+  )
 </script>
 
 <template>
   <div class="metals">
     <div>
       <table class="rows" aria-label="Metals of the stack">
-        <thead><tr><th></th><th>Between</th><th>Metals</th><th>Where</th><th class="number volts">ΔE, V</th><th>Loses</th></tr></thead>
-        <tbody><tr v-for="m in j.metals" :key="m.between" :data-verdict="m.verdict" :title="sayIn(m.because, boats.units)"><td><VerdictSign :verdict="m.verdict" :size="16" /></td><td>{{ m.between }}</td><td class="small">{{ POTENTIALS[m.a]!.title }}, {{ POTENTIALS[m.b]!.title }}</td><td>{{ m.place }}</td><td class="number">{{ m.deltaV.toFixed(2) }}</td><td>{{ m.loser ? POTENTIALS[m.loser]!.title : '' }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th></th>
+            <th>Between</th>
+            <th>Metals</th>
+            <th>Where</th>
+            <th class="number volts">ΔE, V</th>
+            <th>Loses</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="m in j.metals"
+            :key="m.between"
+            :data-verdict="m.verdict"
+            :title="sayIn(m.because, boats.units)"
+          >
+            <td><VerdictSign :verdict="m.verdict" :size="16" /></td>
+            <td>{{ m.between }}</td>
+            <td class="small">{{ POTENTIALS[m.a]!.title }}, {{ POTENTIALS[m.b]!.title }}</td>
+            <td>{{ m.place }}</td>
+            <td class="number">{{ m.deltaV.toFixed(2) }}</td>
+            <td>{{ m.loser ? POTENTIALS[m.loser]!.title : '' }}</td>
+          </tr>
+        </tbody>
       </table>
       <p v-if="!j.metals.length" class="soft">One metal, or none: no pair stands in this stack.</p>
-      <label class="tick"><input type="checkbox" :checked="d.metals.isolated" :disabled="throughHull.readOnly" @change="set('metals.isolated', ($event.target as HTMLInputElement).checked)" /> sleeve, washer and sealant keep them apart, all three</label>
-      <p v-for="c in j.checks.filter((q) => q.id === 'one-metal' || q.id === 'hull-metal')" :key="c.id" class="small"><strong>{{ c.title }}.</strong> {{ sayIn(c.because, boats.units) }}</p>
+      <label class="tick"
+        ><input
+          type="checkbox"
+          :checked="d.metals.isolated"
+          :disabled="throughHull.readOnly"
+          @change="set('metals.isolated', ($event.target as HTMLInputElement).checked)"
+        />
+        sleeve, washer and sealant keep them apart, all three</label
+      >
+      <p
+        v-for="c in j.checks.filter((q) => q.id === 'one-metal' || q.id === 'hull-metal')"
+        :key="c.id"
+        class="small"
+      >
+        <strong>{{ c.title }}.</strong> {{ sayIn(c.because, boats.units) }}
+      </p>
       <h3>Schools</h3>
-      <div v-for="s in bodies" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}</div>
-      <div v-for="s in schools" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }}</div>
+      <div v-for="s in bodies" :key="s.id" class="small soft">
+        <strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}
+      </div>
+      <div v-for="s in schools" :key="s.id" class="small soft">
+        <strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }}
+      </div>
     </div>
     <div class="col">
-      <ChoiceField label="School" :model-value="d.metals.school" :options="[{ value: 'bond-all', title: 'bond all to an anode' }, { value: 'isolate-each', title: 'isolate each' }] as const" :disabled="throughHull.readOnly" @update:model-value="set('metals.school', $event)" />
-      <ChoiceField label="Water" :model-value="d.metals.water" :options="[{ value: 'salt', title: 'salt' }, { value: 'brackish', title: 'brackish' }, { value: 'fresh', title: 'fresh' }] as const" :disabled="throughHull.readOnly" @update:model-value="set('metals.water', $event)" />
+      <ChoiceField
+        label="School"
+        :model-value="d.metals.school"
+        :options="
+          [
+            { value: 'bond-all', title: 'bond all to an anode' },
+            { value: 'isolate-each', title: 'isolate each' },
+          ] as const
+        "
+        :disabled="throughHull.readOnly"
+        @update:model-value="set('metals.school', $event)"
+      />
+      <ChoiceField
+        label="Water"
+        :model-value="d.metals.water"
+        :options="
+          [
+            { value: 'salt', title: 'salt' },
+            { value: 'brackish', title: 'brackish' },
+            { value: 'fresh', title: 'fresh' },
+          ] as const
+        "
+        :disabled="throughHull.readOnly"
+        @update:model-value="set('metals.water', $event)"
+      />
       <h3>Bond path, by meter</h3>
       <p class="soft small">Anode to fitting, 0.1 Ω or less; wire of 4 mm² or more, tinned.</p>
       <MeterLog kind="bond" label="Read" unit="Ω" />
-      <ul class="small figure"><li v-for="(l, i) in bonds.slice(0, 5)" :key="i">{{ dayjs(l.at).format('D MMM YYYY') }} {{ l.value }} Ω <span class="soft">{{ l.who }} {{ l.note }}</span></li></ul>
+      <ul class="small figure">
+        <li v-for="(l, i) in bonds.slice(0, 5)" :key="i">
+          {{ dayjs(l.at).format('D MMM YYYY') }} {{ l.value }} Ω
+          <span class="soft">{{ l.who }} {{ l.note }}</span>
+        </li>
+      </ul>
     </div>
     <div class="col">
-      <ChoiceField label="Anode" :model-value="d.metals.anode?.alloy ?? ''" :options="[{ value: '', title: 'none here' }, { value: 'zinc', title: 'zinc' }, { value: 'aluminium', title: 'aluminium' }, { value: 'magnesium', title: 'magnesium' }]" :disabled="throughHull.readOnly" @update:model-value="setAnode($event)" />
+      <ChoiceField
+        label="Anode"
+        :model-value="d.metals.anode?.alloy ?? ''"
+        :options="[
+          { value: '', title: 'none here' },
+          { value: 'zinc', title: 'zinc' },
+          { value: 'aluminium', title: 'aluminium' },
+          { value: 'magnesium', title: 'magnesium' },
+        ]"
+        :disabled="throughHull.readOnly"
+        @update:model-value="setAnode($event)"
+      />
       <template v-if="d.metals.anode">
-        <DimensionField label="Wetted metal" kind="number" unit="m²" :model-value="d.metals.anode.wettedM2" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('metals.anode.wettedM2', $event)" />
-        <ChoiceField label="It is" :model-value="d.metals.anode.finish" :options="FINISHES" :disabled="throughHull.readOnly" @update:model-value="set('metals.anode.finish', $event)" />
-        <DimensionField label="One anode" kind="number" unit="kg" :model-value="d.metals.anode.pieceKg" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('metals.anode.pieceKg', $event)" />
-        <DimensionField label="To last" kind="number" unit="years" :model-value="d.metals.anode.years" :units="boats.units" above :disabled="throughHull.readOnly" @update:model-value="set('metals.anode.years', $event)" />
-        <p v-if="j.anode" class="small">{{ sayIn(j.anode.because, boats.units) }} {{ j.anode.pieces }} of {{ d.metals.anode.pieceKg }} kg.</p>
+        <DimensionField
+          label="Wetted metal"
+          kind="number"
+          unit="m²"
+          :model-value="d.metals.anode.wettedM2"
+          :units="boats.units"
+          above
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('metals.anode.wettedM2', $event)"
+        />
+        <ChoiceField
+          label="It is"
+          :model-value="d.metals.anode.finish"
+          :options="FINISHES"
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('metals.anode.finish', $event)"
+        />
+        <DimensionField
+          label="One anode"
+          kind="number"
+          unit="kg"
+          :model-value="d.metals.anode.pieceKg"
+          :units="boats.units"
+          above
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('metals.anode.pieceKg', $event)"
+        />
+        <DimensionField
+          label="To last"
+          kind="number"
+          unit="years"
+          :model-value="d.metals.anode.years"
+          :units="boats.units"
+          above
+          :disabled="throughHull.readOnly"
+          @update:model-value="set('metals.anode.years', $event)"
+        />
+        <p v-if="j.anode" class="small">
+          {{ sayIn(j.anode.because, boats.units) }} {{ j.anode.pieces }} of {{ d.metals.anode.pieceKg }} kg.
+        </p>
         <h3>Depletion log</h3>
         <MeterLog kind="anode" label="Left" unit="%" :most="100" />
-        <ul class="small figure"><li v-for="(l, i) in weighed.slice().reverse().slice(0, 6)" :key="i">{{ dayjs(l.at).format('D MMM YYYY') }} {{ l.value }} % <span class="soft">{{ l.who }} {{ l.note }}</span></li></ul>
-        <p v-if="projected" class="small" data-test="projected">{{ projected.halfDate ? `Half is reached about ${dayjs(projected.halfDate).format('D MMM YYYY')}; change it then${projected.scatterPercent == null ? '' : `, scatter ${projected.scatterPercent.toFixed(1)} %`}.` : 'No date yet: two looks on different days that fall are needed.' }}</p>
+        <ul class="small figure">
+          <li v-for="(l, i) in weighed.slice().reverse().slice(0, 6)" :key="i">
+            {{ dayjs(l.at).format('D MMM YYYY') }} {{ l.value }} %
+            <span class="soft">{{ l.who }} {{ l.note }}</span>
+          </li>
+        </ul>
+        <p v-if="projected" class="small" data-test="projected">
+          {{
+            projected.halfDate
+              ? `Half is reached about ${dayjs(projected.halfDate).format('D MMM YYYY')}; change it then${projected.scatterPercent == null ? '' : `, scatter ${projected.scatterPercent.toFixed(1)} %`}.`
+              : 'No date yet: two looks on different days that fall are needed.'
+          }}
+        </p>
       </template>
     </div>
   </div>
 </template>
 
 <style scoped>
-.metals { display: grid; grid-template-columns: minmax(0, 1.5fr) 250px 270px; gap: 22px; }
-.col { display: grid; gap: 5px; align-content: start; }
-.tick { display: flex; gap: 8px; align-items: center; min-height: 34px; }
-.volts { white-space: nowrap; }
-ul { list-style: none; margin: 0; padding: 0; }
-@media (max-width: 1180px) { .metals { grid-template-columns: minmax(0, 1fr) 250px; } }
+.metals {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) 250px 270px;
+  gap: 22px;
+}
+.col {
+  display: grid;
+  gap: 5px;
+  align-content: start;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 34px;
+}
+.volts {
+  white-space: nowrap;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+@media (max-width: 1180px) {
+  .metals {
+    grid-template-columns: minmax(0, 1fr) 250px;
+  }
+}
 </style>

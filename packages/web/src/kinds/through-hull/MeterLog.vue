@@ -18,7 +18,12 @@ async function take() {
   said.value = ''
   busy.value = true
   try {
-    await throughHull.act('POST', 'log', { kind: props.kind, value: form.value, note: form.note.trim(), ...(form.at ? { at: dayjs(form.at).hour(12).toISOString() } : {}) })
+    await throughHull.act('POST', 'log', {
+      kind: props.kind,
+      value: form.value,
+      note: form.note.trim(),
+      ...(form.at ? { at: dayjs(form.at).hour(12).toISOString() } : {}),
+    })
     Object.assign(form, blank)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not taken'
@@ -30,18 +35,48 @@ async function take() {
 
 <template>
   <form v-if="!throughHull.readOnly" class="log" @submit.prevent="take">
-    <DimensionField v-model="form.value" :label="label" kind="number" :unit="unit" :units="boats.units" :least="0" :most="most" optional />
+    <DimensionField
+      v-model="form.value"
+      :label="label"
+      kind="number"
+      :unit="unit"
+      :units="boats.units"
+      :least="0"
+      :most="most"
+      optional
+    />
     <label class="small">Word with it<input v-model="form.note" class="entry" maxlength="300" /></label>
-    <label class="small">Day, if not today<input v-model="form.at" class="entry" type="date" :max="dayjs().subtract(1, 'day').format('YYYY-MM-DD')" /></label>
+    <label class="small"
+      >Day, if not today<input
+        v-model="form.at"
+        class="entry"
+        type="date"
+        :max="dayjs().subtract(1, 'day').format('YYYY-MM-DD')"
+    /></label>
     <button class="act" :disabled="form.value === null || busy">Take reading</button>
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
   </form>
 </template>
 
 <style scoped>
-.log { display: grid; gap: 5px; }
-label { display: grid; gap: 1px; }
-label .entry { width: 100%; text-align: left; font-family: var(--words); }
-.act { justify-self: start; }
-.said { color: var(--short); font-weight: 600; }
+.log {
+  display: grid;
+  gap: 5px;
+}
+label {
+  display: grid;
+  gap: 1px;
+}
+label .entry {
+  width: 100%;
+  text-align: left;
+  font-family: var(--words);
+}
+.act {
+  justify-self: start;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

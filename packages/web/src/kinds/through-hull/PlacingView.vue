@@ -20,26 +20,82 @@ const answer = (id: string, text: string) => {
 </script>
 
 <template>
-  <div class="heel"><DimensionField label="Heeled, for what is under water then" kind="angle" :model-value="throughHull.design!.heeledDeg" :units="boats.units" :least="0" :most="60" :disabled="throughHull.readOnly" @update:model-value="throughHull.change({ heeledDeg: $event })" /></div>
+  <div class="heel">
+    <DimensionField
+      label="Heeled, for what is under water then"
+      kind="angle"
+      :model-value="throughHull.design!.heeledDeg"
+      :units="boats.units"
+      :least="0"
+      :most="60"
+      :disabled="throughHull.readOnly"
+      @update:model-value="throughHull.change({ heeledDeg: $event })"
+    />
+  </div>
   <table class="rows placing" aria-label="Placing aid">
-    <thead><tr><th>Asked</th><th></th><th>What the map and the figures say</th><th>Your answer</th></tr></thead>
+    <thead>
+      <tr>
+        <th>Asked</th>
+        <th></th>
+        <th>What the map and the figures say</th>
+        <th>Your answer</th>
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="q in asked" :key="q.id" :class="[q.state, { answered: q.answer }]" :data-ask="q.id">
-        <td><label :for="`ask-${q.id}`"><strong>{{ q.title }}</strong></label></td>
+        <td>
+          <label :for="`ask-${q.id}`"
+            ><strong>{{ q.title }}</strong></label
+          >
+        </td>
         <td class="word">{{ q.answer ? 'answered' : WORD[q.state] }}</td>
         <td class="small">{{ sayIn(q.found, boats.units) }}</td>
-        <td><HeldText :id="`ask-${q.id}`" class="entry wide" :model-value="q.answer" maxlength="300" :readonly="throughHull.readOnly" :placeholder="q.state === 'fine' ? 'nothing to say' : q.state === 'look' ? 'why it goes here all the same' : 'say what you found'" @update:model-value="answer(q.id, $event)" /></td>
+        <td>
+          <HeldText
+            :id="`ask-${q.id}`"
+            class="entry wide"
+            :model-value="q.answer"
+            maxlength="300"
+            :readonly="throughHull.readOnly"
+            :placeholder="
+              q.state === 'fine'
+                ? 'nothing to say'
+                : q.state === 'look'
+                  ? 'why it goes here all the same'
+                  : 'say what you found'
+            "
+            @update:model-value="answer(q.id, $event)"
+          />
+        </td>
       </tr>
     </tbody>
   </table>
 </template>
 
 <style scoped>
-.placing td { vertical-align: top; }
-.placing td:first-child { width: 190px; }
-.word { white-space: nowrap; font-weight: 600; color: var(--holds); }
-.look .word, .ask .word { color: var(--buoy); }
-.answered .word { color: var(--ink); }
-.wide { width: 100%; min-width: 200px; }
-.heel { max-width: 420px; }
+.placing td {
+  vertical-align: top;
+}
+.placing td:first-child {
+  width: 190px;
+}
+.word {
+  white-space: nowrap;
+  font-weight: 600;
+  color: var(--holds);
+}
+.look .word,
+.ask .word {
+  color: var(--buoy);
+}
+.answered .word {
+  color: var(--ink);
+}
+.wide {
+  width: 100%;
+  min-width: 200px;
+}
+.heel {
+  max-width: 420px;
+}
 </style>

@@ -16,7 +16,10 @@ import ThroughHullGiven from './ThroughHullGiven.vue'
 import ThroughHullTray from './ThroughHullTray.vue'
 import ThroughHullVerdicts from './ThroughHullVerdicts.vue'
 
-/** One fitting through the hull: given at the left, the cut in the middle, verdicts at the right, the rest of the work below. */
+/**
+ * One fitting through the hull: given at the left, the cut in the middle, verdicts at the right, the rest
+ * of the work below.
+ */
 const throughHull = useThroughHull()
 const boats = useBoats()
 const route = useRoute()
@@ -26,35 +29,55 @@ const part = ref<string | null>(null)
 const said = ref('')
 const busy = ref(false)
 const all = computed(() => boats.picture?.throughHulls ?? [])
-watch(() => route.params.id, async (id) => {
-  if (route.name !== 'through-hulls') return
-  said.value = ''
-  if (typeof id !== 'string' || !id) {
-    const first = all.value[0]
-    if (first) await router.replace(`/through-hulls/${first.id}`)
-    return
-  }
-  try {
-    await throughHull.open(id)
-    tab.value = throughHull.design?.existing ? 'Survey' : 'Place'
-  } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It cannot be opened'
-  }
-}, { immediate: true })
-const open = computed(() => (throughHull.fitting && route.params.id === throughHull.fitting.id ? throughHull.design : null))
+watch(
+  () => route.params.id,
+  async (id) => {
+    if (route.name !== 'through-hulls') return
+    said.value = ''
+    if (typeof id !== 'string' || !id) {
+      const first = all.value[0]
+      if (first) await router.replace(`/through-hulls/${first.id}`)
+      return
+    }
+    try {
+      await throughHull.open(id)
+      tab.value = throughHull.design?.existing ? 'Survey' : 'Place'
+    } catch (error) {
+      said.value = error instanceof Error ? error.message : 'It cannot be opened'
+    }
+  },
+  { immediate: true },
+)
+const open = computed(() =>
+  throughHull.fitting && route.params.id === throughHull.fitting.id ? throughHull.design : null,
+)
 const where = computed(() => {
   const d = open.value!
   const u = boats.units
   return `${THROUGH_HULL_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
 })
-const section = computed(() => (open.value && throughHull.judgement ? throughHullSection(open.value, throughHull.judgement, boats.units) : null))
+const section = computed(() =>
+  open.value && throughHull.judgement
+    ? throughHullSection(open.value, throughHull.judgement, boats.units)
+    : null,
+)
 function step(by: number) {
   const i = all.value.findIndex((f) => f.id === throughHull.fitting?.id)
   const next = all.value[(i + by + all.value.length) % all.value.length]
   if (next) void router.push(`/through-hulls/${next.id}`)
 }
 useBenchKeys({ undo: throughHull.undo, redo: throughHull.redo, step })
-const LABELS: Record<string, string> = { 'hull.thicknessMm': 'Thickness', 'pad.thicknessMm': 'Pad thickness', 'wedge.thinMm': 'Thin side', boredMm: 'Bored to', beddingMm: 'Bead', 'hold.method': 'Held by', hose: 'Hose bore', 'hose.clips': 'Clips', 'clock.wantedDeg': 'Open at' }
+const LABELS: Record<string, string> = {
+  'hull.thicknessMm': 'Thickness',
+  'pad.thicknessMm': 'Pad thickness',
+  'wedge.thinMm': 'Thin side',
+  boredMm: 'Bored to',
+  beddingMm: 'Bead',
+  'hold.method': 'Held by',
+  hose: 'Hose bore',
+  'hose.clips': 'Clips',
+  'clock.wantedDeg': 'Open at',
+}
 function pick(role: string) {
   part.value = role
   if (role === 'clock') tab.value = 'Dial'
@@ -71,13 +94,18 @@ async function tryIt(run: () => Promise<string>) {
     busy.value = false
   }
 }
-const record = () => tryIt(async () => {
-  const holes = await throughHull.record()
-  return `${holes[0]}${holes.length > 1 ? ` to ${holes.at(-1)}` : ''} ${holes.length > 1 ? 'are' : 'is'} in the register.`
-})
+const record = () =>
+  tryIt(async () => {
+    const holes = await throughHull.record()
+    return `${holes[0]}${holes.length > 1 ? ` to ${holes.at(-1)}` : ''} ${holes.length > 1 ? 'are' : 'is'} in the register.`
+  })
 const takeFile = (chosen: File) => {
   void tryIt(async () => {
-    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls/import`, await readJson(chosen, 'a through-hull design file'))
+    const made = await api<SavedThroughHull>(
+      'POST',
+      `/boats/${boats.picture!.id}/through-hulls/import`,
+      await readJson(chosen, 'a through-hull design file'),
+    )
     await boats.refresh()
     await router.push(`/through-hulls/${made.id}`)
     return `${made.name} was read from the file.`
@@ -88,26 +116,108 @@ const takeFile = (chosen: File) => {
 <template>
   <div v-if="!open" class="none">
     <p v-if="said" role="alert">{{ said }}</p>
-    <template v-else-if="!all.length"><h1>Through the hull</h1><p class="soft">Seacocks, drains, transducers: what they stand on, how they are held, and what happens if one lets go. Nothing goes through the hull of {{ boats.picture?.name }} yet.</p><RouterLink class="act main" :to="`/boat/${boats.picture?.id ?? ''}`">Click the profile where one goes</RouterLink></template>
+    <template v-else-if="!all.length"
+      ><h1>Through the hull</h1>
+      <p class="soft">
+        Seacocks, drains, transducers: what they stand on, how they are held, and what happens if one lets go.
+        Nothing goes through the hull of {{ boats.picture?.name }} yet.
+      </p>
+      <RouterLink class="act main" :to="`/boat/${boats.picture?.id ?? ''}`"
+        >Click the profile where one goes</RouterLink
+      ></template
+    >
     <p v-else class="soft">Fetching the fitting …</p>
   </div>
-  <BenchFrame v-else :draft="throughHull" :name="open.name" :where="where" :said="said" :busy="busy" :recorded="throughHull.fitting!.recorded" :holes="throughHull.fitting!.holes" record-word="Record its hole" @record="record" @file="takeFile">
+  <BenchFrame
+    v-else
+    :draft="throughHull"
+    :name="open.name"
+    :where="where"
+    :said="said"
+    :busy="busy"
+    :recorded="throughHull.fitting!.recorded"
+    :holes="throughHull.fitting!.holes"
+    record-word="Record its hole"
+    @record="record"
+    @file="takeFile"
+  >
     <template #choose>
       <label class="hidden-words" for="through-hull-which">Another fitting through the hull</label>
-      <select id="through-hull-which" class="choice which" :value="throughHull.fitting!.id" @change="router.push(`/through-hulls/${($event.target as HTMLSelectElement).value}`)"><option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option></select>
+      <select
+        id="through-hull-which"
+        class="choice which"
+        :value="throughHull.fitting!.id"
+        @change="router.push(`/through-hulls/${($event.target as HTMLSelectElement).value}`)"
+      >
+        <option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option>
+      </select>
     </template>
-    <template #acts><a class="act" :href="`/api/through-hulls/${throughHull.fitting!.id}/card.pdf?units=${boats.units}`" :download="true">Card</a></template>
-    <template #files><a :href="`/api/through-hulls/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a><a :href="`/api/through-hulls/${throughHull.fitting!.id}/section.svg`" download>Section as SVG</a></template>
+    <template #acts
+      ><a
+        class="act"
+        :href="`/api/through-hulls/${throughHull.fitting!.id}/card.pdf?units=${boats.units}`"
+        :download="true"
+        >Card</a
+      ></template
+    >
+    <template #files
+      ><a :href="`/api/through-hulls/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a
+      ><a :href="`/api/through-hulls/${throughHull.fitting!.id}/section.svg`" download
+        >Section as SVG</a
+      ></template
+    >
     <template #given><ThroughHullGiven /></template>
     <template #section>
-        <div v-if="throughHull.fitting!.hullNow && !throughHull.readOnly" class="stale" role="status"><strong>The hull was measured since:</strong> {{ formatLength(throughHull.fitting!.hullNow.thicknessMm, boats.units) }} at its zone, {{ formatLength(open.hull.thicknessMm, boats.units) }} here. <button class="act" @click="throughHull.change({ 'hull.thicknessMm': throughHull.fitting!.hullNow.thicknessMm, 'hull.measured': throughHull.fitting!.hullNow.measured, 'hull.how': throughHull.fitting!.hullNow.how })">Use the hull as measured</button></div>
-        <p v-if="throughHull.fitting!.replacedBy" class="stale" role="status">It is being replaced. <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacedBy}`">Open what comes in its place</RouterLink></p>
-        <p v-else-if="open.replaces" class="soft small">In the hole of: <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacesId}`">{{ open.replaces }}</RouterLink>.</p>
-        <template v-if="section">
-          <p class="soft small caption">{{ sayIn(section.title, boats.units) }}</p>
-          <DrawingView class="drawing" :drawing="section" :units="boats.units" scale-bar :picked="part" :editable="!throughHull.readOnly" @pick="pick" @drag="(path: string, v: number) => throughHull.change({ [path]: path === 'hull.deadriseDeg' ? Math.min(60, v) : v, ...(path === 'hull.deadriseDeg' ? { 'hull.angleMeasured': false } : {}) })" @type="(path: string) => pick(path)" />
-          <LegendRow :tones="section.legend" />
-        </template>
+      <div v-if="throughHull.fitting!.hullNow && !throughHull.readOnly" class="stale" role="status">
+        <strong>The hull was measured since:</strong>
+        {{ formatLength(throughHull.fitting!.hullNow.thicknessMm, boats.units) }} at its zone,
+        {{ formatLength(open.hull.thicknessMm, boats.units) }} here.
+        <button
+          class="act"
+          @click="
+            throughHull.change({
+              'hull.thicknessMm': throughHull.fitting!.hullNow.thicknessMm,
+              'hull.measured': throughHull.fitting!.hullNow.measured,
+              'hull.how': throughHull.fitting!.hullNow.how,
+            })
+          "
+        >
+          Use the hull as measured
+        </button>
+      </div>
+      <p v-if="throughHull.fitting!.replacedBy" class="stale" role="status">
+        It is being replaced.
+        <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacedBy}`"
+          >Open what comes in its place</RouterLink
+        >
+      </p>
+      <p v-else-if="open.replaces" class="soft small">
+        In the hole of:
+        <RouterLink :to="`/through-hulls/${throughHull.fitting!.replacesId}`">{{
+          open.replaces
+        }}</RouterLink>.
+      </p>
+      <template v-if="section">
+        <p class="soft small caption">{{ sayIn(section.title, boats.units) }}</p>
+        <DrawingView
+          class="drawing"
+          :drawing="section"
+          :units="boats.units"
+          scale-bar
+          :picked="part"
+          :editable="!throughHull.readOnly"
+          @pick="pick"
+          @drag="
+            (path: string, v: number) =>
+              throughHull.change({
+                [path]: path === 'hull.deadriseDeg' ? Math.min(60, v) : v,
+                ...(path === 'hull.deadriseDeg' ? { 'hull.angleMeasured': false } : {}),
+              })
+          "
+          @type="(path: string) => pick(path)"
+        />
+        <LegendRow :tones="section.legend" />
+      </template>
     </template>
     <template #verdicts><ThroughHullVerdicts /></template>
     <template #tray><ThroughHullTray v-model:tab="tab" /></template>
@@ -115,7 +225,20 @@ const takeFile = (chosen: File) => {
 </template>
 
 <style scoped>
-.none { padding: 28px; display: grid; gap: 12px; justify-items: start; max-width: 560px; }
-.which { width: 170px; min-height: var(--touch); }
-@media (max-width: 1180px) { .which { width: 120px; } }
+.none {
+  padding: 28px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 560px;
+}
+.which {
+  width: 170px;
+  min-height: var(--touch);
+}
+@media (max-width: 1180px) {
+  .which {
+    width: 120px;
+  }
+}
 </style>

@@ -7,14 +7,34 @@ import PlacingView from './PlacingView.vue'
 const tab = defineModel<string>('tab', { required: true })
 const throughHull = useThroughHull()
 const VIEWS = {
-  Parts: defineAsyncComponent(() => import('./PartsView.vue')), Chain: defineAsyncComponent(() => import('./ChainView.vue')), Dial: defineAsyncComponent(() => import('./DialView.vue')), Kick: defineAsyncComponent(() => import('./KickView.vue')), 'If it lets go': defineAsyncComponent(() => import('./FloodView.vue')),
-  Metals: defineAsyncComponent(() => import('./MetalsView.vue')), Bedding: defineAsyncComponent(() => import('./BedView.vue')), Work: defineAsyncComponent(() => import('./WorkView.vue')), Templates: defineAsyncComponent(() => import('./CutView.vue')),
-  Survey: defineAsyncComponent(() => import('./SurveyView.vue')), 'Wrong hole': defineAsyncComponent(() => import('./WrongHoleView.vue')),
+  Parts: defineAsyncComponent(() => import('./PartsView.vue')),
+  Chain: defineAsyncComponent(() => import('./ChainView.vue')),
+  Dial: defineAsyncComponent(() => import('./DialView.vue')),
+  Kick: defineAsyncComponent(() => import('./KickView.vue')),
+  'If it lets go': defineAsyncComponent(() => import('./FloodView.vue')),
+  Metals: defineAsyncComponent(() => import('./MetalsView.vue')),
+  Bedding: defineAsyncComponent(() => import('./BedView.vue')),
+  Work: defineAsyncComponent(() => import('./WorkView.vue')),
+  Templates: defineAsyncComponent(() => import('./CutView.vue')),
+  Survey: defineAsyncComponent(() => import('./SurveyView.vue')),
+  'Wrong hole': defineAsyncComponent(() => import('./WrongHoleView.vue')),
 }
 const tabs = computed(() => {
   const d = throughHull.design!
   const info = THROUGH_HULL_FAMILY[d.family]
-  return ['Place', 'Parts', 'Chain', ...(info.valve ? ['Dial', ...(d.family === 'welded-stub' ? [] : ['Kick'])] : []), 'If it lets go', 'Metals', 'Bedding', 'Work', 'Templates', 'Survey', 'Wrong hole']
+  return [
+    'Place',
+    'Parts',
+    'Chain',
+    ...(info.valve ? ['Dial', ...(d.family === 'welded-stub' ? [] : ['Kick'])] : []),
+    'If it lets go',
+    'Metals',
+    'Bedding',
+    'Work',
+    'Templates',
+    'Survey',
+    'Wrong hole',
+  ]
 })
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Place'))
 </script>
@@ -22,9 +42,27 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
 <template>
   <section class="tray" aria-label="Tray">
     <div class="tabs" role="tablist" aria-label="Tray">
-      <button v-for="t in tabs" :id="`tab-${t}`" :key="t" class="plain tab" role="tab" :aria-selected="shown === t" aria-controls="tray-page" @click="tab = t">{{ t }}</button>
+      <button
+        v-for="t in tabs"
+        :id="`tab-${t}`"
+        :key="t"
+        class="plain tab"
+        role="tab"
+        :aria-selected="shown === t"
+        aria-controls="tray-page"
+        @click="tab = t"
+      >
+        {{ t }}
+      </button>
     </div>
-    <div v-if="throughHull.judgement" id="tray-page" class="page" role="tabpanel" :aria-labelledby="`tab-${shown}`" tabindex="0">
+    <div
+      v-if="throughHull.judgement"
+      id="tray-page"
+      class="page"
+      role="tabpanel"
+      :aria-labelledby="`tab-${shown}`"
+      tabindex="0"
+    >
       <PlacingView v-if="shown === 'Place'" />
       <component :is="VIEWS[shown as keyof typeof VIEWS]" v-else />
     </div>
@@ -32,9 +70,36 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
 </template>
 
 <style scoped>
-.tray { display: grid; grid-template-columns: 118px minmax(0, 1fr); border-top: 1px solid var(--ink); height: 320px; }
-.tabs { display: flex; flex-direction: column; border-right: 1px solid var(--line-strong); overflow-y: auto; }
-.tab { min-height: 26px; padding: 0 14px; text-align: left; font-weight: 600; color: var(--ink-soft); border-left: 4px solid transparent; flex: 1 0 auto; }
-.tab[aria-selected='true'] { background: var(--sheet); color: var(--ink); border-left-color: var(--tide); font-weight: 700; }
-.page { overflow: auto; padding: 10px 18px; min-height: 0; }
+.tray {
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  border-top: 1px solid var(--ink);
+  height: 320px;
+}
+.tabs {
+  display: flex;
+  flex-direction: column;
+  border-right: 1px solid var(--line-strong);
+  overflow-y: auto;
+}
+.tab {
+  min-height: 26px;
+  padding: 0 14px;
+  text-align: left;
+  font-weight: 600;
+  color: var(--ink-soft);
+  border-left: 4px solid transparent;
+  flex: 1 0 auto;
+}
+.tab[aria-selected='true'] {
+  background: var(--sheet);
+  color: var(--ink);
+  border-left-color: var(--tide);
+  font-weight: 700;
+}
+.page {
+  overflow: auto;
+  padding: 10px 18px;
+  min-height: 0;
+}
 </style>

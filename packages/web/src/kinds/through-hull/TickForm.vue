@@ -3,7 +3,13 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { sayIn, type LotFacts } from '@north-tide/core'
-import { throughHullSteps, deadriseFrom, lastBond, stepGates, type ThroughHullStep } from '@north-tide/core/through-hull'
+import {
+  throughHullSteps,
+  deadriseFrom,
+  lastBond,
+  stepGates,
+  type ThroughHullStep,
+} from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../../api'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
@@ -15,7 +21,10 @@ import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 
-/** What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second time. */
+/**
+ * What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second
+ * time.
+ */
 const props = defineProps<{ step: ThroughHullStep; gates?: { id: string; text: string }[] }>()
 const emit = defineEmits<{ done: []; leave: [] }>()
 const throughHull = useThroughHull()
@@ -26,11 +35,25 @@ const asks = (what: ThroughHullStep['asks'][number]) => props.step.asks.includes
 const dew = computed(() => props.step.id === 'dew')
 const readToday = d.value.bedding.takenAt !== '' && dayjs(d.value.bedding.takenAt).isSame(dayjs(), 'day')
 const start = () => ({
-  note: '', proof: '', reason: '', at: '', lotId: '', ohm: null as number | null, hullMm: null as number | null, shownDeg: null as number | null, stopsDeg: null as number | null, looked: [] as string[], sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
-  tempC: readToday ? d.value.bedding.surfaceC : null, airC: readToday ? d.value.bedding.airC : null, humidityPct: readToday ? d.value.bedding.humidityPct : null,
+  note: '',
+  proof: '',
+  reason: '',
+  at: '',
+  lotId: '',
+  ohm: null as number | null,
+  hullMm: null as number | null,
+  shownDeg: null as number | null,
+  stopsDeg: null as number | null,
+  looked: [] as string[],
+  sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
+  tempC: readToday ? d.value.bedding.surfaceC : null,
+  airC: readToday ? d.value.bedding.airC : null,
+  humidityPct: readToday ? d.value.bedding.humidityPct : null,
 })
 /** What is typed survives a reload, until it is ticked. */
-const draft = useLocalStorage(`north-tide:tick:${throughHull.fitting!.id}:${props.step.id}`, start(), { mergeDefaults: true })
+const draft = useLocalStorage(`north-tide:tick:${throughHull.fitting!.id}:${props.step.id}`, start(), {
+  mergeDefaults: true,
+})
 const form = reactive({ ...draft.value })
 watch(form, (f) => (draft.value = { ...f }))
 const root = ref<HTMLFormElement>()
@@ -43,17 +66,62 @@ const said = ref('')
 const refusedBy = ref<{ id: string; text: string }[]>(props.gates ?? [])
 const busy = ref(false)
 const mayPass = computed(() => session.account?.role !== 'apprentice')
-const kind = computed(() => (props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const)))
-/** The work's own gates are seen as one types; what the register asks for besides, it says when it is asked. */
+const kind = computed(() =>
+  props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const),
+)
+/**
+ * The work's own gates are seen as one types; what the register asks for besides, it says when it is
+ * asked.
+ */
 const gates = computed(() => {
-  const mine = stepGates(throughHullSteps(d.value, throughHull.judgement!, boats.units), props.step.id, d.value.ticks, { at: form.at ? dayjs(form.at).valueOf() : Date.now(), lot: lot.value, tempC: asks('air') ? form.tempC : null, airC: form.airC, humidityPct: asks('air') ? form.humidityPct : null, ohm: form.ohm ?? lastBond(throughHull.fitting!.log), hullMm: form.hullMm, shownDeg: form.shownDeg, heelDeg: heel.value, stopsDeg: form.stopsDeg, looked: form.looked })
+  const mine = stepGates(
+    throughHullSteps(d.value, throughHull.judgement!, boats.units),
+    props.step.id,
+    d.value.ticks,
+    {
+      at: form.at ? dayjs(form.at).valueOf() : Date.now(),
+      lot: lot.value,
+      tempC: asks('air') ? form.tempC : null,
+      airC: form.airC,
+      humidityPct: asks('air') ? form.humidityPct : null,
+      ohm: form.ohm ?? lastBond(throughHull.fitting!.log),
+      hullMm: form.hullMm,
+      shownDeg: form.shownDeg,
+      heelDeg: heel.value,
+      stopsDeg: form.stopsDeg,
+      looked: form.looked,
+    },
+  )
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
 })
-watch(() => [form.ohm, form.sizeMm, form.lotId, form.tempC, form.airC, form.humidityPct, form.proof, form.at, form.hullMm, form.shownDeg, form.stopsDeg, form.looked.length], () => (refusedBy.value = []))
+watch(
+  () => [
+    form.ohm,
+    form.sizeMm,
+    form.lotId,
+    form.tempC,
+    form.airC,
+    form.humidityPct,
+    form.proof,
+    form.at,
+    form.hullMm,
+    form.shownDeg,
+    form.stopsDeg,
+    form.looked.length,
+  ],
+  () => (refusedBy.value = []),
+)
 /** The cradle's own lie, from the boat's level readings; never typed a second time. */
 const heel = computed(() => throughHull.fitting!.heelDeg)
-const deadrise = computed(() => (form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, d.value.place.yMm)))
-const spot = computed(() => ({ boatId: boats.picture!.id, xMm: Math.round(d.value.place.xMm), yMm: Math.round(d.value.place.yMm), side: d.value.place.yMm >= 0 ? 'starboard' : 'port' }))
+const deadrise = computed(() =>
+  form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, d.value.place.yMm),
+)
+const spot = computed(() => ({
+  boatId: boats.picture!.id,
+  xMm: Math.round(d.value.place.xMm),
+  yMm: Math.round(d.value.place.yMm),
+  side: d.value.place.yMm >= 0 ? 'starboard' : 'port',
+}))
 function withInstrument(r: InstrumentReading) {
   if (!form.note.includes(r.instrument)) form.note = [form.note, r.instrument].filter(Boolean).join('; ')
 }
@@ -65,7 +133,8 @@ function takeLevel(r: InstrumentReading) {
   form.shownDeg = r.value
   withInstrument(r)
 }
-const look = (l: string, on: boolean) => (form.looked = on ? [...form.looked, l] : form.looked.filter((x) => x !== l))
+const look = (l: string, on: boolean) =>
+  (form.looked = on ? [...form.looked, l] : form.looked.filter((x) => x !== l))
 const takeLot = (l: Lot | null) => (lot.value = l)
 function takeAir(r: InstrumentReading) {
   form.tempC = r.surfaceC ?? null
@@ -78,8 +147,20 @@ async function send(wet = false) {
   said.value = ''
   try {
     await throughHull.act('POST', 'tick', {
-      step: props.step.id, note: form.note.trim(), reason: gates.value.length ? form.reason.trim() : '', wet, ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
-      ...(asks('size') ? { sizeMm: form.sizeMm } : {}), ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}), ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}), ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}), ...(asks('hull') && form.hullMm !== null ? { hullMm: form.hullMm } : {}), ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}), ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}), ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}), ...(asks('proof') ? { proof: form.proof.trim() } : {}),
+      step: props.step.id,
+      note: form.note.trim(),
+      reason: gates.value.length ? form.reason.trim() : '',
+      wet,
+      ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
+      ...(asks('size') ? { sizeMm: form.sizeMm } : {}),
+      ...(asks('lot') && form.lotId ? { lotId: Number(form.lotId) } : {}),
+      ...(asks('air') ? { tempC: form.tempC, airC: form.airC, humidityPct: form.humidityPct } : {}),
+      ...(asks('ohm') && form.ohm !== null ? { ohm: form.ohm } : {}),
+      ...(asks('hull') && form.hullMm !== null ? { hullMm: form.hullMm } : {}),
+      ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}),
+      ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}),
+      ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}),
+      ...(asks('proof') ? { proof: form.proof.trim() } : {}),
     })
     draft.value = null as never
     emit('done')
@@ -87,66 +168,285 @@ async function send(wet = false) {
     if (error instanceof ApiRefusal && error.refusal.code === 'gate') {
       refusedBy.value = error.refusal.gates ?? []
       said.value = ''
-    } else if (!session.ended(error)) said.value = error instanceof Error ? error.message : 'It was not ticked'
+    } else if (!session.ended(error))
+      said.value = error instanceof Error ? error.message : 'It was not ticked'
   } finally {
     busy.value = false
   }
 }
-const blocked = computed(() => busy.value || (gates.value.length > 0 && (!mayPass.value || !form.reason.trim())) || (asks('seen') && !form.note.trim()))
+const blocked = computed(
+  () =>
+    busy.value ||
+    (gates.value.length > 0 && (!mayPass.value || !form.reason.trim())) ||
+    (asks('seen') && !form.note.trim()),
+)
 </script>
 
 <template>
   <form ref="root" class="ticking" :aria-label="`Ticking ${step.id}`" @submit.prevent="send()">
-    <p v-if="step.records.length || step.boltRecords.length" class="soft small">Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ') }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.</p>
-    <fieldset v-if="step.looks.length" class="looks"><legend class="hidden-words">Seen to</legend><label v-for="l in step.looks" :key="l" class="tick"><input type="checkbox" :checked="form.looked.includes(l)" @change="look(l, ($event.target as HTMLInputElement).checked)" /> <span>{{ l }}</span></label></fieldset>
+    <p v-if="step.records.length || step.boltRecords.length" class="soft small">
+      Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ')
+      }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.
+    </p>
+    <fieldset v-if="step.looks.length" class="looks">
+      <legend class="hidden-words">Seen to</legend>
+      <label v-for="l in step.looks" :key="l" class="tick"
+        ><input
+          type="checkbox"
+          :checked="form.looked.includes(l)"
+          @change="look(l, ($event.target as HTMLInputElement).checked)"
+        />
+        <span>{{ l }}</span></label
+      >
+    </fieldset>
     <div class="fields">
-      <DimensionField v-if="asks('size')" v-model="form.sizeMm" label="Bored to" :units="boats.units" above optional :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null" />
-      <DimensionField v-if="asks('hull')" v-model="form.hullMm" label="Hull, through the pilot" :units="boats.units" above optional placeholder="measure" />
-      <DimensionField v-if="asks('angle')" v-model="form.shownDeg" label="The level shows, outboard up" kind="angle" :units="boats.units" :least="-20" :most="79" optional placeholder="measure" />
-      <DimensionField v-if="asks('stops')" v-model="form.stopsDeg" label="Handle stops at" kind="angle" :units="boats.units" :least="-360" :most="720" optional placeholder="read" />
-      <DimensionField v-if="asks('ohm')" v-model="form.ohm" label="By meter" kind="number" unit="Ω" :units="boats.units" :least="0" optional :placeholder="lastBond(throughHull.fitting!.log) === null ? 'measure' : String(lastBond(throughHull.fitting!.log))" />
-      <LotChoice v-if="asks('lot')" v-model="form.lotId" :kind="kind" :chemistry="step.lot" class="lot" @lot="takeLot" />
+      <DimensionField
+        v-if="asks('size')"
+        v-model="form.sizeMm"
+        label="Bored to"
+        :units="boats.units"
+        above
+        optional
+        :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null"
+      />
+      <DimensionField
+        v-if="asks('hull')"
+        v-model="form.hullMm"
+        label="Hull, through the pilot"
+        :units="boats.units"
+        above
+        optional
+        placeholder="measure"
+      />
+      <DimensionField
+        v-if="asks('angle')"
+        v-model="form.shownDeg"
+        label="The level shows, outboard up"
+        kind="angle"
+        :units="boats.units"
+        :least="-20"
+        :most="79"
+        optional
+        placeholder="measure"
+      />
+      <DimensionField
+        v-if="asks('stops')"
+        v-model="form.stopsDeg"
+        label="Handle stops at"
+        kind="angle"
+        :units="boats.units"
+        :least="-360"
+        :most="720"
+        optional
+        placeholder="read"
+      />
+      <DimensionField
+        v-if="asks('ohm')"
+        v-model="form.ohm"
+        label="By meter"
+        kind="number"
+        unit="Ω"
+        :units="boats.units"
+        :least="0"
+        optional
+        :placeholder="
+          lastBond(throughHull.fitting!.log) === null ? 'measure' : String(lastBond(throughHull.fitting!.log))
+        "
+      />
+      <LotChoice
+        v-if="asks('lot')"
+        v-model="form.lotId"
+        :kind="kind"
+        :chemistry="step.lot"
+        class="lot"
+        @lot="takeLot"
+      />
       <template v-if="asks('air')">
-        <DimensionField v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
-        <DimensionField v-if="dew" v-model="form.airC" label="Air temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
-        <DimensionField v-model="form.humidityPct" label="Humidity" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional placeholder="measure" />
+        <DimensionField
+          v-model="form.tempC"
+          label="Surface temperature"
+          kind="temperature"
+          :units="boats.units"
+          :least="-30"
+          :most="60"
+          optional
+          placeholder="measure"
+        />
+        <DimensionField
+          v-if="dew"
+          v-model="form.airC"
+          label="Air temperature"
+          kind="temperature"
+          :units="boats.units"
+          :least="-30"
+          :most="60"
+          optional
+          placeholder="measure"
+        />
+        <DimensionField
+          v-model="form.humidityPct"
+          label="Humidity"
+          kind="number"
+          unit="%"
+          :units="boats.units"
+          :least="0"
+          :most="100"
+          optional
+          placeholder="measure"
+        />
       </template>
-      <label v-if="asks('proof')" class="long">How it was proved<input v-model="form.proof" class="entry" maxlength="2000" :placeholder="step.id === 'dye' ? 'dye from inside, 20 min; no mark outside' : 'hose 10 min, low to high; chalk inside dry'" /></label>
-      <label class="long">{{ asks('seen') ? 'What was seen' : 'Note' }}<input v-model="form.note" class="entry" maxlength="300" :placeholder="asks('seen') ? 'dry all round' : ''" /></label>
-      <label class="long when">When, if not now<input v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>
+      <label v-if="asks('proof')" class="long"
+        >How it was proved<input
+          v-model="form.proof"
+          class="entry"
+          maxlength="2000"
+          :placeholder="
+            step.id === 'dye'
+              ? 'dye from inside, 20 min; no mark outside'
+              : 'hose 10 min, low to high; chalk inside dry'
+          "
+      /></label>
+      <label class="long"
+        >{{ asks('seen') ? 'What was seen' : 'Note'
+        }}<input
+          v-model="form.note"
+          class="entry"
+          maxlength="300"
+          :placeholder="asks('seen') ? 'dry all round' : ''"
+      /></label>
+      <label class="long when"
+        >When, if not now<input
+          v-model="form.at"
+          class="entry"
+          type="datetime-local"
+          :max="dayjs().format('YYYY-MM-DDTHH:mm')"
+      /></label>
     </div>
-    <template v-if="asks('hull')"><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: d.hull.thicknessMm }" @take="takeHull" /></template>
+    <template v-if="asks('hull')"
+      ><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: d.hull.thicknessMm }" @take="takeHull"
+    /></template>
     <template v-if="asks('angle')">
-      <TakeReading kind="level" :asked="{ ...spot, role: 'hull', aboutDeg: d.hull.deadriseDeg }" @take="takeLevel" />
-      <p v-if="deadrise !== null" class="small" data-test="deadrise"><template v-if="heel !== null">The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template><template v-else>With the cradle taken as level the deadrise is</template> <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.</p>
+      <TakeReading
+        kind="level"
+        :asked="{ ...spot, role: 'hull', aboutDeg: d.hull.deadriseDeg }"
+        @take="takeLevel"
+      />
+      <p v-if="deadrise !== null" class="small" data-test="deadrise">
+        <template v-if="heel !== null"
+          >The cradle heels her <strong class="figure">{{ Math.abs(heel).toFixed(2) }}°</strong> to
+          {{ heel >= 0 ? 'starboard' : 'port' }}; without it the deadrise is</template
+        ><template v-else>With the cradle taken as level the deadrise is</template>
+        <strong class="figure">{{ deadrise.toFixed(1) }}°</strong>.
+      </p>
     </template>
     <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
-    <template v-if="asks('photo')"><PhotoStrip v-if="throughHull.fitting!.holes.length" subject="hole" :subject-id="throughHull.fitting!.holes[0]!.id" /><p v-else class="soft small">Its hole is not in the register yet, so a photo has no place to go.</p></template>
+    <template v-if="asks('photo')"
+      ><PhotoStrip
+        v-if="throughHull.fitting!.holes.length"
+        subject="hole"
+        :subject-id="throughHull.fitting!.holes[0]!.id"
+      />
+      <p v-else class="soft small">
+        Its hole is not in the register yet, so a photo has no place to go.
+      </p></template
+    >
     <TakeReading v-if="asks('air')" kind="hygrometer" @take="takeAir" />
     <div v-if="gates.length" class="gates" role="alert">
       <p><strong>Before this stands:</strong></p>
-      <ul><li v-for="g in gates" :key="g.id">{{ sayIn(g.text.replace(/^Before this: /, ''), boats.units) }}</li></ul>
-      <label v-if="mayPass" class="long">Why it is passed over; it stays on the record<input v-model="form.reason" class="entry" maxlength="300" /></label>
+      <ul>
+        <li v-for="g in gates" :key="g.id">{{ sayIn(g.text.replace(/^Before this: /, ''), boats.units) }}</li>
+      </ul>
+      <label v-if="mayPass" class="long"
+        >Why it is passed over; it stays on the record<input
+          v-model="form.reason"
+          class="entry"
+          maxlength="300"
+      /></label>
       <p v-else>An apprentice ticks in order; a fitter passes a gate.</p>
     </div>
     <p v-if="said" class="bad" role="alert">{{ said }}</p>
-    <div class="acts"><button class="act main" :disabled="blocked">{{ asks('seen') ? 'Dry: tick it' : gates.length ? 'Pass it and tick' : 'Tick it' }}</button><button v-if="asks('seen')" type="button" class="act wet" :disabled="busy || !form.note.trim()" @click="send(true)">It is wet: suspect</button><button type="button" class="act" @click="emit('leave')">Leave it</button></div>
+    <div class="acts">
+      <button class="act main" :disabled="blocked">
+        {{ asks('seen') ? 'Dry: tick it' : gates.length ? 'Pass it and tick' : 'Tick it' }}</button><button
+        v-if="asks('seen')"
+        type="button"
+        class="act wet"
+        :disabled="busy || !form.note.trim()"
+        @click="send(true)"
+      >
+        It is wet: suspect</button
+      ><button type="button" class="act" @click="emit('leave')">Leave it</button>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.ticking { display: grid; gap: 7px; padding: 8px 0 6px; max-width: 560px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(230px, 1fr)); gap: 4px 18px; }
-.fields .lot, .fields :deep(.row) { grid-column: 1 / -1; }
-.long { display: grid; gap: 2px; }
-.long .entry { width: 100%; text-align: left; font-family: var(--words); }
-.looks { border: 0; margin: 0; padding: 0; }
-.tick { display: flex; gap: 10px; align-items: flex-start; min-height: 34px; padding: 5px 0; }
-.tick input { width: 20px; height: 20px; margin: 0; flex: none; accent-color: var(--tide); }
-.gates { background: var(--short-ground); color: var(--short); padding: 8px 12px; }
-.gates ul { margin: 3px 0 6px; padding-left: 18px; }
-.gates .long { color: var(--ink); }
-.bad { color: var(--short); font-weight: 600; }
-.wet { border-color: var(--short); color: var(--short); }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; }
+.ticking {
+  display: grid;
+  gap: 7px;
+  padding: 8px 0 6px;
+  max-width: 560px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 4px 18px;
+}
+.fields .lot,
+.fields :deep(.row) {
+  grid-column: 1 / -1;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.long .entry {
+  width: 100%;
+  text-align: left;
+  font-family: var(--words);
+}
+.looks {
+  border: 0;
+  margin: 0;
+  padding: 0;
+}
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+  min-height: 34px;
+  padding: 5px 0;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  margin: 0;
+  flex: none;
+  accent-color: var(--tide);
+}
+.gates {
+  background: var(--short-ground);
+  color: var(--short);
+  padding: 8px 12px;
+}
+.gates ul {
+  margin: 3px 0 6px;
+  padding-left: 18px;
+}
+.gates .long {
+  color: var(--ink);
+}
+.bad {
+  color: var(--short);
+  font-weight: 600;
+}
+.wet {
+  border-color: var(--short);
+  color: var(--short);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
 </style>

@@ -13,14 +13,47 @@ import VerdictSign from '../../pieces/VerdictSign.vue'
 const throughHull = useThroughHull()
 const boats = useBoats()
 const d = computed(() => throughHull.design!)
-const form = reactive({ what: 'too-big' as 'too-big' | 'wrong-place' | 'old', holeMm: d.value.boredMm as number | null, gapMm: null as number | null, nextReachMm: 0, highlyLoaded: false, singleAccess: false, ratio: null as number | null, sides: '' as '' | 'one' | 'both', cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>, order: 'large-first' as NonNullable<WrongHole['order']> })
+const form = reactive({
+  what: 'too-big' as 'too-big' | 'wrong-place' | 'old',
+  holeMm: d.value.boredMm as number | null,
+  gapMm: null as number | null,
+  nextReachMm: 0,
+  highlyLoaded: false,
+  singleAccess: false,
+  ratio: null as number | null,
+  sides: '' as '' | 'one' | 'both',
+  cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>,
+  order: 'large-first' as NonNullable<WrongHole['order']>,
+})
 const place = computed(() => (d.value.place.zMm < 0 ? ('below' as const) : ('above' as const)))
-const CLOTH_OPTIONS = Object.entries(CLOTHS).map(([value, c]) => ({ value: value as keyof typeof CLOTHS, title: c.title }))
+const CLOTH_OPTIONS = Object.entries(CLOTHS).map(([value, c]) => ({
+  value: value as keyof typeof CLOTHS,
+  title: c.title,
+}))
 const schools = [...schoolsFor('Order of a patch'), ...schoolsFor('Bevel of a patch')]
 const answer = computed(() => {
   if (form.holeMm === null) return { problem: 'Say how wide the hole is.' }
   try {
-    return { got: wrongHole({ what: form.what, holeMm: form.holeMm, thicknessMm: d.value.hull.thicknessMm, place: place.value, cloth: form.cloth, order: form.order, nextReachMm: form.nextReachMm, ...(form.ratio === null ? {} : { ratio: form.ratio }), ...(form.sides === '' ? {} : { sides: form.sides }), highlyLoaded: form.highlyLoaded, singleAccess: form.singleAccess, cored: d.value.hull.kind === 'cored', ...(form.gapMm === null ? {} : { gapToNextMm: form.gapMm }) }, d.value) }
+    return {
+      got: wrongHole(
+        {
+          what: form.what,
+          holeMm: form.holeMm,
+          thicknessMm: d.value.hull.thicknessMm,
+          place: place.value,
+          cloth: form.cloth,
+          order: form.order,
+          nextReachMm: form.nextReachMm,
+          ...(form.ratio === null ? {} : { ratio: form.ratio }),
+          ...(form.sides === '' ? {} : { sides: form.sides }),
+          highlyLoaded: form.highlyLoaded,
+          singleAccess: form.singleAccess,
+          cored: d.value.hull.kind === 'cored',
+          ...(form.gapMm === null ? {} : { gapToNextMm: form.gapMm }),
+        },
+        d.value,
+      ),
+    }
   } catch (error) {
     if (error instanceof CalcError) return { problem: error.message }
     throw error
@@ -34,7 +67,11 @@ async function record(w: WayOut) {
   said.value = ''
   const words = `${form.what === 'too-big' ? 'Hole too big' : form.what === 'wrong-place' ? 'Hole in the wrong place' : 'Old hole'}, ${formatLength(form.holeMm!, boats.units)}: ${w.record}`
   try {
-    await api('POST', `/penetrations/${hole.value.id}/events`, { state: STATE[w.id], note: words, ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }) })
+    await api('POST', `/penetrations/${hole.value.id}/events`, {
+      state: STATE[w.id],
+      note: words,
+      ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }),
+    })
     if (w.id === 'use') throughHull.change({ boredMm: form.holeMm })
     if (w.id === 'refill') throughHull.change({ boredMm: null })
     await throughHull.flush()
@@ -49,33 +86,155 @@ async function record(w: WayOut) {
 <template>
   <div class="wrong">
     <div class="ask">
-      <ChoiceField v-model="form.what" label="What is it" :options="[{ value: 'too-big', title: 'too big' }, { value: 'wrong-place', title: 'in the wrong place' }, { value: 'old', title: 'old, to be closed' }] as const" />
+      <ChoiceField
+        v-model="form.what"
+        label="What is it"
+        :options="
+          [
+            { value: 'too-big', title: 'too big' },
+            { value: 'wrong-place', title: 'in the wrong place' },
+            { value: 'old', title: 'old, to be closed' },
+          ] as const
+        "
+      />
       <DimensionField v-model="form.holeMm" label="Hole as it is" :units="boats.units" above />
-      <DimensionField v-model="form.gapMm" label="To the next hole’s edge" :units="boats.units" :least="0" optional placeholder="none" />
-      <DimensionField v-if="form.gapMm !== null" v-model="form.nextReachMm" label="Its own bevel reaches" :units="boats.units" :least="0" />
-      <DimensionField v-model="form.ratio" label="Bevel, to one" kind="number" :units="boats.units" :least="1" :most="100" optional :placeholder="`${bevelFor({ highlyLoaded: form.highlyLoaded, place })}`" />
+      <DimensionField
+        v-model="form.gapMm"
+        label="To the next hole’s edge"
+        :units="boats.units"
+        :least="0"
+        optional
+        placeholder="none"
+      />
+      <DimensionField
+        v-if="form.gapMm !== null"
+        v-model="form.nextReachMm"
+        label="Its own bevel reaches"
+        :units="boats.units"
+        :least="0"
+      />
+      <DimensionField
+        v-model="form.ratio"
+        label="Bevel, to one"
+        kind="number"
+        :units="boats.units"
+        :least="1"
+        :most="100"
+        optional
+        :placeholder="`${bevelFor({ highlyLoaded: form.highlyLoaded, place })}`"
+      />
       <ChoiceField v-model="form.cloth" label="Cloth" :options="CLOTH_OPTIONS" />
-      <ChoiceField v-model="form.order" label="Laid" :options="[{ value: 'large-first', title: 'largest first' }, { value: 'small-first', title: 'smallest first' }] as const" />
-      <ChoiceField v-if="!form.singleAccess" v-model="form.sides" label="Ground from" :options="[{ value: '', title: 'as its thickness asks' }, { value: 'one', title: 'one side' }, { value: 'both', title: 'both sides' }] as const" />
+      <ChoiceField
+        v-model="form.order"
+        label="Laid"
+        :options="
+          [
+            { value: 'large-first', title: 'largest first' },
+            { value: 'small-first', title: 'smallest first' },
+          ] as const
+        "
+      />
+      <ChoiceField
+        v-if="!form.singleAccess"
+        v-model="form.sides"
+        label="Ground from"
+        :options="
+          [
+            { value: '', title: 'as its thickness asks' },
+            { value: 'one', title: 'one side' },
+            { value: 'both', title: 'both sides' },
+          ] as const
+        "
+      />
       <label class="tick"><input v-model="form.highlyLoaded" type="checkbox" /> highly loaded place</label>
-      <label class="tick"><input v-model="form.singleAccess" type="checkbox" /> only one side can be reached</label>
+      <label class="tick"
+        ><input v-model="form.singleAccess" type="checkbox" /> only one side can be reached</label
+      >
       <p v-if="said" class="said" role="status">{{ said }}</p>
-      <p v-if="!hole" class="soft small">Its hole is not in the register yet; record it first, so that its history has a place.</p>
+      <p v-if="!hole" class="soft small">
+        Its hole is not in the register yet; record it first, so that its history has a place.
+      </p>
     </div>
     <p v-if="answer.problem" class="said" role="alert">{{ answer.problem }}</p>
     <template v-else-if="answer.got">
-      <ol class="ways" aria-label="Ways out"><li v-for="w in answer.got.ways" :key="w.id" :data-way="w.id"><p><VerdictSign :verdict="w.verdict" :size="16" /> <strong>{{ w.title }}</strong>{{ w.id === answer.got.best ? ' · first choice' : '' }}<br /><span class="small">{{ sayIn(w.because, boats.units) }}</span></p><ul class="small"><li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li></ul><button v-if="hole && !throughHull.readOnly" class="act" @click="record(w)">Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}</button></li></ol>
-      <div><h3>Bevel patch</h3><table class="rows" aria-label="Plies"><thead><tr><th>Side</th><th class="number">Ply</th><th class="number">Disc</th></tr></thead><tbody><tr v-for="p in answer.got.closure.plies.slice(0, 60)" :key="`${p.side}${p.n}`"><td>{{ p.side }}</td><td class="number">{{ p.n }}</td><td class="number">{{ formatLength(Number(p.diameterMm.toFixed(0)), boats.units) }}</td></tr></tbody></table><p v-for="c in answer.got.closure.cautions" :key="c.id" class="small said">{{ sayIn(c.text, boats.units) }}</p><p v-for="s in schools" :key="s.id" class="small soft"><strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}</p></div>
+      <ol class="ways" aria-label="Ways out">
+        <li v-for="w in answer.got.ways" :key="w.id" :data-way="w.id">
+          <p>
+            <VerdictSign :verdict="w.verdict" :size="16" /> <strong>{{ w.title }}</strong>{{
+              w.id === answer.got.best ? ' · first choice' : ''
+            }}<br /><span class="small">{{ sayIn(w.because, boats.units) }}</span>
+          </p>
+          <ul class="small">
+            <li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li>
+          </ul>
+          <button v-if="hole && !throughHull.readOnly" class="act" @click="record(w)">
+            Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}
+          </button>
+        </li>
+      </ol>
+      <div>
+        <h3>Bevel patch</h3>
+        <table class="rows" aria-label="Plies">
+          <thead>
+            <tr>
+              <th>Side</th>
+              <th class="number">Ply</th>
+              <th class="number">Disc</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="p in answer.got.closure.plies.slice(0, 60)" :key="`${p.side}${p.n}`">
+              <td>{{ p.side }}</td>
+              <td class="number">{{ p.n }}</td>
+              <td class="number">{{ formatLength(Number(p.diameterMm.toFixed(0)), boats.units) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-for="c in answer.got.closure.cautions" :key="c.id" class="small said">
+          {{ sayIn(c.text, boats.units) }}
+        </p>
+        <p v-for="s in schools" :key="s.id" class="small soft">
+          <strong>{{ s.choice }}.</strong> {{ s.reason }} Costs: {{ s.costs }} Not: {{ s.notWhen }}
+        </p>
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-.wrong { display: grid; grid-template-columns: 270px minmax(0, 1fr) 230px; gap: 22px; }
-.ask { display: grid; gap: 5px; align-content: start; }
-.tick { display: flex; gap: 8px; align-items: center; min-height: 34px; }
-.ways { margin: 0; padding: 0; list-style: none; display: grid; gap: 12px; align-content: start; }
-.ways ul { margin: 2px 0 4px; padding-left: 18px; }
-.ways svg { vertical-align: -3px; }
-.said { color: var(--buoy); font-weight: 600; }
+.wrong {
+  display: grid;
+  grid-template-columns: 270px minmax(0, 1fr) 230px;
+  gap: 22px;
+}
+.ask {
+  display: grid;
+  gap: 5px;
+  align-content: start;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 34px;
+}
+.ways {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.ways ul {
+  margin: 2px 0 4px;
+  padding-left: 18px;
+}
+.ways svg {
+  vertical-align: -3px;
+}
+.said {
+  color: var(--buoy);
+  font-weight: 600;
+}
 </style>

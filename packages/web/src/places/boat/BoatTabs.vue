@@ -6,21 +6,68 @@ import { useSurvey } from '../../state/survey'
 defineProps<{ here: string }>()
 const boats = useBoats()
 const survey = useSurvey()
-const TABS = [['map', 'Map'], ['build', 'Build-up'], ['readings', 'Readings'], ['found', 'Found holes'], ['angles', 'Angles'], ['files', 'Files']] as const
+const TABS = [
+  ['map', 'Map'],
+  ['build', 'Build-up'],
+  ['readings', 'Readings'],
+  ['found', 'Found holes'],
+  ['angles', 'Angles'],
+  ['files', 'Files'],
+] as const
 </script>
 
 <template>
   <nav class="tabs no-print" aria-label="Boat">
-    <RouterLink v-for="[id, title] in TABS" :key="id" :to="`/boat/${boats.picture?.id}${id === 'map' ? '' : `/${id}`}`" :class="{ here: here === id }" :aria-current="here === id ? 'page' : undefined">{{ title }}</RouterLink>
-    <span v-if="survey.job && !survey.job.finished" class="job small" role="status"><progress :value="survey.job.done" :max="survey.job.total || 1" /> judging again: {{ survey.job.done }} of {{ survey.job.total }}</span>
-    <span v-else-if="survey.job" class="job small soft" role="status">{{ survey.job.why }}: {{ survey.job.total }} judged again, {{ survey.job.turned }} turned<template v-if="survey.job.solverLeft">; the plate solver still looks at {{ survey.job.solverLeft }}, judged by hand checks until then</template></span>
+    <RouterLink
+      v-for="[id, title] in TABS"
+      :key="id"
+      :to="`/boat/${boats.picture?.id}${id === 'map' ? '' : `/${id}`}`"
+      :class="{ here: here === id }"
+      :aria-current="here === id ? 'page' : undefined"
+      >{{ title }}</RouterLink
+    >
+    <span v-if="survey.job && !survey.job.finished" class="job small" role="status"
+      ><progress :value="survey.job.done" :max="survey.job.total || 1" /> judging again:
+      {{ survey.job.done }} of {{ survey.job.total }}</span
+    >
+    <span v-else-if="survey.job" class="job small soft" role="status"
+      >{{ survey.job.why }}: {{ survey.job.total }} judged again, {{ survey.job.turned }} turned<template
+        v-if="survey.job.solverLeft"
+        >; the plate solver still looks at {{ survey.job.solverLeft }}, judged by hand checks until
+        then</template
+      ></span
+    >
   </nav>
 </template>
 
 <style scoped>
-.tabs { display: flex; gap: 4px 16px; align-items: center; flex-wrap: wrap; }
-.tabs a { color: var(--ink-soft); text-decoration: none; font-weight: 600; min-height: var(--touch); display: inline-flex; align-items: center; border-bottom: 3px solid transparent; }
-.tabs a.here { color: var(--ink); border-bottom-color: var(--tide); }
-.job { display: flex; gap: 8px; align-items: center; margin-left: 8px; }
-progress { accent-color: var(--tide); width: 90px; }
+.tabs {
+  display: flex;
+  gap: 4px 16px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.tabs a {
+  color: var(--ink-soft);
+  text-decoration: none;
+  font-weight: 600;
+  min-height: var(--touch);
+  display: inline-flex;
+  align-items: center;
+  border-bottom: 3px solid transparent;
+}
+.tabs a.here {
+  color: var(--ink);
+  border-bottom-color: var(--tide);
+}
+.job {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-left: 8px;
+}
+progress {
+  accent-color: var(--tide);
+  width: 90px;
+}
 </style>

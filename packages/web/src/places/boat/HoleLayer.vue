@@ -5,9 +5,26 @@ import type { ZoomTransform } from 'd3-zoom'
 import type { LifeState } from '@north-tide/core'
 import { drawSign, inksOf } from '../../pieces/life-canvas'
 
-/** Holes as a bitmap of signs: a few thousand go by at the screen's own pace. Each is told apart by shape; the words are under the pointer and in the register. */
-export interface Sign { id: number; x: number; y: number; state: LifeState; label: string }
-const props = defineProps<{ signs: Sign[]; transform: ZoomTransform; size: number; width: number; height: number; lit: Set<number> | null; labels: boolean }>()
+/**
+ * Holes as a bitmap of signs: a few thousand go by at the screen's own pace. Each is told apart by shape;
+ * the words are under the pointer and in the register.
+ */
+export interface Sign {
+  id: number
+  x: number
+  y: number
+  state: LifeState
+  label: string
+}
+const props = defineProps<{
+  signs: Sign[]
+  transform: ZoomTransform
+  size: number
+  width: number
+  height: number
+  lit: Set<number> | null
+  labels: boolean
+}>()
 const canvas = ref<HTMLCanvasElement>()
 const dim = useLocalStorage('north-tide:dim', false)
 const sprites = new Map<string, HTMLCanvasElement>()
@@ -71,7 +88,10 @@ const soon = () => {
   if (!asked) asked = requestAnimationFrame(draw)
 }
 onMounted(soon)
-watch(() => [props.signs, props.transform, props.size, props.width, props.height, props.lit, props.labels], soon)
+watch(
+  () => [props.signs, props.transform, props.size, props.width, props.height, props.lit, props.labels],
+  soon,
+)
 watch(dim, () => {
   sprites.clear()
   // After the theme's own colours have been set on the page.
@@ -82,5 +102,11 @@ watch(dim, () => {
 <template><canvas ref="canvas" class="holes" aria-hidden="true" /></template>
 
 <style scoped>
-.holes { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
+.holes {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
 </style>

@@ -2,10 +2,28 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { FAMILY_TITLES, flagsAt, layupSaid, sayIn, spotFor, zoneAt, formatLength, type Units, zoneTitle } from '@north-tide/core'
+import {
+  FAMILY_TITLES,
+  flagsAt,
+  layupSaid,
+  sayIn,
+  spotFor,
+  zoneAt,
+  formatLength,
+  type Units,
+  zoneTitle,
+} from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
-import { THROUGH_HULL_CATALOGUE, THROUGH_HULL_FAMILY, USES, USE_TITLES, hullAt, type ThroughHullEntry, type Use } from '@north-tide/core/through-hull'
+import {
+  THROUGH_HULL_CATALOGUE,
+  THROUGH_HULL_FAMILY,
+  USES,
+  USE_TITLES,
+  hullAt,
+  type ThroughHullEntry,
+  type Use,
+} from '@north-tide/core/through-hull'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -21,21 +39,46 @@ const y = ref(props.at.yMm)
 const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
 /** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
-const through = ref(props.at.zone ? ['bottom', 'topsides'].includes(props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? '') : false)
+const through = ref(
+  props.at.zone
+    ? ['bottom', 'topsides'].includes(props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? '')
+    : false,
+)
 const deadrise = ref<number | null>(null)
 const use = ref<Use | ''>('')
 const throughHull = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return THROUGH_HULL_CATALOGUE.filter((c) => asked.every((w) => `${c.id} ${c.title} ${THROUGH_HULL_FAMILY[c.family].title} ${USE_TITLES[c.use]}`.toLowerCase().includes(w)))
+  return THROUGH_HULL_CATALOGUE.filter((c) =>
+    asked.every((w) =>
+      `${c.id} ${c.title} ${THROUGH_HULL_FAMILY[c.family].title} ${USE_TITLES[c.use]}`
+        .toLowerCase()
+        .includes(w),
+    ),
+  )
 })
-const throughHullPicked = computed<ThroughHullEntry | undefined>(() => throughHull.value.find((c) => c.id === picked.value) ?? (throughHull.value.length === 1 ? throughHull.value[0] : undefined))
-const hull = computed(() => hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.code ?? null }))
+const throughHullPicked = computed<ThroughHullEntry | undefined>(
+  () =>
+    throughHull.value.find((c) => c.id === picked.value) ??
+    (throughHull.value.length === 1 ? throughHull.value[0] : undefined),
+)
+const hull = computed(() =>
+  hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.code ?? null }),
+)
 async function placeThroughHull() {
   if (!throughHullPicked.value) return
   busy.value = true
   said.value = ''
   try {
-    const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/through-hulls`, { catalogueId: throughHullPicked.value.id, xMm: x.value, yMm: y.value, zMm: z.value, ...(named.value ? { zone: named.value.code } : {}), ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }), ...(use.value ? { use: use.value } : {}), ...(name.value.trim() ? { name: name.value.trim() } : {}) })
+    const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/through-hulls`, {
+      catalogueId: throughHullPicked.value.id,
+      xMm: x.value,
+      yMm: y.value,
+      zMm: z.value,
+      ...(named.value ? { zone: named.value.code } : {}),
+      ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }),
+      ...(use.value ? { use: use.value } : {}),
+      ...(name.value.trim() ? { name: name.value.trim() } : {}),
+    })
     emit('placed', `/through-hulls/${made.id}`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not placed'
@@ -43,7 +86,9 @@ async function placeThroughHull() {
     busy.value = false
   }
 }
-const named = computed(() => (props.at.zone ? props.boat.zones.find((q) => q.code === props.at.zone) : undefined))
+const named = computed(() =>
+  props.at.zone ? props.boat.zones.find((q) => q.code === props.at.zone) : undefined,
+)
 function follow(m: Measured | null) {
   measured.value = m
   if (m?.xMm == null || m.yMm == null) return
@@ -60,14 +105,39 @@ onMounted(() => nextTick(() => search.value?.focus()))
 
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const fits = boats.catalogue.filter((c) => asked.every((w) => `${c.id} ${c.title} ${FAMILY_TITLES[c.family]} ${c.maker}`.toLowerCase().includes(w)))
-  return fits.slice().sort((a, b) => Number(b.units === props.boat.units) - Number(a.units === props.boat.units))
+  const fits = boats.catalogue.filter((c) =>
+    asked.every((w) => `${c.id} ${c.title} ${FAMILY_TITLES[c.family]} ${c.maker}`.toLowerCase().includes(w)),
+  )
+  return fits
+    .slice()
+    .sort((a, b) => Number(b.units === props.boat.units) - Number(a.units === props.boat.units))
 })
-const entry = computed(() => found.value.find((c) => c.id === picked.value) ?? (found.value.length === 1 ? found.value[0] : undefined))
-const spot = computed(() => ({ xMm: x.value, yMm: y.value, ...(named.value ? { zMm: z.value, zone: named.value.title } : {}) }))
+const entry = computed(
+  () =>
+    found.value.find((c) => c.id === picked.value) ?? (found.value.length === 1 ? found.value[0] : undefined),
+)
+const spot = computed(() => ({
+  xMm: x.value,
+  yMm: y.value,
+  ...(named.value ? { zMm: z.value, zone: named.value.title } : {}),
+}))
 const zone = computed(() => named.value ?? zoneAt(props.boat.zones, spot.value))
-const holes = computed(() => props.boat.holes.map((h) => ({ label: h.label, xMm: h.xMm, yMm: h.yMm, diameterMm: h.diameterMm, state: h.state })))
-const flags = computed(() => flagsAt({ zones: props.boat.zones, parts: props.boat.parts, holes: holes.value, wet: props.boat.wet }, spot.value, entry.value?.bolts ?? []))
+const holes = computed(() =>
+  props.boat.holes.map((h) => ({
+    label: h.label,
+    xMm: h.xMm,
+    yMm: h.yMm,
+    diameterMm: h.diameterMm,
+    state: h.state,
+  })),
+)
+const flags = computed(() =>
+  flagsAt(
+    { zones: props.boat.zones, parts: props.boat.parts, holes: holes.value, wet: props.boat.wet },
+    spot.value,
+    entry.value?.bolts ?? [],
+  ),
+)
 const edge = computed(() => spotFor(zone.value, spot.value, entry.value?.bolts ?? [], props.boat.duty).edgeMm)
 
 async function place() {
@@ -75,7 +145,14 @@ async function place() {
   busy.value = true
   said.value = ''
   try {
-    const made = await api<SavedFitting>('POST', `/boats/${props.boat.id}/fittings`, { catalogueId: entry.value.id, ...(measured.value ? { measures: measured.value.measures, believe: measured.value.believe } : { xMm: x.value, yMm: y.value }), ...(named.value ? { zone: named.value.code, zMm: z.value } : {}), ...(name.value.trim() ? { name: name.value.trim() } : {}) })
+    const made = await api<SavedFitting>('POST', `/boats/${props.boat.id}/fittings`, {
+      catalogueId: entry.value.id,
+      ...(measured.value
+        ? { measures: measured.value.measures, believe: measured.value.believe }
+        : { xMm: x.value, yMm: y.value }),
+      ...(named.value ? { zone: named.value.code, zMm: z.value } : {}),
+      ...(name.value.trim() ? { name: name.value.trim() } : {}),
+    })
     emit('placed', made.id)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not placed'
@@ -88,58 +165,274 @@ async function place() {
 <template>
   <ElDialog :model-value="true" title="What goes here?" width="720px" top="7vh" @close="emit('close')">
     <form class="place" @submit.prevent="through ? placeThroughHull() : place()">
-      <div class="ways" role="radiogroup" aria-label="Where it goes"><label :class="{ on: !through }"><input v-model="through" type="radio" name="way" :value="false" /> on deck, roof, coaming or transom</label><label :class="{ on: through }"><input v-model="through" type="radio" name="way" :value="true" /> through the hull</label></div>
+      <div class="ways" role="radiogroup" aria-label="Where it goes">
+        <label :class="{ on: !through }"
+          ><input v-model="through" type="radio" name="way" :value="false" /> on deck, roof, coaming or
+          transom</label
+        ><label :class="{ on: through }"
+          ><input v-model="through" type="radio" name="way" :value="true" /> through the hull</label
+        >
+      </div>
       <div class="where">
         <MeasureField :boat="boat" :units="units" @measured="follow" />
-        <DimensionField v-model="x as number | null" label="x, aft of the stem" :units="units" :disabled="measured !== null" @update:model-value="x = $event ?? x" />
-        <DimensionField v-model="y as number | null" label="y, to starboard" :units="units" :disabled="measured !== null" @update:model-value="y = $event ?? y" />
-        <DimensionField v-if="named || through" v-model="z as number | null" label="z, above the waterline" :units="units" @update:model-value="z = $event ?? z" />
+        <DimensionField
+          v-model="x as number | null"
+          label="x, aft of the stem"
+          :units="units"
+          :disabled="measured !== null"
+          @update:model-value="x = $event ?? x"
+        />
+        <DimensionField
+          v-model="y as number | null"
+          label="y, to starboard"
+          :units="units"
+          :disabled="measured !== null"
+          @update:model-value="y = $event ?? y"
+        />
+        <DimensionField
+          v-if="named || through"
+          v-model="z as number | null"
+          label="z, above the waterline"
+          :units="units"
+          @update:model-value="z = $event ?? z"
+        />
         <template v-if="through">
-          <DimensionField v-model="deadrise" label="Deadrise, measured" kind="angle" :units="units" :least="0" :most="79" optional :placeholder="String(hull.hull.deadriseDeg)" />
-          <ChoiceField v-model="use" label="For" :options="[{ value: '', title: throughHullPicked ? USE_TITLES[throughHullPicked.use] : 'as usual' }, ...USES.map((u) => ({ value: u, title: USE_TITLES[u] }))]" />
-          <p><strong>{{ hull.zone === null ? 'No known hull here' : zoneTitle(boat.zones, hull.zone) }}.</strong> <span class="soft">{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~' }}{{ formatLength(hull.hull.thicknessMm, units) }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span></p>
+          <DimensionField
+            v-model="deadrise"
+            label="Deadrise, measured"
+            kind="angle"
+            :units="units"
+            :least="0"
+            :most="79"
+            optional
+            :placeholder="String(hull.hull.deadriseDeg)"
+          />
+          <ChoiceField
+            v-model="use"
+            label="For"
+            :options="[
+              { value: '', title: throughHullPicked ? USE_TITLES[throughHullPicked.use] : 'as usual' },
+              ...USES.map((u) => ({ value: u, title: USE_TITLES[u] })),
+            ]"
+          />
+          <p>
+            <strong
+              >{{ hull.zone === null ? 'No known hull here' : zoneTitle(boat.zones, hull.zone) }}.</strong
+            >
+            <span class="soft"
+              >{{ hull.hull.kind }}, {{ hull.hull.measured ? '' : '~'
+              }}{{ formatLength(hull.hull.thicknessMm, units)
+              }}{{ z < 0 ? `, ${formatLength(-z, units)} under water at rest` : ', above the water' }}</span
+            >
+          </p>
         </template>
-        <p v-if="!through"><strong>{{ zone?.title ?? 'Off the deck' }}.</strong> <span class="soft">{{ zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.' }}</span></p>
-        <p v-if="edge !== null && !through" class="soft small">{{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.</p>
-        <ul v-if="flags.length && !through" class="flags"><li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li></ul>
-        <label class="named" for="fitting-name">Name<input id="fitting-name" v-model="name" class="entry" maxlength="120"   :placeholder="through ? (throughHullPicked?.title.split(',')[0] ?? 'as you call it') : entry ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}` : 'as you call it'" /></label>
+        <p v-if="!through">
+          <strong>{{ zone?.title ?? 'Off the deck' }}.</strong>
+          <span class="soft">{{
+            zone ? layupSaid(zone, units) : 'No known surface lies here; the layup would be a guess.'
+          }}</span>
+        </p>
+        <p v-if="edge !== null && !through" class="soft small">
+          {{ formatLength(edge, units) }} from a bolt to the zone’s edge, on the plan.
+        </p>
+        <ul v-if="flags.length && !through" class="flags">
+          <li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li>
+        </ul>
+        <label class="named" for="fitting-name"
+          >Name<input
+            id="fitting-name"
+            v-model="name"
+            class="entry"
+            maxlength="120"
+            :placeholder="
+              through
+                ? (throughHullPicked?.title.split(',')[0] ?? 'as you call it')
+                : entry
+                  ? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`
+                  : 'as you call it'
+            "
+        /></label>
       </div>
       <div class="what">
         <label for="what-goes" class="hidden-words">What goes here</label>
-        <input id="what-goes" ref="search" v-model="words" class="entry wide" type="search" :placeholder="through ? 'seacock, transducer, MV-S114 …' : 'mooring cleat, stanchion, HG-C250 …'" autocomplete="off" />
-        <ul v-if="through" class="entries" role="radiogroup" aria-label="Through-hull catalogue" tabindex="-1">
-          <li v-for="c in throughHull" :key="c.id"><label :class="{ on: throughHullPicked?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="throughHullPicked?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ THROUGH_HULL_FAMILY[c.family].title }}</small></span></label></li>
-          <li v-if="!throughHull.length" class="soft none">Nothing is called “{{ words }}”. Try seacock, composite, sea chest, scupper, transducer, garboard, anode.</li>
+        <input
+          id="what-goes"
+          ref="search"
+          v-model="words"
+          class="entry wide"
+          type="search"
+          :placeholder="through ? 'seacock, transducer, MV-S114 …' : 'mooring cleat, stanchion, HG-C250 …'"
+          autocomplete="off"
+        />
+        <ul
+          v-if="through"
+          class="entries"
+          role="radiogroup"
+          aria-label="Through-hull catalogue"
+          tabindex="-1"
+        >
+          <li v-for="c in throughHull" :key="c.id">
+            <label :class="{ on: throughHullPicked?.id === c.id }"
+              ><input
+                v-model="picked"
+                type="radio"
+                name="entry"
+                :value="c.id"
+                :checked="throughHullPicked?.id === c.id"
+              /><span
+                ><strong>{{ c.title }}</strong
+                ><small
+                  ><span class="figure">{{ c.id }}</span> · {{ c.maker }} ·
+                  {{ THROUGH_HULL_FAMILY[c.family].title }}</small
+                ></span
+              ></label
+            >
+          </li>
+          <li v-if="!throughHull.length" class="soft none">
+            Nothing is called “{{ words }}”. Try seacock, composite, sea chest, scupper, transducer, garboard,
+            anode.
+          </li>
         </ul>
         <ul v-else class="entries" role="radiogroup" aria-label="Catalogue" tabindex="-1">
           <li v-for="c in found" :key="c.id">
-            <label :class="{ on: entry?.id === c.id }"><input v-model="picked" type="radio" name="entry" :value="c.id" :checked="entry?.id === c.id" /><span><strong>{{ c.title }}</strong><small><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.bolts.length }} × {{ c.sizes.join(' or ') }}</small></span></label>
+            <label :class="{ on: entry?.id === c.id }"
+              ><input
+                v-model="picked"
+                type="radio"
+                name="entry"
+                :value="c.id"
+                :checked="entry?.id === c.id"
+              /><span
+                ><strong>{{ c.title }}</strong
+                ><small
+                  ><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.bolts.length }} ×
+                  {{ c.sizes.join(' or ') }}</small
+                ></span
+              ></label
+            >
           </li>
-          <li v-if="!found.length" class="soft none">Nothing in the catalogue is called “{{ words }}”. Try cleat, bitt, stanchion, pad-eye, winch, foot plate, block.</li>
+          <li v-if="!found.length" class="soft none">
+            Nothing in the catalogue is called “{{ words }}”. Try cleat, bitt, stanchion, pad-eye, winch, foot
+            plate, block.
+          </li>
         </ul>
       </div>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <div class="acts"><button type="button" class="act" @click="emit('close')">Leave it</button><button v-if="through" type="submit" class="act main" :disabled="!throughHullPicked || busy">{{ throughHullPicked ? `Put ${throughHullPicked.id} there` : 'Choose a fitting' }}</button><button v-else type="submit" class="act main" :disabled="!entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))">{{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}</button></div>
+      <div class="acts">
+        <button type="button" class="act" @click="emit('close')">Leave it</button
+        ><button v-if="through" type="submit" class="act main" :disabled="!throughHullPicked || busy">
+          {{ throughHullPicked ? `Put ${throughHullPicked.id} there` : 'Choose a fitting' }}</button
+        ><button
+          v-else
+          type="submit"
+          class="act main"
+          :disabled="
+            !entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))
+          "
+        >
+          {{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}
+        </button>
+      </div>
     </form>
   </ElDialog>
 </template>
 
 <style scoped>
-.place { display: grid; grid-template-columns: 290px 1fr; gap: 16px 24px; }
-.ways { grid-column: 1 / -1; display: flex; gap: 10px; }
-.ways label { display: flex; gap: 8px; align-items: center; min-height: var(--touch); padding: 0 12px; border: 1px solid var(--line-strong); cursor: pointer; }
-.ways label.on { border-color: var(--tide); background: var(--tide-soft); font-weight: 600; }
-.ways input { accent-color: var(--tide); width: 18px; height: 18px; }
-.where, .what { display: grid; gap: 8px; align-content: start; min-width: 0; }
-.flags { margin: 0; padding: 8px 10px 8px 24px; background: var(--short-ground); color: var(--short); font-size: 14px; }
-.named { display: grid; gap: 2px; font-weight: 600; }
-.wide { width: 100%; min-height: var(--touch); }
-.entries { list-style: none; margin: 0; padding: 0; max-height: 330px; overflow-y: auto; border-top: 1px solid var(--line); }
-.entries label { display: flex; gap: 10px; align-items: center; padding: 7px 8px; border-bottom: 1px solid var(--line); cursor: pointer; min-height: var(--touch); }
-.entries label.on { background: var(--tide-soft); }
-.entries input { accent-color: var(--tide); width: 18px; height: 18px; flex: none; }
-small { display: block; color: var(--ink-soft); font-size: var(--text-small); }
-.none { padding: 12px 8px; }
-.said { grid-column: 1 / -1; color: var(--short); font-weight: 600; }
-.acts { grid-column: 1 / -1; display: flex; justify-content: flex-end; gap: 10px; }
+.place {
+  display: grid;
+  grid-template-columns: 290px 1fr;
+  gap: 16px 24px;
+}
+.ways {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 10px;
+}
+.ways label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: var(--touch);
+  padding: 0 12px;
+  border: 1px solid var(--line-strong);
+  cursor: pointer;
+}
+.ways label.on {
+  border-color: var(--tide);
+  background: var(--tide-soft);
+  font-weight: 600;
+}
+.ways input {
+  accent-color: var(--tide);
+  width: 18px;
+  height: 18px;
+}
+.where,
+.what {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  min-width: 0;
+}
+.flags {
+  margin: 0;
+  padding: 8px 10px 8px 24px;
+  background: var(--short-ground);
+  color: var(--short);
+  font-size: 14px;
+}
+.named {
+  display: grid;
+  gap: 2px;
+  font-weight: 600;
+}
+.wide {
+  width: 100%;
+  min-height: var(--touch);
+}
+.entries {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 330px;
+  overflow-y: auto;
+  border-top: 1px solid var(--line);
+}
+.entries label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 8px;
+  border-bottom: 1px solid var(--line);
+  cursor: pointer;
+  min-height: var(--touch);
+}
+.entries label.on {
+  background: var(--tide-soft);
+}
+.entries input {
+  accent-color: var(--tide);
+  width: 18px;
+  height: 18px;
+  flex: none;
+}
+small {
+  display: block;
+  color: var(--ink-soft);
+  font-size: var(--text-small);
+}
+.none {
+  padding: 12px 8px;
+}
+.said {
+  grid-column: 1 / -1;
+  color: var(--short);
+  font-weight: 600;
+}
+.acts {
+  grid-column: 1 / -1;
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
 </style>

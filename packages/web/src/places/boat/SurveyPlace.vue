@@ -9,27 +9,61 @@ const boats = useBoats()
 const survey = useSurvey()
 const route = useRoute()
 const router = useRouter()
-const PAGES = { build: ['Build-up', defineAsyncComponent(() => import('./survey/BuildUp.vue'))], readings: ['Readings', defineAsyncComponent(() => import('./survey/ReadingsPage.vue'))], found: ['Found holes', defineAsyncComponent(() => import('./survey/FoundHoles.vue'))], angles: ['Angles', defineAsyncComponent(() => import('./survey/AnglesPage.vue'))], files: ['Files', defineAsyncComponent(() => import('./survey/FilesPage.vue'))] } as const
-const tab = computed(() => (String(route.params.tab) in PAGES ? (String(route.params.tab) as keyof typeof PAGES) : 'build'))
-watch(() => route.params.id, (id) => {
-  if (typeof id === 'string' && id && id !== boats.picture?.id) boats.open(id).catch(() => router.replace(`/boat/${boats.picture?.id ?? ''}`))
-}, { immediate: true })
-watch(() => boats.picture?.id, (id) => {
-  if (!id) return
-  void survey.load().catch(() => undefined)
-  void survey.drawMaps()
-}, { immediate: true })
+const PAGES = {
+  build: ['Build-up', defineAsyncComponent(() => import('./survey/BuildUp.vue'))],
+  readings: ['Readings', defineAsyncComponent(() => import('./survey/ReadingsPage.vue'))],
+  found: ['Found holes', defineAsyncComponent(() => import('./survey/FoundHoles.vue'))],
+  angles: ['Angles', defineAsyncComponent(() => import('./survey/AnglesPage.vue'))],
+  files: ['Files', defineAsyncComponent(() => import('./survey/FilesPage.vue'))],
+} as const
+const tab = computed(() =>
+  String(route.params.tab) in PAGES ? (String(route.params.tab) as keyof typeof PAGES) : 'build',
+)
+watch(
+  () => route.params.id,
+  (id) => {
+    if (typeof id === 'string' && id && id !== boats.picture?.id)
+      boats.open(id).catch(() => router.replace(`/boat/${boats.picture?.id ?? ''}`))
+  },
+  { immediate: true },
+)
+watch(
+  () => boats.picture?.id,
+  (id) => {
+    if (!id) return
+    void survey.load().catch(() => undefined)
+    void survey.drawMaps()
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
   <div class="survey">
-    <header class="top"><h1>{{ PAGES[tab][0] }}</h1><BoatTabs :here="tab" /></header>
+    <header class="top">
+      <h1>{{ PAGES[tab][0] }}</h1>
+      <BoatTabs :here="tab" />
+    </header>
     <component :is="PAGES[tab][1]" :key="boats.picture!.id" class="page" />
   </div>
 </template>
 
 <style scoped>
-.survey { display: grid; grid-template: auto minmax(0, 1fr) / minmax(0, 1fr); height: 100%; }
-.top { display: flex; gap: 22px; align-items: center; padding: 4px 20px; border-bottom: 1px solid var(--line-strong); flex-wrap: wrap; }
-.page { min-height: 0; overflow: auto; }
+.survey {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  height: 100%;
+}
+.top {
+  display: flex;
+  gap: 22px;
+  align-items: center;
+  padding: 4px 20px;
+  border-bottom: 1px solid var(--line-strong);
+  flex-wrap: wrap;
+}
+.page {
+  min-height: 0;
+  overflow: auto;
+}
 </style>

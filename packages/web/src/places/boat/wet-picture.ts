@@ -1,7 +1,10 @@
 import { DAMP_AT, WET_AT, type WetMap } from '@north-tide/core'
 
 const TILE = 6
-/** A wet map as a picture: waves where it is wet, points where it is damp, slanted lines where it is only a guess. One cell is six by six points. */
+/**
+ * A wet map as a picture: waves where it is wet, points where it is damp, slanted lines where it is only a
+ * guess. One cell is six by six points.
+ */
 export function wetPicture(m: WetMap, inks: { water: string; line: string; guess: string }): string {
   const c = document.createElement('canvas')
   c.width = m.nx * TILE

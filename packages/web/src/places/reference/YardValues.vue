@@ -15,9 +15,22 @@ const field = ref<string>('shearMPa')
 const value = ref<number | null>(null)
 const reason = ref('')
 const said = ref('')
-const materials = computed(() => Object.entries(YARD_TABLES[kind.value]).map(([v, m]) => ({ value: v, title: m.title })))
-const fields = computed(() => Object.entries(YARD_FIELDS[kind.value] as Record<string, string>).map(([v, title]) => ({ value: v, title })))
-const KINDS: { value: YardKind; title: string }[] = [{ value: 'core', title: 'a core' }, { value: 'laminate', title: 'a laminate' }, { value: 'plate', title: 'a plate material' }, { value: 'sealant', title: 'a sealant' }, { value: 'line', title: 'a line or wire' }]
+const materials = computed(() =>
+  Object.entries(YARD_TABLES[kind.value]).map(([v, m]) => ({ value: v, title: m.title })),
+)
+const fields = computed(() =>
+  Object.entries(YARD_FIELDS[kind.value] as Record<string, string>).map(([v, title]) => ({
+    value: v,
+    title,
+  })),
+)
+const KINDS: { value: YardKind; title: string }[] = [
+  { value: 'core', title: 'a core' },
+  { value: 'laminate', title: 'a laminate' },
+  { value: 'plate', title: 'a plate material' },
+  { value: 'sealant', title: 'a sealant' },
+  { value: 'line', title: 'a line or wire' },
+]
 const figure = (f: string, n: number) => `${Number(n.toPrecision(3))} ${yardUnit(f)}`.trim()
 const title = (k: YardKind, m: string) => YARD_TABLES[k][m]?.title ?? m
 const fieldTitle = (k: YardKind, f: string) => (YARD_FIELDS[k] as Record<string, string>)[f]
@@ -36,35 +49,108 @@ async function attempt(how: () => Promise<void>) {
     said.value = error instanceof Error ? error.message : 'It was not kept'
   }
 }
-const keep = () => attempt(() => boats.replaceValue({ kind: kind.value, material: material.value, field: field.value, value: value.value!, reason: reason.value }))
+const keep = () =>
+  attempt(() =>
+    boats.replaceValue({
+      kind: kind.value,
+      material: material.value,
+      field: field.value,
+      value: value.value!,
+      reason: reason.value,
+    }),
+  )
 </script>
 
 <template>
   <section aria-label="The yard’s own values">
     <h2 class="title">The yard’s own values</h2>
-    <p class="soft small">Measured here, in place of the table’s estimate. Every check that leans on one says so, with what it replaced.</p>
+    <p class="soft small">
+      Measured here, in place of the table’s estimate. Every check that leans on one says so, with what it
+      replaced.
+    </p>
     <table v-if="boats.yard.length" class="rows">
-      <thead><tr><th>Material</th><th>What</th><th>Table</th><th>Measured</th><th>How, and by whom</th><th></th></tr></thead>
-      <tbody><tr v-for="v in boats.yard" :key="v.kind + v.material + v.field"><td>{{ title(v.kind, v.material) }}</td><td>{{ fieldTitle(v.kind, v.field) }}</td><td class="figure soft">{{ figure(v.field, tableValue(v.kind, v.material, v.field)) }}</td><td class="figure"><strong>{{ figure(v.field, v.value) }}</strong></td><td>{{ v.reason }}, {{ v.measuredBy }}</td><td><button v-if="may" class="act" @click="attempt(() => boats.restoreValue({ kind: v.kind, material: v.material, field: v.field }))">Back to the table</button></td></tr></tbody>
+      <thead>
+        <tr>
+          <th>Material</th>
+          <th>What</th>
+          <th>Table</th>
+          <th>Measured</th>
+          <th>How, and by whom</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="v in boats.yard" :key="v.kind + v.material + v.field">
+          <td>{{ title(v.kind, v.material) }}</td>
+          <td>{{ fieldTitle(v.kind, v.field) }}</td>
+          <td class="figure soft">{{ figure(v.field, tableValue(v.kind, v.material, v.field)) }}</td>
+          <td class="figure">
+            <strong>{{ figure(v.field, v.value) }}</strong>
+          </td>
+          <td>{{ v.reason }}, {{ v.measuredBy }}</td>
+          <td>
+            <button
+              v-if="may"
+              class="act"
+              @click="
+                attempt(() => boats.restoreValue({ kind: v.kind, material: v.material, field: v.field }))
+              "
+            >
+              Back to the table
+            </button>
+          </td>
+        </tr>
+      </tbody>
     </table>
     <p v-else class="soft">None yet: every value is the table’s.</p>
     <form v-if="may" @submit.prevent="keep">
       <ChoiceField label="Of" :model-value="kind" :options="KINDS" @update:model-value="setKind($event)" />
       <ChoiceField v-model="material" label="Material" :options="materials" />
       <ChoiceField v-model="field" label="What" :options="fields" />
-      <DimensionField v-model="value" label="Measured" kind="number" :unit="yardUnit(field)" :units="boats.units" above optional :placeholder="String(Number(tableValue(kind, material, field).toPrecision(3)))" />
-      <label class="why" for="yard-reason">How it was measured<input id="yard-reason" v-model="reason" class="entry" maxlength="300" /></label>
+      <DimensionField
+        v-model="value"
+        label="Measured"
+        kind="number"
+        :unit="yardUnit(field)"
+        :units="boats.units"
+        above
+        optional
+        :placeholder="String(Number(tableValue(kind, material, field).toPrecision(3)))"
+      />
+      <label class="why" for="yard-reason"
+        >How it was measured<input id="yard-reason" v-model="reason" class="entry" maxlength="300"
+      /></label>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <button class="act main" type="submit" :disabled="value === null || !reason.trim()">Use our value</button>
+      <button class="act main" type="submit" :disabled="value === null || !reason.trim()">
+        Use our value
+      </button>
     </form>
   </section>
 </template>
 
 <style scoped>
-section { border-top: 2px solid var(--ink); padding-top: 12px; }
-.title { font-size: 18px; }
-form { display: grid; gap: 6px; max-width: 420px; padding-top: 12px; }
-.why { display: grid; gap: 2px; }
-.said { color: var(--short); font-weight: 600; }
-form .act { justify-self: start; }
+section {
+  border-top: 2px solid var(--ink);
+  padding-top: 12px;
+}
+.title {
+  font-size: 18px;
+}
+form {
+  display: grid;
+  gap: 6px;
+  max-width: 420px;
+  padding-top: 12px;
+}
+.why {
+  display: grid;
+  gap: 2px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
+form .act {
+  justify-self: start;
+}
 </style>

@@ -3,7 +3,18 @@ import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { logSaid } from '@north-tide/core/through-hull'
-import { CORES, LIFE_STATES, SEALANTS, SCHOOLS, formatLength, formatTemperature, sayIn, type CoreId, type LifeState, type SealantId } from '@north-tide/core'
+import {
+  CORES,
+  LIFE_STATES,
+  SEALANTS,
+  SCHOOLS,
+  formatLength,
+  formatTemperature,
+  sayIn,
+  type CoreId,
+  type LifeState,
+  type SealantId,
+} from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -27,7 +38,18 @@ const hole = ref<HoleRecord | null>(null)
 const said = ref('')
 const gates = ref<{ id: string; text: string }[]>([])
 const busy = ref(false)
-const blank = { state: '' as LifeState | '', note: '', evidence: '', sizeMm: null as number | null, tempC: null as number | null, humidityPct: null as number | null, lotId: '', reason: '', at: '', corrects: null as number | null }
+const blank = {
+  state: '' as LifeState | '',
+  note: '',
+  evidence: '',
+  sizeMm: null as number | null,
+  tempC: null as number | null,
+  humidityPct: null as number | null,
+  lotId: '',
+  reason: '',
+  at: '',
+  corrects: null as number | null,
+}
 /** What is typed survives a reload, until it is recorded. */
 const draft = useLocalStorage(`north-tide:event:${props.id}`, { ...blank }, { mergeDefaults: true })
 const form = reactive(draft.value)
@@ -36,20 +58,27 @@ watch(form, (f) => (draft.value = { ...f }))
 async function load() {
   try {
     hole.value = await api<HoleRecord>('GET', `/penetrations/${props.id}`)
-    if (form.corrects === null && (!form.state || !hole.value.next.includes(form.state))) form.state = hole.value.next[0] ?? ''
+    if (form.corrects === null && (!form.state || !hole.value.next.includes(form.state)))
+      form.state = hole.value.next[0] ?? ''
     if (form.sizeMm === null) form.sizeMm = hole.value.diameterMm
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It cannot be read'
   }
 }
 watch(() => props.id, load, { immediate: true })
-watch(() => form.state, () => {
-  gates.value = []
-  said.value = ''
-})
+watch(
+  () => form.state,
+  () => {
+    gates.value = []
+    said.value = ''
+  },
+)
 
 /** What a gate asked for was given: the gate is looked at again, and is not to be passed with a reason. */
-watch(() => [form.sizeMm, form.tempC, form.humidityPct, form.lotId, form.evidence, form.note, form.at], () => (gates.value = []))
+watch(
+  () => [form.sizeMm, form.tempC, form.humidityPct, form.lotId, form.evidence, form.note, form.at],
+  () => (gates.value = []),
+)
 async function withdraw(why: string) {
   await api('POST', `/penetrations/${props.id}/withdraw`, { why })
   await load()
@@ -57,15 +86,31 @@ async function withdraw(why: string) {
 }
 const mayRecord = computed(() => session.account?.role !== 'owner')
 const mayPass = computed(() => session.account?.role !== 'apprentice')
-const options = computed(() => (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({ value: s, title: s })))
+const options = computed(() =>
+  (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({ value: s, title: s })),
+)
 const wrong = computed(() => hole.value?.events.find((e) => e.seq === form.corrects) ?? null)
 const corrected = (seq: number) => hole.value!.events.find((e) => e.corrects === seq) ?? null
 /** What was written stays; the right one is written after it and names it. */
 function correct(e: HoleRecord['events'][number]) {
-  Object.assign(form, { ...blank, corrects: e.seq, state: e.state, sizeMm: e.sizeMm ?? hole.value!.diameterMm, tempC: e.tempC, humidityPct: e.humidityPct, evidence: e.evidence })
+  Object.assign(form, {
+    ...blank,
+    corrects: e.seq,
+    state: e.state,
+    sizeMm: e.sizeMm ?? hole.value!.diameterMm,
+    tempC: e.tempC,
+    humidityPct: e.humidityPct,
+    evidence: e.evidence,
+  })
 }
 const wantsLot = computed(() => form.state === 'core sealed' || form.state === 'bedded')
-const treatment = computed(() => (hole.value ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ?? CORES[hole.value.coreSchool as CoreId]?.title ?? hole.value.coreSchool) : ''))
+const treatment = computed(() =>
+  hole.value
+    ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ??
+      CORES[hole.value.coreSchool as CoreId]?.title ??
+      hole.value.coreSchool)
+    : '',
+)
 
 function takeAir(r: InstrumentReading) {
   form.tempC = r.surfaceC ?? null
@@ -79,7 +124,9 @@ async function send() {
   said.value = ''
   try {
     hole.value = await api<HoleRecord>('POST', `/penetrations/${props.id}/events`, {
-      state: form.state, note: form.note, evidence: form.evidence,
+      state: form.state,
+      note: form.note,
+      evidence: form.evidence,
       ...(form.state === 'drilled' && form.sizeMm !== null ? { sizeMm: form.sizeMm } : {}),
       ...(wantsLot.value && form.tempC !== null ? { tempC: form.tempC } : {}),
       ...(form.state === 'bedded' && form.humidityPct !== null ? { humidityPct: form.humidityPct } : {}),
@@ -93,7 +140,8 @@ async function send() {
     emit('changed')
   } catch (error) {
     if (error instanceof ApiRefusal && error.refusal.code === 'gate') gates.value = error.refusal.gates ?? []
-    else if (!session.ended(error)) said.value = error instanceof Error ? error.message : 'It was not recorded'
+    else if (!session.ended(error))
+      said.value = error instanceof Error ? error.message : 'It was not recorded'
   } finally {
     busy.value = false
   }
@@ -102,22 +150,66 @@ async function send() {
 
 <template>
   <section aria-label="Hole" tabindex="0">
-    <header><h2 class="title">{{ hole?.label ?? '…' }}</h2><button class="act" @click="emit('close')">Close</button></header>
+    <header>
+      <h2 class="title">{{ hole?.label ?? '…' }}</h2>
+      <button class="act" @click="emit('close')">Close</button>
+    </header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
-      <p class="lead"><LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }} <RouterLink v-if="hole.fittingId" :to="`/${hole.fittingKind === 'through-hull' ? 'through-hulls' : 'bench'}/${hole.fittingId}`">on the bench</RouterLink></p>
+      <p class="lead">
+        <LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }}
+        <RouterLink
+          v-if="hole.fittingId"
+          :to="`/${hole.fittingKind === 'through-hull' ? 'through-hulls' : 'bench'}/${hole.fittingId}`"
+          >on the bench</RouterLink
+        >
+      </p>
       <dl>
-        <dt>Where</dt><dd>{{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}</dd>
-        <template v-if="hole.measuredFrom"><dt>Measured</dt><dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template>
-        <dt>Through</dt><dd>{{ hole.through }}</dd>
-        <dt>Size</dt><dd>{{ formatLength(hole.diameterMm, boats.units) }}{{ hole.acrossMm ? ` by ${formatLength(hole.acrossMm, boats.units)}` : '' }}{{ hole.foundKind ? `, found: ${hole.foundKind}` : '' }}<span v-if="hole.sizes.length" class="soft"> · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span></dd>
-        <template v-if="hole.fastener"><dt>Fastener</dt><dd>{{ hole.fastener }}</dd></template>
-        <template v-if="hole.plate"><dt>Plate</dt><dd>{{ hole.plate }}</dd></template>
-        <dt>Core</dt><dd>{{ treatment }}</dd>
-        <template v-if="hole.sealant"><dt>Bedding</dt><dd>{{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft"> · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span></dd></template>
+        <dt>Where</dt>
+        <dd>
+          {{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y
+          {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}
+        </dd>
+        <template v-if="hole.measuredFrom"
+          ><dt>Measured</dt>
+          <dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template
+        >
+        <dt>Through</dt>
+        <dd>{{ hole.through }}</dd>
+        <dt>Size</dt>
+        <dd>
+          {{ formatLength(hole.diameterMm, boats.units)
+          }}{{ hole.acrossMm ? ` by ${formatLength(hole.acrossMm, boats.units)}` : ''
+          }}{{ hole.foundKind ? `, found: ${hole.foundKind}` : ''
+          }}<span v-if="hole.sizes.length" class="soft">
+            · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span
+          >
+        </dd>
+        <template v-if="hole.fastener"
+          ><dt>Fastener</dt>
+          <dd>{{ hole.fastener }}</dd></template
+        >
+        <template v-if="hole.plate"
+          ><dt>Plate</dt>
+          <dd>{{ hole.plate }}</dd></template
+        >
+        <dt>Core</dt>
+        <dd>{{ treatment }}</dd>
+        <template v-if="hole.sealant"
+          ><dt>Bedding</dt>
+          <dd>
+            {{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant
+            }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft">
+              · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base
+              {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span
+            >
+          </dd></template
+        >
       </dl>
 
-      <p v-if="hole.withdrawnWhy" class="alarm">Withdrawn by {{ hole.withdrawnBy }}: {{ hole.withdrawnWhy }}. It stays on record and counts no more.</p>
+      <p v-if="hole.withdrawnWhy" class="alarm">
+        Withdrawn by {{ hole.withdrawnBy }}: {{ hole.withdrawnWhy }}. It stays on record and counts no more.
+      </p>
       <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
@@ -126,66 +218,271 @@ async function send() {
         <li v-for="e in hole.events" :key="e.seq" :class="{ gone: corrected(e.seq) }">
           <LifeSign :state="e.state" />
           <div>
-            <p><strong>{{ e.state }}</strong><span v-if="e.corrects" class="small"> corrects {{ hole.events.find((o) => o.seq === e.corrects)?.state }} of {{ dayjs(hole.events.find((o) => o.seq === e.corrects)?.at).format('D MMM HH:mm') }}</span> <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span></p>
-            <p v-if="e.note || e.evidence" class="small">{{ [e.note, e.evidence].filter(Boolean).join(' · ') }}</p>
-            <p v-if="e.sizeMm || e.lot || e.tempC !== null" class="soft small figure">{{ [e.sizeMm ? formatLength(e.sizeMm, boats.units) : '', e.lot ? `lot ${e.lot}` : '', e.tempC !== null ? formatTemperature(e.tempC, boats.units) : '', e.humidityPct !== null ? `${e.humidityPct} %` : ''].filter(Boolean).join(' · ') }}</p>
-            <p v-if="e.gatesPassed.length" class="passed small">Gate passed ({{ e.gatesPassed.join(', ') }}): {{ e.gateReason }}</p>
+            <p>
+              <strong>{{ e.state }}</strong><span v-if="e.corrects" class="small">
+                corrects {{ hole.events.find((o) => o.seq === e.corrects)?.state }} of
+                {{ dayjs(hole.events.find((o) => o.seq === e.corrects)?.at).format('D MMM HH:mm') }}</span
+              >
+              <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span>
+            </p>
+            <p v-if="e.note || e.evidence" class="small">
+              {{ [e.note, e.evidence].filter(Boolean).join(' · ') }}
+            </p>
+            <p v-if="e.sizeMm || e.lot || e.tempC !== null" class="soft small figure">
+              {{
+                [
+                  e.sizeMm ? formatLength(e.sizeMm, boats.units) : '',
+                  e.lot ? `lot ${e.lot}` : '',
+                  e.tempC !== null ? formatTemperature(e.tempC, boats.units) : '',
+                  e.humidityPct !== null ? `${e.humidityPct} %` : '',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')
+              }}
+            </p>
+            <p v-if="e.gatesPassed.length" class="passed small">
+              Gate passed ({{ e.gatesPassed.join(', ') }}): {{ e.gateReason }}
+            </p>
           </div>
           <span v-if="corrected(e.seq)" class="soft small">corrected</span>
-          <button v-else-if="mayRecord && e.seq > 1" class="plain fix small" :aria-label="`Correct ${e.state} of ${dayjs(e.at).format('D MMM HH:mm')}`" @click="correct(e)">correct</button>
+          <button
+            v-else-if="mayRecord && e.seq > 1"
+            class="plain fix small"
+            :aria-label="`Correct ${e.state} of ${dayjs(e.at).format('D MMM HH:mm')}`"
+            @click="correct(e)"
+          >
+            correct
+          </button>
         </li>
       </ol>
       <template v-if="hole.log.length">
         <h3>Ticks, readings and orders</h3>
-        <ul class="log small"><li v-for="(l, i) in hole.log" :key="i"><span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span> {{ logSaid(l, boats.units) }} <span class="soft">{{ l.who }}</span></li></ul>
+        <ul class="log small">
+          <li v-for="(l, i) in hole.log" :key="i">
+            <span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span>
+            {{ logSaid(l, boats.units) }} <span class="soft">{{ l.who }}</span>
+          </li>
+        </ul>
       </template>
 
-      <SurveyHole v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10" :hole="hole" />
+      <SurveyHole
+        v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10"
+        :hole="hole"
+      />
       <form v-if="mayRecord && options.length && !hole.withdrawnWhy" @submit.prevent="send">
-        <h3>{{ wrong ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}` : 'What happened next' }}</h3>
-        <p v-if="wrong" class="soft small">What was written stays on record; this is added, and counts instead. <button type="button" class="plain fix" @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })">Leave it as it was</button></p>
+        <h3>
+          {{
+            wrong
+              ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}`
+              : 'What happened next'
+          }}
+        </h3>
+        <p v-if="wrong" class="soft small">
+          What was written stays on record; this is added, and counts instead.
+          <button
+            type="button"
+            class="plain fix"
+            @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })"
+          >
+            Leave it as it was
+          </button>
+        </p>
         <ChoiceField v-model="form.state as string" label="State" :options="options" />
-        <DimensionField v-if="form.state === 'drilled'" v-model="form.sizeMm" label="Drilled to" :units="boats.units" above optional />
-        <LotChoice v-if="wantsLot" v-model="form.lotId" :kind="form.state === 'core sealed' || hole.sealant === 'epoxy-filled' ? 'epoxy' : 'sealant'" :chemistry="hole.sealant" />
-        <DimensionField v-if="wantsLot" v-model="form.tempC" label="Surface temperature" kind="temperature" :units="boats.units" :least="-30" :most="60" optional placeholder="measure" />
-        <DimensionField v-if="form.state === 'bedded'" v-model="form.humidityPct" label="Humidity" kind="number" unit="%" :units="boats.units" :least="0" :most="100" optional placeholder="measure" />
+        <DimensionField
+          v-if="form.state === 'drilled'"
+          v-model="form.sizeMm"
+          label="Drilled to"
+          :units="boats.units"
+          above
+          optional
+        />
+        <LotChoice
+          v-if="wantsLot"
+          v-model="form.lotId"
+          :kind="form.state === 'core sealed' || hole.sealant === 'epoxy-filled' ? 'epoxy' : 'sealant'"
+          :chemistry="hole.sealant"
+        />
+        <DimensionField
+          v-if="wantsLot"
+          v-model="form.tempC"
+          label="Surface temperature"
+          kind="temperature"
+          :units="boats.units"
+          :least="-30"
+          :most="60"
+          optional
+          placeholder="measure"
+        />
+        <DimensionField
+          v-if="form.state === 'bedded'"
+          v-model="form.humidityPct"
+          label="Humidity"
+          kind="number"
+          unit="%"
+          :units="boats.units"
+          :least="0"
+          :most="100"
+          optional
+          placeholder="measure"
+        />
         <TakeReading v-if="wantsLot" kind="hygrometer" @take="takeAir" />
-        <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence">{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed' }}<input id="event-evidence" v-model="form.evidence" class="entry" maxlength="2000" :placeholder="form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'" /></label>
-        <label class="long" for="event-note">{{ wrong ? 'What was wrong with it' : 'Note' }}<input id="event-note" v-model="form.note" class="entry" maxlength="2000" /></label>
-        <label class="long" for="event-at">When, if not now<input id="event-at" v-model="form.at" class="entry" type="datetime-local" :max="dayjs().format('YYYY-MM-DDTHH:mm')" /></label>
+        <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence"
+          >{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed'
+          }}<input
+            id="event-evidence"
+            v-model="form.evidence"
+            class="entry"
+            maxlength="2000"
+            :placeholder="
+              form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'
+            "
+        /></label>
+        <label class="long" for="event-note"
+          >{{ wrong ? 'What was wrong with it' : 'Note'
+          }}<input id="event-note" v-model="form.note" class="entry" maxlength="2000"
+        /></label>
+        <label class="long" for="event-at"
+          >When, if not now<input
+            id="event-at"
+            v-model="form.at"
+            class="entry"
+            type="datetime-local"
+            :max="dayjs().format('YYYY-MM-DDTHH:mm')"
+        /></label>
         <div v-if="gates.length" class="gates" role="alert">
-          <p><strong>A gate stands before “{{ form.state }}”.</strong></p>
-          <ul><li v-for="g in gates" :key="g.id">{{ g.text }}</li></ul>
-          <template v-if="mayPass"><label class="long" for="gate-reason">Reason to pass it all the same; it stays on the record<input id="gate-reason" v-model="form.reason" class="entry" maxlength="500" /></label></template>
+          <p>
+            <strong>A gate stands before “{{ form.state }}”.</strong>
+          </p>
+          <ul>
+            <li v-for="g in gates" :key="g.id">{{ g.text }}</li>
+          </ul>
+          <template v-if="mayPass"
+            ><label class="long" for="gate-reason"
+              >Reason to pass it all the same; it stays on the record<input
+                id="gate-reason"
+                v-model="form.reason"
+                class="entry"
+                maxlength="500" /></label
+          ></template>
           <p v-else>An apprentice records, but a fitter passes the gate.</p>
         </div>
-        <button class="act main" type="submit" :disabled="busy || (wrong !== null && !form.note.trim()) || (gates.length > 0 && (!mayPass || !form.reason.trim()))">{{ gates.length ? 'Pass the gate and record' : wrong ? `Correct to ${form.state}` : `Record as ${form.state}` }}</button>
+        <button
+          class="act main"
+          type="submit"
+          :disabled="
+            busy ||
+            (wrong !== null && !form.note.trim()) ||
+            (gates.length > 0 && (!mayPass || !form.reason.trim()))
+          "
+        >
+          {{
+            gates.length
+              ? 'Pass the gate and record'
+              : wrong
+                ? `Correct to ${form.state}`
+                : `Record as ${form.state}`
+          }}
+        </button>
       </form>
     </template>
   </section>
 </template>
 
 <style scoped>
-section { padding: 12px 20px 26px; }
-header { display: flex; justify-content: space-between; align-items: center; }
-.title { font: 700 22px var(--figures); }
-.lead { display: flex; gap: 7px; align-items: center; flex-wrap: wrap; padding: 4px 0 10px; }
-dl { display: grid; grid-template-columns: 86px 1fr; gap: 4px 10px; margin: 0 0 16px; }
-dt { color: var(--ink-soft); }
-dd { margin: 0; }
-.events { list-style: none; margin: 6px 0 18px; padding: 0; }
-.events li { display: flex; gap: 10px; padding: 6px 0; border-bottom: 1px solid var(--line); }
-.events svg { margin-top: 2px; }
-.log { list-style: none; margin: 4px 0 18px; padding: 0; display: grid; gap: 4px; }
-.events li > div { flex: 1; }
-.gone strong { text-decoration: line-through; }
-.fix { color: var(--tide); text-decoration: underline; align-self: start; }
-.passed { color: var(--buoy); font-weight: 600; }
-form { display: grid; gap: 7px; border-top: 2px solid var(--ink); padding-top: 12px; }
-form .act { justify-self: start; margin-top: 6px; }
-.long { display: grid; gap: 2px; }
-.gates { background: var(--short-ground); padding: 10px 14px; color: var(--short); }
-.gates ul { margin: 4px 0 8px; padding-left: 20px; }
-.gates .long { color: var(--ink); }
-.alarm { color: var(--short); font-weight: 600; }
+section {
+  padding: 12px 20px 26px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.title {
+  font: 700 22px var(--figures);
+}
+.lead {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  flex-wrap: wrap;
+  padding: 4px 0 10px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 86px 1fr;
+  gap: 4px 10px;
+  margin: 0 0 16px;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.events {
+  list-style: none;
+  margin: 6px 0 18px;
+  padding: 0;
+}
+.events li {
+  display: flex;
+  gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.events svg {
+  margin-top: 2px;
+}
+.log {
+  list-style: none;
+  margin: 4px 0 18px;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+}
+.events li > div {
+  flex: 1;
+}
+.gone strong {
+  text-decoration: line-through;
+}
+.fix {
+  color: var(--tide);
+  text-decoration: underline;
+  align-self: start;
+}
+.passed {
+  color: var(--buoy);
+  font-weight: 600;
+}
+form {
+  display: grid;
+  gap: 7px;
+  border-top: 2px solid var(--ink);
+  padding-top: 12px;
+}
+form .act {
+  justify-self: start;
+  margin-top: 6px;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.gates {
+  background: var(--short-ground);
+  padding: 10px 14px;
+  color: var(--short);
+}
+.gates ul {
+  margin: 4px 0 8px;
+  padding-left: 20px;
+}
+.gates .long {
+  color: var(--ink);
+}
+.alarm {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

@@ -12,16 +12,27 @@ const route = useRoute()
 const router = useRouter()
 const words = ref('')
 const state = ref<LifeState | 'all'>('all')
-watch(() => route.query.state, (s) => {
-  if (typeof s === 'string' && (LIFE_STATES as readonly string[]).includes(s)) state.value = s as LifeState
-}, { immediate: true })
+watch(
+  () => route.query.state,
+  (s) => {
+    if (typeof s === 'string' && (LIFE_STATES as readonly string[]).includes(s)) state.value = s as LifeState
+  },
+  { immediate: true },
+)
 const boat = computed(() => boats.picture!)
 const open = computed(() => Number(route.params.hole) || null)
 const rows = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return boat.value.holes.filter((h) => (state.value === 'all' || h.state === state.value) && asked.every((w) => `${h.label} ${h.whatFor} ${h.zone} ${h.state} ${h.fastener} ${h.who}`.toLowerCase().includes(w)))
+  return boat.value.holes.filter(
+    (h) =>
+      (state.value === 'all' || h.state === state.value) &&
+      asked.every((w) =>
+        `${h.label} ${h.whatFor} ${h.zone} ${h.state} ${h.fastener} ${h.who}`.toLowerCase().includes(w),
+      ),
+  )
 })
-const place = (h: { xMm: number; yMm: number }) => `x ${formatLength(Math.round(h.xMm), boats.units)}, ${Math.round(h.yMm) === 0 ? 'centreline' : `${h.yMm > 0 ? 'stbd' : 'port'} ${formatLength(Math.abs(Math.round(h.yMm)), boats.units)}`}`
+const place = (h: { xMm: number; yMm: number }) =>
+  `x ${formatLength(Math.round(h.xMm), boats.units)}, ${Math.round(h.yMm) === 0 ? 'centreline' : `${h.yMm > 0 ? 'stbd' : 'port'} ${formatLength(Math.abs(Math.round(h.yMm)), boats.units)}`}`
 const openHole = (id: number) => router.push(`/register/${id}`)
 </script>
 
@@ -30,11 +41,19 @@ const openHole = (id: number) => router.push(`/register/${id}`)
     <header class="top">
       <h1>Register</h1>
       <label class="hidden-words" for="register-find">Find in the register</label>
-      <input id="register-find" v-model="words" class="entry find" type="search" placeholder="number, fitting, zone, who …" />
+      <input
+        id="register-find"
+        v-model="words"
+        class="entry find"
+        type="search"
+        placeholder="number, fitting, zone, who …"
+      />
       <label class="hidden-words" for="register-state">State</label>
       <select id="register-state" v-model="state" class="choice">
         <option value="all">every state</option>
-        <option v-for="s in LIFE_STATES" :key="s" :value="s">{{ s }} ({{ boat.holes.filter((h) => h.state === s).length }})</option>
+        <option v-for="s in LIFE_STATES" :key="s" :value="s">
+          {{ s }} ({{ boat.holes.filter((h) => h.state === s).length }})
+        </option>
       </select>
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
       <a class="act" :href="`/api/boats/${boat.id}/register.csv`" download>CSV</a>
@@ -42,41 +61,135 @@ const openHole = (id: number) => router.push(`/register/${id}`)
     </header>
     <div class="list" tabindex="0" aria-label="Holes">
       <table v-if="boat.holes.length" class="rows">
-        <thead><tr><th>No.</th><th>What for</th><th>State</th><th v-if="!open">Zone and place</th><th class="number">Size</th><th v-if="!open">Since</th><th v-if="!open">Who</th></tr></thead>
+        <thead>
+          <tr>
+            <th>No.</th>
+            <th>What for</th>
+            <th>State</th>
+            <th v-if="!open">Zone and place</th>
+            <th class="number">Size</th>
+            <th v-if="!open">Since</th>
+            <th v-if="!open">Who</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="h in rows" :key="h.id" :class="{ on: h.id === open }" @click="openHole(h.id)">
-            <td class="figure"><RouterLink :to="`/register/${h.id}`" @click.stop>{{ h.label }}</RouterLink></td>
+            <td class="figure">
+              <RouterLink :to="`/register/${h.id}`" @click.stop>{{ h.label }}</RouterLink>
+            </td>
             <td>{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span></td>
-            <td class="state"><LifeSign :state="h.state" /> {{ h.state }}<span v-if="h.gatesPassed" class="passed small" :title="`${h.gatesPassed} gate passed with a reason`"> gate passed</span></td>
-            <td v-if="!open">{{ h.zone }}<span class="soft small figure place"> {{ place(h) }}</span></td>
+            <td class="state">
+              <LifeSign :state="h.state" /> {{ h.state
+              }}<span
+                v-if="h.gatesPassed"
+                class="passed small"
+                :title="`${h.gatesPassed} gate passed with a reason`"
+              >
+                gate passed</span
+              >
+            </td>
+            <td v-if="!open">
+              {{ h.zone }}<span class="soft small figure place"> {{ place(h) }}</span>
+            </td>
             <td class="number">{{ formatLength(h.diameterMm, boats.units) }}</td>
             <td v-if="!open" class="figure small">{{ dayjs(h.since).format('D MMM YYYY') }}</td>
             <td v-if="!open">{{ h.who }}</td>
           </tr>
         </tbody>
       </table>
-      <p v-if="!boat.holes.length" class="empty soft">Every hole of {{ boat.name }} gets a record here, found or made. None is recorded yet: <RouterLink to="/bench">record a fitting on the bench</RouterLink>.</p>
-      <p v-else-if="!rows.length" class="empty soft">No hole is called that. <button class="act" @click="words = ''; state = 'all'">Show every hole</button></p>
+      <p v-if="!boat.holes.length" class="empty soft">
+        Every hole of {{ boat.name }} gets a record here, found or made. None is recorded yet:
+        <RouterLink to="/bench">record a fitting on the bench</RouterLink>.
+      </p>
+      <p v-else-if="!rows.length" class="empty soft">
+        No hole is called that.
+        <button
+          class="act"
+          @click="
+            () => {
+              words = ''
+              state = 'all'
+            }
+          "
+        >
+          Show every hole
+        </button>
+      </p>
     </div>
-    <HolePanel v-if="open" :key="open" :id="open" class="panel" @close="router.push('/register')" @changed="boats.refresh()" />
+    <HolePanel
+      v-if="open"
+      :key="open"
+      :id="open"
+      class="panel"
+      @close="router.push('/register')"
+      @changed="boats.refresh()"
+    />
   </div>
 </template>
 
 <style scoped>
-.register { display: grid; grid-template: 54px minmax(0, 1fr) / minmax(0, 1fr); height: 100%; }
-.register.split { grid-template-columns: minmax(0, 1fr) 560px; }
-.top { grid-column: 1 / -1; display: flex; align-items: center; gap: 14px; padding: 0 20px; border-bottom: 1px solid var(--line-strong); }
-.find { width: 240px; min-height: 36px; }
-.count { flex: 1; white-space: nowrap; }
-.list { overflow: auto; padding: 0 20px 20px; }
-tr { cursor: pointer; }
-tbody tr:hover td { background: color-mix(in srgb, var(--tide-soft) 60%, transparent); }
-tr.on td { background: var(--tide-soft); }
-.state { white-space: nowrap; }
-.state svg { vertical-align: -4px; margin-right: 4px; }
-.passed { color: var(--buoy); font-weight: 600; }
-.place { white-space: nowrap; }
-.empty { padding: 30px 0; }
-.panel { border-left: 1px solid var(--ink); overflow-y: auto; background: var(--sheet); }
-@media (max-width: 1100px) { .register.split { grid-template-columns: minmax(0, 1fr) 470px; } }
+.register {
+  display: grid;
+  grid-template: 54px minmax(0, 1fr) / minmax(0, 1fr);
+  height: 100%;
+}
+.register.split {
+  grid-template-columns: minmax(0, 1fr) 560px;
+}
+.top {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 0 20px;
+  border-bottom: 1px solid var(--line-strong);
+}
+.find {
+  width: 240px;
+  min-height: 36px;
+}
+.count {
+  flex: 1;
+  white-space: nowrap;
+}
+.list {
+  overflow: auto;
+  padding: 0 20px 20px;
+}
+tr {
+  cursor: pointer;
+}
+tbody tr:hover td {
+  background: color-mix(in srgb, var(--tide-soft) 60%, transparent);
+}
+tr.on td {
+  background: var(--tide-soft);
+}
+.state {
+  white-space: nowrap;
+}
+.state svg {
+  vertical-align: -4px;
+  margin-right: 4px;
+}
+.passed {
+  color: var(--buoy);
+  font-weight: 600;
+}
+.place {
+  white-space: nowrap;
+}
+.empty {
+  padding: 30px 0;
+}
+.panel {
+  border-left: 1px solid var(--ink);
+  overflow-y: auto;
+  background: var(--sheet);
+}
+@media (max-width: 1100px) {
+  .register.split {
+    grid-template-columns: minmax(0, 1fr) 470px;
+  }
+}
 </style>

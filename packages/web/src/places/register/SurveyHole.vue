@@ -6,7 +6,10 @@ import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import type { HoleRecord, SavedThroughHull } from '../../types'
 
-/** A hole that was found with something in it: what stands there is looked at on the bench, and keeps this number. */
+/**
+ * A hole that was found with something in it: what stands there is looked at on the bench, and keeps this
+ * number.
+ */
 const props = defineProps<{ hole: HoleRecord }>()
 const boats = useBoats()
 const router = useRouter()
@@ -15,7 +18,10 @@ const said = ref('')
 async function begin() {
   said.value = ''
   try {
-    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls`, { catalogueId: entry.value, holeId: props.hole.id })
+    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls`, {
+      catalogueId: entry.value,
+      holeId: props.hole.id,
+    })
     await boats.refresh()
     await router.push(`/through-hulls/${made.id}`)
   } catch (error) {
@@ -27,15 +33,32 @@ async function begin() {
 <template>
   <form class="survey" @submit.prevent="begin">
     <h3>What stands in it</h3>
-    <label for="stands-in">Nearest to<select id="stands-in" v-model="entry" class="choice"><option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option></select></label>
+    <label for="stands-in"
+      >Nearest to<select id="stands-in" v-model="entry" class="choice">
+        <option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option>
+      </select></label
+    >
     <button class="act" type="submit">Survey it on the bench</button>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
   </form>
 </template>
 
 <style scoped>
-.survey { display: grid; gap: 8px; justify-items: start; padding-bottom: 16px; }
-label { display: grid; gap: 2px; font-weight: 600; }
-select { max-width: 320px; }
-.said { color: var(--short); }
+.survey {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  padding-bottom: 16px;
+}
+label {
+  display: grid;
+  gap: 2px;
+  font-weight: 600;
+}
+select {
+  max-width: 320px;
+}
+.said {
+  color: var(--short);
+}
 </style>

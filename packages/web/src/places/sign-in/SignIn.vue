@@ -16,7 +16,10 @@ async function enter(how: () => Promise<void>) {
   said.value = ''
   try {
     await how()
-    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') && !route.query.to.startsWith('//') ? route.query.to : '/boat'
+    const to =
+      typeof route.query.to === 'string' && route.query.to.startsWith('/') && !route.query.to.startsWith('//')
+        ? route.query.to
+        : '/boat'
     await router.push(to)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'The server does not answer'
@@ -30,28 +33,70 @@ async function enter(how: () => Promise<void>) {
   <main class="gate">
     <section>
       <h1>North Tide</h1>
-      <p class="soft">Every hole in the boat: what it carries, what it goes through, what keeps the water out, and its record.</p>
-      <button v-if="session.demo" class="act main" :disabled="busy" @click="enter(() => session.enterDemo())">Enter the demo yard as fitter</button>
+      <p class="soft">
+        Every hole in the boat: what it carries, what it goes through, what keeps the water out, and its
+        record.
+      </p>
+      <button v-if="session.demo" class="act main" :disabled="busy" @click="enter(() => session.enterDemo())">
+        Enter the demo yard as fitter
+      </button>
       <form @submit.prevent="enter(() => session.signIn(login, password))">
         <label for="login">Login</label>
         <input id="login" v-model="login" class="entry" autocomplete="username" required />
         <label for="password">Password</label>
-        <input id="password" v-model="password" class="entry" type="password" autocomplete="current-password" required />
+        <input
+          id="password"
+          v-model="password"
+          class="entry"
+          type="password"
+          autocomplete="current-password"
+          required
+        />
         <p v-if="said" class="said" role="alert">{{ said }}</p>
         <button class="act" type="submit" :disabled="busy">Sign in</button>
       </form>
-      <p class="soft small">A fitter’s working aid. Local codes, class and flag rules and the insurer’s terms come first, and a licensed surveyor, naval architect or shipwright decides where they require it.</p>
+      <p class="soft small">
+        A fitter’s working aid. Local codes, class and flag rules and the insurer’s terms come first, and a
+        licensed surveyor, naval architect or shipwright decides where they require it.
+      </p>
     </section>
   </main>
 </template>
 
 <style scoped>
-.gate { min-height: 100%; display: grid; place-items: center; padding: 24px; }
-section { width: min(430px, 100%); display: grid; gap: 18px; border-left: 4px solid var(--tide); padding-left: 26px; }
-form { display: grid; gap: 6px; }
-form .act { margin-top: 10px; justify-self: start; }
-label { font-weight: 600; }
-.entry { min-height: var(--touch); font-size: 16px; }
-.said { color: var(--short); font-weight: 600; }
-h1 { font-size: 30px; }
+.gate {
+  min-height: 100%;
+  display: grid;
+  place-items: center;
+  padding: 24px;
+}
+section {
+  width: min(430px, 100%);
+  display: grid;
+  gap: 18px;
+  border-left: 4px solid var(--tide);
+  padding-left: 26px;
+}
+form {
+  display: grid;
+  gap: 6px;
+}
+form .act {
+  margin-top: 10px;
+  justify-self: start;
+}
+label {
+  font-weight: 600;
+}
+.entry {
+  min-height: var(--touch);
+  font-size: 16px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
+h1 {
+  font-size: 30px;
+}
 </style>

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue'
-import { FAMILIES, FAMILY_TITLES, INCH_IDS, METRIC_IDS, formatLength, type CatalogueEntry, type Family } from '@north-tide/core'
+import {
+  FAMILIES,
+  FAMILY_TITLES,
+  INCH_IDS,
+  METRIC_IDS,
+  formatLength,
+  type CatalogueEntry,
+  type Family,
+} from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -10,7 +18,10 @@ import { pickedFile, readJson } from '../../pieces/files'
 import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../boat/survey/attempt'
 
-/** Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside the catalogue when a fitting is placed. */
+/**
+ * Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside
+ * the catalogue when a fitting is placed.
+ */
 type Own = CatalogueEntry & { outline: { xMm: number; yMm: number }[]; own: true; version: number }
 const boats = useBoats()
 const session = useSession()
@@ -19,7 +30,29 @@ const may = computed(() => session.account?.role === 'fitter' || session.account
 const list = ref<Own[]>([])
 const note = ref('')
 const open = ref(false)
-const blank = () => ({ id: '', title: '', maker: 'the yard', family: 'bracket' as Family, face: 'stainless' as const, round: false, lengthMm: 100 as number | null, widthMm: 60 as number | null, diameterMm: 80 as number | null, thicknessMm: 6 as number | null, bodyHeightMm: 40 as number | null, sizes: ['M8'] as string[], head: 'hex' as 'hex' | 'countersunk', ratedN: null as number | null, units: boats.units, pipeMm: null as number | null, holes: [{ x: '-35', y: '0' }, { x: '35', y: '0' }], outline: [] as { xMm: number; yMm: number }[] })
+const blank = () => ({
+  id: '',
+  title: '',
+  maker: 'the yard',
+  family: 'bracket' as Family,
+  face: 'stainless' as const,
+  round: false,
+  lengthMm: 100 as number | null,
+  widthMm: 60 as number | null,
+  diameterMm: 80 as number | null,
+  thicknessMm: 6 as number | null,
+  bodyHeightMm: 40 as number | null,
+  sizes: ['M8'] as string[],
+  head: 'hex' as 'hex' | 'countersunk',
+  ratedN: null as number | null,
+  units: boats.units,
+  pipeMm: null as number | null,
+  holes: [
+    { x: '-35', y: '0' },
+    { x: '35', y: '0' },
+  ],
+  outline: [] as { xMm: number; yMm: number }[],
+})
 const form = reactive(blank())
 const sizes = computed(() => (form.units === 'inch' ? INCH_IDS : METRIC_IDS))
 const load = async () => {
@@ -27,9 +60,28 @@ const load = async () => {
   await boats.loadYard()
 }
 onMounted(() => load().catch(() => undefined))
-const { text, read } = typedLengths(() => boats.units, () => form.holes, ['x', 'y'])
+const { text, read } = typedLengths(
+  () => boats.units,
+  () => form.holes,
+  ['x', 'y'],
+)
 function edit(h: Own) {
-  Object.assign(form, blank(), { id: h.id, title: h.title, maker: h.maker, family: h.family, face: h.face, sizes: [...h.sizes], head: h.head, ratedN: h.ratedN, units: h.units, pipeMm: h.pipeMm ?? null, outline: h.outline, round: 'diameterMm' in h.base, ...h.base, holes: h.bolts.map((b) => ({ x: text(b.xMm), y: text(b.yMm) })) })
+  Object.assign(form, blank(), {
+    id: h.id,
+    title: h.title,
+    maker: h.maker,
+    family: h.family,
+    face: h.face,
+    sizes: [...h.sizes],
+    head: h.head,
+    ratedN: h.ratedN,
+    units: h.units,
+    pipeMm: h.pipeMm ?? null,
+    outline: h.outline,
+    round: 'diameterMm' in h.base,
+    ...h.base,
+    holes: h.bolts.map((b) => ({ x: text(b.xMm), y: text(b.yMm) })),
+  })
   open.value = true
 }
 async function send() {
@@ -37,10 +89,33 @@ async function send() {
   const ok = await attempt(async () => {
     const bolts = form.holes.map((h, i) => {
       const [xMm, yMm] = [read(h.x), read(h.y)]
-      if (xMm === null || yMm === null) throw new Error(`Hole ${i + 1}: “${xMm === null ? h.x : h.y}” cannot be read; a length is accepted`)
+      if (xMm === null || yMm === null)
+        throw new Error(`Hole ${i + 1}: “${xMm === null ? h.x : h.y}” cannot be read; a length is accepted`)
       return { xMm, yMm }
     })
-    await api('PUT', '/hardware', { id: form.id, title: form.title, maker: form.maker, family: form.family, face: form.face, base: form.round ? { diameterMm: form.diameterMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm } : { lengthMm: form.lengthMm, widthMm: form.widthMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm }, bolts, sizes: form.sizes, head: form.head, ratedN: form.ratedN, units: form.units, pipeMm: form.pipeMm, outline: form.outline, version: list.value.find((h) => h.id === form.id)?.version ?? 0 })
+    await api('PUT', '/hardware', {
+      id: form.id,
+      title: form.title,
+      maker: form.maker,
+      family: form.family,
+      face: form.face,
+      base: form.round
+        ? { diameterMm: form.diameterMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm }
+        : {
+            lengthMm: form.lengthMm,
+            widthMm: form.widthMm,
+            thicknessMm: form.thicknessMm,
+            bodyHeightMm: form.bodyHeightMm,
+          },
+      bolts,
+      sizes: form.sizes,
+      head: form.head,
+      ratedN: form.ratedN,
+      units: form.units,
+      pipeMm: form.pipeMm,
+      outline: form.outline,
+      version: list.value.find((h) => h.id === form.id)?.version ?? 0,
+    })
     await load()
   })
   if (ok) {
@@ -49,16 +124,19 @@ async function send() {
     Object.assign(form, blank())
   }
 }
-const remove = (id: string) => attempt(async () => {
-  await api('DELETE', `/hardware/${encodeURIComponent(id)}`)
-  await load()
-})
+const remove = (id: string) =>
+  attempt(async () => {
+    await api('DELETE', `/hardware/${encodeURIComponent(id)}`)
+    await load()
+  })
 async function takeFile(e: Event) {
   const f = pickedFile(e)
   if (!f) return
   note.value = ''
   await attempt(async () => {
-    const body = /\.json$/i.test(f.name) ? await readJson(f, 'hardware as JSON or CSV') : { csv: await f.text() }
+    const body = /\.json$/i.test(f.name)
+      ? await readJson(f, 'hardware as JSON or CSV')
+      : { csv: await f.text() }
     const before = list.value.length
     await api('POST', '/hardware/import', body)
     await load()
@@ -69,7 +147,12 @@ async function takeOutline(e: Event) {
   const f = pickedFile(e)
   if (!f) return
   await attempt(async () => {
-    const got = await api<{ outline: { xMm: number; yMm: number }[]; lengthMm: number; widthMm: number; assumedUnit: boolean }>('POST', '/hardware/outline.dxf', await f.text())
+    const got = await api<{
+      outline: { xMm: number; yMm: number }[]
+      lengthMm: number
+      widthMm: number
+      assumedUnit: boolean
+    }>('POST', '/hardware/outline.dxf', await f.text())
     Object.assign(form, { outline: got.outline, round: false, lengthMm: got.lengthMm, widthMm: got.widthMm })
     note.value = `Outline of ${got.outline.length} points read. Judged as ${formatLength(got.lengthMm, boats.units)} by ${formatLength(got.widthMm, boats.units)}: its bounds drawn in to the same area.${got.assumedUnit ? ' The drawing names no unit; mm was taken.' : ''}`
   })
@@ -78,59 +161,296 @@ async function takeOutline(e: Event) {
 
 <template>
   <section aria-label="Our own hardware">
-    <div class="group"><h2 class="title">Our own hardware</h2><span><a class="act" href="/api/hardware.json" download>JSON</a> <a class="act" href="/api/hardware.csv" download>CSV</a> <template v-if="may"><label class="act file">Read JSON or CSV<input type="file" accept=".json,.csv" @change="takeFile" /></label> <button class="act main" @click="Object.assign(form, blank()); open = true">Draw a new one</button></template></span></div>
-    <p v-if="said" class="said" role="alert">{{ said }}</p><p v-if="note" role="status">{{ note }}</p>
-    <table v-if="list.length" class="rows"><thead><tr><th>No.</th><th>What</th><th>Family</th><th>Base</th><th>Holes</th><th>Threads</th><th></th></tr></thead>
-      <tbody><tr v-for="h in list" :key="h.id"><td class="figure">{{ h.id }}</td><td>{{ h.title }}</td><td>{{ FAMILY_TITLES[h.family] }}</td><td class="figure">{{ 'diameterMm' in h.base ? `ø ${formatLength(h.base.diameterMm, boats.units)}` : `${formatLength(h.base.lengthMm, boats.units)} × ${formatLength(h.base.widthMm, boats.units)}` }}</td><td>{{ h.bolts.length }}</td><td class="figure">{{ h.sizes.join(' ') }}</td><td><button v-if="may" class="plain link" @click="edit(h)">change</button> <button v-if="may" class="plain link" @click="remove(h.id)">take away</button></td></tr></tbody></table>
-    <p v-else class="soft">None yet. What is in no catalogue is drawn here once: base, holes, head, threads; then it is placed like any other.</p>
+    <div class="group">
+      <h2 class="title">Our own hardware</h2>
+      <span
+        ><a class="act" href="/api/hardware.json" download>JSON</a>
+        <a class="act" href="/api/hardware.csv" download>CSV</a>
+        <template v-if="may"
+          ><label class="act file"
+            >Read JSON or CSV<input type="file" accept=".json,.csv" @change="takeFile"
+          /></label>
+          <button
+            class="act main"
+            @click="
+              () => {
+                Object.assign(form, blank())
+                open = true
+              }
+            "
+          >
+            Draw a new one
+          </button></template
+        ></span
+      >
+    </div>
+    <p v-if="said" class="said" role="alert">{{ said }}</p>
+    <p v-if="note" role="status">{{ note }}</p>
+    <table v-if="list.length" class="rows">
+      <thead>
+        <tr>
+          <th>No.</th>
+          <th>What</th>
+          <th>Family</th>
+          <th>Base</th>
+          <th>Holes</th>
+          <th>Threads</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="h in list" :key="h.id">
+          <td class="figure">{{ h.id }}</td>
+          <td>{{ h.title }}</td>
+          <td>{{ FAMILY_TITLES[h.family] }}</td>
+          <td class="figure">
+            {{
+              'diameterMm' in h.base
+                ? `ø ${formatLength(h.base.diameterMm, boats.units)}`
+                : `${formatLength(h.base.lengthMm, boats.units)} × ${formatLength(h.base.widthMm, boats.units)}`
+            }}
+          </td>
+          <td>{{ h.bolts.length }}</td>
+          <td class="figure">{{ h.sizes.join(' ') }}</td>
+          <td>
+            <button v-if="may" class="plain link" @click="edit(h)">change</button>
+            <button v-if="may" class="plain link" @click="remove(h.id)">take away</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="soft">
+      None yet. What is in no catalogue is drawn here once: base, holes, head, threads; then it is placed like
+      any other.
+    </p>
     <form v-if="open && may" aria-label="Own hardware" @submit.prevent="send">
       <div class="cols">
         <div>
-          <label class="long" for="hw-id">Number<input id="hw-id" v-model="form.id" class="entry" maxlength="39" placeholder="SQ-12" /></label>
-          <label class="long" for="hw-title">What it is<input id="hw-title" v-model="form.title" class="entry" maxlength="120" /></label>
-          <ChoiceField v-model="form.family" label="Family" :options="FAMILIES.map((f) => ({ value: f, title: FAMILY_TITLES[f] }))" />
-          <ChoiceField v-model="form.face as string" label="Of" :options="['stainless', 'aluminium', 'bronze'].map((f) => ({ value: f, title: f }))" />
-          <ChoiceField v-model="form.head" label="Heads" :options="[{ value: 'hex', title: 'hexagon' }, { value: 'countersunk', title: 'countersunk' }]" />
-          <ChoiceField :model-value="form.units" label="Threads" :options="[{ value: 'metric', title: 'metric' }, { value: 'inch', title: 'inch' }]" @update:model-value="form.units = $event; form.sizes = [$event === 'inch' ? '1/4-20' : 'M8']" />
-          <fieldset class="sizes"><legend>Sizes that pass its holes</legend><label v-for="z in sizes" :key="z"><input v-model="form.sizes" type="checkbox" :value="z" /> {{ z }}</label></fieldset>
+          <label class="long" for="hw-id"
+            >Number<input id="hw-id" v-model="form.id" class="entry" maxlength="39" placeholder="SQ-12"
+          /></label>
+          <label class="long" for="hw-title"
+            >What it is<input id="hw-title" v-model="form.title" class="entry" maxlength="120"
+          /></label>
+          <ChoiceField
+            v-model="form.family"
+            label="Family"
+            :options="FAMILIES.map((f) => ({ value: f, title: FAMILY_TITLES[f] }))"
+          />
+          <ChoiceField
+            v-model="form.face as string"
+            label="Of"
+            :options="['stainless', 'aluminium', 'bronze'].map((f) => ({ value: f, title: f }))"
+          />
+          <ChoiceField
+            v-model="form.head"
+            label="Heads"
+            :options="[
+              { value: 'hex', title: 'hexagon' },
+              { value: 'countersunk', title: 'countersunk' },
+            ]"
+          />
+          <ChoiceField
+            :model-value="form.units"
+            label="Threads"
+            :options="[
+              { value: 'metric', title: 'metric' },
+              { value: 'inch', title: 'inch' },
+            ]"
+            @update:model-value="
+              ($event) => {
+                form.units = $event
+                form.sizes = [$event === 'inch' ? '1/4-20' : 'M8']
+              }
+            "
+          />
+          <fieldset class="sizes">
+            <legend>Sizes that pass its holes</legend>
+            <label v-for="z in sizes" :key="z"
+              ><input v-model="form.sizes" type="checkbox" :value="z" /> {{ z }}</label
+            >
+          </fieldset>
         </div>
         <div>
           <label class="tick"><input v-model="form.round" type="checkbox" /> round base</label>
-          <DimensionField v-if="form.round" v-model="form.diameterMm" label="Diameter" :units="boats.units" above :problem="path.startsWith('base.diameter') ? said : null" />
-          <template v-else><DimensionField v-model="form.lengthMm" label="Length, fore and aft" :units="boats.units" above :problem="path === 'base.lengthMm' ? said : null" /><DimensionField v-model="form.widthMm" label="Width" :units="boats.units" above :problem="path === 'base.widthMm' ? said : null" /></template>
+          <DimensionField
+            v-if="form.round"
+            v-model="form.diameterMm"
+            label="Diameter"
+            :units="boats.units"
+            above
+            :problem="path.startsWith('base.diameter') ? said : null"
+          />
+          <template v-else
+            ><DimensionField
+              v-model="form.lengthMm"
+              label="Length, fore and aft"
+              :units="boats.units"
+              above
+              :problem="path === 'base.lengthMm' ? said : null" /><DimensionField
+              v-model="form.widthMm"
+              label="Width"
+              :units="boats.units"
+              above
+              :problem="path === 'base.widthMm' ? said : null"
+          /></template>
           <DimensionField v-model="form.thicknessMm" label="Base height" :units="boats.units" above />
           <DimensionField v-model="form.bodyHeightMm" label="Body above it" :units="boats.units" :least="0" />
-          <DimensionField v-model="form.ratedN" label="Rated load" kind="force" :units="boats.units" above optional placeholder="none" />
-          <DimensionField v-model="form.pipeMm" label="Pipe through" :units="boats.units" above optional placeholder="none" />
-          <label class="act file">Outline from a DXF<input type="file" accept=".dxf" @change="takeOutline" /></label>
+          <DimensionField
+            v-model="form.ratedN"
+            label="Rated load"
+            kind="force"
+            :units="boats.units"
+            above
+            optional
+            placeholder="none"
+          />
+          <DimensionField
+            v-model="form.pipeMm"
+            label="Pipe through"
+            :units="boats.units"
+            above
+            optional
+            placeholder="none"
+          />
+          <label class="act file"
+            >Outline from a DXF<input type="file" accept=".dxf" @change="takeOutline"
+          /></label>
         </div>
         <div>
           <h3>Holes, from the middle</h3>
-          <p v-for="(h, i) in form.holes" :key="i" class="hole">{{ i + 1 }} <input v-model="h.x" class="entry figure" :aria-label="`Hole ${i + 1}, x`" :class="{ bad: read(h.x) === null || path === `bolts.${i}` }" /><input v-model="h.y" class="entry figure" :aria-label="`Hole ${i + 1}, y`" :class="{ bad: read(h.y) === null || path === `bolts.${i}` }" /> <button v-if="form.holes.length > 1" type="button" class="plain soft" :aria-label="`Take away hole ${i + 1}`" @click="form.holes.splice(i, 1)">×</button></p>
+          <p v-for="(h, i) in form.holes" :key="i" class="hole">
+            {{ i + 1 }}
+            <input
+              v-model="h.x"
+              class="entry figure"
+              :aria-label="`Hole ${i + 1}, x`"
+              :class="{ bad: read(h.x) === null || path === `bolts.${i}` }"
+            /><input
+              v-model="h.y"
+              class="entry figure"
+              :aria-label="`Hole ${i + 1}, y`"
+              :class="{ bad: read(h.y) === null || path === `bolts.${i}` }"
+            />
+            <button
+              v-if="form.holes.length > 1"
+              type="button"
+              class="plain soft"
+              :aria-label="`Take away hole ${i + 1}`"
+              @click="form.holes.splice(i, 1)"
+            >
+              ×
+            </button>
+          </p>
           <button type="button" class="act" @click="form.holes.push({ x: '0', y: '0' })">Another hole</button>
         </div>
       </div>
-      <div class="acts"><button class="act main" type="submit" :disabled="busy || !form.id.trim() || !form.title.trim() || !form.sizes.length">Keep it</button><button class="act" type="button" @click="open = false">Leave it</button></div>
+      <div class="acts">
+        <button
+          class="act main"
+          type="submit"
+          :disabled="busy || !form.id.trim() || !form.title.trim() || !form.sizes.length"
+        >
+          Keep it</button
+        ><button class="act" type="button" @click="open = false">Leave it</button>
+      </div>
     </form>
   </section>
 </template>
 
 <style scoped>
-section { display: grid; gap: 10px; border-top: 2px solid var(--ink); padding-top: 12px; margin-top: 24px; }
-.title { font-size: 18px; }
-form { display: grid; gap: 12px; background: var(--sheet); padding: 14px; border: 1px solid var(--line-strong); }
-.cols { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px 28px; }
-.cols > div { display: grid; gap: 6px; align-content: start; }
-.long { display: grid; gap: 2px; }
-.sizes { border: 0; padding: 0; margin: 0; display: flex; flex-wrap: wrap; gap: 4px 12px; }
-.sizes label, .tick { display: inline-flex; gap: 6px; align-items: center; min-height: 28px; }
-.hole { display: flex; gap: 8px; align-items: center; }
-.hole .entry { width: 84px; text-align: right; }
-.entry.bad { background: var(--short-ground); border-bottom-color: var(--short); }
-.acts { display: flex; gap: 10px; }
-.link { text-decoration: underline dotted; padding: 6px 4px; }
-.said { color: var(--short); font-weight: 600; }
-.file { position: relative; overflow: hidden; display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 14px; border: 1px solid var(--tide); border-radius: var(--radius); color: var(--tide); font-weight: 600; cursor: pointer; }
-.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
-.file:focus-within { outline: 3px solid var(--tide); outline-offset: 2px; }
+section {
+  display: grid;
+  gap: 10px;
+  border-top: 2px solid var(--ink);
+  padding-top: 12px;
+  margin-top: 24px;
+}
+.title {
+  font-size: 18px;
+}
+form {
+  display: grid;
+  gap: 12px;
+  background: var(--sheet);
+  padding: 14px;
+  border: 1px solid var(--line-strong);
+}
+.cols {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 10px 28px;
+}
+.cols > div {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.sizes {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+.sizes label,
+.tick {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+}
+.hole {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.hole .entry {
+  width: 84px;
+  text-align: right;
+}
+.entry.bad {
+  background: var(--short-ground);
+  border-bottom-color: var(--short);
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+.link {
+  text-decoration: underline dotted;
+  padding: 6px 4px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
+.file {
+  position: relative;
+  overflow: hidden;
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--touch);
+  padding: 0 14px;
+  border: 1px solid var(--tide);
+  border-radius: var(--radius);
+  color: var(--tide);
+  font-weight: 600;
+  cursor: pointer;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 3px solid var(--tide);
+  outline-offset: 2px;
+}
 </style>

@@ -31,24 +31,59 @@ async function tested(id: number) {
 }
 const doubtful = (l: Lot) => (days(l) < 0 || l.storedHot) && !l.testedOn
 const days = (l: Lot) => dayjs(l.expiresOn).diff(dayjs().startOf('day'), 'day')
-const word = (l: Lot) => (days(l) < 0 ? `past its date by ${-days(l)} days` : days(l) < 30 ? `${days(l)} days left` : 'in date')
+const word = (l: Lot) =>
+  days(l) < 0 ? `past its date by ${-days(l)} days` : days(l) < 30 ? `${days(l)} days left` : 'in date'
 const sorted = computed(() => (lots.value ?? []).slice().sort((a, b) => days(a) - days(b)))
 const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as SealantId].keepAway : '')
 </script>
 
 <template>
   <div class="stores">
-    <header><h1>Stores</h1><p class="soft">Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so that a bad one is found again.</p></header>
-    <p v-if="said" class="alarm" role="alert">{{ said }} <button class="act" @click="load">Try again</button></p>
+    <header>
+      <h1>Stores</h1>
+      <p class="soft">
+        Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so that
+        a bad one is found again.
+      </p>
+    </header>
+    <p v-if="said" class="alarm" role="alert">
+      {{ said }} <button class="act" @click="load">Try again</button>
+    </p>
     <table v-if="sorted.length" class="rows">
-      <thead><tr><th>Lot</th><th>What</th><th>On hand</th><th>Opened</th><th>Use by</th><th>State</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Lot</th>
+          <th>What</th>
+          <th>On hand</th>
+          <th>Opened</th>
+          <th>Use by</th>
+          <th>State</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="l in sorted" :key="l.id">
-          <td class="figure">{{ l.code }}</td><td>{{ l.title }}<span v-if="care(l)" class="soft small"> · keep away before cure: {{ care(l) }}</span></td><td>{{ l.onHand }}</td>
-          <td class="figure">{{ l.openedOn ? dayjs(l.openedOn).format('D MMM YYYY') : 'sealed' }}</td><td class="figure">{{ dayjs(l.expiresOn).format('D MMM YYYY') }}</td>
-          <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">{{ word(l) }}{{ l.storedHot ? ', stored hot' : '' }}{{ (days(l) < 0 || l.storedHot) && !l.testedOn ? ': test a bead or a cup first' : '' }}<span v-if="l.testedOn" class="soft"> · tested {{ dayjs(l.testedOn).format('D MMM YYYY') }}: {{ l.testNote }}</span>
-            <button v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">Record a test</button>
-            <form v-if="testing === l.id" @submit.prevent="tested(l.id)"><label :for="`test-${l.id}`">What the bead or cup did</label> <input :id="`test-${l.id}`" v-model="note" class="entry" maxlength="300" /> <button class="act main" type="submit" :disabled="!note.trim()">Record</button></form>
+          <td class="figure">{{ l.code }}</td>
+          <td>
+            {{ l.title
+            }}<span v-if="care(l)" class="soft small"> · keep away before cure: {{ care(l) }}</span>
+          </td>
+          <td>{{ l.onHand }}</td>
+          <td class="figure">{{ l.openedOn ? dayjs(l.openedOn).format('D MMM YYYY') : 'sealed' }}</td>
+          <td class="figure">{{ dayjs(l.expiresOn).format('D MMM YYYY') }}</td>
+          <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">
+            {{ word(l) }}{{ l.storedHot ? ', stored hot' : ''
+            }}{{ (days(l) < 0 || l.storedHot) && !l.testedOn ? ': test a bead or a cup first' : ''
+            }}<span v-if="l.testedOn" class="soft">
+              · tested {{ dayjs(l.testedOn).format('D MMM YYYY') }}: {{ l.testNote }}</span
+            >
+            <button v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">
+              Record a test
+            </button>
+            <form v-if="testing === l.id" @submit.prevent="tested(l.id)">
+              <label :for="`test-${l.id}`">What the bead or cup did</label>
+              <input :id="`test-${l.id}`" v-model="note" class="entry" maxlength="300" />
+              <button class="act main" type="submit" :disabled="!note.trim()">Record</button>
+            </form>
           </td>
         </tr>
       </tbody>
@@ -59,8 +94,19 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
 </template>
 
 <style scoped>
-.stores { padding: 16px 24px; max-width: 1100px; }
-header { padding-bottom: 14px; }
-.alarm { color: var(--short); font-weight: 600; }
-.near { color: var(--tight); font-weight: 600; }
+.stores {
+  padding: 16px 24px;
+  max-width: 1100px;
+}
+header {
+  padding-bottom: 14px;
+}
+.alarm {
+  color: var(--short);
+  font-weight: 600;
+}
+.near {
+  color: var(--tight);
+  font-weight: 600;
+}
 </style>

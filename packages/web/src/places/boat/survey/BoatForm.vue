@@ -14,10 +14,25 @@ const emit = defineEmits<{ saved: []; made: [id: string] }>()
 const boats = useBoats()
 const { said, path, busy, attempt } = useAttempt()
 const kept = ref(false)
-const first = () => ({ name: props.boat?.name ?? '', kind: props.boat?.kind ?? '', lengthMm: (props.boat?.lengthMm ?? null) as number | null, beamMm: (props.boat?.beamMm ?? null) as number | null, displacementKg: (props.boat?.displacementKg ?? null) as number | null, duty: props.boat?.duty ?? ('coastal' as Duty), units: props.boat?.units ?? ('metric' as Units), hullKind: props.boat?.hullKind ?? ('laminate' as HullKind), hullMaterial: props.boat?.hullMaterial ?? '', note: props.boat?.note ?? '' })
+const first = () => ({
+  name: props.boat?.name ?? '',
+  kind: props.boat?.kind ?? '',
+  lengthMm: (props.boat?.lengthMm ?? null) as number | null,
+  beamMm: (props.boat?.beamMm ?? null) as number | null,
+  displacementKg: (props.boat?.displacementKg ?? null) as number | null,
+  duty: props.boat?.duty ?? ('coastal' as Duty),
+  units: props.boat?.units ?? ('metric' as Units),
+  hullKind: props.boat?.hullKind ?? ('laminate' as HullKind),
+  hullMaterial: props.boat?.hullMaterial ?? '',
+  note: props.boat?.note ?? '',
+})
 const form = reactive(first())
 watch(form, () => (kept.value = false))
-const DUTIES: { value: Duty; title: string }[] = [{ value: 'sheltered', title: 'sheltered' }, { value: 'coastal', title: 'coastal' }, { value: 'ocean', title: 'ocean' }]
+const DUTIES: { value: Duty; title: string }[] = [
+  { value: 'sheltered', title: 'sheltered' },
+  { value: 'coastal', title: 'coastal' },
+  { value: 'ocean', title: 'ocean' },
+]
 const units = () => (props.boat ? boats.units : form.units)
 async function send() {
   const ok = await attempt(async () => {
@@ -33,27 +48,109 @@ async function send() {
 <template>
   <form class="boat-form" :aria-label="boat ? 'The boat' : 'A new boat'" @submit.prevent="send">
     <h2 class="title">{{ boat ? boat.name : 'A new boat' }}</h2>
-    <label class="long" for="boat-name">Name<input id="boat-name" v-model="form.name" class="entry" maxlength="120" :readonly="!may" required /></label>
-    <label class="long" for="boat-kind">What she is<input id="boat-kind" v-model="form.kind" class="entry" maxlength="200" :readonly="!may" placeholder="open day-sailing boat of a youth club" /></label>
-    <ChoiceField v-model="form.units" label="Units" :options="[{ value: 'metric', title: 'metric' }, { value: 'inch', title: 'inch' }]" :disabled="!may" />
-    <DimensionField v-model="form.lengthMm" label="Length" :units="units()" above :disabled="!may" :problem="path === 'lengthMm' ? said : null" />
-    <DimensionField v-model="form.beamMm" label="Beam" :units="units()" above :disabled="!may" :problem="path === 'beamMm' ? said : null" />
-    <DimensionField v-model="form.displacementKg" label="Displacement" kind="number" unit="kg" :units="units()" above :disabled="!may" :problem="path === 'displacementKg' ? said : null" />
+    <label class="long" for="boat-name"
+      >Name<input id="boat-name" v-model="form.name" class="entry" maxlength="120" :readonly="!may" required
+    /></label>
+    <label class="long" for="boat-kind"
+      >What she is<input
+        id="boat-kind"
+        v-model="form.kind"
+        class="entry"
+        maxlength="200"
+        :readonly="!may"
+        placeholder="open day-sailing boat of a youth club"
+    /></label>
+    <ChoiceField
+      v-model="form.units"
+      label="Units"
+      :options="[
+        { value: 'metric', title: 'metric' },
+        { value: 'inch', title: 'inch' },
+      ]"
+      :disabled="!may"
+    />
+    <DimensionField
+      v-model="form.lengthMm"
+      label="Length"
+      :units="units()"
+      above
+      :disabled="!may"
+      :problem="path === 'lengthMm' ? said : null"
+    />
+    <DimensionField
+      v-model="form.beamMm"
+      label="Beam"
+      :units="units()"
+      above
+      :disabled="!may"
+      :problem="path === 'beamMm' ? said : null"
+    />
+    <DimensionField
+      v-model="form.displacementKg"
+      label="Displacement"
+      kind="number"
+      unit="kg"
+      :units="units()"
+      above
+      :disabled="!may"
+      :problem="path === 'displacementKg' ? said : null"
+    />
     <ChoiceField v-model="form.duty" label="Duty" :options="DUTIES" :disabled="!may" />
-    <ChoiceField v-model="form.hullKind" label="Hull" :options="HULL_KINDS.map((k) => ({ value: k, title: k }))" :disabled="!may" />
-    <label class="long" for="boat-hull">Hull in words<input id="boat-hull" v-model="form.hullMaterial" class="entry" maxlength="200" :readonly="!may" /></label>
-    <label class="long" for="boat-note">Note<input id="boat-note" v-model="form.note" class="entry" maxlength="2000" :readonly="!may" /></label>
+    <ChoiceField
+      v-model="form.hullKind"
+      label="Hull"
+      :options="HULL_KINDS.map((k) => ({ value: k, title: k }))"
+      :disabled="!may"
+    />
+    <label class="long" for="boat-hull"
+      >Hull in words<input
+        id="boat-hull"
+        v-model="form.hullMaterial"
+        class="entry"
+        maxlength="200"
+        :readonly="!may"
+    /></label>
+    <label class="long" for="boat-note"
+      >Note<input id="boat-note" v-model="form.note" class="entry" maxlength="2000" :readonly="!may"
+    /></label>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">Kept.</p>
-    <button v-if="may" class="act main" type="submit" :disabled="busy || !form.name.trim() || form.lengthMm === null || form.beamMm === null || form.displacementKg === null">{{ boat ? 'Keep these' : 'Begin this boat' }}</button>
+    <button
+      v-if="may"
+      class="act main"
+      type="submit"
+      :disabled="
+        busy ||
+        !form.name.trim() ||
+        form.lengthMm === null ||
+        form.beamMm === null ||
+        form.displacementKg === null
+      "
+    >
+      {{ boat ? 'Keep these' : 'Begin this boat' }}
+    </button>
     <PhotoStrip v-if="boat" subject="boat" :subject-id="boat.id" />
   </form>
 </template>
 
 <style scoped>
-.boat-form { display: grid; gap: 8px; max-width: 460px; }
-.title { font-size: 18px; }
-.long { display: grid; gap: 2px; }
-.act { justify-self: start; }
-.said { color: var(--short); font-weight: 600; }
+.boat-form {
+  display: grid;
+  gap: 8px;
+  max-width: 460px;
+}
+.title {
+  font-size: 18px;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.act {
+  justify-self: start;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

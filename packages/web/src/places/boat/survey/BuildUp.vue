@@ -29,33 +29,119 @@ async function made(id: string) {
 <template>
   <div class="build">
     <nav class="list" aria-label="Parts of the boat">
-      <button class="plain item" :class="{ on: open === 'boat' }" @click="open = 'boat'"><strong>{{ boat.name }}</strong><small>main dimensions, duty, units</small></button>
-      <button class="plain item" :class="{ on: open === 'outline' }" @click="open = 'outline'"><strong>Outline</strong><small>{{ boat.stations.length }} stations: half-breadth, sheer, keel</small></button>
-      <div class="group"><h2>Zones</h2><button v-if="may" class="act" @click="open = 'zone:new'">Add a zone</button></div>
-      <p v-if="!boat.zones.length" class="soft small">A zone is a surface of one build-up: a deck, a roof, a topside. Add the first, and fittings there know what they stand on.</p>
-      <button v-for="z in boat.zones" :key="z.id" class="plain item" :class="{ on: open === `zone:${z.id}` }" @click="open = `zone:${z.id}`"><strong>{{ z.title }}</strong><small>{{ layupSaid(z, boats.units) }} · reach {{ REACH_TITLES[z.reachKind ?? 'unknown'] }}</small></button>
-      <div class="group"><h2>Structure</h2><button v-if="may" class="act" @click="open = 'part:new'">Add a part</button></div>
-      <button v-for="p in boat.parts" :key="p.id" class="plain item part" :class="{ on: open === `part:${p.id}` }" @click="open = `part:${p.id}`"><strong>{{ p.title }}</strong><small>{{ p.kind }}, x {{ Math.round(p.x0Mm) }}{{ p.x1Mm !== p.x0Mm ? ` to ${Math.round(p.x1Mm)}` : '' }}</small></button>
+      <button class="plain item" :class="{ on: open === 'boat' }" @click="open = 'boat'">
+        <strong>{{ boat.name }}</strong><small>main dimensions, duty, units</small>
+      </button>
+      <button class="plain item" :class="{ on: open === 'outline' }" @click="open = 'outline'">
+        <strong>Outline</strong><small>{{ boat.stations.length }} stations: half-breadth, sheer, keel</small>
+      </button>
+      <div class="group">
+        <h2>Zones</h2>
+        <button v-if="may" class="act" @click="open = 'zone:new'">Add a zone</button>
+      </div>
+      <p v-if="!boat.zones.length" class="soft small">
+        A zone is a surface of one build-up: a deck, a roof, a topside. Add the first, and fittings there know
+        what they stand on.
+      </p>
+      <button
+        v-for="z in boat.zones"
+        :key="z.id"
+        class="plain item"
+        :class="{ on: open === `zone:${z.id}` }"
+        @click="open = `zone:${z.id}`"
+      >
+        <strong>{{ z.title }}</strong><small
+          >{{ layupSaid(z, boats.units) }} · reach {{ REACH_TITLES[z.reachKind ?? 'unknown'] }}</small
+        >
+      </button>
+      <div class="group">
+        <h2>Structure</h2>
+        <button v-if="may" class="act" @click="open = 'part:new'">Add a part</button>
+      </div>
+      <button
+        v-for="p in boat.parts"
+        :key="p.id"
+        class="plain item part"
+        :class="{ on: open === `part:${p.id}` }"
+        @click="open = `part:${p.id}`"
+      >
+        <strong>{{ p.title }}</strong><small
+          >{{ p.kind }}, x {{ Math.round(p.x0Mm)
+          }}{{ p.x1Mm !== p.x0Mm ? ` to ${Math.round(p.x1Mm)}` : '' }}</small
+        >
+      </button>
       <button v-if="may" class="act" @click="open = 'new-boat'">Begin another boat</button>
     </nav>
     <div class="form" tabindex="0" aria-label="What is chosen">
-      <BoatForm v-if="open === 'boat'" :key="boat.id" :boat="boat" :may="may" @saved="boats.refresh(); boats.loadList()" />
+      <BoatForm
+        v-if="open === 'boat'"
+        :key="boat.id"
+        :boat="boat"
+        :may="may"
+        @saved="
+          () => {
+            boats.refresh()
+            boats.loadList()
+          }
+        "
+      />
       <BoatForm v-else-if="open === 'new-boat'" key="new" :may="may" @made="made" />
       <OutlineForm v-else-if="open === 'outline'" :key="`o${boat.id}`" :boat="boat" :may="may" />
-      <ZoneForm v-else-if="open.startsWith('zone:')" :key="open" :boat="boat" :zone="zone" :may="may" @gone="open = 'boat'" @made="open = `zone:${$event}`" />
+      <ZoneForm
+        v-else-if="open.startsWith('zone:')"
+        :key="open"
+        :boat="boat"
+        :zone="zone"
+        :may="may"
+        @gone="open = 'boat'"
+        @made="open = `zone:${$event}`"
+      />
       <PartForm v-else :key="`p${open}`" :boat="boat" :part="part" :may="may" @gone="open = 'boat'" />
     </div>
   </div>
 </template>
 
 <style scoped>
-.build { display: grid; grid-template-columns: 300px minmax(0, 1fr); overflow: hidden !important; height: 100%; }
-.list { overflow-y: auto; border-right: 1px solid var(--line-strong); padding: 10px 16px 20px; }
-.item { display: block; width: 100%; padding: 7px 10px; border-left: 4px solid transparent; min-height: var(--touch); border-bottom: 1px solid var(--line); }
-.item.on { background: var(--sheet); border-left-color: var(--tide); }
-.item small { display: block; color: var(--ink-soft); font-size: var(--text-small); }
-.part { padding-block: 4px; }
-.group { margin-top: 16px; align-items: center; }
-.form { overflow: auto; padding: 14px 24px 30px; }
-.list > .act { margin-top: 16px; }
+.build {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  overflow: hidden !important;
+  height: 100%;
+}
+.list {
+  overflow-y: auto;
+  border-right: 1px solid var(--line-strong);
+  padding: 10px 16px 20px;
+}
+.item {
+  display: block;
+  width: 100%;
+  padding: 7px 10px;
+  border-left: 4px solid transparent;
+  min-height: var(--touch);
+  border-bottom: 1px solid var(--line);
+}
+.item.on {
+  background: var(--sheet);
+  border-left-color: var(--tide);
+}
+.item small {
+  display: block;
+  color: var(--ink-soft);
+  font-size: var(--text-small);
+}
+.part {
+  padding-block: 4px;
+}
+.group {
+  margin-top: 16px;
+  align-items: center;
+}
+.form {
+  overflow: auto;
+  padding: 14px 24px 30px;
+}
+.list > .act {
+  margin-top: 16px;
+}
 </style>

@@ -7,8 +7,28 @@ import { useSession } from '../../../state/session'
 import { pickedFile, readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 
-interface Look { headers: string[]; columns: Record<string, string>; missing: string[]; rows: number; errors: { line: number; column: string; message: string }[]; duplicates: number; written: number; gates?: { id: string; text: string }[]; preview: Record<string, string | number>[] }
-const COLUMNS = { whatFor: 'what for', xMm: 'x, aft of the stem', yMm: 'y, to starboard', zMm: 'z, above the waterline', diameterMm: 'size', state: 'state', foundKind: 'kind', through: 'through', note: 'note' } as const
+interface Look {
+  headers: string[]
+  columns: Record<string, string>
+  missing: string[]
+  rows: number
+  errors: { line: number; column: string; message: string }[]
+  duplicates: number
+  written: number
+  gates?: { id: string; text: string }[]
+  preview: Record<string, string | number>[]
+}
+const COLUMNS = {
+  whatFor: 'what for',
+  xMm: 'x, aft of the stem',
+  yMm: 'y, to starboard',
+  zMm: 'z, above the waterline',
+  diameterMm: 'size',
+  state: 'state',
+  foundKind: 'kind',
+  through: 'through',
+  note: 'note',
+} as const
 const boats = useBoats()
 const session = useSession()
 const router = useRouter()
@@ -21,17 +41,24 @@ const units = ref(boats.units)
 const columns = ref<Record<string, string>>({})
 const look = ref<Look | null>(null)
 const reason = ref('')
-const ask = (write: boolean, matched = true) => attempt(async () => {
-  const a = await api<Look>('POST', `/boats/${boat.value.id}/penetrations/import`, { csv: csv.value, units: units.value, write, ...(write && reason.value.trim() ? { gateReason: reason.value.trim() } : {}), ...(matched ? { columns: Object.fromEntries(Object.entries(columns.value).filter(([, v]) => v)) } : {}) })
-  look.value = a
-  if (!matched) columns.value = { ...a.columns }
-  if (a.written) {
-    note.value = `${a.written} holes are on record.`
-    csv.value = ''
-    look.value = null
-    await boats.refresh()
-  }
-})
+const ask = (write: boolean, matched = true) =>
+  attempt(async () => {
+    const a = await api<Look>('POST', `/boats/${boat.value.id}/penetrations/import`, {
+      csv: csv.value,
+      units: units.value,
+      write,
+      ...(write && reason.value.trim() ? { gateReason: reason.value.trim() } : {}),
+      ...(matched ? { columns: Object.fromEntries(Object.entries(columns.value).filter(([, v]) => v)) } : {}),
+    })
+    look.value = a
+    if (!matched) columns.value = { ...a.columns }
+    if (a.written) {
+      note.value = `${a.written} holes are on record.`
+      csv.value = ''
+      look.value = null
+      await boats.refresh()
+    }
+  })
 async function takeList(e: Event) {
   const f = pickedFile(e)
   if (!f) return
@@ -46,7 +73,11 @@ async function takeBoat(e: Event) {
   note.value = ''
   await attempt(async () => {
     const raw = await readJson(f, 'a boat’s file')
-    const made = await api<{ id: string; name: string; fittings: number; holes: number }>('POST', '/boats/import', raw)
+    const made = await api<{ id: string; name: string; fittings: number; holes: number }>(
+      'POST',
+      '/boats/import',
+      raw,
+    )
     await boats.loadList()
     await boats.open(made.id)
     await router.push(`/boat/${made.id}`)
@@ -56,48 +87,196 @@ async function takeBoat(e: Event) {
 
 <template>
   <div class="files">
-    <section aria-label="Out"><h2 class="title">Out</h2>
+    <section aria-label="Out">
+      <h2 class="title">Out</h2>
       <ul>
-        <li><a :href="`/api/boats/${boat.id}/boat.json`" download>The whole boat</a> <span class="soft">JSON: build-up, survey, fittings, register with every event, photos</span></li>
-        <li><a :href="`/api/boats/${boat.id}/boat.json?photos=no`" download>The whole boat without photos</a> <span class="soft">JSON</span></li>
-        <li><a :href="`/api/boats/${boat.id}/register.csv`" download>Holes</a> <span class="soft">CSV, one line a hole</span></li>
-        <li>Map with numbers: <a :href="`/api/boats/${boat.id}/map.pdf?units=${boats.units}`" download>PDF on A3</a>, <a :href="`/api/boats/${boat.id}/map.svg?units=${boats.units}`" download>SVG</a>, <a :href="`/api/boats/${boat.id}/map.dxf?units=${boats.units}`" download>DXF in mm, by layers</a></li>
+        <li>
+          <a :href="`/api/boats/${boat.id}/boat.json`" download>The whole boat</a>
+          <span class="soft">JSON: build-up, survey, fittings, register with every event, photos</span>
+        </li>
+        <li>
+          <a :href="`/api/boats/${boat.id}/boat.json?photos=no`" download>The whole boat without photos</a>
+          <span class="soft">JSON</span>
+        </li>
+        <li>
+          <a :href="`/api/boats/${boat.id}/register.csv`" download>Holes</a>
+          <span class="soft">CSV, one line a hole</span>
+        </li>
+        <li>
+          Map with numbers:
+          <a :href="`/api/boats/${boat.id}/map.pdf?units=${boats.units}`" download>PDF on A3</a>,
+          <a :href="`/api/boats/${boat.id}/map.svg?units=${boats.units}`" download>SVG</a>,
+          <a :href="`/api/boats/${boat.id}/map.dxf?units=${boats.units}`" download>DXF in mm, by layers</a>
+        </li>
       </ul>
     </section>
-    <section v-if="may" aria-label="In"><h2 class="title">In</h2>
-      <p><label class="act file">Read a whole boat (JSON)<input type="file" accept=".json,application/json" @change="takeBoat" /></label> <span class="soft">as a new boat: all of it or none; everything is judged anew</span></p>
-      <p><label class="act file">Read a list of holes (CSV)<input type="file" accept=".csv,text/csv" @change="takeList" /></label> <span class="soft">into {{ boat.name }}; the first line names the columns</span></p>
-      <p v-if="said" class="said" role="alert">{{ said }}</p><p v-if="note" role="status"><strong>{{ note }}</strong></p>
+    <section v-if="may" aria-label="In">
+      <h2 class="title">In</h2>
+      <p>
+        <label class="act file"
+          >Read a whole boat (JSON)<input type="file" accept=".json,application/json" @change="takeBoat"
+        /></label>
+        <span class="soft">as a new boat: all of it or none; everything is judged anew</span>
+      </p>
+      <p>
+        <label class="act file"
+          >Read a list of holes (CSV)<input type="file" accept=".csv,text/csv" @change="takeList"
+        /></label>
+        <span class="soft">into {{ boat.name }}; the first line names the columns</span>
+      </p>
+      <p v-if="said" class="said" role="alert">{{ said }}</p>
+      <p v-if="note" role="status">
+        <strong>{{ note }}</strong>
+      </p>
       <form v-if="look" aria-label="List of holes" @submit.prevent="ask(true)">
         <h3>{{ look.rows }} rows. Which column is what?</h3>
-        <div class="match"><label v-for="(t, c) in COLUMNS" :key="c" :for="`col-${c}`">{{ t }}<select :id="`col-${c}`" v-model="columns[c]" class="choice" @change="ask(false)"><option value="">none</option><option v-for="h in look.headers" :key="h" :value="h">{{ h }}</option></select></label>
-          <label for="col-units">plain figures are in<select id="col-units" v-model="units" class="choice" @change="ask(false)"><option value="metric">mm</option><option value="inch">inches</option></select></label></div>
+        <div class="match">
+          <label v-for="(t, c) in COLUMNS" :key="c" :for="`col-${c}`"
+            >{{ t
+            }}<select :id="`col-${c}`" v-model="columns[c]" class="choice" @change="ask(false)">
+              <option value="">none</option>
+              <option v-for="h in look.headers" :key="h" :value="h">{{ h }}</option>
+            </select></label
+          >
+          <label for="col-units"
+            >plain figures are in<select id="col-units" v-model="units" class="choice" @change="ask(false)">
+              <option value="metric">mm</option>
+              <option value="inch">inches</option>
+            </select></label
+          >
+        </div>
         <p v-if="look.missing.length" class="said">Still needed: {{ look.missing.join(', ') }}.</p>
-        <template v-if="look.errors.length"><p class="said">{{ look.errors.length }} fault{{ look.errors.length > 1 ? 's' : '' }}; nothing is read until every row can be.</p><ul class="faults"><li v-for="(e, i) in look.errors.slice(0, 30)" :key="i"><span class="figure">line {{ e.line }}</span>, {{ e.column }}: {{ e.message }}</li></ul></template>
-        <template v-else-if="!look.missing.length"><p v-if="look.duplicates" class="warn">{{ look.duplicates }} stand within 2 mm of a hole that is on record already.</p>
-          <table class="rows"><thead><tr><th>What for</th><th>State</th><th class="number">x mm</th><th class="number">y mm</th><th class="number">size mm</th></tr></thead><tbody><tr v-for="(p, i) in look.preview" :key="i"><td>{{ p.whatFor }}</td><td>{{ p.state }}</td><td class="number">{{ p.xMm }}</td><td class="number">{{ p.yMm }}</td><td class="number">{{ p.diameterMm }}</td></tr></tbody></table></template>
+        <template v-if="look.errors.length"
+          ><p class="said">
+            {{ look.errors.length }} fault{{ look.errors.length > 1 ? 's' : '' }}; nothing is read until every
+            row can be.
+          </p>
+          <ul class="faults">
+            <li v-for="(e, i) in look.errors.slice(0, 30)" :key="i">
+              <span class="figure">line {{ e.line }}</span
+              >, {{ e.column }}: {{ e.message }}
+            </li>
+          </ul></template
+        >
+        <template v-else-if="!look.missing.length"
+          ><p v-if="look.duplicates" class="warn">
+            {{ look.duplicates }} stand within 2 mm of a hole that is on record already.
+          </p>
+          <table class="rows">
+            <thead>
+              <tr>
+                <th>What for</th>
+                <th>State</th>
+                <th class="number">x mm</th>
+                <th class="number">y mm</th>
+                <th class="number">size mm</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(p, i) in look.preview" :key="i">
+                <td>{{ p.whatFor }}</td>
+                <td>{{ p.state }}</td>
+                <td class="number">{{ p.xMm }}</td>
+                <td class="number">{{ p.yMm }}</td>
+                <td class="number">{{ p.diameterMm }}</td>
+              </tr>
+            </tbody>
+          </table></template
+        >
         <div v-if="look.gates?.length && !look.errors.length" role="alert">
           <p class="warn">Some of them say more than is on record:</p>
-          <ul class="faults"><li v-for="g in look.gates" :key="g.id">{{ g.text }}</li></ul>
-          <label class="reason" for="list-reason">Reason to take them as they are; it stays on the record of each<input id="list-reason" v-model="reason" class="entry" maxlength="500" placeholder="from the last yard's own list" /></label>
+          <ul class="faults">
+            <li v-for="g in look.gates" :key="g.id">{{ g.text }}</li>
+          </ul>
+          <label class="reason" for="list-reason"
+            >Reason to take them as they are; it stays on the record of each<input
+              id="list-reason"
+              v-model="reason"
+              class="entry"
+              maxlength="500"
+              placeholder="from the last yard's own list"
+          /></label>
         </div>
-        <button class="act main" type="submit" :disabled="busy || look.errors.length > 0 || look.missing.length > 0 || (Boolean(look.gates?.length) && !reason.trim())">Put {{ look.rows }} holes on record</button>
+        <button
+          class="act main"
+          type="submit"
+          :disabled="
+            busy ||
+            look.errors.length > 0 ||
+            look.missing.length > 0 ||
+            (Boolean(look.gates?.length) && !reason.trim())
+          "
+        >
+          Put {{ look.rows }} holes on record
+        </button>
       </form>
     </section>
   </div>
 </template>
 
 <style scoped>
-.files { padding: 16px 24px 30px; display: grid; gap: 22px; align-content: start; max-width: 900px; }
-.title { font-size: 17px; padding-bottom: 6px; }
-section p { padding: 5px 0; }
-.file { position: relative; overflow: hidden; display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 14px; border: 1px solid var(--tide); border-radius: var(--radius); color: var(--tide); font-weight: 600; cursor: pointer; }
-.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
-.file:focus-within { outline: 3px solid var(--tide); outline-offset: 2px; }
-.match { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 8px 18px; }
-.match label { display: grid; gap: 2px; }
-form { display: grid; gap: 10px; border-top: 1px solid var(--line-strong); padding-top: 10px; }
-.said { color: var(--short); font-weight: 600; }
-.warn { color: var(--buoy); font-weight: 600; }
-.faults { margin: 0; padding-left: 18px; }
+.files {
+  padding: 16px 24px 30px;
+  display: grid;
+  gap: 22px;
+  align-content: start;
+  max-width: 900px;
+}
+.title {
+  font-size: 17px;
+  padding-bottom: 6px;
+}
+section p {
+  padding: 5px 0;
+}
+.file {
+  position: relative;
+  overflow: hidden;
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--touch);
+  padding: 0 14px;
+  border: 1px solid var(--tide);
+  border-radius: var(--radius);
+  color: var(--tide);
+  font-weight: 600;
+  cursor: pointer;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 3px solid var(--tide);
+  outline-offset: 2px;
+}
+.match {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 8px 18px;
+}
+.match label {
+  display: grid;
+  gap: 2px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  border-top: 1px solid var(--line-strong);
+  padding-top: 10px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
+.warn {
+  color: var(--buoy);
+  font-weight: 600;
+}
+.faults {
+  margin: 0;
+  padding-left: 18px;
+}
 </style>

@@ -11,29 +11,66 @@ import MeasureField, { type Measured } from '../../../pieces/MeasureField.vue'
 import WithdrawForm from '../../../pieces/WithdrawForm.vue'
 import { useAttempt } from './attempt'
 
-/** Old holes in a row, by keyboard: Enter keeps one and goes on to the next, with what they have in common left standing. */
+/**
+ * Old holes in a row, by keyboard: Enter keeps one and goes on to the next, with what they have in common
+ * left standing.
+ */
 const boats = useBoats()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
 const boat = computed(() => boats.picture!)
 const may = computed(() => session.account?.role !== 'owner')
-const FOUND_KINDS = ['old fastener', 'filled hole', 'cut-off rivet', 'oval hole', 'open hole', 'mystery bolt'] as const
-const form = reactive({ foundKind: 'old fastener' as (typeof FOUND_KINDS)[number], whatFor: '', size: (boats.units === 'inch' ? 6.35 : 6.5) as number | null, across: null as number | null, x: null as number | null, y: null as number | null, state: 'suspect' as 'suspect' | 'closed', note: '' })
+const FOUND_KINDS = [
+  'old fastener',
+  'filled hole',
+  'cut-off rivet',
+  'oval hole',
+  'open hole',
+  'mystery bolt',
+] as const
+const form = reactive({
+  foundKind: 'old fastener' as (typeof FOUND_KINDS)[number],
+  whatFor: '',
+  size: (boats.units === 'inch' ? 6.35 : 6.5) as number | null,
+  across: null as number | null,
+  x: null as number | null,
+  y: null as number | null,
+  state: 'suspect' as 'suspect' | 'closed',
+  note: '',
+})
 const measured = ref<Measured | null>(null)
 const measure = ref<InstanceType<typeof MeasureField>>()
 const here = ref<HTMLFormElement>()
 const made = ref<Hole[]>([])
-const near = (h: Hole) => boat.value.holes.filter((o) => o.id !== h.id && Math.hypot(o.xMm - h.xMm, o.yMm - h.yMm) < 50)
+const near = (h: Hole) =>
+  boat.value.holes.filter((o) => o.id !== h.id && Math.hypot(o.xMm - h.xMm, o.yMm - h.yMm) < 50)
 /** what is typed as measured and was not understood is no place, whatever stands in x and y */
 const unread = ref(false)
 const tried = ref(false)
-const ready = computed(() => form.size !== null && !unread.value && (measured.value ? measured.value.xMm !== null && measured.value.yMm !== null : form.x !== null && form.y !== null))
+const ready = computed(
+  () =>
+    form.size !== null &&
+    !unread.value &&
+    (measured.value
+      ? measured.value.xMm !== null && measured.value.yMm !== null
+      : form.x !== null && form.y !== null),
+)
 async function send() {
   tried.value = true
   if (!ready.value || busy.value) return
-  const where = measured.value ? { measures: measured.value.measures, believe: measured.value.believe } : { xMm: form.x, yMm: form.y }
+  const where = measured.value
+    ? { measures: measured.value.measures, believe: measured.value.believe }
+    : { xMm: form.x, yMm: form.y }
   await attempt(async () => {
-    const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, { foundKind: form.foundKind, whatFor: form.whatFor, diameterMm: form.size, ...(form.foundKind === 'oval hole' ? { acrossMm: form.across } : {}), state: form.state, note: form.note, ...where })
+    const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, {
+      foundKind: form.foundKind,
+      whatFor: form.whatFor,
+      diameterMm: form.size,
+      ...(form.foundKind === 'oval hole' ? { acrossMm: form.across } : {}),
+      state: form.state,
+      note: form.note,
+      ...where,
+    })
     await boats.refresh()
     made.value = [h, ...made.value]
     form.note = ''
@@ -54,43 +91,185 @@ async function withdraw(id: number, why: string) {
 
 <template>
   <div class="found">
-    <form v-if="may" ref="here" aria-label="A found hole" @submit.prevent="send" @keydown.enter.prevent="send">
-      <p class="soft small">Enter keeps the hole and goes on to the next; kind, size and what it was for stay as they are.</p>
+    <form
+      v-if="may"
+      ref="here"
+      aria-label="A found hole"
+      @submit.prevent="send"
+      @keydown.enter.prevent="send"
+    >
+      <p class="soft small">
+        Enter keeps the hole and goes on to the next; kind, size and what it was for stay as they are.
+      </p>
       <div class="line">
-        <MeasureField ref="measure" class="wide" :boat="boat" :units="boats.units" label="Where" :tried="tried" @measured="measured = $event" @unread="unread = $event" />
-        <DimensionField v-model="form.x" label="or x, aft" :units="boats.units" optional :disabled="measured !== null || unread" :problem="path === 'xMm' ? said : null" />
-        <DimensionField v-model="form.y" label="y, to starboard" :units="boats.units" optional :disabled="measured !== null || unread" :problem="path === 'yMm' ? said : null" />
+        <MeasureField
+          ref="measure"
+          class="wide"
+          :boat="boat"
+          :units="boats.units"
+          label="Where"
+          :tried="tried"
+          @measured="measured = $event"
+          @unread="unread = $event"
+        />
+        <DimensionField
+          v-model="form.x"
+          label="or x, aft"
+          :units="boats.units"
+          optional
+          :disabled="measured !== null || unread"
+          :problem="path === 'xMm' ? said : null"
+        />
+        <DimensionField
+          v-model="form.y"
+          label="y, to starboard"
+          :units="boats.units"
+          optional
+          :disabled="measured !== null || unread"
+          :problem="path === 'yMm' ? said : null"
+        />
       </div>
       <div class="line">
-        <label class="long" for="found-kind">Found<select id="found-kind" v-model="form.foundKind" class="choice"><option v-for="k in FOUND_KINDS" :key="k" :value="k">{{ k }}</option></select></label>
-        <DimensionField v-model="form.size" label="Size" :units="boats.units" above :problem="path === 'diameterMm' ? said : null" />
-        <DimensionField v-if="form.foundKind === 'oval hole'" v-model="form.across" label="The long way" :units="boats.units" above optional />
-        <label class="long" for="found-for">Was for<input id="found-for" v-model="form.whatFor" class="entry" maxlength="120" placeholder="old rail" /></label>
-        <label class="long" for="found-state">State<select id="found-state" v-model="form.state" class="choice"><option value="suspect">suspect</option><option value="closed">closed already</option></select></label>
-        <label class="long grow" for="found-note">Note<input id="found-note" v-model="form.note" class="entry" maxlength="1000" placeholder="rust weep, soft filler …" /></label>
+        <label class="long" for="found-kind"
+          >Found<select id="found-kind" v-model="form.foundKind" class="choice">
+            <option v-for="k in FOUND_KINDS" :key="k" :value="k">{{ k }}</option>
+          </select></label
+        >
+        <DimensionField
+          v-model="form.size"
+          label="Size"
+          :units="boats.units"
+          above
+          :problem="path === 'diameterMm' ? said : null"
+        />
+        <DimensionField
+          v-if="form.foundKind === 'oval hole'"
+          v-model="form.across"
+          label="The long way"
+          :units="boats.units"
+          above
+          optional
+        />
+        <label class="long" for="found-for"
+          >Was for<input
+            id="found-for"
+            v-model="form.whatFor"
+            class="entry"
+            maxlength="120"
+            placeholder="old rail"
+        /></label>
+        <label class="long" for="found-state"
+          >State<select id="found-state" v-model="form.state" class="choice">
+            <option value="suspect">suspect</option>
+            <option value="closed">closed already</option>
+          </select></label
+        >
+        <label class="long grow" for="found-note"
+          >Note<input
+            id="found-note"
+            v-model="form.note"
+            class="entry"
+            maxlength="1000"
+            placeholder="rust weep, soft filler …"
+        /></label>
         <button class="act main" type="submit" :disabled="busy || !ready">Keep and next</button>
       </div>
-      <p v-if="tried && !ready && !said" class="said" role="alert">{{ unread ? 'Nothing was kept: where it is could not be read.' : form.size === null ? 'Nothing was kept: give its size.' : 'Nothing was kept: say where it is, as measured or by x and y.' }}</p>
+      <p v-if="tried && !ready && !said" class="said" role="alert">
+        {{
+          unread
+            ? 'Nothing was kept: where it is could not be read.'
+            : form.size === null
+              ? 'Nothing was kept: give its size.'
+              : 'Nothing was kept: say where it is, as measured or by x and y.'
+        }}
+      </p>
       <p v-if="said && !path" class="said" role="alert">{{ said }}</p>
-      <p v-else-if="said && !['xMm', 'yMm', 'diameterMm'].includes(path)" class="said" role="alert">{{ said }}</p>
+      <p v-else-if="said && !['xMm', 'yMm', 'diameterMm'].includes(path)" class="said" role="alert">
+        {{ said }}
+      </p>
     </form>
-    <p v-if="!made.length" class="soft">Nothing entered in this sitting. {{ boat.holes.filter((h) => h.found).length }} found holes are on record for {{ boat.name }}: see the <RouterLink to="/register">register</RouterLink>.</p>
+    <p v-if="!made.length" class="soft">
+      Nothing entered in this sitting. {{ boat.holes.filter((h) => h.found).length }} found holes are on
+      record for {{ boat.name }}: see the <RouterLink to="/register">register</RouterLink>.
+    </p>
     <table v-else class="rows" aria-label="Entered in this sitting">
-      <thead><tr><th>No.</th><th>Found</th><th>Was for</th><th class="number">Size</th><th class="number">x</th><th class="number">y</th><th>Zone</th><th>Near</th><th>By mistake?</th></tr></thead>
-      <tbody><tr v-for="h in made" :key="h.id"><td class="figure"><LifeSign :state="h.state" /> <RouterLink :to="`/register/${h.id}`">{{ h.label }}</RouterLink></td><td>{{ h.foundKind }}</td><td>{{ h.whatFor }}</td><td class="number">{{ formatLength(h.diameterMm, boats.units) }}{{ h.acrossMm ? ` × ${formatLength(h.acrossMm, boats.units)}` : '' }}</td><td class="number">{{ formatLength(Math.round(h.xMm), boats.units) }}</td><td class="number">{{ formatLength(Math.round(h.yMm), boats.units) }}</td><td>{{ h.zone }}</td>
-        <td class="small">{{ near(h).length ? `${near(h).map((o) => o.label).join(', ')} within 50 mm: one patch` : '' }}</td>
-        <td><WithdrawForm what="hole" :send="(why) => withdraw(h.id, why)" /></td></tr></tbody>
+      <thead>
+        <tr>
+          <th>No.</th>
+          <th>Found</th>
+          <th>Was for</th>
+          <th class="number">Size</th>
+          <th class="number">x</th>
+          <th class="number">y</th>
+          <th>Zone</th>
+          <th>Near</th>
+          <th>By mistake?</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="h in made" :key="h.id">
+          <td class="figure">
+            <LifeSign :state="h.state" /> <RouterLink :to="`/register/${h.id}`">{{ h.label }}</RouterLink>
+          </td>
+          <td>{{ h.foundKind }}</td>
+          <td>{{ h.whatFor }}</td>
+          <td class="number">
+            {{ formatLength(h.diameterMm, boats.units)
+            }}{{ h.acrossMm ? ` × ${formatLength(h.acrossMm, boats.units)}` : '' }}
+          </td>
+          <td class="number">{{ formatLength(Math.round(h.xMm), boats.units) }}</td>
+          <td class="number">{{ formatLength(Math.round(h.yMm), boats.units) }}</td>
+          <td>{{ h.zone }}</td>
+          <td class="small">
+            {{
+              near(h).length
+                ? `${near(h)
+                    .map((o) => o.label)
+                    .join(', ')} within 50 mm: one patch`
+                : ''
+            }}
+          </td>
+          <td><WithdrawForm what="hole" :send="(why) => withdraw(h.id, why)" /></td>
+        </tr>
+      </tbody>
     </table>
   </div>
 </template>
 
 <style scoped>
-.found { padding: 14px 20px 30px; display: grid; gap: 16px; align-content: start; }
-form { display: grid; gap: 10px; border-bottom: 2px solid var(--ink); padding-bottom: 14px; }
-.line { display: flex; gap: 10px 22px; flex-wrap: wrap; align-items: end; }
-.wide { flex: 1 1 380px; }
-.long { display: grid; gap: 2px; }
-.grow { flex: 1; }
-.said { color: var(--short); font-weight: 600; }
-.rows svg { vertical-align: -4px; }
+.found {
+  padding: 14px 20px 30px;
+  display: grid;
+  gap: 16px;
+  align-content: start;
+}
+form {
+  display: grid;
+  gap: 10px;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 14px;
+}
+.line {
+  display: flex;
+  gap: 10px 22px;
+  flex-wrap: wrap;
+  align-items: end;
+}
+.wide {
+  flex: 1 1 380px;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.grow {
+  flex: 1;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
+.rows svg {
+  vertical-align: -4px;
+}
 </style>

@@ -16,47 +16,141 @@ const survey = useSurvey()
 const { said, busy, attempt } = useAttempt()
 const kept = ref(false)
 const p = props.part
-const TITLES: Record<PartKind, string> = { beam: 'deck beam', longitudinal: 'longitudinal', bulkhead: 'Bulkhead', knee: 'Knee', tank: 'Tank', cable: 'Cable', liner: 'Liner', headliner: 'Headliner', wet: 'Wet patch seen', sling: 'Lifting sling', bunk: 'Trailer bunk' }
-const form = reactive({ kind: p?.kind ?? ('beam' as PartKind), title: p?.title ?? 'deck beam', x0Mm: (p?.x0Mm ?? 1000) as number | null, y0Mm: (p?.y0Mm ?? -1) as number | null, x1Mm: (p?.x1Mm ?? 1000) as number | null, y1Mm: (p?.y1Mm ?? 1) as number | null, belowMm: (p?.belowMm ?? null) as number | null, depthMm: (p?.depthMm ?? null) as number | null, widthMm: (p?.widthMm ?? null) as number | null })
+const TITLES: Record<PartKind, string> = {
+  beam: 'deck beam',
+  longitudinal: 'longitudinal',
+  bulkhead: 'Bulkhead',
+  knee: 'Knee',
+  tank: 'Tank',
+  cable: 'Cable',
+  liner: 'Liner',
+  headliner: 'Headliner',
+  wet: 'Wet patch seen',
+  sling: 'Lifting sling',
+  bunk: 'Trailer bunk',
+}
+const form = reactive({
+  kind: p?.kind ?? ('beam' as PartKind),
+  title: p?.title ?? 'deck beam',
+  x0Mm: (p?.x0Mm ?? 1000) as number | null,
+  y0Mm: (p?.y0Mm ?? -1) as number | null,
+  x1Mm: (p?.x1Mm ?? 1000) as number | null,
+  y1Mm: (p?.y1Mm ?? 1) as number | null,
+  belowMm: (p?.belowMm ?? null) as number | null,
+  depthMm: (p?.depthMm ?? null) as number | null,
+  widthMm: (p?.widthMm ?? null) as number | null,
+})
 const setKind = (k: PartKind) => {
   if (form.title === TITLES[form.kind]) form.title = TITLES[k]
   form.kind = k
 }
 async function send() {
   kept.value = await attempt(async () => {
-    const a = await api<{ job: RejudgeJob }>(p ? 'PUT' : 'POST', `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`, { ...form, ...(p ? { version: props.part!.version } : {}) })
+    const a = await api<{ job: RejudgeJob }>(
+      p ? 'PUT' : 'POST',
+      `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`,
+      { ...form, ...(p ? { version: props.part!.version } : {}) },
+    )
     await survey.follow(a.job)
   })
 }
-const remove = () => attempt(async () => {
-  const a = await api<{ job: RejudgeJob }>('DELETE', `/boats/${props.boat.id}/structure/${p!.id}`)
-  await survey.follow(a.job)
-  emit('gone')
-})
+const remove = () =>
+  attempt(async () => {
+    const a = await api<{ job: RejudgeJob }>('DELETE', `/boats/${props.boat.id}/structure/${p!.id}`)
+    await survey.follow(a.job)
+    emit('gone')
+  })
 </script>
 
 <template>
-  <form class="part-form" :aria-label="part ? part.title : 'A new part of the structure'" @submit.prevent="send">
+  <form
+    class="part-form"
+    :aria-label="part ? part.title : 'A new part of the structure'"
+    @submit.prevent="send"
+  >
     <h2 class="title">{{ part?.title ?? 'A new part of the structure' }}</h2>
-    <ChoiceField :model-value="form.kind" label="Kind" :options="PART_KINDS.map((k) => ({ value: k, title: k === 'wet' ? 'wet patch, seen' : k }))" :disabled="!may" @update:model-value="setKind($event)" />
-    <label class="long" for="part-title">Name<input id="part-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may" /></label>
+    <ChoiceField
+      :model-value="form.kind"
+      label="Kind"
+      :options="PART_KINDS.map((k) => ({ value: k, title: k === 'wet' ? 'wet patch, seen' : k }))"
+      :disabled="!may"
+      @update:model-value="setKind($event)"
+    />
+    <label class="long" for="part-title"
+      >Name<input id="part-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may"
+    /></label>
     <DimensionField v-model="form.x0Mm" label="From x, aft" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.y0Mm" label="From y, to starboard" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.x1Mm" label="To x" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.y1Mm" label="To y" :units="boats.units" :disabled="!may" />
     <p v-if="form.kind === 'beam'" class="soft small">From y −1 to 1 stands for the whole breadth.</p>
-    <DimensionField v-model="form.belowMm" label="How far below the deck" :units="boats.units" :least="0" optional placeholder="unknown" :disabled="!may" />
-    <DimensionField v-model="form.depthMm" label="Its own depth" :units="boats.units" above optional placeholder="unknown" :disabled="!may" />
-    <DimensionField v-model="form.widthMm" label="Its own width" :units="boats.units" above optional placeholder="unknown" :disabled="!may" />
-    <p v-if="said" class="said" role="alert">{{ said }}</p><p v-if="kept" class="soft" role="status">Kept.</p>
-    <div v-if="may" class="acts"><button class="act main" type="submit" :disabled="busy || !form.title.trim() || [form.x0Mm, form.y0Mm, form.x1Mm, form.y1Mm].includes(null)">{{ part ? 'Keep this part' : 'Add this part' }}</button><button v-if="part" type="button" class="act" :disabled="busy" @click="remove">Take it away</button></div>
+    <DimensionField
+      v-model="form.belowMm"
+      label="How far below the deck"
+      :units="boats.units"
+      :least="0"
+      optional
+      placeholder="unknown"
+      :disabled="!may"
+    />
+    <DimensionField
+      v-model="form.depthMm"
+      label="Its own depth"
+      :units="boats.units"
+      above
+      optional
+      placeholder="unknown"
+      :disabled="!may"
+    />
+    <DimensionField
+      v-model="form.widthMm"
+      label="Its own width"
+      :units="boats.units"
+      above
+      optional
+      placeholder="unknown"
+      :disabled="!may"
+    />
+    <p v-if="said" class="said" role="alert">{{ said }}</p>
+    <p v-if="kept" class="soft" role="status">Kept.</p>
+    <div v-if="may" class="acts">
+      <button
+        class="act main"
+        type="submit"
+        :disabled="busy || !form.title.trim() || [form.x0Mm, form.y0Mm, form.x1Mm, form.y1Mm].includes(null)"
+      >
+        {{ part ? 'Keep this part' : 'Add this part' }}</button><button
+        v-if="part"
+        type="button"
+        class="act"
+        :disabled="busy"
+        @click="remove"
+      >
+        Take it away
+      </button>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.part-form { display: grid; gap: 8px; max-width: 420px; }
-.title { font-size: 18px; }
-.long { display: grid; gap: 2px; }
-.acts { display: flex; gap: 10px; }
-.said { color: var(--short); font-weight: 600; }
+.part-form {
+  display: grid;
+  gap: 8px;
+  max-width: 420px;
+}
+.title {
+  font-size: 18px;
+}
+.long {
+  display: grid;
+  gap: 2px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+.said {
+  color: var(--short);
+  font-weight: 600;
+}
 </style>

@@ -1,7 +1,20 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import dayjs from 'dayjs'
-import { CORE_STATES, SCHOOLS, TAP_SOUNDS, THICKNESS_WAYS, excessOf, formatLength, wetAdvice, wetnessOf, type CoreId, type CoreState, type TapSound, type ThicknessWay } from '@north-tide/core'
+import {
+  CORE_STATES,
+  SCHOOLS,
+  TAP_SOUNDS,
+  THICKNESS_WAYS,
+  excessOf,
+  formatLength,
+  wetAdvice,
+  wetnessOf,
+  type CoreId,
+  type CoreState,
+  type TapSound,
+  type ThicknessWay,
+} from '@north-tide/core'
 import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
 import { useSurvey } from '../../../state/survey'
@@ -19,32 +32,89 @@ const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
 const boat = computed(() => boats.picture!)
 const may = computed(() => session.account?.role !== 'owner')
-const KINDS = [{ value: 'moisture', title: 'moisture' }, { value: 'thickness', title: 'thickness' }, { value: 'tap', title: 'tap test' }, { value: 'core', title: 'core sample' }] as const
-const form = reactive({ kind: 'moisture' as ReadingShown['kind'], zone: boat.value.zones[0]?.code ?? '', x: 1000 as number | null, y: 0 as number | null, value: null as number | null, dry: 14 as number | null, scale: 100 as number | null, way: 'probe' as ThicknessWay, layers: [null, null, null] as (number | null)[], tap: 'sound' as TapSound, core: 'dry' as CoreState, note: '', instrument: '', takenAt: '' })
+const KINDS = [
+  { value: 'moisture', title: 'moisture' },
+  { value: 'thickness', title: 'thickness' },
+  { value: 'tap', title: 'tap test' },
+  { value: 'core', title: 'core sample' },
+] as const
+const form = reactive({
+  kind: 'moisture' as ReadingShown['kind'],
+  zone: boat.value.zones[0]?.code ?? '',
+  x: 1000 as number | null,
+  y: 0 as number | null,
+  value: null as number | null,
+  dry: 14 as number | null,
+  scale: 100 as number | null,
+  way: 'probe' as ThicknessWay,
+  layers: [null, null, null] as (number | null)[],
+  tap: 'sound' as TapSound,
+  core: 'dry' as CoreState,
+  note: '',
+  instrument: '',
+  takenAt: '',
+})
 const zone = computed(() => boat.value.zones.find((z) => z.code === form.zone))
-watch(() => form.zone, () => {
-  const o = zone.value?.outline
-  if (!o) return
-  form.x = Math.round(o.reduce((s, p) => s + p.xMm, 0) / o.length)
-  form.y = Math.round(o.reduce((s, p) => s + p.yMm, 0) / o.length)
-}, { immediate: true })
-const names = computed(() => (zone.value?.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness']))
+watch(
+  () => form.zone,
+  () => {
+    const o = zone.value?.outline
+    if (!o) return
+    form.x = Math.round(o.reduce((s, p) => s + p.xMm, 0) / o.length)
+    form.y = Math.round(o.reduce((s, p) => s + p.yMm, 0) / o.length)
+  },
+  { immediate: true },
+)
+const names = computed(() =>
+  zone.value?.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness'],
+)
 const seen = computed(() => (form.way === 'ultrasonic' ? names.value.slice(0, 1) : names.value))
-const asked = computed(() => ({ boatId: boat.value.id, xMm: form.x ?? 0, yMm: form.y ?? 0, aboutMm: zone.value?.layers[0]?.thicknessMm ?? 5 }))
+const asked = computed(() => ({
+  boatId: boat.value.id,
+  xMm: form.x ?? 0,
+  yMm: form.y ?? 0,
+  aboutMm: zone.value?.layers[0]?.thicknessMm ?? 5,
+}))
 function take(r: InstrumentReading) {
   form.instrument = r.instrument
   form.takenAt = r.at
   if (form.kind === 'moisture') form.value = r.value
   else form.layers[0] = r.value
 }
-const ready = computed(() => form.x !== null && form.y !== null && form.zone && (form.kind === 'moisture' ? form.value !== null && form.dry !== null && form.scale !== null : form.kind === 'thickness' ? form.layers.slice(0, seen.value.length).some((v) => v !== null) : true))
+const ready = computed(
+  () =>
+    form.x !== null &&
+    form.y !== null &&
+    form.zone &&
+    (form.kind === 'moisture'
+      ? form.value !== null && form.dry !== null && form.scale !== null
+      : form.kind === 'thickness'
+        ? form.layers.slice(0, seen.value.length).some((v) => v !== null)
+        : true),
+)
 const last = ref('')
 async function send() {
-  const common = { kind: form.kind, zone: form.zone, xMm: form.x, yMm: form.y, note: form.note, ...(form.instrument ? { instrument: form.instrument } : {}), ...(form.takenAt ? { takenAt: form.takenAt } : {}) }
+  const common = {
+    kind: form.kind,
+    zone: form.zone,
+    xMm: form.x,
+    yMm: form.y,
+    note: form.note,
+    ...(form.instrument ? { instrument: form.instrument } : {}),
+    ...(form.takenAt ? { takenAt: form.takenAt } : {}),
+  }
   const body =
-    form.kind === 'moisture' ? { ...common, value: form.value, dryReference: form.dry, scaleMost: form.scale }
-    : form.kind === 'thickness' ? { ...common, way: form.way, layers: form.layers.slice(0, seen.value.length).flatMap((v, layer) => (v === null ? [] : [{ layer, thicknessMm: v }])) }
-    : { ...common, finding: form.kind === 'tap' ? form.tap : form.core }
+    form.kind === 'moisture'
+      ? { ...common, value: form.value, dryReference: form.dry, scaleMost: form.scale }
+      : form.kind === 'thickness'
+        ? {
+            ...common,
+            way: form.way,
+            layers: form.layers
+              .slice(0, seen.value.length)
+              .flatMap((v, layer) => (v === null ? [] : [{ layer, thicknessMm: v }])),
+          }
+        : { ...common, finding: form.kind === 'tap' ? form.tap : form.core }
   if (await attempt(() => survey.add(body))) {
     last.value = `Kept at x ${formatLength(form.x!, boats.units)}, y ${formatLength(form.y!, boats.units)}.`
     Object.assign(form, { value: null, layers: [null, null, null], note: '', instrument: '', takenAt: '' })
@@ -52,12 +122,19 @@ async function send() {
   }
 }
 const filter = ref<'all' | ReadingShown['kind']>('all')
-const rows = computed(() => survey.readings.filter((r) => filter.value === 'all' || r.kind === filter.value).slice().reverse())
+const rows = computed(() =>
+  survey.readings
+    .filter((r) => filter.value === 'all' || r.kind === filter.value)
+    .slice()
+    .reverse(),
+)
 const titleOf = (code: string | null) => boat.value.zones.find((z) => z.code === code)?.title ?? 'no zone'
 const saidOf = (r: ReadingShown) =>
-  r.kind === 'moisture' ? `${r.value} of ${r.scaleMost}, dry ${r.dryReference}: ${wetnessOf(excessOf(r.value!, r.dryReference!, r.scaleMost!))}`
-  : r.kind === 'thickness' ? `${(boat.value.zones.find((z) => z.code === r.zone)?.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness'])[r.layer ?? 0]} ${formatLength(r.value!, boats.units)}, ${THICKNESS_WAYS[r.way as ThicknessWay]?.title ?? r.way}`
-  : r.finding
+  r.kind === 'moisture'
+    ? `${r.value} of ${r.scaleMost}, dry ${r.dryReference}: ${wetnessOf(excessOf(r.value!, r.dryReference!, r.scaleMost!))}`
+    : r.kind === 'thickness'
+      ? `${(boat.value.zones.find((z) => z.code === r.zone)?.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness'])[r.layer ?? 0]} ${formatLength(r.value!, boats.units)}, ${THICKNESS_WAYS[r.way as ThicknessWay]?.title ?? r.way}`
+      : r.finding
 const why = reactive<Record<number, string>>({})
 const taking = ref<number | null>(null)
 const photosOf = ref<number | null>(null)
@@ -70,14 +147,28 @@ const verdicts = computed(() =>
   boat.value.zones.flatMap((z) => {
     const map = survey.maps[z.code]
     if (!map || z.kind !== 'sandwich') return []
-    const of = (kind: string) => survey.readings.filter((r) => r.zone === z.code && r.kind === kind && !r.withdrawnWhy)
-    const worst = <T extends string>(rows: ReadingShown[], order: readonly T[]) => rows.map((r) => r.finding as T).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] ?? null
+    const of = (kind: string) =>
+      survey.readings.filter((r) => r.zone === z.code && r.kind === kind && !r.withdrawnWhy)
+    const worst = <T extends string>(rows: ReadingShown[], order: readonly T[]) =>
+      rows.map((r) => r.finding as T).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] ?? null
     const sample = worst(of('core'), CORE_STATES)
     const tap = worst(of('tap'), TAP_SOUNDS)
-    return [{ zone: z, map, sample, tap, advice: map.wetMm2 > 0 ? wetAdvice({ core: z.layers[1]!.material as CoreId, wetMm2: map.wetMm2, sample, tap }) : [] }]
+    return [
+      {
+        zone: z,
+        map,
+        sample,
+        tap,
+        advice:
+          map.wetMm2 > 0
+            ? wetAdvice({ core: z.layers[1]!.material as CoreId, wetMm2: map.wetMm2, sample, tap })
+            : [],
+      },
+    ]
   }),
 )
-const m2 = (mm2: number) => (boats.units === 'inch' ? `${(mm2 / 92903.04).toFixed(1)} sq ft` : `${(mm2 / 1e6).toFixed(2)} m²`)
+const m2 = (mm2: number) =>
+  boats.units === 'inch' ? `${(mm2 / 92903.04).toFixed(1)} sq ft` : `${(mm2 / 1e6).toFixed(2)} m²`
 const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
 </script>
 
@@ -86,51 +177,202 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
     <form v-if="may" class="new" aria-label="A new reading" @submit.prevent="send">
       <h2 class="title">A new reading</h2>
       <ChoiceField v-model="form.kind" label="What" :options="KINDS" />
-      <ChoiceField v-model="form.zone" label="Zone" :options="boat.zones.map((z) => ({ value: z.code, title: z.title }))" />
-      <DimensionField v-model="form.x" :label="zone?.face === 'bulkhead' ? 'y, to starboard' : 'x, aft of the stem'" :units="boats.units" />
-      <DimensionField v-model="form.y" :label="zone && ['bulkhead', 'topsides', 'bottom'].includes(zone.face) ? 'z, above the waterline' : 'y, to starboard'" :units="boats.units" />
+      <ChoiceField
+        v-model="form.zone"
+        label="Zone"
+        :options="boat.zones.map((z) => ({ value: z.code, title: z.title }))"
+      />
+      <DimensionField
+        v-model="form.x"
+        :label="zone?.face === 'bulkhead' ? 'y, to starboard' : 'x, aft of the stem'"
+        :units="boats.units"
+      />
+      <DimensionField
+        v-model="form.y"
+        :label="
+          zone && ['bulkhead', 'topsides', 'bottom'].includes(zone.face)
+            ? 'z, above the waterline'
+            : 'y, to starboard'
+        "
+        :units="boats.units"
+      />
       <template v-if="form.kind === 'moisture'">
-        <DimensionField v-model="form.value" label="Reading" kind="number" :units="boats.units" :least="0" optional :problem="path === 'value' ? said : null" />
-        <DimensionField v-model="form.dry" label="Dry reference of this deck" kind="number" :units="boats.units" :least="0" :problem="path === 'dryReference' ? said : null" />
-        <DimensionField v-model="form.scale" label="The meter’s scale ends at" kind="number" :units="boats.units" above />
+        <DimensionField
+          v-model="form.value"
+          label="Reading"
+          kind="number"
+          :units="boats.units"
+          :least="0"
+          optional
+          :problem="path === 'value' ? said : null"
+        />
+        <DimensionField
+          v-model="form.dry"
+          label="Dry reference of this deck"
+          kind="number"
+          :units="boats.units"
+          :least="0"
+          :problem="path === 'dryReference' ? said : null"
+        />
+        <DimensionField
+          v-model="form.scale"
+          label="The meter’s scale ends at"
+          kind="number"
+          :units="boats.units"
+          above
+        />
         <TakeReading kind="moisture" :asked="asked" @take="take" />
       </template>
       <template v-else-if="form.kind === 'thickness'">
-        <ChoiceField v-model="form.way" label="By" :options="(Object.keys(THICKNESS_WAYS) as ThicknessWay[]).map((w) => ({ value: w, title: THICKNESS_WAYS[w].title }))" />
+        <ChoiceField
+          v-model="form.way"
+          label="By"
+          :options="
+            (Object.keys(THICKNESS_WAYS) as ThicknessWay[]).map((w) => ({
+              value: w,
+              title: THICKNESS_WAYS[w].title,
+            }))
+          "
+        />
         <p class="soft small">{{ THICKNESS_WAYS[form.way].note }}</p>
-        <DimensionField v-for="(n, i) in seen" :key="n" v-model="form.layers[i]!" :label="n" :units="boats.units" above optional :problem="path.startsWith(`layers.${i}`) ? said : null" />
+        <DimensionField
+          v-for="(n, i) in seen"
+          :key="n"
+          v-model="form.layers[i]!"
+          :label="n"
+          :units="boats.units"
+          above
+          optional
+          :problem="path.startsWith(`layers.${i}`) ? said : null"
+        />
         <TakeReading v-if="form.way === 'ultrasonic'" kind="ultrasonic" :asked="asked" @take="take" />
       </template>
-      <ChoiceField v-else-if="form.kind === 'tap'" v-model="form.tap" label="It sounds" :options="TAP_SOUNDS.map((t) => ({ value: t, title: t }))" />
-      <ChoiceField v-else v-model="form.core" label="The core is" :options="CORE_STATES.map((t) => ({ value: t, title: t }))" />
-      <p v-if="form.instrument" class="soft small">taken with {{ form.instrument }}, {{ dayjs(form.takenAt).format('HH:mm:ss') }}</p>
-      <label class="long" for="reading-note">Note<input id="reading-note" v-model="form.note" class="entry" maxlength="1000" /></label>
-      <p v-if="said" class="said" role="alert">{{ said }}</p><p v-else-if="last" class="soft small" role="status">{{ last }}</p>
+      <ChoiceField
+        v-else-if="form.kind === 'tap'"
+        v-model="form.tap"
+        label="It sounds"
+        :options="TAP_SOUNDS.map((t) => ({ value: t, title: t }))"
+      />
+      <ChoiceField
+        v-else
+        v-model="form.core"
+        label="The core is"
+        :options="CORE_STATES.map((t) => ({ value: t, title: t }))"
+      />
+      <p v-if="form.instrument" class="soft small">
+        taken with {{ form.instrument }}, {{ dayjs(form.takenAt).format('HH:mm:ss') }}
+      </p>
+      <label class="long" for="reading-note"
+        >Note<input id="reading-note" v-model="form.note" class="entry" maxlength="1000"
+      /></label>
+      <p v-if="said" class="said" role="alert">{{ said }}</p>
+      <p v-else-if="last" class="soft small" role="status">{{ last }}</p>
       <button class="act main" type="submit" :disabled="busy || !ready">Keep this reading</button>
     </form>
     <div class="rest" tabindex="0" aria-label="Results">
       <section aria-label="What it comes to">
         <h2 class="title">What it comes to</h2>
-        <p v-if="!verdicts.length" class="soft">No cored zone has been read yet. Read a dry spot first for the reference, then a grid round every fitting and stain.</p>
+        <p v-if="!verdicts.length" class="soft">
+          No cored zone has been read yet. Read a dry spot first for the reference, then a grid round every
+          fitting and stain.
+        </p>
         <article v-for="v in verdicts" :key="v.zone.code">
-          <h3>{{ v.zone.title }}: {{ v.map.wetMm2 > 0 ? `${m2(v.map.wetMm2)} wet` : 'no wet core found' }}{{ v.map.dampMm2 > 0 ? `, ${m2(v.map.dampMm2)} damp` : '' }}</h3>
-          <p class="soft small">Of {{ m2(v.map.areaMm2) }}; {{ m2(v.map.guessMm2) }} is further than {{ formatLength(Math.round(v.map.reachMm), boats.units) }} from a reading, so only a guess.<template v-if="v.map.typicalErrorPts !== null"> Left out in turn, a reading is foretold by the others to within {{ v.map.typicalErrorPts.toFixed(1) }} points at the median.</template> Sample: {{ v.sample ?? 'none' }}; tap: {{ v.tap ?? 'none' }}.</p>
-          <table v-if="v.advice.length" class="rows"><thead><tr><th>What to do where a fitting stands</th><th></th><th>Why here</th><th>Costs</th></tr></thead><tbody><tr v-for="a in v.advice" :key="a.id" :class="a.stance"><td><strong>{{ school(a.id).choice }}</strong></td><td>{{ a.stance }}</td><td>{{ a.because }}</td><td class="soft">{{ school(a.id).costs }}</td></tr></tbody></table>
+          <h3>
+            {{ v.zone.title }}: {{ v.map.wetMm2 > 0 ? `${m2(v.map.wetMm2)} wet` : 'no wet core found'
+            }}{{ v.map.dampMm2 > 0 ? `, ${m2(v.map.dampMm2)} damp` : '' }}
+          </h3>
+          <p class="soft small">
+            Of {{ m2(v.map.areaMm2) }}; {{ m2(v.map.guessMm2) }} is further than
+            {{ formatLength(Math.round(v.map.reachMm), boats.units) }} from a reading, so only a
+            guess.<template v-if="v.map.typicalErrorPts !== null">
+              Left out in turn, a reading is foretold by the others to within
+              {{ v.map.typicalErrorPts.toFixed(1) }} points at the median.</template
+            >
+            Sample: {{ v.sample ?? 'none' }}; tap: {{ v.tap ?? 'none' }}.
+          </p>
+          <table v-if="v.advice.length" class="rows">
+            <thead>
+              <tr>
+                <th>What to do where a fitting stands</th>
+                <th></th>
+                <th>Why here</th>
+                <th>Costs</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="a in v.advice" :key="a.id" :class="a.stance">
+                <td>
+                  <strong>{{ school(a.id).choice }}</strong>
+                </td>
+                <td>{{ a.stance }}</td>
+                <td>{{ a.because }}</td>
+                <td class="soft">{{ school(a.id).costs }}</td>
+              </tr>
+            </tbody>
+          </table>
         </article>
       </section>
       <section aria-label="Readings">
-        <div class="group"><h2 class="title">Readings</h2><select v-model="filter" class="choice" aria-label="Which readings"><option value="all">all {{ survey.readings.length }}</option><option v-for="k in KINDS" :key="k.value" :value="k.value">{{ k.title }} ({{ survey.readings.filter((r) => r.kind === k.value).length }})</option></select></div>
+        <div class="group">
+          <h2 class="title">Readings</h2>
+          <select v-model="filter" class="choice" aria-label="Which readings">
+            <option value="all">all {{ survey.readings.length }}</option>
+            <option v-for="k in KINDS" :key="k.value" :value="k.value">
+              {{ k.title }} ({{ survey.readings.filter((r) => r.kind === k.value).length }})
+            </option>
+          </select>
+        </div>
         <table v-if="rows.length" class="rows">
-          <thead><tr><th>Zone</th><th class="number">x</th><th class="number">y</th><th>What</th><th>Who, when, with</th><th></th></tr></thead>
+          <thead>
+            <tr>
+              <th>Zone</th>
+              <th class="number">x</th>
+              <th class="number">y</th>
+              <th>What</th>
+              <th>Who, when, with</th>
+              <th></th>
+            </tr>
+          </thead>
           <tbody>
             <template v-for="r in rows" :key="r.id">
               <tr :class="{ gone: r.withdrawnWhy }">
-                <td>{{ titleOf(r.zone) }}</td><td class="number">{{ formatLength(Math.round(r.xMm), boats.units) }}</td><td class="number">{{ formatLength(Math.round(r.yMm), boats.units) }}</td><td>{{ saidOf(r) }}<span v-if="r.note" class="soft small"> · {{ r.note }}</span><span v-if="r.withdrawnWhy" class="small"> · withdrawn by {{ r.withdrawnBy }}: {{ r.withdrawnWhy }}</span></td>
-                <td class="small soft">{{ r.who }}, {{ dayjs(r.takenAt).format('D MMM HH:mm') }}{{ r.instrument ? `, ${r.instrument}` : '' }}</td>
-                <td class="small"><button class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">photos</button> <button v-if="may && !r.withdrawnWhy" class="plain link" @click="taking = taking === r.id ? null : r.id">withdraw</button></td>
+                <td>{{ titleOf(r.zone) }}</td>
+                <td class="number">{{ formatLength(Math.round(r.xMm), boats.units) }}</td>
+                <td class="number">{{ formatLength(Math.round(r.yMm), boats.units) }}</td>
+                <td>
+                  {{ saidOf(r) }}<span v-if="r.note" class="soft small"> · {{ r.note }}</span
+                  ><span v-if="r.withdrawnWhy" class="small">
+                    · withdrawn by {{ r.withdrawnBy }}: {{ r.withdrawnWhy }}</span
+                  >
+                </td>
+                <td class="small soft">
+                  {{ r.who }}, {{ dayjs(r.takenAt).format('D MMM HH:mm')
+                  }}{{ r.instrument ? `, ${r.instrument}` : '' }}
+                </td>
+                <td class="small">
+                  <button class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">
+                    photos
+                  </button>
+                  <button
+                    v-if="may && !r.withdrawnWhy"
+                    class="plain link"
+                    @click="taking = taking === r.id ? null : r.id"
+                  >
+                    withdraw
+                  </button>
+                </td>
               </tr>
-              <tr v-if="taking === r.id"><td colspan="6"><label class="why">Why<input v-model="why[r.id]" class="entry" maxlength="300" /></label> <button class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">Withdraw this reading</button></td></tr>
-              <tr v-if="photosOf === r.id"><td colspan="6"><PhotoStrip subject="reading" :subject-id="r.id" /></td></tr>
+              <tr v-if="taking === r.id">
+                <td colspan="6">
+                  <label class="why">Why<input v-model="why[r.id]" class="entry" maxlength="300" /></label>
+                  <button class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
+                    Withdraw this reading
+                  </button>
+                </td>
+              </tr>
+              <tr v-if="photosOf === r.id">
+                <td colspan="6"><PhotoStrip subject="reading" :subject-id="r.id" /></td>
+              </tr>
             </template>
           </tbody>
         </table>
@@ -142,11 +384,30 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
 
 <style scoped src="./split.css"></style>
 <style scoped>
-article { padding: 8px 0 12px; border-bottom: 1px solid var(--line); }
-tr.refused td { color: var(--ink-soft); }
-tr.refused strong { text-decoration: line-through; }
-tr.gone td { color: var(--ink-soft); text-decoration: line-through; }
-.link { text-decoration: underline dotted; padding: 6px 3px; }
-.why { display: inline-flex; gap: 8px; align-items: center; }
-.number { white-space: nowrap; }
+article {
+  padding: 8px 0 12px;
+  border-bottom: 1px solid var(--line);
+}
+tr.refused td {
+  color: var(--ink-soft);
+}
+tr.refused strong {
+  text-decoration: line-through;
+}
+tr.gone td {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+.link {
+  text-decoration: underline dotted;
+  padding: 6px 3px;
+}
+.why {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+.number {
+  white-space: nowrap;
+}
 </style>
