@@ -61,7 +61,7 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   await expect(hole).toContainText('Cleat of the journey, bolt 1')
   await hole.getByRole('button', { name: 'Record as drilled' }).click()
   await expect(hole.locator('.events')).toContainText('drilled')
-  await hole.getByLabel('State').selectOption('dry fitted')
+  await hole.getByLabel('State').selectOption('dry-fitted')
   await hole.getByRole('button', { name: 'Record as dry fitted' }).click()
   await expect(hole.getByRole('alert')).toContainText('The core of this hole is not sealed')
   await expect(hole.getByRole('button', { name: 'Pass the gate and record' })).toBeDisabled()
@@ -72,7 +72,7 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   // It is found again in the list, with its state.
   await page.getByLabel('Find in the register').fill('journey bolt 1')
   await expect(page.getByRole('row').filter({ hasText: 'Cleat of the journey, bolt 1' })).toContainText(
-    'dry fitted',
+    'dry-fitted',
   )
 })
 

@@ -19,6 +19,7 @@ import {
   mirrored,
   moved,
   nestCount,
+  partSaid,
   partsOf,
   patchFor,
   planOfPlate,
@@ -237,17 +238,20 @@ describe('each bolt\u2019s own stack', () => {
     expect(j.grips.map((g) => g.bolts)).toEqual([[0], [1], [2, 3]])
     expect(j.grips[2]!.grip!.gripMm - j.grips[0]!.grip!.gripMm).toBeCloseTo(25, 9)
     expect(j.grips[1]!.grip!.gripMm - j.grips[0]!.grip!.gripMm).toBeCloseTo(6, 9)
-    const bolts = partsOf(d, j, 'metric').filter((p) => p.what.startsWith('Bolt'))
+    const bolts = partsOf(d, j)
+      .map((p) => partSaid(p, 'metric'))
+      .filter((p) => p.what.startsWith('Bolt'))
     expect(bolts.length).toBeGreaterThan(1)
     expect(bolts.map((b) => b.note).join()).toContain('for bolt 3, 4')
   })
   it('parts that were bought go stale when the stack moves, and are right again when it moves back', () => {
     const d = fit('HG-C250')
-    const bought = { ...d, bought: { what: boltsWanted(d, judge(d)), at: '2031-04-14', by: 'Tam' } }
-    expect(staleParts(bought, judge(bought))).toBeNull()
-    const thicker = withChange(bought, { 'plate.thicknessMm': 20 })
-    expect(staleParts(thicker, judge(thicker))!.wanted).not.toBe(bought.bought.what)
-    expect(staleParts(withChange(thicker, { 'plate.thicknessMm': 8 }), judge(bought))).toBeNull()
+    const bought = { what: boltsWanted(d, judge(d)), at: '2031-04-14', by: 'Tam' }
+    expect(staleParts({ bought: null }, d, judge(d))).toBeNull()
+    expect(staleParts({ bought }, d, judge(d))).toBeNull()
+    const thicker = withChange(d, { 'plate.thicknessMm': 20 })
+    expect(staleParts({ bought }, thicker, judge(thicker))!.wanted).not.toBe(bought.what)
+    expect(staleParts({ bought }, withChange(thicker, { 'plate.thicknessMm': 8 }), judge(d))).toBeNull()
   })
 })
 
@@ -282,9 +286,11 @@ describe('plates as made', () => {
       judge(d).plate!.bedMl,
     )
     const two = withChange(d, { 'plate.sheets': 2, 'plate.bonded': false })
-    expect(partsOf(two, judge(two), 'metric').find((p) => p.what.startsWith('Backing'))!.count).toContain(
-      'bonded into one',
-    )
+    expect(
+      partsOf(two, judge(two))
+        .map((p) => partSaid(p, 'metric'))
+        .find((p) => p.what.startsWith('Backing'))!.count,
+    ).toContain('bonded into one')
     expect(stepsOf(two, judge(two), 'metric').map((s) => s.id)).toContain('plate-dry')
   })
   it.each([
@@ -606,9 +612,8 @@ describe('copies', () => {
     )
   })
   it('what was bought or measured for the first does not go with a copy', () => {
-    const d = { ...fit('HG-C250'), bought: { what: 'x', at: '', by: '' }, unevenMm: [1, 0, 0, 0] }
+    const d = { ...fit('HG-C250'), unevenMm: [1, 0, 0, 0] }
     expect(moved(d, zones, { xMm: 2000, yMm: -500 }, 'copy')).toMatchObject({
-      bought: null,
       unevenMm: [],
       place: { xMm: 2000, yMm: -500, measuredFrom: [] },
     })

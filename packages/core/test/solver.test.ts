@@ -222,7 +222,7 @@ describe('a hole that is set in epoxy', () => {
   const life = (tempC: number | null): LifeFacts[] => [
     { state: 'marked', at: at(0) },
     { state: 'drilled', at: at(1), sizeMm: 44 },
-    { state: 'dry fitted', at: at(2) },
+    { state: 'dry-fitted', at: at(2) },
     { state: 'bedded', at: at(3), tempC, humidityPct: 60, lot: lot('epoxy') },
   ]
   const ids = (events: LifeFacts[], event: LifeFacts) => gatesFor(hole, events, event).map((g) => g.id)

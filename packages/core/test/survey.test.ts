@@ -349,7 +349,19 @@ describe('the map as a file', () => {
     ],
     zones: [zone()],
     parts: [{ kind: 'beam', title: 'beam', x0Mm: 900, y0Mm: -1, x1Mm: 900, y1Mm: 1 }],
-    fittings: [{ name: 'cleat', xMm: 900, yMm: 0, base: { lengthMm: 250, widthMm: 60 } }],
+    fittings: [
+      {
+        name: 'cleat',
+        xMm: 900,
+        yMm: 0,
+        outline: [
+          { xMm: 775, yMm: -30 },
+          { xMm: 1025, yMm: -30 },
+          { xMm: 1025, yMm: 30 },
+          { xMm: 775, yMm: 30 },
+        ],
+      },
+    ],
     holes: [
       { label: 'P-001', xMm: 900, yMm: 20, zMm: 900, diameterMm: 9, state: 'suspect', zoneCode: 'Deck' },
       { label: 'P-002', xMm: 905, yMm: 22, zMm: 900, diameterMm: 9, state: 'proved', zoneCode: 'Deck' },

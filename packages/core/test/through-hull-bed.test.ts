@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { calculate } from '../src'
+import { deadriseFrom, calculate, stepGates, partSaid } from '../src'
 import {
   THROUGH_HULL_CATALOGUE,
   throughHullParts,
   throughHullSteps,
-  deadriseFrom,
   lastLook,
-  stepGates,
   type ThroughHullDesign,
 } from '../src/kinds/through-hull'
 import { angleSurvey } from '../src/chapters/layout/angle-survey'
@@ -92,7 +90,10 @@ describe('what each joint is bedded in, how much, and until when', () => {
     expect(cold.assumed).toEqual(['15 minutes of work'])
   })
   it('epoxy is bought once, as its pots; a cored bottom lists its solid ring', () => {
-    const parts = (d: ThroughHullDesign) => throughHullParts(d, judge(d), 'metric').map((p) => p.what)
+    const parts = (d: ThroughHullDesign) =>
+      throughHullParts(d, judge(d))
+        .map((p) => partSaid(p, 'metric'))
+        .map((p) => p.what)
     const d = fit('MV-K1', { 'bedding.flange': 'epoxy-filled' })
     expect(
       parts(d)

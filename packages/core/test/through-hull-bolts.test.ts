@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { SIZES, STOCK_LENGTHS_MM } from '../src'
+import { SIZES, STOCK_LENGTHS_MM, stepGates, partSaid } from '../src'
 import {
   FLANGE_THICK_MM,
   throughHullBolts,
@@ -8,7 +8,6 @@ import {
   throughHullSteps,
   boltLengths,
   boltsSaid,
-  stepGates,
 } from '../src/kinds/through-hull'
 import { fit, judge } from './through-hull-hands'
 
@@ -97,7 +96,9 @@ describe('how long the bolts are', () => {
   it('they stand on the list of parts by length, one spare each, and lean on the flange\u2019s thickness', () => {
     const d = fit('MV-S1', { 'hold.method': 'through' })
     const j = judge(d)
-    const lines = throughHullParts(d, j, 'metric').filter((p) => p.what.startsWith('Bolt through the hull'))
+    const lines = throughHullParts(d, j)
+      .map((p) => partSaid(p, 'metric'))
+      .filter((p) => p.what.startsWith('Bolt through the hull'))
     expect(lines.map((p) => p.size)).toEqual(
       j.bolts.map((b) => expect.stringContaining(`M8 × ${b.lengthMm}`)),
     )

@@ -1,13 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { gatesFor, hasReached, nextStates, progress, standing, type LifeFacts } from '../src'
+import {
+  gatesFor,
+  hasReached,
+  nextStates,
+  progress,
+  standing,
+  type LifeFacts,
+  stepGates,
+  logSaid,
+  partSaid,
+} from '../src'
 import {
   THROUGH_HULL_CATALOGUE,
   VALVES,
   throughHullParts,
   throughHullSteps,
   throughHullWithRemedies,
-  logSaid,
-  stepGates,
 } from '../src/kinds/through-hull'
 import { NOBODY, fit, judge } from './through-hull-hands'
 
@@ -41,8 +49,9 @@ describe('what goes on the threads', () => {
       throughHullParts(
         fit('MV-S1', { 'bedding.thread': 'ptfe' }),
         judge(fit('MV-S1', { 'bedding.thread': 'ptfe' })),
-        'metric',
-      ).find((p) => p.what === 'Thread tape')!.size,
+      )
+        .map((p) => partSaid(p, 'metric'))
+        .find((p) => p.what === 'Thread tape')!.size,
     ).toMatch(/mm$/)
   })
   it('a pair that does not fit is short by itself and is not sealed into fitting', () => {
@@ -85,9 +94,9 @@ describe('ticking a step', () => {
   it('every family has its hole drilled, and what is written comes in the order of a life', () => {
     for (const e of THROUGH_HULL_CATALOGUE) {
       const f = fit(e.id)
-      const states = throughHullSteps(f, judge(f), 'metric').flatMap((s) => s.records)
-      const order = ['drilled', 'core sealed', 'dry fitted', 'bedded', 'cured', 'proved', 'in service']
-      expect([e.id, states[0], states.at(-1)]).toEqual([e.id, 'drilled', 'in service'])
+      const states = throughHullSteps(f, judge(f), 'metric').flatMap((s) => s.records.bore ?? [])
+      const order = ['drilled', 'core-sealed', 'dry-fitted', 'bedded', 'cured', 'proved', 'in-service']
+      expect([e.id, states[0], states.at(-1)]).toEqual([e.id, 'drilled', 'in-service'])
       expect([e.id, ...states.map((s) => order.indexOf(s))]).toEqual([
         e.id,
         ...states.map((s) => order.indexOf(s)).sort((a, b) => a - b),
@@ -95,7 +104,7 @@ describe('ticking a step', () => {
     }
   })
   it('bolts through the hull have holes of their own, bolts into the pad have none', () => {
-    expect(steps.find((s) => s.id === 'bolt-holes')!.boltRecords).toEqual(['drilled', 'dry fitted'])
+    expect(steps.find((s) => s.id === 'bolt-holes')!.records.bolt).toEqual(['drilled', 'dry-fitted'])
     const into = fit('MV-S1', { 'hold.method': 'insert' })
     expect(throughHullSteps(into, judge(into), 'metric').some((s) => s.id === 'bolt-holes')).toBe(false)
   })
@@ -127,10 +136,10 @@ describe('a life that was corrected, or begun again', () => {
   const life = (...events: [LifeFacts['state'], Partial<LifeFacts>?][]): LifeFacts[] =>
     events.map(([state, more], i) => ({ state, seq: i + 1, at: t0 + i * 86_400_000, ...more }))
   it.each([
-    ['as it was written', life(['marked'], ['drilled'], ['dry fitted']), 'dry fitted'],
+    ['as it was written', life(['marked'], ['drilled'], ['dry-fitted']), 'dry-fitted'],
     [
       'one step too many, taken back',
-      life(['marked'], ['drilled'], ['dry fitted'], ['drilled', { corrects: 3 }]),
+      life(['marked'], ['drilled'], ['dry-fitted'], ['drilled', { corrects: 3 }]),
       'drilled',
     ],
     ['drilled by mistake', life(['marked'], ['drilled'], ['marked', { corrects: 2 }]), 'marked'],
@@ -140,17 +149,17 @@ describe('a life that was corrected, or begun again', () => {
       life(
         ['marked'],
         ['drilled'],
-        ['dry fitted'],
+        ['dry-fitted'],
         ['bedded'],
         ['cured'],
         ['proved'],
-        ['in service'],
+        ['in-service'],
         ['marked'],
       ),
       'marked',
     ],
-    ['replaced and bored', life(['marked'], ['in service'], ['marked'], ['drilled']), 'drilled'],
-    ['found in service', life(['in service']), 'in service'],
+    ['replaced and bored', life(['marked'], ['in-service'], ['marked'], ['drilled']), 'drilled'],
+    ['found in service', life(['in-service']), 'in-service'],
   ] as const)('%s has come to %s', (_name, events, far) => {
     expect(progress([...events])).toBe(far)
     expect(hasReached([...events], far)).toBe(!events.some((e) => e.state === 'suspect'))
@@ -159,21 +168,21 @@ describe('a life that was corrected, or begun again', () => {
     const wrong = life(
       ['marked'],
       ['drilled'],
-      ['dry fitted'],
+      ['dry-fitted'],
       ['bedded', { tempC: 20, humidityPct: 60 }],
-      ['dry fitted', { corrects: 4 }],
+      ['dry-fitted', { corrects: 4 }],
     )
-    expect(standing(wrong).map((e) => e.state)).toEqual(['marked', 'drilled', 'dry fitted', 'dry fitted'])
+    expect(standing(wrong).map((e) => e.state)).toEqual(['marked', 'drilled', 'dry-fitted', 'dry-fitted'])
     expect(gatesFor(hole, wrong, { state: 'cured', at: t0 + 60 * 86_400_000 }).map((g) => g.id)).toContain(
       'not-bedded',
     )
     expect(nextStates(hole, wrong)[0]).toBe('bedded')
   })
   it('a correction passes no gate that the step itself would not pass, and goes back freely', () => {
-    const now = life(['marked'], ['drilled', { sizeMm: 43 }], ['dry fitted'])
+    const now = life(['marked'], ['drilled', { sizeMm: 43 }], ['dry-fitted'])
     const ids = (e: Partial<LifeFacts> & Pick<LifeFacts, 'state'>) =>
       gatesFor(hole, now, { at: t0 + 9 * 86_400_000, ...e }).map((g) => g.id)
-    expect(ids({ state: 'in service', corrects: 3 })).toEqual(
+    expect(ids({ state: 'in-service', corrects: 3 })).toEqual(
       expect.arrayContaining(['not-bedded', 'no-cure', 'no-proof']),
     )
     expect(ids({ state: 'drilled', corrects: 3 })).toEqual([])
@@ -182,7 +191,7 @@ describe('a life that was corrected, or begun again', () => {
   })
   it('what is welded needs no lot and no cure, but its proof', () => {
     const welded = { ...hole, sealant: 'welded' }
-    const now = life(['marked'], ['drilled'], ['dry fitted'], ['bedded'])
+    const now = life(['marked'], ['drilled'], ['dry-fitted'], ['bedded'])
     expect(gatesFor(welded, now.slice(0, 3), { state: 'bedded', at: t0 + 9e8 })).toEqual([])
     expect(gatesFor(welded, now, { state: 'proved', at: t0 + 9e8 }).map((g) => g.id)).toEqual([
       'no-leak-test',

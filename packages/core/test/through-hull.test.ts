@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { calculate, rank, toSvg, withChange, type BoatPart, type BoatZone } from '../src'
+import {
+  calculate,
+  rank,
+  toSvg,
+  withChange,
+  type BoatPart,
+  type BoatZone,
+  gateBefore,
+  partSaid,
+  type LogLine,
+} from '../src'
 import {
   THROUGH_HULL_CATALOGUE,
   THROUGH_HULL_FAMILIES,
@@ -27,7 +37,6 @@ import {
   compartmentAt,
   findingsFor,
   floodAll,
-  gateBefore,
   hullAt,
   judgeThroughHull,
   orderBlocked,
@@ -42,7 +51,6 @@ import {
   wrongHole,
   type ThroughHullAround,
   type ThroughHullDesign,
-  type ThroughHullLog,
   type FloodRun,
 } from '../src/kinds/through-hull'
 import { flooding } from '../src/chapters/hull/flooding'
@@ -82,9 +90,9 @@ describe('families', () => {
     expect(steps[0]!.id).toBe('must')
     for (const w of WATCH_STEPS) expect(steps.some((s) => s.id === w)).toBe(true)
     expect(
-      throughHullParts(d, j, 'metric').every(
-        (p) => !/NaN|undefined/.test(`${p.what}${p.size}${p.count}${p.note}`),
-      ),
+      throughHullParts(d, j)
+        .map((p) => partSaid(p, 'metric'))
+        .every((p) => !/NaN|undefined/.test(`${p.what}${p.size}${p.count}${p.note}`)),
     ).toBe(true)
     expect(throughHullOrientation(d, j)).not.toMatch(/NaN|undefined/)
     expect(throughHullFromFile(JSON.parse(JSON.stringify(throughHullToFile(d))))).toEqual(d)
@@ -571,11 +579,8 @@ describe('survey and wrong holes', () => {
     )
   })
   it('figures point at what is to be ticked, and at nothing where all is well', () => {
-    const seen = (
-      d: ThroughHullDesign,
-      around: Partial<ThroughHullAround> = {},
-      log: ThroughHullLog[] = [],
-    ) => seenInFigures(d, judgeThroughHull(d, { ...NOBODY, ...around }, log)).sort()
+    const seen = (d: ThroughHullDesign, around: Partial<ThroughHullAround> = {}, log: LogLine[] = []) =>
+      seenInFigures(d, judgeThroughHull(d, { ...NOBODY, ...around }, log)).sort()
     const d = fit('MV-B114', { valve: VALVES.find((v) => v.id === 'MV-BT114'), 'hose.clips': 1 })
     expect(seen(d)).toEqual(expect.arrayContaining(['mixed-threads', 'one-clip', 'yellow-brass']))
     expect(seen(fit('MV-S1'))).toEqual([])
@@ -613,11 +618,23 @@ describe('survey and wrong holes', () => {
     expect(taperPlugOf({ pitMm, wallMm, contactPct }).advised).toBe(advised)
   })
   it('lapping in against the advice needs a word', () => {
-    const base = { pitMm: 2, wallMm: 5, contactPct: 80, decision: 'recondition', reason: '' }
-    expect(verdict(fit('MV-P114', { taperPlug: base }), 'taper-plug')).toBe('short')
-    expect(
-      verdict(fit('MV-P114', { taperPlug: { ...base, reason: 'until haul-out in May' } }), 'taper-plug'),
-    ).toBe('tight')
+    const taperPlug = { pitMm: 2, wallMm: 5, contactPct: 80 }
+    const decided = (reason: string, on = taperPlug): LogLine => ({
+      kind: 'decision',
+      value: null,
+      note: '',
+      who: 'x',
+      at: '2026-05-01T08:00:00Z',
+      data: { about: 'taper-plug', decision: 'recondition', reason, on },
+    })
+    const d = fit('MV-P114', { taperPlug })
+    const plug = (log: LogLine[]) =>
+      judgeThroughHull(d, NOBODY, log).checks.find((c) => c.id === 'taper-plug')!.verdict
+    expect(plug([])).toBe('short')
+    expect(plug([decided('')])).toBe('short')
+    expect(plug([decided('until haul-out in May')])).toBe('tight')
+    // What was decided on other pits says nothing of these.
+    expect(plug([decided('until haul-out in May', { ...taperPlug, pitMm: 1.5 })])).toBe('short')
   })
   it('a hole a little too big is used, one much too big is filled or goes up a size, an old one is closed', () => {
     const d = fit('MV-S1')

@@ -21,7 +21,7 @@ import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
-import { throughHullRoutes } from './routes/through-hulls'
+import { goodsRoutes } from './routes/goods'
 import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
@@ -55,8 +55,9 @@ async function sessionSecret(db: Sequelize): Promise<string> {
 /** Addresses that the version before this had, answered for one version more. */
 const OLD: [RegExp, string][] = [
   [/^\/below-catalogue(?=$|\?)/, '/through-hull-catalogue'],
-  [/^\/below(?=\/)/, '/through-hulls'],
-  [/^(\/boats\/[^/?]+)\/below(?=$|[/?])/, '$1/through-hulls'],
+  [/^\/(below|through-hulls)(?=\/)/, '/fittings'],
+  [/^(\/boats\/[^/?]+)\/(below|through-hulls)\/import(?=$|\?)/, '$1/fittings/import?kind=through-hull'],
+  [/^(\/boats\/[^/?]+)\/(below|through-hulls)(?=$|[/?])/, '$1/fittings'],
   [/^\/hull-goods(?=$|[/.?])/, '/goods'],
 ]
 const oldAddress: RequestHandler = (req, _res, next) => {
@@ -162,7 +163,7 @@ export async function createApp(o: AppOptions) {
     boatRoutes(),
     surveyRoutes(),
     fittingRoutes(),
-    throughHullRoutes(),
+    goodsRoutes(),
     registerRoutes(),
     instrumentRoutes(),
   )

@@ -12,6 +12,7 @@ import { up as hullGoods } from './migrations/009-hull-goods'
 import { up as hullDecisions } from './migrations/010-hull-decisions'
 import { up as mend } from './migrations/011-mend'
 import { up as oneTable } from './migrations/012-one-table-of-fittings'
+import { up as oneLog } from './migrations/013-what-happened-is-the-log'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   { name: '010-hull-decisions', sql: hullDecisions },
   { name: '011-mend', sql: mend },
   { name: '012-one-table-of-fittings', sql: oneTable },
+  { name: '013-what-happened-is-the-log', sql: oneLog },
 ]
 
 export function connect(url: string): Sequelize {

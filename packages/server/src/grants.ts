@@ -25,6 +25,7 @@ export const GRANTS: Record<string, string> = {
   lots: KEPT,
   fittings: ROWS,
   work_log: RECORD,
+  hole_links: RECORD,
   revisions: RECORD,
   goods: ROWS,
   hardware: ROWS,

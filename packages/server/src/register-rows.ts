@@ -1,3 +1,4 @@
+import { lifeSaid } from '@north-tide/core'
 import type { ExportedHole } from './services/register'
 
 type Exported = ExportedHole[]
@@ -9,9 +10,10 @@ export const summed = (holes: Exported) =>
     const live = events.filter((e) => !events.some((c) => c.corrects === e.seq))
     return {
       ...hole,
+      state: lifeSaid(hole.state),
       sizesMm: live.flatMap((e) => (e.sizeMm === null ? [] : [e.sizeMm])).join('; '),
       lots: [
-        ...live.flatMap((e) => (e.lot ? [`${e.state} ${e.lot}`] : [])),
+        ...live.flatMap((e) => (e.lot ? [`${lifeSaid(e.state)} ${e.lot}`] : [])),
         ...log.flatMap((l) =>
           l.lot && !live.some((e) => e.lot === l.lot && e.at === l.at)
             ? [`${l.step || l.kind} ${l.lot}`]
@@ -39,7 +41,7 @@ export const happenings = (holes: Exported) =>
         whatFor,
         at: e.at,
         who: e.who,
-        what: e.state as string,
+        what: lifeSaid(e.state),
         sizeMm: e.sizeMm,
         lot: e.lot,
         tempC: e.tempC,
@@ -57,7 +59,7 @@ export const happenings = (holes: Exported) =>
         whatFor,
         at: l.at,
         who: l.who,
-        what: l.step ? `${l.kind} ${l.step}` : l.kind,
+        what: `${l.step ? `${l.kind} ${l.step}` : l.kind}${l.undoes ? ', taken back' : ''}`,
         sizeMm: l.sizeMm ?? null,
         lot: l.lot ?? null,
         tempC: l.tempC ?? null,

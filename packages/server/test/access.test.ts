@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Someone, startApp } from './harness'
+import { Someone, startApp, hullsOf, deckOf } from './harness'
 
 /** Who may do what, over every route that there is. */
 let app: Awaited<ReturnType<typeof startApp>>
@@ -21,7 +21,6 @@ beforeAll(async () => {
     const b = (
       await who.fitter.ask<{
         fittings: { id: string }[]
-        throughHulls: { id: string }[]
         zones: { id: number }[]
       }>('GET', `/api/boats/${boat}`)
     ).body
@@ -35,8 +34,8 @@ beforeAll(async () => {
     ).body.id
     return {
       boat,
-      fitting: b.fittings[0]!.id,
-      throughHull: b.throughHulls[0]!.id,
+      fitting: deckOf(b)[0]!.id,
+      throughHull: hullsOf(b)[0]!.id,
       hole,
       zone: b.zones[0]!.id,
     }
@@ -112,10 +111,9 @@ describe('an owner', () => {
         const a = await ask(who.owner, route, boat)
         expect([route, [400, 403, 404, 415].includes(a.status)]).toEqual([route, true])
       }
-    const after = (
-      await who.fitter.ask<{ fittings: object[]; throughHulls: object[] }>('GET', `/api/boats/${mine.boat}`)
-    ).body
-    expect([after.fittings.length, after.throughHulls.length]).toEqual([9, 8])
+    const after = (await who.fitter.ask<{ fittings: { kind: string }[] }>('GET', `/api/boats/${mine.boat}`))
+      .body
+    expect([deckOf(after).length, hullsOf(after).length]).toEqual([9, 8])
   }, 60_000)
 })
 

@@ -345,7 +345,7 @@ describe('the register', () => {
       (await apprentice.ask('POST', `/api/penetrations/${id}/events`, { state: 'drilled', sizeMm: 11 }))
         .status,
     ).toBe(201)
-    const refused = await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'dry fitted' })
+    const refused = await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'dry-fitted' })
     expect([refused.status, refused.body.error.code, refused.body.error.gates!.map((g) => g.id)]).toEqual([
       409,
       'gate',
@@ -354,18 +354,18 @@ describe('the register', () => {
     expect(
       (
         await apprentice.ask('POST', `/api/penetrations/${id}/events`, {
-          state: 'dry fitted',
+          state: 'dry-fitted',
           gateReason: 'I think so',
         })
       ).status,
     ).toBe(403)
     const passed = await fitter.ask<Record_>('POST', `/api/penetrations/${id}/events`, {
-      state: 'dry fitted',
+      state: 'dry-fitted',
       gateReason: 'sealed last week, lot not noted',
     })
     expect(passed.status).toBe(201)
     expect(passed.body.events.at(-1)).toMatchObject({
-      state: 'dry fitted',
+      state: 'dry-fitted',
       gatesPassed: ['no-core-seal'],
       gateReason: 'sealed last week, lot not noted',
     })

@@ -108,11 +108,11 @@ describe('gates are weighed on every door', () => {
     const epoxy = lots.find((l) => l.kind === 'epoxy' && l.expiresOn > new Date().toISOString())!
     const event = (body: object) => fitter.ask<Hole>('POST', `/api/penetrations/${mine[0]!.id}/events`, body)
     await event({ state: 'drilled', sizeMm: 11 })
-    await event({ state: 'core sealed', tempC: 17, lotId: epoxy.id })
+    await event({ state: 'core-sealed', tempC: 17, lotId: epoxy.id })
     const last = (
-      await event({ state: 'core sealed', corrects: 3, note: 'written for the wrong temperature', tempC: 12 })
+      await event({ state: 'core-sealed', corrects: 3, note: 'written for the wrong temperature', tempC: 12 })
     ).body.events.at(-1)!
-    expect(last).toMatchObject({ state: 'core sealed', tempC: 12, lot: epoxy.code })
+    expect(last).toMatchObject({ state: 'core-sealed', tempC: 12, lot: epoxy.code })
     const size = (
       await event({ state: 'drilled', corrects: 2, note: 'the wrong rule', sizeMm: 11.5 })
     ).body.events.at(-1)!
@@ -138,8 +138,7 @@ describe('what was kept is withdrawn, not removed', () => {
         .error.code,
     ).toBe('withdrawn')
     expect(
-      (await fitter.ask('POST', `${F}/through-hulls`, { catalogueId: 'MV-B34', holeId: h.id })).body.error
-        .code,
+      (await fitter.ask('POST', `${F}/fittings`, { catalogueId: 'MV-B34', holeId: h.id })).body.error.code,
     ).toBe('withdrawn')
     const next = (await found()).body
     expect(Number(next.label.slice(2))).toBeGreaterThan(Number(h.label.slice(2)))
@@ -261,7 +260,7 @@ describe('two at one moment', () => {
     for (let i = 0; i < 5; i++) {
       const h = (await found({ xMm: 5000 + 40 * i, yMm: -300, zMm: -300, diameterMm: 43 })).body
       const tries = await both(() =>
-        fitter.ask<{ id: string; recorded: boolean }>('POST', `${F}/through-hulls`, {
+        fitter.ask<{ id: string; recorded: boolean }>('POST', `${F}/fittings`, {
           catalogueId: 'MV-B114',
           holeId: h.id,
         }),
@@ -270,15 +269,13 @@ describe('two at one moment', () => {
       const won = tries.find((t) => t.status === 201)!.body
       expect(won.recorded).toBe(true)
       expect(
-        (await fitter.ask<{ holes: Hole[] }>('GET', `/api/through-hulls/${won.id}`)).body.holes.map(
-          (q) => q.id,
-        ),
+        (await fitter.ask<{ holes: Hole[] }>('GET', `/api/fittings/${won.id}`)).body.holes.map((q) => q.id),
       ).toEqual([h.id])
     }
   })
   it('it is ordered once, taken back once, and replaced once', async () => {
     const f = (
-      await fitter.ask<{ id: string }>('POST', `${F}/through-hulls`, {
+      await fitter.ask<{ id: string }>('POST', `${F}/fittings`, {
         catalogueId: 'MV-B114',
         xMm: 4000,
         yMm: 500,
@@ -287,23 +284,21 @@ describe('two at one moment', () => {
       })
     ).body
     const kinds = async () =>
-      (await fitter.ask<{ log: { kind: string }[] }>('GET', `/api/through-hulls/${f.id}`)).body.log.map(
+      (await fitter.ask<{ log: { kind: string }[] }>('GET', `/api/fittings/${f.id}`)).body.log.map(
         (l) => l.kind,
       )
     expect(
-      (await both(() => fitter.ask('POST', `/api/through-hulls/${f.id}/order`, { reason: 'in the shop' })))
+      (await both(() => fitter.ask('POST', `/api/fittings/${f.id}/order`, { reason: 'in the shop' })))
         .map((t) => t.status)
         .sort(),
     ).toEqual([200, 409, 409, 409])
     expect(await kinds()).toEqual(['order'])
     expect(
-      (await both(() => fitter.ask('DELETE', `/api/through-hulls/${f.id}/order`)))
-        .map((t) => t.status)
-        .sort(),
+      (await both(() => fitter.ask('DELETE', `/api/fittings/${f.id}/order`))).map((t) => t.status).sort(),
     ).toEqual([200, 409, 409, 409])
     expect(await kinds()).toEqual(['order', 'order'])
     expect(
-      (await both(() => fitter.ask('POST', `/api/through-hulls/${f.id}/replace`, { catalogueId: 'MV-B114' })))
+      (await both(() => fitter.ask('POST', `/api/fittings/${f.id}/replace`, { catalogueId: 'MV-B114' })))
         .map((t) => t.status)
         .sort(),
     ).toEqual([201, 409, 409, 409])

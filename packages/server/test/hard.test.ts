@@ -176,8 +176,8 @@ describe('a user\u2019s mistake is never the server\u2019s fall', () => {
     ['GET', `/api/fittings/${DASHES}`],
     ['PUT', `/api/fittings/${DASHES}`],
     ['DELETE', `/api/fittings/${DASHES}`],
-    ['GET', `/api/through-hulls/${DASHES}`],
-    ['POST', `/api/through-hulls/${DASHES}/tick`],
+    ['GET', `/api/fittings/${DASHES}`],
+    ['POST', `/api/fittings/${DASHES}/tick`],
     ['POST', `/api/fittings/${DASHES}/record`],
     ['POST', `/api/fittings/${DASHES}/copy`],
   ])('thirty-six dashes as an id: %s %s', async (method, path) => {
@@ -349,7 +349,7 @@ describe('a user\u2019s mistake is never the server\u2019s fall', () => {
       ])
       expect(deck.map((a) => a.status).sort()).toEqual(deck[0].status === 201 ? [201, 409] : [204, 404])
       const t = (
-        await fitter.ask<{ id: string }>('POST', `${F}/through-hulls`, {
+        await fitter.ask<{ id: string }>('POST', `${F}/fittings`, {
           catalogueId: 'MV-S1',
           xMm: 5000 + 20 * i,
           yMm: 300,
@@ -358,8 +358,8 @@ describe('a user\u2019s mistake is never the server\u2019s fall', () => {
         })
       ).body
       const hull = await Promise.all([
-        fitter.ask('POST', `/api/through-hulls/${t.id}/tick`, { step: 'must' }),
-        fitter.ask('DELETE', `/api/through-hulls/${t.id}`),
+        fitter.ask('POST', `/api/fittings/${t.id}/tick`, { step: 'must' }),
+        fitter.ask('DELETE', `/api/fittings/${t.id}`),
       ])
       expect(hull.map((a) => a.status).sort()).toEqual(hull[0].status === 200 ? [200, 409] : [204, 404])
     }
@@ -451,7 +451,7 @@ describe('a large boat makes nobody wait', () => {
     await settled()
     const t0 = performance.now()
     const { answer, worstMs } = await held(() =>
-      fitter.ask('POST', `/api/through-hulls/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }),
+      fitter.ask('POST', `/api/fittings/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }),
     )
     const tookMs = performance.now() - t0
     expect(answer.status).toBe(201)
@@ -459,8 +459,11 @@ describe('a large boat makes nobody wait', () => {
     expect(worstMs).toBeLessThan(OTHERS_WAIT_MS)
     await settled()
     const fittings = (
-      await fitter.ask<{ throughHulls: { governing: string | null }[] }>('GET', `/api/boats/${boat}`)
-    ).body.throughHulls
+      await fitter.ask<{ fittings: { kind: string; governing: string | null }[] }>(
+        'GET',
+        `/api/boats/${boat}`,
+      )
+    ).body.fittings.filter((f) => f.kind === 'through-hull')
     expect(fittings.filter((f) => f.governing !== null)).toHaveLength(150)
   }, 60_000)
 })

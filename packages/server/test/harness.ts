@@ -135,3 +135,9 @@ export async function startYard(name: string) {
   return { app, fitter: fitter!, apprentice: apprentice!, owner: owner! }
 }
 export type Yard = Awaited<ReturnType<typeof startYard>>
+
+/** Of a boat's fittings those of one kind. */
+const ofKind = <F>(boat: { fittings: F[] }, kind: string): F[] =>
+  boat.fittings.filter((f) => (f as { kind?: string }).kind === kind)
+export const hullsOf = <F>(boat: { fittings: F[] }): F[] => ofKind(boat, 'through-hull')
+export const deckOf = <F>(boat: { fittings: F[] }): F[] => ofKind(boat, 'deck-hardware')

@@ -1,9 +1,10 @@
+import { workState, type LogLine } from '@north-tide/core'
 import { readFileSync } from 'node:fs'
 import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { GRANTS } from '../src/grants'
 import { settled } from '../src/services/rejudge'
-import { Someone, freshDatabase, startApp } from './harness'
+import { Someone, freshDatabase, startApp, hullsOf, deckOf } from './harness'
 
 /**
  * What was stored yesterday opens today: a yard's database and boats' files as earlier versions left them.
@@ -13,7 +14,6 @@ type App = Awaited<ReturnType<typeof startApp>>
 interface Picture {
   zones: { code: string; title: string; deadrise: { xMm: number; deg: number }[] }[]
   fittings: { id: string; name: string; verdict: string; zone: string | null; zoneCode: string | null }[]
-  throughHulls: { id: string; name: string; verdict: string; zone: string | null }[]
   holes: { label: string; zone: string; zoneCode: string | null; state: string }[]
 }
 let app: App
@@ -42,7 +42,7 @@ const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET'
 describe('a yard as the version before this one stored it', () => {
   it('has all its boats, fittings, holes and lives', async () => {
     const boat = await picture()
-    expect([boat.fittings.length, boat.throughHulls.length, boat.holes.length]).toEqual([9, 9, 44])
+    expect([deckOf(boat).length, hullsOf(boat).length, boat.holes.length]).toEqual([9, 9, 44])
     await settled()
     expect((await fitter.ask('GET', '/api/boats/fulmars-reach/register.csv')).text.split('\n').length).toBe(
       44 + 2,
@@ -53,7 +53,7 @@ describe('a yard as the version before this one stored it', () => {
     const titles = new Map(boat.zones.map((z) => [z.code, z.title]))
     for (const f of boat.fittings) expect(f.zone).toBe(titles.get(f.zoneCode!))
     for (const h of boat.holes) expect(h.zone).toBe(titles.get(h.zoneCode!))
-    expect(boat.throughHulls.find((f) => f.name === 'Wet-lab intake')!.zone).toBe('Bottom')
+    expect(boat.fittings.find((f) => f.name === 'Wet-lab intake')!.zone).toBe('Bottom')
   })
   it('deadrise that stood in words is a figure by station', async () => {
     const bottom = (await picture()).zones.find((z) => z.code === 'bottom')!
@@ -153,7 +153,9 @@ describe('a boat\u2019s file of version 1', () => {
         holes: { zone: string }[]
         zones: { code: string; title: string }[]
         fittings: { design: { place: { zone: string } } }[]
+        hull?: { design: { place: { zone: string } } }[]
       }
+      const designs = [...file.fittings, ...(file.hull ?? [])]
       const made = await fitter.ask<{ id: string; holes: number; fittings: number }>(
         'POST',
         '/api/boats/import',
@@ -162,21 +164,79 @@ describe('a boat\u2019s file of version 1', () => {
       expect([made.status, made.body.holes, made.body.fittings]).toEqual([
         201,
         file.holes.length,
-        file.fittings.length,
+        designs.length,
       ])
       const out = JSON.parse(
         (await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text,
       ) as typeof file & { version: number }
-      expect(out.version).toBe(2)
+      expect(out.version).toBe(3)
       const code = new Map(file.zones.map((z) => [z.title, z.code]))
       expect(out.holes.map((h) => h.zone)).toEqual(file.holes.map((h) => code.get(h.zone) ?? h.zone))
-      expect(out.fittings.map((f) => f.design.place.zone)).toEqual(
-        file.fittings.map((f) => code.get(f.design.place.zone)),
+      expect(out.fittings.map((f) => String(f.design.place.zone)).sort()).toEqual(
+        designs.map((f) => String(code.get(f.design.place.zone) ?? null)).sort(),
       )
       const again = await fitter.ask<{ id: string }>('POST', '/api/boats/import', out)
       expect(JSON.parse((await fitter.ask('GET', `/api/boats/${again.body.id}/boat.json`)).text)).toEqual(out)
     },
   )
+})
+
+describe('a boat\u2019s file of version 2', () => {
+  interface V2 {
+    fittings: { key: string; design: Record<string, unknown> }[]
+    hull: { key: string; design: Record<string, unknown>; log: { kind: string; note: string }[] }[]
+    holes: { number: number; events: { state: string }[] }[]
+  }
+  interface V3 {
+    version: number
+    fittings: {
+      kind: string
+      design: { name: string; schemaVersion: number }
+      log: LogLine[]
+    }[]
+    holes: { number: number; part: string | null; events: { state: string }[] }[]
+  }
+  it('is read exactly: every line of its logs, every state of its holes, nothing of its past left in a design', async () => {
+    const file = JSON.parse(kept('boat-v2-fulmars-reach.json')) as V2
+    const made = await fitter.ask<{ id: string }>('POST', '/api/boats/import', file)
+    expect(made.status).toBe(201)
+    const out = JSON.parse((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text) as V3
+    expect(out.version).toBe(3)
+    expect(out.fittings.map((f) => f.design.name)).toEqual(
+      [...file.fittings, ...file.hull].map((f) => f.design.name),
+    )
+    expect(JSON.stringify(out.fittings.map((f) => f.design))).not.toMatch(/"(ticks|ordered|bought)"/)
+    for (const h of file.hull) {
+      const now = out.fittings.find((f) => f.design.name === h.design.name)!
+      expect([h.design.name, ...now.log.map((l) => [l.kind, l.note])]).toEqual([
+        h.design.name,
+        ...h.log.map((l) => [l.kind, l.note]),
+      ])
+      // What the design of version 2 said of its past is what the log says now.
+      const state = workState(now.log)
+      expect(Object.keys(state.ticks).sort()).toEqual(Object.keys(h.design.ticks as object).sort())
+      const ordered = h.design.ordered as { what: string; reason: string } | null
+      expect(state.order && [state.order.what, state.order.reason]).toEqual(
+        ordered && [ordered.what, ordered.reason],
+      )
+    }
+    const plug = out.fittings.find((f) => f.design.name === 'Old plug')!
+    expect(workState(plug.log).decisions['taper-plug']).toMatchObject({
+      decision: 'recondition',
+      reason: 'one season',
+      on: { pitMm: 2, wallMm: 5, contactPct: 40 },
+    })
+    const bought = file.fittings.filter((f) => f.design.bought !== null)
+    expect(bought).toHaveLength(1)
+    expect(
+      workState(out.fittings.find((f) => f.design.name === bought[0]!.design.name)!.log).bought,
+    ).toMatchObject({ what: '4 Bolt x', by: 'Tam Corrigall', at: '2026-11-20T10:00:00.000Z' })
+    expect(out.holes.map((h) => h.events.map((e) => e.state))).toEqual(
+      file.holes.map((h) => h.events.map((e) => e.state.replace(' ', '-'))),
+    )
+    const again = await fitter.ask<{ id: string }>('POST', '/api/boats/import', out)
+    expect(JSON.parse((await fitter.ask('GET', `/api/boats/${again.body.id}/boat.json`)).text)).toEqual(out)
+  })
 })
 
 describe('the application\u2019s role', () => {

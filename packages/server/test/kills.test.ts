@@ -126,7 +126,7 @@ async function hammer(base: string, said: Acknowledged): Promise<void> {
         zMm: -300,
       })
       if (hole?.status !== 201) return
-      const a = await ask<Saved>('POST', `${F}/through-hulls`, {
+      const a = await ask<Saved>('POST', `${F}/fittings`, {
         catalogueId: 'MV-B114',
         holeId: hole.body.id,
       })

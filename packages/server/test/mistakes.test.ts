@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { startYard, type Someone, type Yard } from './harness'
+import { startYard, type Someone, type Yard, hullsOf, deckOf } from './harness'
 
 /**
  * Whatever is sent, a user's mistake is a clear 4xx with code and message, never a 500, and never a stack.
@@ -13,14 +13,13 @@ beforeAll(async () => {
   const boat = (
     await fitter.ask<{
       fittings: { id: string }[]
-      throughHulls: { id: string }[]
       holes: { id: number }[]
       zones: { id: number; code: string }[]
     }>('GET', '/api/boats/fulmars-reach')
   ).body
   ids = {
-    fitting: boat.fittings[0]!.id,
-    throughHull: boat.throughHulls[0]!.id,
+    fitting: deckOf(boat)[0]!.id,
+    throughHull: hullsOf(boat)[0]!.id,
     hole: boat.holes[0]!.id,
     zone: String(boat.zones[0]!.id ?? boat.zones[0]!.code),
   }
@@ -206,7 +205,7 @@ describe('a mistake is told, not fallen over', () => {
     const design = (
       await fitter.ask<{ design: Record<string, unknown>; version: number }>(
         'GET',
-        `/api/through-hulls/${ids.throughHull}`,
+        `/api/fittings/${ids.throughHull}`,
       )
     ).body.design
     const leaves: string[][] = []
@@ -274,10 +273,10 @@ describe('a mistake is told, not fallen over', () => {
   })
   it('nothing of it was written: the boat is as it was', async () => {
     const a = (
-      await fitter.ask<{ throughHulls: { id: string; name: string }[] }>('GET', '/api/boats/fulmars-reach')
+      await fitter.ask<{ fittings: { id: string; name: string }[] }>('GET', '/api/boats/fulmars-reach')
     ).body
-    expect(a.throughHulls.map((f) => f.name)).toContain('Wet-lab intake')
-    expect((await fitter.ask('GET', `/api/through-hulls/${ids.throughHull}`)).status).toBe(200)
+    expect(a.fittings.map((f) => f.name)).toContain('Wet-lab intake')
+    expect((await fitter.ask('GET', `/api/fittings/${ids.throughHull}`)).status).toBe(200)
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined()
   })
 })

@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module'
 import { describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
-import { CATALOGUE, SCHOOLS, formatLength } from '@north-tide/core'
+import { CATALOGUE, SCHOOLS, formatLength, partSaid } from '@north-tide/core'
 import {
   THROUGH_HULL_CATALOGUE,
   throughHullCautions,
@@ -62,7 +62,9 @@ describe('what is printed has a shape for every sign', () => {
       const all = [
         e.title,
         ...j.checks.flatMap((c) => [c.title, c.because]),
-        ...throughHullParts(d, j, 'inch').flatMap((p) => [p.what, p.size, p.note]),
+        ...throughHullParts(d, j)
+          .map((p) => partSaid(p, 'inch'))
+          .flatMap((p) => [p.what, p.size, p.note]),
         ...throughHullSteps(d, j, 'metric').flatMap((s) => [s.text, s.alone, s.caution, ...s.looks]),
         ...throughHullCautions(d).map((c) => c.text),
       ].join('\n')

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { withChange, type LifeState } from '@north-tide/core'
+import { withChange, type LifeState, type WorkState } from '@north-tide/core'
 import { lastLook, type ThroughHullDesign } from '@north-tide/core/through-hull'
 import { AngleReading, LifeEvent } from '../src/models'
 import { startYard, type Someone, type Yard } from './harness'
@@ -39,6 +39,7 @@ interface Log {
   sizeMm: number | null
 }
 interface Open extends Saved {
+  work: WorkState
   heelDeg: number | null
   recorded: boolean
   log: Log[]
@@ -65,7 +66,7 @@ interface HoleRecord {
 }
 const place = async (over: object = {}) =>
   (
-    await fitter.ask<Saved>('POST', `${F}/through-hulls`, {
+    await fitter.ask<Saved>('POST', `${F}/fittings`, {
       catalogueId: 'MV-S1',
       xMm: 5000,
       yMm: -400,
@@ -77,12 +78,12 @@ const place = async (over: object = {}) =>
   ).body
 const save = async (f: Saved, change: Record<string, unknown>) =>
   (
-    await fitter.ask<Saved>('PUT', `/api/through-hulls/${f.id}`, {
+    await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, {
       version: f.version,
       design: withChange(f.design, change),
     })
   ).body
-const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/through-hulls/${id}`)).body
+const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/fittings/${id}`)).body
 const hole = async (id: number) => (await fitter.ask<HoleRecord>('GET', `/api/penetrations/${id}`)).body
 const good = (chemistry: string) =>
   lots.find(
@@ -93,7 +94,7 @@ const good = (chemistry: string) =>
   )!
 const daysAgo = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString()
 const tick = (id: string, step: string, more: object = {}, by = fitter) =>
-  by.ask<Open>('POST', `/api/through-hulls/${id}/tick`, { step, ...more })
+  by.ask<Open>('POST', `/api/fittings/${id}/tick`, { step, ...more })
 /** All that a last look goes through, whichever it is. */
 const LOOKED = async (id: string) => {
   const d = (await open(id)).design
@@ -145,11 +146,11 @@ describe('ticks and the life of the hole', () => {
     expect(o.design.boredMm).toBe(bored)
     expect(o.design.bedding).toMatchObject({ surfaceC: 16, tempC: 16, humidityPct: 55 })
     const bore = await hole(o.holes[0]!.id)
-    expect(states(bore)).toEqual(['marked', 'drilled', 'dry fitted', 'bedded'])
+    expect(states(bore)).toEqual(['marked', 'drilled', 'dry-fitted', 'bedded'])
     expect(bore).toMatchObject({ diameterMm: bored, sealant: 'hybrid', sizes: [{ sizeMm: bored }] })
     expect(bore.events[3]).toMatchObject({ lot: seal.code, tempC: 16 })
     const bolt = await hole(o.holes[1]!.id)
-    expect(states(bolt)).toEqual(['marked', 'drilled', 'dry fitted', 'bedded'])
+    expect(states(bolt)).toEqual(['marked', 'drilled', 'dry-fitted', 'bedded'])
     expect(bolt.events[1]!.sizeMm).toBe(bolt.diameterMm)
     // The pad's lot makes no event of the hole, and is traced by the log.
     expect(bore.log.find((l) => l.step === 'pad-bond')).toMatchObject({ lot: epoxy.code, tempC: 16 })
@@ -194,14 +195,14 @@ describe('ticks and the life of the hole', () => {
     expect(states(last)).toEqual([
       'marked',
       'drilled',
-      'dry fitted',
+      'dry-fitted',
       'bedded',
       'cured',
       'proved',
-      'in service',
+      'in-service',
     ])
     expect(last.events[5]!.evidence).toBe('After an hour: tissue dry')
-    expect((await hole(o.holes[1]!.id)).state).toBe('in service')
+    expect((await hole(o.holes[1]!.id)).state).toBe('in-service')
     expect(last.events.every((e) => e.gatesPassed.length === 0)).toBe(true)
 
     // And all of it goes out.
@@ -232,7 +233,7 @@ describe('ticks and the life of the hole', () => {
 
   it('what the register has already is not written again, and what it wants besides is asked for here', async () => {
     const f = await place({ name: 'Half by hand', catalogueId: 'MV-B34' })
-    await fitter.ask('POST', `/api/through-hulls/${f.id}/record`)
+    await fitter.ask('POST', `/api/fittings/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'drilled', sizeMm: 31 })
     await work(f.id, [['must'], ['survey'], ['ready-bore']], 3)
@@ -348,7 +349,7 @@ describe('ticks and the life of the hole', () => {
     expect((await hole(id)).state).toBe('proved')
     const wet = await tick(f.id, 'watch-day', { note: 'a drop at four o\u2019clock', wet: true })
     expect(wet.status).toBe(200)
-    expect(wet.body.design.ticks['watch-day']).toBeUndefined()
+    expect(wet.body.work.ticks['watch-day']).toBeUndefined()
     expect((await hole(id)).events.at(-1)).toMatchObject({
       state: 'suspect',
       note: 'Wet: a drop at four o\u2019clock',
@@ -361,19 +362,18 @@ describe('ticks and the life of the hole', () => {
     await work(f.id, [['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: 44 }]])
     const id = (await open(f.id)).holes[0]!.id
     expect(
-      (await fitter.ask('POST', `/api/through-hulls/${f.id}/tick/survey/back`, { reason: 'x' })).body.error
-        .code,
+      (await fitter.ask('POST', `/api/fittings/${f.id}/tick/survey/back`, { reason: 'x' })).body.error.code,
     ).toBe('later-ticks')
     expect(
-      (await fitter.ask('POST', `/api/through-hulls/${f.id}/tick/bore-record/back`, {})).body.error.path,
+      (await fitter.ask('POST', `/api/fittings/${f.id}/tick/bore-record/back`, {})).body.error.path,
     ).toBe('reason')
     const back = (
-      await fitter.ask<Open>('POST', `/api/through-hulls/${f.id}/tick/bore-record/back`, {
+      await fitter.ask<Open>('POST', `/api/fittings/${f.id}/tick/bore-record/back`, {
         reason: 'misread: 34',
       })
     ).body
-    expect(back.design.ticks['bore-record']).toBeUndefined()
-    expect(back.log.at(-1)).toMatchObject({ step: 'bore-record', note: 'taken back: misread: 34' })
+    expect(back.work.ticks['bore-record']).toBeUndefined()
+    expect(back.log.at(-1)).toMatchObject({ step: 'bore-record', note: 'misread: 34', undoes: true })
     const h = await hole(id)
     expect(h.state).toBe('marked')
     expect(h.sizes).toEqual([])
@@ -395,22 +395,22 @@ describe('ticks and the life of the hole', () => {
       ['dye', { proof: 'dye from inside, 20 min, no mark outside' }],
     ])
     const h = await hole((await open(f.id)).holes[0]!.id)
-    expect(states(h)).toEqual(['marked', 'drilled', 'dry fitted', 'bedded', 'proved'])
+    expect(states(h)).toEqual(['marked', 'drilled', 'dry-fitted', 'bedded', 'proved'])
     expect(h.sealant).toBe('welded')
     expect(h.events.every((e) => e.gatesPassed.length === 0)).toBe(true)
   })
 
   it('a hole whose fitting is replaced begins its life again under its number: the new one is not taken for bedded', async () => {
     const engine = (
-      await fitter.ask<{ throughHulls: { id: string; name: string }[] }>('GET', F)
-    ).body.throughHulls.find((b) => b.name === 'Engine intake')!
+      await fitter.ask<{ fittings: { id: string; name: string }[] }>('GET', F)
+    ).body.fittings.find((b) => b.name === 'Engine intake')!
     const old = await open(engine.id)
-    await fitter.ask('POST', `/api/through-hulls/${engine.id}/log`, {
+    await fitter.ask('POST', `/api/fittings/${engine.id}/log`, {
       kind: 'look',
       note: 'green round the nut',
     })
     const fresh = (
-      await fitter.ask<Saved>('POST', `/api/through-hulls/${engine.id}/replace`, { catalogueId: 'MV-S114' })
+      await fitter.ask<Saved>('POST', `/api/fittings/${engine.id}/replace`, { catalogueId: 'MV-S114' })
     ).body
     await work(fresh.id, [['must'], ['survey'], ['angle', { shownDeg: 17.2 }], ['ready-bore']], 4)
     expect(
@@ -426,24 +426,24 @@ describe('ticks and the life of the hole', () => {
     const f = await save(await place({ name: 'For the file' }), { 'bedding.pad': 'epoxy-filled' })
     await tick(f.id, 'pad-bond', { lotId: good('epoxy').id, ...AIR, reason: 'trial' })
     const out = (
-      await fitter.ask<{ hull: { design: { name: string }; log: Log[] }[] }>(
+      await fitter.ask<{ fittings: { design: { name: string }; log: Log[] }[] }>(
         'GET',
         `${F}/boat.json?photos=no`,
       )
     ).body
-    const mine = out.hull.find((h) => h.design.name === 'For the file')!
+    const mine = out.fittings.find((h) => h.design.name === 'For the file')!
     expect(mine.log).toEqual([
       expect.objectContaining({ step: 'pad-bond', lot: good('epoxy').code, tempC: 16, humidityPct: 55 }),
     ])
     const made = (await fitter.ask<{ id: string }>('POST', '/api/boats/import', out)).body
     const again = (await fitter.ask<typeof out>('GET', `/api/boats/${made.id}/boat.json?photos=no`)).body
-    expect(again.hull.find((h) => h.design.name === 'For the file')!.log).toEqual(mine.log)
+    expect(again.fittings.find((h) => h.design.name === 'For the file')!.log).toEqual(mine.log)
     const bent = structuredClone(out)
-    bent.hull.find((h) => h.design.name === 'For the file')!.log[0]!.lot = 'NO-SUCH'
+    bent.fittings.find((h) => h.design.name === 'For the file')!.log[0]!.lot = 'NO-SUCH'
     const refused = await fitter.ask('POST', '/api/boats/import', bent)
     expect([refused.status, refused.body.error.path]).toEqual([
       400,
-      expect.stringMatching(/^hull\.\d+\.log\.0\.lot$/),
+      expect.stringMatching(/^fittings\.\d+\.log\.0\.lot$/),
     ])
   })
 })
@@ -451,11 +451,11 @@ describe('ticks and the life of the hole', () => {
 describe('correcting a life by hand', () => {
   it('a correction names what it corrects, counts instead of it, and passes no gate that the step would not', async () => {
     const f = await place({ name: 'Corrected', catalogueId: 'MV-B34' })
-    await fitter.ask('POST', `/api/through-hulls/${f.id}/record`)
+    await fitter.ask('POST', `/api/fittings/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     const post = (body: object) => fitter.ask<HoleRecord>('POST', `/api/penetrations/${id}/events`, body)
     await post({ state: 'drilled', sizeMm: 43 })
-    const jump = await post({ state: 'in service', corrects: 2, note: 'it is long in use' })
+    const jump = await post({ state: 'in-service', corrects: 2, note: 'it is long in use' })
     expect(jump.body.error.gates!.map((g) => g.id)).toEqual(
       expect.arrayContaining(['not-drilled', 'no-proof']),
     )
@@ -468,6 +468,6 @@ describe('correcting a life by hand', () => {
     ])
     const back = (await post({ state: 'marked', corrects: 3, note: 'another hole was meant' })).body
     expect(back.state).toBe('marked')
-    expect((await post({ state: 'dry fitted' })).body.error.gates!.map((g) => g.id)).toEqual(['not-drilled'])
+    expect((await post({ state: 'dry-fitted' })).body.error.gates!.map((g) => g.id)).toEqual(['not-drilled'])
   })
 })

@@ -1,10 +1,4 @@
-import type {
-  ThroughHullDesign,
-  ThroughHullFamily,
-  ThroughHullLog,
-  Neighbour,
-  OwnGoods,
-} from '@north-tide/core/through-hull'
+import type { ThroughHullDesign, ThroughHullFamily, OwnGoods } from '@north-tide/core/through-hull'
 import type {
   BoatPart,
   BoatZone,
@@ -14,8 +8,10 @@ import type {
   HoleRow,
   HullKind,
   LifeState,
+  LogLine,
+  Changed,
+  Other,
   Point,
-  Stale,
   Units,
   Verdict,
   WetSpot,
@@ -43,48 +39,49 @@ export interface BoatSummary {
   note: string
 }
 export type Hole = HoleRow
-export interface PlanThroughHull {
-  id: string
-  name: string
-  verdict: Verdict
-  governing: string | null
+export interface PlanThroughHull extends PlanRow {
   family: ThroughHullFamily
   use: string
-  xMm: number
-  yMm: number
-  zMm: number
-  zone: string | null
   flangeMm: number
   existing: boolean
-  ordered: boolean
-  recorded: boolean
-  replacesId: string | null
   material: string
 }
-export interface SavedThroughHull {
+/** A fitting as a save answers with it: what is in its design, its kind says. */
+export interface Saved<D> {
   id: string
+  kind: string
   boatId: string
   name: string
   version: number
-  design: ThroughHullDesign
+  design: D
   verdict: Verdict
   governing: string | null
-  replacesId: string | null
   recorded: boolean
+  replacesId: string | null
   updatedAt: string
   updatedBy: string
 }
-export interface OpenThroughHull extends SavedThroughHull {
-  others: Neighbour[]
-  log: ThroughHullLog[]
+/** A fitting as the bench opens it, with all that stands round it. */
+export interface Open<D> extends Saved<D> {
+  log: LogLine[]
+  flags: { id: string; text: string }[]
+  /** what the survey says otherwise than the design, and what takes it over */
+  stale: Changed | null
+  planEdgeMm: number | null
+  holes: Hole[]
+  others: Other[]
   /** the cradle’s own heel, starboard down; null while nobody has read it */
   heelDeg: number | null
-  hullNow: { thicknessMm: number; measured: boolean; how: string } | null
-  holes: Hole[]
   replacedBy: string | null
 }
-export interface PlanFitting {
+export type SavedFitting = Saved<Design>
+export type OpenFitting = Open<Design>
+export type SavedThroughHull = Saved<ThroughHullDesign>
+export type OpenThroughHull = Open<ThroughHullDesign>
+/** A fitting of any kind as lists and the map show it. */
+export interface PlanRow {
   id: string
+  kind: string
   name: string
   verdict: Verdict
   governing: string | null
@@ -92,15 +89,22 @@ export interface PlanFitting {
   solverDue: boolean
   recorded: boolean
   version: number
-  family: Family
+  family: string
+  replacesId: string | null
+  ordered: boolean
   xMm: number
   yMm: number
   zMm: number
-  base: Design['base']
-  bolts: Point[]
+  /** on the face that it stands on, in boat coordinates */
+  outline: Point[]
   /** what its zone is called now, and its code */
   zone: string | null
   zoneCode: string | null
+}
+export interface PlanFitting extends PlanRow {
+  family: Family
+  base: Design['base']
+  bolts: Point[]
 }
 export type ZoneShown = BoatZone & { id: number; version: number }
 export interface BoatPicture extends BoatSummary {
@@ -111,24 +115,8 @@ export interface BoatPicture extends BoatSummary {
   fittings: PlanFitting[]
   holes: Hole[]
   throughHulls: PlanThroughHull[]
-}
-export interface SavedFitting {
-  id: string
-  boatId: string
-  name: string
-  version: number
-  design: Design
-  verdict: Verdict
-  governing: string | null
-  recorded: boolean
-  updatedAt: string
-  updatedBy: string
-}
-export interface OpenFitting extends SavedFitting {
-  flags: { id: string; text: string }[]
-  stale: Stale | null
-  planEdgeMm: number | null
-  holes: Hole[]
+  /** of every other kind of work */
+  others: PlanRow[]
 }
 export interface LifeEventShown {
   seq: number
@@ -150,7 +138,7 @@ export interface HoleRecord extends Hole {
   withdrawnBy: string | null
   next: LifeState[]
   /** ticks, readings and orders of the fitting that stands in it */
-  log: ThroughHullLog[]
+  log: LogLine[]
   sizes: { at: string; sizeMm: number }[]
   cure: { rimDays: number | null; middleDays: number | null } | null
   events: LifeEventShown[]

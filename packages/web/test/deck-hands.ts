@@ -48,6 +48,7 @@ export const BOAT = {
   holes: [] as object[],
   fittings: [],
   throughHulls: [],
+  others: [],
   wet: {},
   stations: [],
 }

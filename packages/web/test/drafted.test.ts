@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { ApiRefusal, Offline } from '../src/api'
-import { drafted, flushAll } from '../src/state/drafted'
+import { drafted, flushAll, merged } from '../src/state/drafted'
 import { useSession } from '../src/state/session'
 
 /**
@@ -36,9 +36,9 @@ const settled = async () => {
 const fresh = { name: 'n', a: 1 }
 let t: ReturnType<typeof line>
 let d: ReturnType<typeof drafted<D, S>>
-const begin = (adopt?: (mine: D, theirs: D) => D) => {
+const begin = () => {
   t = line()
-  d = drafted<D, S>('t', t.put, adopt)
+  d = drafted<D, S>('t', t.put)
   d.take(saved(1, fresh))
 }
 beforeEach(() => {
@@ -260,24 +260,21 @@ describe('a draft that was left here', () => {
 })
 
 describe('what the server keeps by other doors', () => {
-  const adopt = (mine: D, theirs: D): D => ({
-    ...mine,
-    ...(theirs.ordered === undefined ? {} : { ordered: theirs.ordered }),
-  })
-  it('an order comes in with the answer to a save', async () => {
-    begin(adopt)
-    d.change({ a: 2 })
-    await vi.advanceTimersByTimeAsync(500)
-    t.calls[0]!.answer(saved(2, { name: 'n', a: 2, ordered: 'today' }))
-    await settled()
-    expect(d.design.value).toEqual({ name: 'n', a: 2, ordered: 'today' })
-  })
   it('what was typed while it was on its way stays', () => {
-    begin(adopt)
     const since = d.design.value
     d.change({ a: 8 })
     d.follow(saved(5, { name: 'n', a: 1, ordered: 'today' }), since)
     expect(d.design.value).toEqual({ name: 'n', a: 8, ordered: 'today' })
     expect(d.version.value).toBe(5)
+  })
+  it('field by field: what was measured comes in, what was typed stays, a list counts as a whole', () => {
+    const base = { hull: { mm: 14, measured: false }, asks: ['a'], gone: 1, note: 'x' }
+    const theirs = { hull: { mm: 13, measured: true }, asks: ['a'], gone: 1, note: 'x' }
+    const mine = { hull: { mm: 14, measured: false }, asks: ['a', 'b'], note: 'y' } as typeof base
+    expect(merged(theirs, base, mine)).toEqual({
+      hull: { mm: 13, measured: true },
+      asks: ['a', 'b'],
+      note: 'y',
+    })
   })
 })

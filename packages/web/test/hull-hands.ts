@@ -3,14 +3,12 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { vi } from 'vitest'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import { withChange } from '@north-tide/core'
+import { withChange, type LogLine, type Other } from '@north-tide/core'
 import {
   throughHullEntry,
   parseThroughHull,
   startThroughHull,
   type ThroughHullDesign,
-  type ThroughHullLog,
-  type Neighbour,
 } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../src/state/through-hull'
 import { useBoats } from '../src/state/boats'
@@ -100,7 +98,7 @@ export function atTheBench() {
                 ? PHOTOS
                 : String(url).endsWith('/boats/b')
                   ? BOAT
-                  : String(url).endsWith('/through-hulls/f')
+                  : String(url).endsWith('/fittings/f')
                     ? served
                     : {},
           ),
@@ -129,13 +127,15 @@ const BOAT = {
   zones: [],
   parts: [],
   holes: [],
+  fittings: [],
   throughHulls: [],
+  others: [],
 }
 /** What the server has of the one fitting. */
 let served: object = {}
 export interface Opening {
-  log?: ThroughHullLog[]
-  others?: Neighbour[]
+  log?: LogLine[]
+  others?: Other[]
   holes?: { id: number; label: string }[]
   heelDeg?: number | null
   replacedBy?: string | null
@@ -153,7 +153,7 @@ export async function opened(design: ThroughHullDesign, more: Opening = {}) {
     log: [],
     holes: [],
     heelDeg: null,
-    hullNow: null,
+    stale: null,
     replacedBy: null,
     recorded: false,
     ...more,
@@ -169,7 +169,12 @@ export async function page(view: Component, design: ThroughHullDesign, more: Ope
     history: createMemoryHistory(),
     routes: [{ path: '/:all(.*)*', component: { template: '<i/>' } }],
   })
-  const w = mount(view, { attachTo: document.body, global: { plugins: [router] } })
+  const takesBench = 'bench' in ((view as { props?: object }).props ?? {})
+  const w = mount(view, {
+    props: takesBench ? { bench: throughHull } : {},
+    attachTo: document.body,
+    global: { plugins: [router] },
+  })
   await flushPromises()
   const by = (label: string | RegExp) => {
     const l = w

@@ -100,7 +100,7 @@ describe('the record of a hole', () => {
         '/penetrations/7/events': hole({
           state: 'drilled',
           events: [event(1, 'marked'), event(2, 'drilled', { sizeMm: 9.5 })],
-          next: ['core sealed'],
+          next: ['core-sealed'],
         }),
       },
     )
@@ -119,7 +119,7 @@ describe('the record of a hole', () => {
   })
   it('a gate stands with its reason; it is passed with one, and both stay', async () => {
     const p = await open(
-      { state: 'drilled', next: ['core sealed'] },
+      { state: 'drilled', next: ['core-sealed'] },
       {
         '/penetrations/7/events': () =>
           refusal(409, {
@@ -144,7 +144,7 @@ describe('the record of a hole', () => {
     useSession().account = { role: 'apprentice' } as never
     const s = aboard({
       '/lots': [LOT],
-      '/penetrations/7': hole({ state: 'drilled', next: ['core sealed'] }),
+      '/penetrations/7': hole({ state: 'drilled', next: ['core-sealed'] }),
       '/penetrations/7/events': () =>
         refusal(409, { code: 'gate', message: 'x', gates: [{ id: 'no-lot', text: 'No lot.' }] }),
     })
@@ -157,7 +157,7 @@ describe('the record of a hole', () => {
     expect(s.calls.some((c) => c.method === 'POST')).toBe(true)
   })
   it('bedding asks for its lot, the right kind, and for the day', async () => {
-    const p = await open({ state: 'dry fitted', next: ['bedded'] })
+    const p = await open({ state: 'dry-fitted', next: ['bedded'] })
     expect(
       p
         .by('Lot')
@@ -177,7 +177,7 @@ describe('the record of a hole', () => {
     const p = await open({
       state: 'drilled',
       events: [event(1, 'marked'), event(2, 'drilled', { sizeMm: 90 })],
-      next: ['core sealed'],
+      next: ['core-sealed'],
     })
     await p.w
       .findAll('button')

@@ -12,10 +12,18 @@ afterEach(() => {
   vi.useRealTimers()
   vi.clearAllMocks()
 })
-const TICK = { must: { at: '2026-03-01T08:00:00.000Z', by: 'Tam', note: '' } }
+const TICK = {
+  kind: 'tick',
+  step: 'must',
+  value: null,
+  note: '',
+  who: 'Tam',
+  at: '2026-03-01T08:00:00.000Z',
+}
 /** The server saves what it is sent, keeps ticks and orders of its own, and answers a tick. */
 function server(design: ReturnType<typeof fit>, over: { put?: () => Response } = {}) {
   let [version, now] = [1, design]
+  const log: object[] = []
   const calls: string[] = []
   vi.mocked(fetch).mockImplementation(async (url, o) => {
     const method = o?.method ?? 'GET'
@@ -29,10 +37,10 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
           design: now,
           updatedBy: 'Tam',
           others: [],
-          log: [],
+          log,
           holes: [],
           heelDeg: null,
-          hullNow: null,
+          stale: null,
           replacedBy: null,
           recorded: false,
         }),
@@ -40,12 +48,12 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
     if (method === 'PUT') {
       if (over.put) return over.put()
       const sent = JSON.parse(o!.body as string) as { design: typeof design }
-      now = { ...sent.design, ticks: now.ticks, ordered: now.ordered }
+      now = sent.design
       version++
       return answer()
     }
     if (String(url).endsWith('/tick')) {
-      now = { ...now, ticks: { ...now.ticks, ...TICK } }
+      log.push(TICK)
       version++
     }
     return String(url).endsWith('/boats/b')
@@ -57,7 +65,7 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
             zones: [],
             parts: [],
             holes: [],
-            throughHulls: [],
+            fittings: [],
           }),
         )
       : answer()
@@ -72,10 +80,11 @@ describe('a tick beside what is being typed', () => {
     throughHull.change({ 'hose.clips': 3 })
     await throughHull.act('POST', 'tick', { step: 'must' })
     expect(s.calls.filter((c) => !c.startsWith('GET'))).toEqual([
-      'PUT /api/through-hulls/f',
-      'POST /api/through-hulls/f/tick',
+      'PUT /api/fittings/f',
+      'POST /api/fittings/f/tick',
     ])
-    expect(throughHull.design).toMatchObject({ hose: { clips: 3 }, ticks: TICK })
+    expect(throughHull.design).toMatchObject({ hose: { clips: 3 } })
+    expect(throughHull.work.ticks.must).toMatchObject({ by: 'Tam' })
     expect(throughHull.saving).toBe('saved')
   })
   it('undo takes the change back and leaves the tick', async () => {
@@ -85,7 +94,8 @@ describe('a tick beside what is being typed', () => {
     await throughHull.act('POST', 'tick', { step: 'must' })
     throughHull.undo()
     await vi.advanceTimersByTimeAsync(700)
-    expect(throughHull.design).toMatchObject({ hose: { clips: 2 }, ticks: TICK })
+    expect(throughHull.design).toMatchObject({ hose: { clips: 2 } })
+    expect(throughHull.work.ticks.must).toMatchObject({ by: 'Tam' })
   })
   it('what the server refuses to save is not lost by a tick: the tick waits', async () => {
     const throughHull = await opened(fit())
@@ -142,28 +152,22 @@ describe('a tick beside what is being typed', () => {
 })
 
 describe('a plug that was decided', () => {
-  const decided = { pitMm: 0.4, wallMm: 5, contactPct: 80, decision: 'recondition', reason: '' }
+  const taperPlug = { pitMm: 0.4, wallMm: 5, contactPct: 80 }
   it('stays decided while it measures the same, and is open again when it does not', async () => {
-    const throughHull = await opened(fit({ taperPlug: decided }, 'MV-P114'))
-    let kept = fit({ taperPlug: decided }, 'MV-P114')
-    vi.mocked(fetch).mockImplementation(async (_url, o) => {
-      const sent = JSON.parse(o!.body as string) as { design: typeof kept }
-      const same = sent.design.taperPlug!.pitMm === kept.taperPlug!.pitMm
-      kept = {
-        ...sent.design,
-        taperPlug: { ...sent.design.taperPlug!, decision: same ? kept.taperPlug!.decision : null },
-      }
-      return new Response(JSON.stringify({ id: 'f', version: 2, design: kept, updatedBy: 'Tam' }))
-    })
+    const decision = {
+      kind: 'decision' as const,
+      value: null,
+      note: '',
+      who: 'Tam',
+      at: '2026-03-01T08:00:00.000Z',
+      data: { about: 'taper-plug', decision: 'recondition', reason: '', on: taperPlug },
+    }
+    const throughHull = await opened(fit({ taperPlug }, 'MV-P114'), { log: [decision] })
+    const said = () => throughHull.judgement!.checks.find((c) => c.id === 'taper-plug')!.because
     throughHull.change({ 'hose.clips': 3 })
-    await vi.advanceTimersByTimeAsync(700)
-    expect(throughHull.design!.taperPlug!.decision).toBe('recondition')
+    expect(said()).toContain('Decided: recondition')
     throughHull.change({ 'taperPlug.pitMm': 2 })
-    await vi.advanceTimersByTimeAsync(700)
-    expect(throughHull.design!.taperPlug!.decision).toBeNull()
-    expect(throughHull.judgement!.checks.find((c) => c.id === 'taper-plug')!.because).toContain(
-      'Not decided yet',
-    )
+    expect(said()).toContain('Not decided yet')
   })
 })
 

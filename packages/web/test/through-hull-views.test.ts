@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { VALVES, type ThroughHullLog } from '@north-tide/core/through-hull'
+import type { LogLine } from '@north-tide/core'
+import { VALVES } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../src/api'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
@@ -14,7 +15,7 @@ import KickView from '../src/kinds/through-hull/KickView.vue'
 import MetalsView from '../src/kinds/through-hull/MetalsView.vue'
 import PlacingView from '../src/kinds/through-hull/PlacingView.vue'
 import SurveyView from '../src/kinds/through-hull/SurveyView.vue'
-import WorkView from '../src/kinds/through-hull/WorkView.vue'
+import WorkView from '../src/pieces/WorkView.vue'
 import WrongHoleView from '../src/kinds/through-hull/WrongHoleView.vue'
 import { atTheBench, fit, page } from './hull-hands'
 
@@ -22,7 +23,7 @@ beforeEach(atTheBench)
 // A save that comes after its test still meets the stand-in, never a real address.
 afterEach(() => vi.clearAllMocks())
 const wrong = () => fit({ valve: VALVES.find((v) => v.id === 'MV-BN34') }, 'MV-B34')
-const line = (over: Partial<ThroughHullLog>): ThroughHullLog => ({
+const line = (over: Partial<LogLine>): LogLine => ({
   kind: 'bond',
   value: null,
   note: '',
@@ -53,10 +54,9 @@ describe('the chain, before anything is ordered', () => {
     expect((p.by('Reason').element as HTMLInputElement).value).toBe('adapter in hand')
   })
   it('an order is told with its day, and that the design has changed since', async () => {
-    const p = await page(
-      ChainView,
-      fit({ ordered: { at: '2026-03-02T09:00:00Z', by: 'Tam', what: 'something else', reason: '' } }),
-    )
+    const p = await page(ChainView, fit(), {
+      log: [line({ kind: 'order', at: '2026-03-02T09:00:00Z', data: { what: 'something else' } })],
+    })
     expect(p.w.text()).toContain('Ordered on 2 Mar 2026 by Tam')
     expect(p.w.find('[role=status]').text()).toContain('ordered was something else')
     await p.button('Take the order back').trigger('click')
@@ -249,10 +249,7 @@ describe('survey of one that is there', () => {
   it('a plug is decided with its reason; a refusal stands beside it and loses nothing', async () => {
     const p = await page(
       SurveyView,
-      fit(
-        { existing: true, taperPlug: { pitMm: 2, wallMm: 5, contactPct: 80, decision: null, reason: '' } },
-        'MV-P114',
-      ),
+      fit({ existing: true, taperPlug: { pitMm: 2, wallMm: 5, contactPct: 80 } }, 'MV-P114'),
       { log: [line({ kind: 'decision', note: 'taper plug: replace; worn' })] },
     )
     expect(p.w.find('[data-test=taper]').text()).toContain('Replace it.')
@@ -307,10 +304,9 @@ describe('a wrong hole', () => {
 
 describe('the work', () => {
   it('a step that asks nothing is one press; one that asks opens its form; the last tick is taken back with a reason', async () => {
-    const p = await page(
-      WorkView,
-      fit({ ticks: { must: { at: '2026-01-01T08:00:00Z', by: 'Tam', note: '' } } }),
-    )
+    const p = await page(WorkView, fit(), {
+      log: [line({ kind: 'tick', step: 'must', at: '2026-01-01T08:00:00Z' })],
+    })
     await p.w.find('[data-step=survey]').findAll('button')[0]!.trigger('click')
     expect(p.act).toHaveBeenCalledWith('POST', 'tick', { step: 'survey' })
     await p.w.find('[data-step=ready-bore]').findAll('button')[0]!.trigger('click')

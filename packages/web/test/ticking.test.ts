@@ -1,11 +1,12 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { throughHullSteps, judgeThroughHull } from '@north-tide/core/through-hull'
+import type { LogLine } from '@north-tide/core'
+import { throughHullSteps, judgeThroughHull, type ThroughHullDesign } from '@north-tide/core/through-hull'
 import { ApiRefusal } from '../src/api'
 import { useFlood } from '../src/state/flood'
 import { useSession } from '../src/state/session'
 import FloodPlanEditor from '../src/kinds/through-hull/FloodPlanEditor.vue'
-import TickForm from '../src/kinds/through-hull/TickForm.vue'
+import TickForm from '../src/pieces/TickForm.vue'
 import { AROUND, atTheBench, fit, opened, type Opening } from './hull-hands'
 
 /** What is asked when a step is ticked, and what is sent: each thing said once. */
@@ -13,11 +14,22 @@ beforeEach(atTheBench)
 // A save that comes after its test still meets the stand-in, never a real address.
 afterEach(() => vi.clearAllMocks())
 
-async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }), more: Opening = {}) {
-  const throughHull = await opened(design, more)
+interface Before {
+  design: ThroughHullDesign
+  log: LogLine[]
+}
+async function form(
+  step: string,
+  { design, log }: Before = { design: fit({ 'bedding.pad': 'epoxy-filled' }), log: [] },
+  more: Opening = {},
+) {
+  const throughHull = await opened(design, { log, ...more })
   const act = vi.spyOn(throughHull, 'act').mockResolvedValue({} as never)
   const steps = throughHullSteps(design, judgeThroughHull(design, AROUND), 'metric')
-  const w = mount(TickForm, { props: { step: steps.find((s) => s.id === step)! }, attachTo: document.body })
+  const w = mount(TickForm, {
+    props: { bench: throughHull, step: steps.find((s) => s.id === step)! },
+    attachTo: document.body,
+  })
   await flushPromises()
   const by = (label: string) => {
     const l = w.findAll('label').find((x) => x.text().startsWith(label))!
@@ -33,19 +45,23 @@ async function form(step: string, design = fit({ 'bedding.pad': 'epoxy-filled' }
   }
 }
 /** Everything before a step, ticked long ago. */
-const after = (step: string, change: Record<string, unknown> = {}) => {
-  const d = fit({ 'bedding.pad': 'epoxy-filled', ...change })
-  const steps = throughHullSteps(d, judgeThroughHull(d, AROUND), 'metric')
+const after = (step: string, change: Record<string, unknown> = {}): Before => {
+  const design = fit({ 'bedding.pad': 'epoxy-filled', ...change })
+  const steps = throughHullSteps(design, judgeThroughHull(design, AROUND), 'metric')
+  const before = steps.slice(
+    0,
+    steps.findIndex((s) => s.id === step),
+  )
   return {
-    ...d,
-    ticks: Object.fromEntries(
-      steps
-        .slice(
-          0,
-          steps.findIndex((s) => s.id === step),
-        )
-        .map((s) => [s.id, { at: '2026-01-01T08:00:00.000Z', by: 'x', note: '' }]),
-    ),
+    design,
+    log: before.map((s) => ({
+      kind: 'tick',
+      step: s.id,
+      value: null,
+      note: '',
+      who: 'x',
+      at: '2026-01-01T08:00:00.000Z',
+    })),
   }
 }
 

@@ -16,7 +16,8 @@ export interface MapInput {
     name: string
     xMm: number
     yMm: number
-    base: { lengthMm: number; widthMm: number } | { diameterMm: number }
+    /** on the face it stands on, in boat coordinates */
+    outline: { xMm: number; yMm: number }[]
   }[]
   holes: {
     label: string
@@ -66,9 +67,9 @@ function sign(state: LifeState, at: Pt, r: number): Shape[] {
       return [bar, line({ x: 0, y: -1 }, { x: 0, y: 1 })]
     case 'drilled':
       return [ring(0.85)]
-    case 'core sealed':
+    case 'core-sealed':
       return [ring(1), ring(0.5)]
-    case 'dry fitted':
+    case 'dry-fitted':
       return [ring(1), ring(0.5), bar]
     case 'bedded':
       return [ring(1), ring(0.9), ring(0.8)]
@@ -80,7 +81,7 @@ function sign(state: LifeState, at: Pt, r: number): Shape[] {
         line({ x: -0.5, y: 0 }, { x: -0.1, y: -0.45 }),
         line({ x: -0.1, y: -0.45 }, { x: 0.55, y: 0.45 }),
       ]
-    case 'in service':
+    case 'in-service':
       return [dot(0.9)]
     case 'suspect':
       return [
@@ -241,31 +242,14 @@ export function boatMap(v: MapInput): Drawing {
             role: 'WET',
           },
         )
-  for (const f of v.fittings) {
-    if ('diameterMm' in f.base)
-      shapes.push({
-        kind: 'ring',
-        at: P(f.xMm, f.yMm),
-        r: f.base.diameterMm / 2,
-        weight: 'outline',
-        role: 'FITTINGS',
-      })
-    else {
-      const [l, w] = [f.base.lengthMm / 2, f.base.widthMm / 2]
-      shapes.push({
-        kind: 'area',
-        points: [
-          P(f.xMm - l, f.yMm - w),
-          P(f.xMm + l, f.yMm - w),
-          P(f.xMm + l, f.yMm + w),
-          P(f.xMm - l, f.yMm + w),
-        ],
-        tone: 'none',
-        role: 'FITTINGS',
-        label: f.name,
-      })
-    }
-  }
+  for (const f of v.fittings)
+    shapes.push({
+      kind: 'area',
+      points: f.outline.map((p) => P(p.xMm, p.yMm)),
+      tone: 'none',
+      role: 'FITTINGS',
+      label: f.name,
+    })
   shapes.push(
     {
       kind: 'area',

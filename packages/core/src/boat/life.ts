@@ -10,25 +10,41 @@ import { say } from '../base/verdict/check'
 export const LIFE_STATES = [
   'marked',
   'drilled',
-  'core sealed',
-  'dry fitted',
+  'core-sealed',
+  'dry-fitted',
   'bedded',
   'cured',
   'proved',
-  'in service',
+  'in-service',
   'suspect',
   'closed',
 ] as const
 export type LifeState = (typeof LIFE_STATES)[number]
+/** What people read; the id is what is stored (chapter 16). */
+export const LIFE_TITLES: Record<LifeState, string> = {
+  marked: 'marked',
+  drilled: 'drilled',
+  'core-sealed': 'core sealed',
+  'dry-fitted': 'dry fitted',
+  bedded: 'bedded',
+  cured: 'cured',
+  proved: 'proved',
+  'in-service': 'in service',
+  suspect: 'suspect',
+  closed: 'closed',
+}
+export const lifeSaid = (state: string): string => LIFE_TITLES[state as LifeState] ?? state
+/** Boat files of version 1 and 2 wrote the words themselves. */
+export const lifeStateOf = (written: string): string => written.replace(' ', '-')
 const ORDER: LifeState[] = [
   'marked',
   'drilled',
-  'core sealed',
-  'dry fitted',
+  'core-sealed',
+  'dry-fitted',
   'bedded',
   'cured',
   'proved',
-  'in service',
+  'in-service',
 ]
 
 export interface LotFacts {
@@ -73,7 +89,7 @@ export const RIM_PATH_MM = 5
 
 const cored = (h: HoleFacts) => h.coreSchool !== 'none'
 const ladder = (h: HoleFacts) =>
-  ORDER.filter((s) => (s !== 'core sealed' || cored(h)) && (s !== 'cured' || h.sealant !== WELDED))
+  ORDER.filter((s) => (s !== 'core-sealed' || cored(h)) && (s !== 'cured' || h.sealant !== WELDED))
 
 /**
  * What still stands: a corrected event no longer does, and a hole marked anew (its fitting was replaced)
@@ -155,7 +171,9 @@ export function lotGates(
 
 const EPOXY_SET = 'epoxy-filled'
 function epoxyCure(events: LifeFacts[], at: number): Gate[] {
-  const sealed = last(events, 'core sealed')
+  const sealed = last(events, 'core-sealed')
+  // Drilled through an insert that had cured before: the two are recorded in one act.
+  if (sealed && last(events, 'drilled')?.at === sealed.at) return []
   return sealed ? epoxyHard(sealed, at, 'cure-core', 'The plugs') : []
 }
 function epoxyHard(sealed: LifeFacts, at: number, id: string, what: string): Gate[] {
@@ -263,17 +281,17 @@ export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): G
   const skipped = target > at + 1 ? steps.slice(at + 1, target) : []
   for (const s of skipped)
     out.push(
-      s === 'core sealed'
+      s === 'core-sealed'
         ? { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
         : s === 'proved'
           ? { id: 'no-proof', text: 'No leak test is on record.' }
           : s === 'cured'
             ? { id: 'no-cure', text: 'It is not recorded as cured.' }
-            : { id: `not-${s.replace(' ', '-')}`, text: `It is not recorded as ${s}.` },
+            : { id: `not-${s}`, text: `It is not recorded as ${LIFE_TITLES[s]}.` },
     )
   if (event.state === 'drilled' && !event.sizeMm)
     out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
-  if (event.state === 'core sealed') {
+  if (event.state === 'core-sealed') {
     out.push(...lotGates(event, 'epoxy', null))
     if (event.tempC == null)
       out.push({
@@ -281,7 +299,7 @@ export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): G
         text: 'No temperature is given, so nobody can tell when it has cured.',
       })
   }
-  if (event.state === 'dry fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
+  if (event.state === 'dry-fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
   if (event.state === 'bedded' && hole.sealant !== WELDED) {
     // What is set in epoxy is traced by its epoxy.
     if (hole.sealant)

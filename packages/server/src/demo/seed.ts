@@ -1,11 +1,15 @@
 import dayjs from 'dayjs'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { solverChecks } from '@north-tide/core/solver'
+import { kindNamed } from '@north-tide/core/kinds'
 import { VALVES } from '@north-tide/core/through-hull'
 import {
   catalogueEntry,
   roomAround,
+  judge,
   sizeIt,
+  statesFor,
+  stepsOf,
   spotFor,
   startDesign,
   withChange,
@@ -19,6 +23,7 @@ import {
   AngleReading,
   Boat,
   Fitting,
+  WorkLog,
   LifeEvent,
   Lot,
   Penetration,
@@ -29,14 +34,14 @@ import {
   Zone,
   ZoneLayer,
 } from '../models'
-import { surroundings, zonesOf } from '../services/boats'
-import { judgeOn } from '../services/verdict'
-import { placeThroughHull, saveThroughHull } from '../services/through-hulls'
-import { logThroughHull, recordThroughHull } from '../services/through-hull-work'
+import { zonesOf } from '../services/boats'
+import { judgeOn, stored } from '../services/verdict'
+import { place as placeFitting, saveFitting } from '../services/fittings'
+import { logFitting, recordFitting } from '../services/work'
+import { aroundIn, snapshotOf } from '../services/snapshot'
 import { saveFloodPlan } from '../services/flooding'
 import { blank } from '../services/life'
 import { hashPassword } from '../services/password'
-import { recordFitting } from '../services/register'
 import type { Account } from '../services/access'
 import { DEMO_BOATS } from './boats'
 
@@ -163,7 +168,7 @@ const WANTED: Wanted[] = [
     x: 10940,
     y: -1380,
     sized: true,
-    life: 'dry fitted',
+    life: 'dry-fitted',
   },
   {
     boat: 'fulmars-reach',
@@ -172,7 +177,7 @@ const WANTED: Wanted[] = [
     x: 10940,
     y: 1380,
     sized: true,
-    life: 'in service',
+    life: 'in-service',
   },
   {
     boat: 'fulmars-reach',
@@ -181,7 +186,7 @@ const WANTED: Wanted[] = [
     x: 9600,
     y: 640,
     sized: true,
-    life: 'core sealed',
+    life: 'core-sealed',
   },
   {
     boat: 'fulmars-reach',
@@ -284,19 +289,19 @@ const FOUND: [
   ['Old rail, hole 4', 'Side deck, port', 5880, -1655, 1440, 6.5, 'suspect', 'cut-off rivet'],
   ['Old rail, hole 5', 'Side deck, port', 6500, -1655, 1440, 6.5, 'suspect', 'filled with soft sealant'],
   ['Engine intake', 'Bottom', 6900, -420, -420, 43, 'suspect', 'handle seized; mixed threads at the valve'],
-  ['Deck wash intake', 'Bottom', 3600, 380, -450, 33, 'in service', 'found sound'],
-  ['Echo-sounder, old', 'Bottom', 5100, 300, -480, 57, 'in service', 'found sound'],
-  ['Cockpit drain, port', 'Topsides', 8800, -1700, 260, 43, 'in service', 'found sound'],
+  ['Deck wash intake', 'Bottom', 3600, 380, -450, 33, 'in-service', 'found sound'],
+  ['Echo-sounder, old', 'Bottom', 5100, 300, -480, 57, 'in-service', 'found sound'],
+  ['Cockpit drain, port', 'Topsides', 8800, -1700, 260, 43, 'in-service', 'found sound'],
 ]
 const LADDER: LifeState[] = [
   'marked',
   'drilled',
-  'core sealed',
-  'dry fitted',
+  'core-sealed',
+  'dry-fitted',
   'bedded',
   'cured',
   'proved',
-  'in service',
+  'in-service',
 ]
 
 const mark = (owner: Sequelize, value: 'loading' | 'loaded') =>
@@ -615,19 +620,17 @@ async function seedFitting(w: Wanted, fitter: Account) {
     w.name,
   )
   if (w.change) design = withChange(design, w.change)
-  const around = await surroundings(w.boat)
+  const snapshot = await snapshotOf(boat)
+  const { parts } = snapshot
   if (w.sized)
-    design =
-      sizeIt(design, [], roomAround(design, around.parts), solverChecks(zone, around.parts)).design ?? design
-  const { verdict, governing, solver, solverDue } = await judgeOn(design, around)
+    design = sizeIt(design, [], roomAround(design, parts), solverChecks(zone, parts)).design ?? design
+  const v = await judgeOn(kindNamed('deck-hardware'), design, aroundIn(snapshot, null, []))
   const f = await Fitting.create({
+    kind: 'deck-hardware',
     boatId: w.boat,
     name: design.name,
     design,
-    verdict,
-    governing,
-    solver,
-    solverDue,
+    ...stored(v),
     recordedAt: null,
     updatedBy: fitter.name,
   })
@@ -637,7 +640,7 @@ async function seedFitting(w: Wanted, fitter: Account) {
   const epoxy = await Lot.findOne({ where: { code: 'TC-EP-2201' } })
   const tape = await Lot.findOne({ where: { code: 'TC-B20-114' } })
   const solid = design.structure.kind !== 'sandwich'
-  const steps = LADDER.slice(1, LADDER.indexOf(w.life) + 1).filter((s) => s !== 'core sealed' || !solid)
+  const steps = LADDER.slice(1, LADDER.indexOf(w.life) + 1).filter((s) => s !== 'core-sealed' || !solid)
   for (const p of await Penetration.findAll({ where: { fittingId: f.id }, order: [['number', 'ASC']] })) {
     for (const [i, state] of steps.entries()) {
       await LifeEvent.create({
@@ -648,14 +651,34 @@ async function seedFitting(w: Wanted, fitter: Account) {
         who: fitter.name,
         happenedAt: started.add((i + 1) * 2.5, 'day').toDate(),
         sizeMm: state === 'drilled' ? p.diameterMm : null,
-        tempC: state === 'core sealed' || state === 'bedded' ? 14 : null,
+        tempC: state === 'core-sealed' || state === 'bedded' ? 14 : null,
         humidityPct: state === 'bedded' ? 62 : null,
-        lotId: state === 'core sealed' ? epoxy!.id : state === 'bedded' ? tape!.id : null,
+        lotId: state === 'core-sealed' ? epoxy!.id : state === 'bedded' ? tape!.id : null,
         evidence: state === 'proved' ? 'hose 10 min, low to high; chalk inside dry' : '',
-        note: state === 'dry fitted' ? 'taken off again until the paint is done' : '',
+        note: state === 'dry-fitted' ? 'taken off again until the paint is done' : '',
       })
     }
   }
+  await seedTicks(f.id, design, w.life, fitter, (i) => started.add((i + 1) * 2.5, 'day').toDate(), steps)
+}
+/** The work says what the register says: each gate up to the last that wrote into the holes is ticked. */
+async function seedTicks(
+  fittingId: string,
+  design: Design,
+  life: LifeState,
+  fitter: Account,
+  day: (i: number) => Date,
+  states: LifeState[],
+) {
+  const work = stepsOf(design, judge(design), 'metric')
+  const last = work.findLastIndex((s) => statesFor(s, 'bolt 1').some((x) => states.includes(x)))
+  let at = day(-1)
+  const rows = work.slice(0, last + 1).flatMap((s) => {
+    const i = states.findLastIndex((x) => statesFor(s, 'bolt 1').includes(x))
+    if (i >= 0) at = day(i)
+    return s.gate ? [{ fittingId, kind: 'tick' as const, step: s.id, who: fitter.name, at }] : []
+  })
+  if (life !== 'marked') await WorkLog.bulkCreate(rows)
 }
 
 const F = 'fulmars-reach'
@@ -665,9 +688,9 @@ const F = 'fulmars-reach'
  */
 async function seedThroughHull(fitter: Account) {
   const place = async (boat: string, body: Record<string, unknown>, change: Record<string, unknown> = {}) => {
-    const made = await placeThroughHull(fitter, boat, body)
+    const made = await placeFitting(fitter, boat, body)
     const saved = Object.keys(change).length
-      ? await saveThroughHull(fitter, made.id, {
+      ? await saveFitting(fitter, made.id, {
           version: made.version,
           design: withChange(made.design, change),
         })
@@ -839,8 +862,8 @@ async function seedThroughHull(fitter: Account) {
     },
     { 'plug.grounds': true, 'metals.isolated': true },
   )
-  await logThroughHull(fitter, stud, { kind: 'bond', value: 0.06, note: 'stud to shaft, brush clean' })
-  await recordThroughHull(fitter, stud)
+  await logFitting(fitter, stud, { kind: 'bond', value: 0.06, note: 'stud to shaft, brush clean' })
+  await recordFitting(fitter, stud)
   await saveFloodPlan(fitter, F, {
     version: 0,
     plan: {

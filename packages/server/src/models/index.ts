@@ -1,4 +1,4 @@
-import type { ThroughHullDesign, FloodPlan, OwnGoods } from '@north-tide/core/through-hull'
+import type { FloodPlan, OwnGoods } from '@north-tide/core/through-hull'
 import type { SolverAnswer } from '../solver/pool'
 import {
   DataTypes,
@@ -8,7 +8,17 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize'
-import type { Design, Duty, HullKind, PartKind, REACH_KINDS, Units, Verdict } from '@north-tide/core'
+import type {
+  AnyDesign,
+  Duty,
+  HullKind,
+  LogData,
+  LogKind,
+  PartKind,
+  REACH_KINDS,
+  Units,
+  Verdict,
+} from '@north-tide/core'
 
 export const ROLES = ['manager', 'fitter', 'apprentice', 'owner'] as const
 export type Role = (typeof ROLES)[number]
@@ -103,34 +113,18 @@ export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot
   declare testedOn: string | null
   declare testNote: Opt<string>
 }
-/** Every kind of work is a row of one table; deck hardware is what this class reads and writes of it. */
+/** Every kind of work is a row of one table: what is in its design, its kind says. */
 export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttributes<Fitting>> {
   declare id: Opt<string>
-  declare kind: Opt<string>
+  declare kind: string
   declare boatId: string
   declare name: string
-  declare design: Design
+  declare design: AnyDesign
   declare verdict: Verdict
   declare governing: string | null
   declare stale: Opt<string[] | null>
   declare solver: Opt<SolverAnswer | null>
   declare solverDue: Opt<boolean>
-  declare recordedAt: Date | null
-  declare version: Opt<number>
-  declare createdAt: Opt<Date>
-  declare updatedAt: Opt<Date>
-  declare updatedBy: string
-}
-/** The through-hulls of the same table. */
-export class ThroughHull extends Model<InferAttributes<ThroughHull>, InferCreationAttributes<ThroughHull>> {
-  declare id: Opt<string>
-  declare kind: Opt<string>
-  declare solverDue: Opt<boolean>
-  declare boatId: string
-  declare name: string
-  declare design: ThroughHullDesign
-  declare verdict: Verdict
-  declare governing: string | null
   declare replacesId: Opt<string | null>
   declare recordedAt: Opt<Date | null>
   declare version: Opt<number>
@@ -141,7 +135,7 @@ export class ThroughHull extends Model<InferAttributes<ThroughHull>, InferCreati
 export class WorkLog extends Model<InferAttributes<WorkLog>, InferCreationAttributes<WorkLog>> {
   declare id: Opt<string>
   declare fittingId: string
-  declare kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
+  declare kind: LogKind
   declare step: Opt<string>
   declare value: Opt<number | null>
   declare lotId: Opt<number | null>
@@ -151,6 +145,14 @@ export class WorkLog extends Model<InferAttributes<WorkLog>, InferCreationAttrib
   declare note: Opt<string>
   declare who: string
   declare at: Opt<Date>
+  declare undoes: Opt<boolean>
+  declare data: Opt<LogData | null>
+}
+/** How a fitting stands to a hole: it makes it, reuses one that was found, or stands in that of another. */
+export class HoleLink extends Model<InferAttributes<HoleLink>, InferCreationAttributes<HoleLink>> {
+  declare fittingId: string
+  declare penetrationId: number
+  declare link: 'makes' | 'reuses' | 'replaces' | 'closes'
 }
 export class Goods extends Model<InferAttributes<Goods>, InferCreationAttributes<Goods>> {
   declare id: string
@@ -398,10 +400,11 @@ export function defineModels(sequelize: Sequelize) {
     }),
     at('lots'),
   )
+  const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
   Fitting.init(
     own({
       id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 },
-      kind: { ...text, defaultValue: 'deck-hardware' },
+      kind: text,
       boatId: text,
       name: text,
       design: { type: T.JSONB, allowNull: false },
@@ -409,26 +412,7 @@ export function defineModels(sequelize: Sequelize) {
       governing: maybeText,
       stale: { type: T.ARRAY(T.TEXT), allowNull: true },
       solver: { type: T.JSONB, allowNull: true },
-      solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: true },
-      recordedAt: { type: T.DATE, allowNull: true },
-      version,
-      createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
-      updatedAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },
-      updatedBy: text,
-    }),
-    { ...at('fittings'), defaultScope: { where: { kind: 'deck-hardware' } } },
-  )
-  const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
-  ThroughHull.init(
-    own({
-      id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 },
-      kind: { ...text, defaultValue: 'through-hull' },
-      boatId: text,
-      name: text,
       solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false },
-      design: { type: T.JSONB, allowNull: false },
-      verdict: text,
-      governing: maybeText,
       replacesId: { type: T.UUID, allowNull: true },
       recordedAt: { type: T.DATE, allowNull: true },
       version,
@@ -436,7 +420,7 @@ export function defineModels(sequelize: Sequelize) {
       updatedAt: madeAt,
       updatedBy: text,
     }),
-    { ...at('fittings'), defaultScope: { where: { kind: 'through-hull' } } },
+    at('fittings'),
   )
   WorkLog.init(
     own({
@@ -452,8 +436,18 @@ export function defineModels(sequelize: Sequelize) {
       note: { ...text, defaultValue: '' },
       who: text,
       at: madeAt,
+      undoes: { ...flag, defaultValue: false },
+      data: { type: T.JSONB, allowNull: true },
     }),
     at('work_log'),
+  )
+  HoleLink.init(
+    own({
+      fittingId: { type: T.UUID, primaryKey: true },
+      penetrationId: { type: T.INTEGER, primaryKey: true },
+      link: text,
+    }),
+    at('hole_links'),
   )
   Goods.init(
     own({

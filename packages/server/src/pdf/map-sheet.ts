@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit'
-import { INK, formatLength, type Drawing, type Units } from '@north-tide/core'
+import { INK, formatLength, lifeSaid, type Drawing, type Units } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
 
@@ -46,7 +46,7 @@ export function mapSheet(
   const columns: [string, number, (h: Listed) => string][] = [
     ['No.', 54, (h) => h.label],
     ['What for', 270, (h) => h.whatFor],
-    ['State', 90, (h) => h.state],
+    ['State', 90, (h) => lifeSaid(h.state)],
     ['Zone', 170, (h) => h.zone],
     ['x', 90, (h) => formatLength(Math.round(h.xMm), units)],
     ['y', 90, (h) => formatLength(Math.round(h.yMm), units)],

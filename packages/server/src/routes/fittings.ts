@@ -1,20 +1,11 @@
-import { Router } from 'express'
+import { Router, type Request, type Response } from 'express'
 import Papa from 'papaparse'
-import {
-  TEMPLATE_LAYERS,
-  drillSchedule,
-  judge,
-  parseDesign,
-  templateOf,
-  toFile,
-  toSvg,
-} from '@north-tide/core'
+import { TEMPLATE_LAYERS, toSvg, type Units } from '@north-tide/core'
 import { toDxf } from '@north-tide/core/dxf'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
+import { fittingCard } from '../pdf/fitting-card'
 import { templateSheet } from '../pdf/template-sheet'
-import { specSheet } from '../pdf/spec-sheet'
-import { boatById } from '../services/boats'
 import {
   copyFitting,
   designFile,
@@ -22,100 +13,135 @@ import {
   place,
   readFitting,
   removeFitting,
+  replaceFitting,
   saveFitting,
   sheetOf,
+  type FittingSheet,
 } from '../services/fittings'
-import { recordFitting } from '../services/register'
-import { yardValues } from '../services/yard'
+import {
+  buyFitting,
+  decideFitting,
+  logFitting,
+  orderFitting,
+  recordFitting,
+  unorderFitting,
+} from '../services/work'
+import { tickFitting, untickFitting } from '../services/ticks'
 import { attachment } from './files'
 
+/** What a handler answers with, and how. */
+type Answer = (req: Request<{ id: string; step: string }>) => Promise<unknown>
+const json = (answer: Answer, status = 200) =>
+  (async (req: Request<{ id: string; step: string }>, res: Response) =>
+    void res.status(status).json(await answer(req))) as never
+
+const unitsOf = (req: Request, sheet: FittingSheet): Units =>
+  req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : sheet.boat.units
+
+/** The template that is asked for, or the first there is; one that this design has not is said so. */
+function templateAsked(req: Request, sheet: FittingSheet) {
+  const { kind, design, judgement } = sheet
+  const there = kind.templates(design, judgement)
+  const asked = typeof req.query.what === 'string' ? req.query.what : there[0]
+  if (asked === undefined || !there.includes(asked))
+    throw new ApiError(
+      asked !== undefined && /^[a-z-]{1,40}$/.test(asked) ? 409 : 400,
+      'no-template',
+      `This fitting has no ${(asked ?? 'template').replaceAll('-', ' ')} to cut${there.length ? `; it has ${there.join(', ').replaceAll('-', ' ')}` : ''}`,
+      'what',
+    )
+  const units = unitsOf(req, sheet)
+  return {
+    what: asked,
+    units,
+    drawing: kind.template(design, judgement, asked, units, req.query.inside === 'yes'),
+    rows: kind.drill(design, judgement),
+  }
+}
+async function template(req: Request<{ id: string; as: string }>, res: Response, next: () => void) {
+  const sheet = await sheetOf(req.account!, req.params.id)
+  const { what, units, drawing, rows } = templateAsked(req as never, sheet)
+  const name = `${sheet.f.name} ${what}`
+  switch (req.params.as) {
+    case 'svg':
+      return void attachment(res, `${name}.svg`, 'image/svg+xml').send(toSvg(drawing))
+    case 'dxf':
+      return void attachment(res, `${name}.dxf`, 'image/vnd.dxf').send(
+        toDxf(drawing, TEMPLATE_LAYERS, (s) => s.role ?? 'MARK'),
+      )
+    case 'pdf': {
+      const doc = templateSheet(drawing, req.query.paper === 'letter' ? 'LETTER' : 'A4', rows, units)
+      attachment(res, `${name}.pdf`, 'application/pdf')
+      return void doc.pipe(res)
+    }
+    case 'csv': {
+      const safe = rows.map((r) => Object.fromEntries(Object.entries(r).map(([k, v]) => [k, safeCell(v)])))
+      return void attachment(res, `${sheet.f.name} drilling.csv`, 'text/csv; charset=utf-8').send(
+        `${Papa.unparse(safe, { newline: '\n' })}\n`,
+      )
+    }
+    default:
+      next()
+  }
+}
+async function drawing(req: Request<{ id: string; drawing: string }>, res: Response, next: () => void) {
+  const sheet = await sheetOf(req.account!, req.params.id)
+  const found = sheet.kind
+    .drawings(sheet.design, sheet.judgement, unitsOf(req as never, sheet))
+    .find((d) => d.id === req.params.drawing)
+  if (!found) return next()
+  attachment(res, `${sheet.f.name} ${found.id}.svg`, 'image/svg+xml').send(toSvg(found.drawing))
+}
+async function card(req: Request<{ id: string }>, res: Response) {
+  const sheet = await sheetOf(req.account!, req.params.id)
+  const doc = fittingCard({ ...sheet, units: unitsOf(req as never, sheet), printedAt: new Date() })
+  attachment(res, `${sheet.f.name}.pdf`, 'application/pdf')
+  doc.pipe(res)
+}
+
+/** Fittings of every kind have these addresses, and no kind has any other. */
 export function fittingRoutes(): Router {
   const r = Router()
-  r.post(
-    '/boats/:id/fittings',
-    async (req, res) => void res.status(201).json(await place(req.account!, req.params.id, req.body)),
-  )
-  r.post(
+  const { post, get, put } = {
+    post: (path: string, answer: Answer, status = 200) => r.post(path, json(answer, status)),
+    get: (path: string, answer: Answer) => r.get(path, json(answer)),
+    put: (path: string, answer: Answer) => r.put(path, json(answer)),
+  }
+  post('/boats/:id/fittings', (q) => place(q.account!, q.params.id, q.body), 201)
+  post(
     '/boats/:id/fittings/import',
-    async (req, res) => void res.status(201).json(await importFitting(req.account!, req.params.id, req.body)),
+    (q) => importFitting(q.account!, q.params.id, q.body, q.query.kind as string | undefined),
+    201,
   )
-  r.get('/fittings/:id', async (req, res) => void res.json(await readFitting(req.account!, req.params.id)))
-  r.put(
-    '/fittings/:id',
-    async (req, res) => void res.json(await saveFitting(req.account!, req.params.id, req.body)),
-  )
+  get('/fittings/:id', (q) => readFitting(q.account!, q.params.id))
+  put('/fittings/:id', (q) => saveFitting(q.account!, q.params.id, q.body))
   r.delete('/fittings/:id', async (req, res) => {
     await removeFitting(req.account!, req.params.id)
     res.status(204).end()
   })
-  r.post(
-    '/fittings/:id/record',
-    async (req, res) =>
-      void res.status(201).json({ holes: await recordFitting(req.account!, req.params.id) }),
+  post('/fittings/:id/copy', (q) => copyFitting(q.account!, q.params.id, q.body), 201)
+  post('/fittings/:id/replace', (q) => replaceFitting(q.account!, q.params.id, q.body), 201)
+  post('/fittings/:id/record', async (q) => ({ holes: await recordFitting(q.account!, q.params.id) }), 201)
+  post('/fittings/:id/order', (q) => orderFitting(q.account!, q.params.id, q.body ?? {}))
+  r.delete(
+    '/fittings/:id/order',
+    json((q) => unorderFitting(q.account!, q.params.id)),
   )
+  post('/fittings/:id/bought', (q) => buyFitting(q.account!, q.params.id))
+  post('/fittings/:id/tick', (q) => tickFitting(q.account!, q.params.id, q.body))
+  post('/fittings/:id/tick/:step/back', (q) =>
+    untickFitting(q.account!, q.params.id, q.params.step, q.body ?? {}),
+  )
+  post('/fittings/:id/decide', (q) => decideFitting(q.account!, q.params.id, q.body), 201)
+  post('/fittings/:id/log', (q) => logFitting(q.account!, q.params.id, q.body), 201)
   r.get('/fittings/:id/design.json', async (req, res) => {
-    const f = await designFile(req.account!, req.params.id)
-    attachment(res, `${f.name}.json`, 'application/json').send(
-      JSON.stringify(toFile(parseDesign(f.design)), null, 2),
-    )
+    const { name, file } = await designFile(req.account!, req.params.id)
+    attachment(res, `${name}.json`, 'application/json').send(JSON.stringify(file, null, 2))
   })
-  r.post(
-    '/fittings/:id/copy',
-    async (req, res) => void res.status(201).json(await copyFitting(req.account!, req.params.id, req.body)),
-  )
-  r.get('/fittings/:id/template.:kind', async (req, res, next) => {
-    const f = await designFile(req.account!, req.params.id)
-    const boat = await boatById(f.boatId)
-    const what = req.query.what === 'plate' ? 'plate' : 'pattern'
-    const units = req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : boat.units
-    const d = parseDesign(f.design)
-    if (what === 'plate' && !d.plate) throw new ApiError(409, 'no-plate', 'This fitting has no plate to cut')
-    const j = judge(d, false, await yardValues())
-    const drawing = templateOf(d, j, what, units, req.query.inside === 'yes')
-    const name = `${f.name} ${what}`
-    switch (req.params.kind) {
-      case 'svg':
-        return void attachment(res, `${name}.svg`, 'image/svg+xml').send(toSvg(drawing))
-      case 'dxf':
-        return void attachment(res, `${name}.dxf`, 'image/vnd.dxf').send(
-          toDxf(drawing, TEMPLATE_LAYERS, (s) => s.role ?? 'MARK'),
-        )
-      case 'pdf': {
-        const doc = templateSheet(
-          drawing,
-          req.query.paper === 'letter' ? 'LETTER' : 'A4',
-          drillSchedule(d, j),
-          units,
-        )
-        attachment(res, `${name}.pdf`, 'application/pdf')
-        return void doc.pipe(res)
-      }
-      case 'csv':
-        return void attachment(res, `${f.name} drilling.csv`, 'text/csv; charset=utf-8').send(
-          `${Papa.unparse(
-            drillSchedule(d, j).map((r) =>
-              Object.fromEntries(Object.entries(r).map(([k, v]) => [k, safeCell(v)])),
-            ),
-            { newline: '\n' },
-          )}\n`,
-        )
-      default:
-        next()
-    }
-  })
-  r.get('/fittings/:id/spec.pdf', async (req, res) => {
-    const sheet = await sheetOf(req.account!, req.params.id)
-    const units =
-      req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : sheet.boat.units
-    const doc = specSheet({
-      ...sheet,
-      boatName: sheet.boat.name,
-      units,
-      version: sheet.f.version,
-      printedAt: new Date(),
-    })
-    attachment(res, `${sheet.f.name}.pdf`, 'application/pdf')
-    doc.pipe(res)
-  })
+  r.get('/fittings/:id/template.:as', template)
+  r.get('/fittings/:id/card.pdf', card)
+  // The name of the version before.
+  r.get('/fittings/:id/spec.pdf', card)
+  r.get('/fittings/:id/:drawing.svg', drawing)
   return r
 }

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { CalcError, angleSurvey, calculate, parseInput } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
@@ -93,11 +94,15 @@ export async function anglesOf(who: Account, boatId: string) {
  * The cradle's own heel by the readings that there are, starboard down positive; null while nobody has
  * read it.
  */
-export async function heelOf(boatId: string): Promise<number | null> {
+export async function heelOf(boatId: string, transaction: Transaction | null = null): Promise<number | null> {
   try {
     return calculate(angleSurvey, {
       ...inputOf(
-        await AngleReading.findAll({ where: { boatId, role: 'reference' }, order: [['id', 'ASC']] }),
+        await AngleReading.findAll({
+          where: { boatId, role: 'reference' },
+          order: [['id', 'ASC']],
+          transaction,
+        }),
       ),
       stations: [],
     }).heelDeg

@@ -35,15 +35,12 @@ export async function askRejudge(
   why: string,
   transaction: Transaction | null = null,
 ): Promise<Job> {
-  const [row] = await db().query<{ id: number }>(
-    'INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1) RETURNING id::int',
+  const [job] = await db().query<Job>(
+    `INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1)
+     RETURNING id::int, boat_id AS "boatId", why, total, done, turned, finished_at IS NOT NULL AS finished,
+       (SELECT count(*)::int FROM fittings f WHERE f.boat_id = $1 AND f.solver_due) AS "solverLeft"`,
     { bind: [boatId, why], type: QueryTypes.SELECT, transaction },
   )
-  const [job] = await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1`, {
-    bind: [row!.id],
-    type: QueryTypes.SELECT,
-    transaction,
-  })
   if (transaction) transaction.afterCommit(() => handOn(boatId))
   else handOn(boatId)
   return job!

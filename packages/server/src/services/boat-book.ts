@@ -7,7 +7,6 @@ import {
   Boat,
   Fitting,
   FloodPlanRow,
-  ThroughHull,
   Penetration,
   Photo,
   Reading,
@@ -394,7 +393,6 @@ export async function removeBoat(who: Account, id: string) {
     const where = { where: { boatId: id }, transaction }
     const holds = [
       ['fittings', await Fitting.count(where)],
-      ['through-hulls', await ThroughHull.count(where)],
       ['holes', await Penetration.count(where)],
       ['readings', await Reading.count(where)],
       ['angle readings', await AngleReading.count(where)],

@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
 import {
   holeLabel,
@@ -9,12 +9,12 @@ import {
   type BoatPart,
   type BoatZone,
 } from '@north-tide/core'
+import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, forbidden, notFound } from '../errors'
-import { Boat, Fitting, ThroughHull, Lot, Station, StructurePart, Zone, ZoneLayer } from '../models'
+import { Boat, Fitting, Lot, Station, StructurePart, Zone } from '../models'
 import { mayRead, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
-import { yardValues } from './yard'
 
 export const summary = (b: Boat) => ({
   id: b.id,
@@ -41,44 +41,27 @@ export async function listBoats(who: Account) {
   return boats.filter((b) => who.role !== 'owner' || b.id === who.boatId).map(summary)
 }
 
-export async function boatById(id: string): Promise<Boat> {
-  const boat = await Boat.findByPk(id)
+export async function boatById(id: string, transaction: Transaction | null = null): Promise<Boat> {
+  const boat = await Boat.findByPk(id, { transaction })
   if (!boat) throw notFound('boat')
   return boat
 }
 
+/** Every zone with its layers, in one read. */
 export async function zonesOf(boatId: string, transaction: Transaction | null = null): Promise<BoatZone[]> {
-  const zones = await Zone.findAll({ where: { boatId }, order: [['id', 'ASC']], transaction })
-  const layers = await ZoneLayer.findAll({
-    where: { zoneId: zones.map((z) => z.id) },
-    order: [['seq', 'ASC']],
-    transaction,
-  })
-  return zones.map((z) => ({
-    id: z.id,
-    version: z.version,
-    code: z.code,
-    title: z.title,
-    face: z.face,
-    kind: z.kind,
-    zMm: z.zMm,
-    atXMm: z.atXMm,
-    stacking: z.stacking,
-    reach: z.reach,
-    reachKind: z.reachKind,
-    state: z.state,
-    outline: z.outlineX.map((xMm, i) => ({ xMm, yMm: z.outlineY[i]! })),
-    deadrise: z.deadriseX.map((xMm, i) => ({ xMm, deg: z.deadriseDeg[i]! })),
-    layers: layers
-      .filter((l) => l.zoneId === z.id)
-      .map((l) => ({
-        material: l.material,
-        thicknessMm: l.thicknessMm,
-        measured: l.measured,
-        measuredBy: l.measuredBy,
-        spreadMm: l.spreadMm,
-        count: l.readingCount,
-      })),
+  type Row = Omit<BoatZone, 'outline' | 'deadrise'> & Record<'ox' | 'oy' | 'dx' | 'dd', number[]>
+  const rows = await Zone.sequelize!.query<Row>(
+    `SELECT z.id, z.version, z.code, z.title, z.face, z.kind, z.z_mm AS "zMm", z.at_x_mm AS "atXMm", z.stacking, z.reach, z.reach_kind AS "reachKind", z.state,
+            z.outline_x AS ox, z.outline_y AS oy, z.deadrise_x AS dx, z.deadrise_deg AS dd,
+            COALESCE((SELECT jsonb_agg(jsonb_build_object('material', l.material, 'thicknessMm', l.thickness_mm, 'measured', l.measured, 'measuredBy', l.measured_by,
+                                                         'spreadMm', l.spread_mm, 'count', l.reading_count) ORDER BY l.seq) FROM zone_layers l WHERE l.zone_id = z.id), '[]') AS layers
+       FROM zones z WHERE z.boat_id = $1 ORDER BY z.id`,
+    { bind: [boatId], type: QueryTypes.SELECT, transaction },
+  )
+  return rows.map(({ ox, oy, dx, dd, ...z }) => ({
+    ...z,
+    outline: ox.map((xMm, i) => ({ xMm, yMm: oy[i]! })),
+    deadrise: dx.map((xMm, i) => ({ xMm, deg: dd[i]! })),
   }))
 }
 
@@ -120,21 +103,11 @@ export function refuseOffBoat(
   if (off) throw new ApiError(400, 'off-boat', off.message, `${path}${off.path}`)
 }
 
-/** What judging a fitting on this boat needs to know of it. */
-export async function surroundings(boatId: string, transaction: Transaction | null = null) {
-  const [zones, parts, yard] = await Promise.all([
-    zonesOf(boatId, transaction),
-    partsOfBoat(boatId, transaction),
-    yardValues(),
-  ])
-  return { zones, parts, yard }
-}
-
 /** All that the plan shows of one boat. */
 export async function boatPicture(who: Account, id: string) {
   mayRead(who, id)
   const boat = await boatById(id)
-  const [stations, zones, parts, fittings, holes, wet, below] = await Promise.all([
+  const [stations, zones, parts, fittings, holes, orders] = await Promise.all([
     stationsOf(id),
     zonesOf(id),
     partsOfBoat(id),
@@ -146,62 +119,53 @@ export async function boatPicture(who: Account, id: string) {
       ],
     }),
     holesOf(id),
-    wetSpotsOf(id),
-    ThroughHull.findAll({
-      where: { boatId: id },
-      order: [
-        ['createdAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
+    ordersOn(id),
   ])
   return {
     ...summary(boat),
     zones,
     parts,
-    wet,
+    wet: await wetSpotsOf(id, zones),
     stations,
-    fittings: fittings.map((f) => ({
-      id: f.id,
-      name: f.name,
-      verdict: f.verdict,
-      governing: f.governing,
-      stale: f.stale,
-      solverDue: f.solverDue,
-      recorded: f.recordedAt !== null,
-      version: f.version,
-      family: f.design.family,
-      xMm: f.design.place.xMm,
-      yMm: f.design.place.yMm,
-      zMm: f.design.place.zMm,
-      base: f.design.base,
-      bolts: f.design.bolts,
-      zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone),
-      zoneCode: f.design.place.zone,
-    })),
+    fittings: fittings.map((f) => ({ ...fittingRow(f, zones), ordered: orders.has(f.id) })),
     holes,
-    throughHulls: below.map((f) => throughHullRow(f, zones)),
   }
 }
-/** A fitting through the hull as lists and the map show it. */
-export const throughHullRow = (f: ThroughHull, zones: BoatZone[]) => ({
-  id: f.id,
-  name: f.name,
-  verdict: f.verdict,
-  governing: f.governing,
-  family: f.design.family,
-  use: f.design.use,
-  xMm: f.design.place.xMm,
-  yMm: f.design.place.yMm,
-  zMm: f.design.place.zMm,
-  zone: f.design.place.zone === null ? null : zoneTitle(zones, f.design.place.zone),
-  flangeMm: f.design.skin.flangeMm,
-  existing: f.design.existing,
-  ordered: f.design.ordered !== null,
-  recorded: f.recordedAt != null,
-  replacesId: f.replacesId ?? null,
-  material: f.design.skin.material,
-})
+/** Fittings that an order stands for. */
+async function ordersOn(boatId: string): Promise<Set<string>> {
+  const rows = await Fitting.sequelize!.query<{ id: string }>(
+    `SELECT id FROM (SELECT DISTINCT ON (w.fitting_id) w.fitting_id AS id, w.undoes FROM work_log w JOIN fittings f ON f.id = w.fitting_id
+      WHERE f.boat_id = $1 AND w.kind = 'order' ORDER BY w.fitting_id, w.id DESC) o WHERE NOT undoes`,
+    { bind: [boatId], type: QueryTypes.SELECT },
+  )
+  return new Set(rows.map((r) => r.id))
+}
+/** A fitting, of whatever kind, as lists and the map show it. */
+export function fittingRow(f: Fitting, zones: BoatZone[]) {
+  const kind = kindNamed(f.kind)
+  const design = parseOf(kind, f.design)
+  const { place } = design
+  return {
+    id: f.id,
+    kind: f.kind,
+    name: f.name,
+    verdict: f.verdict,
+    governing: f.governing,
+    stale: f.stale ?? null,
+    solverDue: f.solverDue,
+    recorded: f.recordedAt !== null,
+    version: f.version,
+    replacesId: f.replacesId ?? null,
+    family: design.family,
+    xMm: place.xMm,
+    yMm: place.yMm,
+    zMm: place.zMm,
+    outline: kind.footprint(design),
+    zone: place.zone === null ? null : zoneTitle(zones, place.zone),
+    zoneCode: place.zone,
+    ...kind.listed?.(design),
+  }
+}
 export const plainHoles = (
   holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[],
 ): BoatHole[] =>

@@ -1,62 +1,89 @@
 import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import {
+  CalcError,
   edgeDistance,
   flagsAt,
-  fromFile,
   halfBreadthOf,
+  holeLabel,
   measureSchema,
-  parseDesign,
   onFace,
   parseInput,
   placeFrom,
   spotFor,
-  staleAgainst,
-  startDesign,
-  withHabits,
+  workState,
   zoneAt,
   zoneCodeOf,
   zoneOfPlace,
   zoneTitle,
-  mirrored,
-  moved,
-  type Design,
+  type AnyDesign,
+  type Around,
+  type Kind,
+  type KindSpot,
+  type LogLine,
 } from '@north-tide/core'
+import {
+  FILE_FORMAT,
+  fittingFile,
+  fittingFromFile,
+  kindNamed,
+  kindOfEntry,
+  kinds,
+  parseOf,
+} from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Fitting } from '../models'
+import { Boat, Fitting, HoleLink, Penetration, WorkLog } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { boatById, partsOfBoat, plainHoles, refuseOffBoat, stationsOf, surroundings, zonesOf } from './boats'
+import { heelOf } from './angles'
+import { askRejudge } from './asked'
+import { boatById, refuseOffBoat, stationsOf } from './boats'
 import { entryNamed, habits } from './hardware'
-import { judgeByHand, judgeOn } from './verdict'
-import { wetSpotsOf } from './wet'
 import { holesOf } from './register'
 import { isUuid, savingDesign, stale, within } from './saving'
+import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
+import { judgeByHand, judgeOn, stored } from './verdict'
+import { logOf } from './work-log'
 
+/**
+ * Fittings of whatever kind: placed, judged with what stands round them, saved, copied, replaced. What is
+ * particular to a kind, the kind says; nothing here asks which one it is.
+ */
 const shown = (f: Fitting) => ({
   id: f.id,
+  kind: f.kind,
   boatId: f.boatId,
   name: f.name,
   version: f.version,
-  design: f.design,
+  design: parseOf(kindNamed(f.kind), f.design),
   verdict: f.verdict,
   governing: f.governing,
-  staleNow: f.stale,
-  recorded: f.recordedAt !== null,
+  staleNow: f.stale ?? null,
+  recorded: f.recordedAt != null,
   solverDue: f.solverDue,
+  replacesId: f.replacesId ?? null,
   updatedAt: f.updatedAt.toISOString(),
   updatedBy: f.updatedBy,
 })
 
-async function find(id: string, transaction: Transaction | null = null): Promise<Fitting> {
-  const fitting = isUuid(id)
-    ? await Fitting.findByPk(id, {
-        transaction,
-        ...(transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}),
-      })
-    : null
+/** The boat that a fitting stands in: where every act on it begins. */
+export async function boatOfFitting(id: string, transaction: Transaction | null = null): Promise<Boat> {
+  const boats = isUuid(id)
+    ? await Boat.sequelize!.query(
+        'SELECT b.* FROM boats b JOIN fittings f ON f.boat_id = b.id WHERE f.id = $1',
+        { bind: [id], model: Boat, mapToModel: true, transaction },
+      )
+    : []
+  if (!boats[0]) throw notFound('fitting')
+  return boats[0]
+}
+export async function findFitting(id: string, transaction: Transaction | null = null): Promise<Fitting> {
+  const lock = transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}
+  const fitting = isUuid(id) ? await Fitting.findByPk(id, { transaction, ...lock }) : null
   if (!fitting) throw notFound('fitting')
   return fitting
 }
+const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> =>
+  Fitting.sequelize!.transaction(run)
 
 const placing = z.strictObject({
   catalogueId: z.string(),
@@ -71,21 +98,18 @@ const placing = z.strictObject({
   believe: z
     .strictObject({ x: z.number().int().min(0).optional(), y: z.number().int().min(0).optional() })
     .optional(),
+  deadriseDeg: z.number().min(0).lt(80).optional(),
+  use: z.string().max(40).optional(),
+  /** a hole that was found: this is what stands in it */
+  holeId: z.number().int().positive().optional(),
 })
+type Placing = z.output<typeof placing>
 
 /**
  * The place that was pointed at or measured. Measurements that disagree are a question, never a silent
  * mean.
  */
-export async function pointOf(
-  boatId: string,
-  p: {
-    xMm?: number | undefined
-    yMm?: number | undefined
-    measures?: z.output<typeof measureSchema>[] | undefined
-    believe?: { x?: number | undefined; y?: number | undefined } | undefined
-  },
-) {
+export async function pointOf(boatId: string, p: Pick<Placing, 'xMm' | 'yMm' | 'measures' | 'believe'>) {
   if (!p.measures) {
     for (const k of ['xMm', 'yMm'] as const)
       if (p[k] === undefined)
@@ -112,115 +136,249 @@ export async function pointOf(
   return { xMm: placed.xMm, yMm: placed.yMm, measuredFrom: p.measures, working: placed.working }
 }
 
-export async function place(who: Account, boatId: string, body: unknown) {
-  mayWrite(who, boatId)
-  const boat = await boatById(boatId)
-  const p = parseInput(placing, body)
-  const entry = await entryNamed(p.catalogueId)
+/** The kind and the entry that a number of the catalogue means; the yard's own hardware is of the deck. */
+async function entryOf(id: string): Promise<{ kind: Kind; entry: Kind['catalogue'][number] }> {
+  const kind = kindOfEntry(id)
+  const entry = kind ? kind.catalogue.find((e) => e.id === id) : await entryNamed(id)
   if (!entry)
-    throw new ApiError(400, 'invalid-input', `"${p.catalogueId}" is not in the catalogue`, 'catalogueId')
-  const at = await pointOf(boatId, p)
-  refuseOffBoat(await stationsOf(boatId), at, p.measures ? 'measures.' : '')
-  const zones = await zonesOf(boatId)
-  const named = p.zone === undefined ? undefined : zones.find((q) => q.code === p.zone)
+    throw new ApiError(400, 'invalid-input', `"${id}" is not in the catalogue of any kind`, 'catalogueId')
+  return { kind: kind ?? kindNamed('deck-hardware'), entry }
+}
+
+/** The hole that a fitting is to stand in, locked until it does, so that no two are put into one. */
+async function freeHole(boatId: string, id: number | undefined, transaction: Transaction) {
+  if (id === undefined) return null
+  const hole = await Penetration.findOne({
+    where: { id, boatId },
+    transaction,
+    lock: transaction.LOCK.NO_KEY_UPDATE,
+  })
+  if (!hole) throw new ApiError(400, 'invalid-input', `There is no hole ${id} in this boat`, 'holeId')
+  const label = holeLabel(hole.number)
+  if (hole.withdrawnWhy)
+    throw new ApiError(409, 'withdrawn', `${label} was withdrawn: ${hole.withdrawnWhy}`, 'holeId')
+  if (hole.fittingId) throw new ApiError(409, 'taken', `${label} belongs to a fitting already`, 'holeId')
+  return hole
+}
+
+/** Where a new fitting stands, and what the boat is made of there. */
+async function spotOf(
+  s: Snapshot,
+  kind: Kind,
+  p: Placing,
+  hole: Penetration | null,
+  bolts: { xMm: number; yMm: number }[],
+): Promise<KindSpot> {
+  const named = s.zones.find((q) => q.code === (p.zone ?? hole?.zone))
   if (p.zone !== undefined && !named)
     throw new ApiError(400, 'invalid-input', `"${p.zone}" is no zone of this boat`, 'zone')
-  const zone = named ?? zoneAt(zones, at)
-  const spot = {
-    ...spotFor(zone, { ...at, ...(p.zMm === undefined ? {} : { zMm: p.zMm }) }, entry.bolts, boat.duty),
-    measuredFrom: at.measuredFrom,
-  }
-  return create(
-    who,
-    boatId,
-    withHabits(
-      startDesign(
-        entry,
-        spot,
-        p.name ?? `${entry.title.split(',')[0]}${zone ? `, ${zone.title.toLowerCase()}` : ''}`,
-      ),
-      await habits(),
-    ),
+  const at = hole ? { xMm: hole.xMm, yMm: hole.yMm, measuredFrom: [] } : await pointOf(s.boat.id, p)
+  if (!hole) refuseOffBoat(await stationsOf(s.boat.id), at, p.measures ? 'measures.' : '')
+  const onDeck = kind.faces.includes('deck')
+  const zMm = hole?.zMm ?? p.zMm ?? (onDeck ? undefined : (named?.zMm ?? USUAL_DEPTH_MM))
+  const point = onDeck ? at : { xMm: Math.round(at.xMm), yMm: Math.round(at.yMm) }
+  const zone = named ?? (onDeck ? zoneAt(s.zones, at) : null)
+  const spot = spotFor(
+    zone,
+    { ...point, ...(zMm === undefined ? {} : { zMm: onDeck ? zMm : Math.round(zMm) }) },
+    bolts,
+    s.boat.duty,
   )
+  return { ...spot, measuredFrom: at.measuredFrom, zones: s.zones }
+}
+/** Where nobody has said how deep a fitting below the deck stands. */
+const USUAL_DEPTH_MM = -300
+
+export async function place(who: Account, boatId: string, body: unknown) {
+  mayWrite(who, boatId)
+  const p = parseInput(placing, body)
+  const boat = await boatById(boatId)
+  const { kind, entry } = await entryOf(p.catalogueId)
+  const f = await inOne(async (transaction) => {
+    const s = await snapshotOf(boat, transaction)
+    const hole = await freeHole(boatId, p.holeId, transaction)
+    const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
+    const spot = await spotOf(s, kind, p, hole, bolts)
+    const title = entry.title.split(',')[0]!
+    const where =
+      kind.faces.includes('deck') && spot.zone ? `, ${zoneTitle(s.zones, spot.zone).toLowerCase()}` : ''
+    const started = kind.start(entry, spot, p.name ?? hole?.whatFor ?? `${title}${where}`)
+    const own = kind.withHabits?.(started, await habits()) ?? started
+    const said = { deadriseDeg: p.deadriseDeg, use: p.use, holeMm: hole?.diameterMm }
+    const design = kind.placed?.(own, said) ?? own
+    const made = await create(who, s, kind, design, hole ? { recordedAt: new Date() } : {}, transaction)
+    if (hole) await takeHole(made, hole, kind, design, s, transaction)
+    return made
+  })
+  return shown(await withSlow(f))
+}
+/** A hole that was found has a fitting now: it is that fitting's first hole. */
+async function takeHole(
+  f: Fitting,
+  hole: Penetration,
+  kind: Kind,
+  design: AnyDesign,
+  s: Snapshot,
+  transaction: Transaction,
+) {
+  const around = aroundIn(s, f.id, [])
+  const first = kind.penetrations(design, kind.judge(design, around), s.boat.units)[0]!
+  await hole.update({ fittingId: f.id, part: first.part, boltIndex: first.boltIndex }, { transaction })
+  await HoleLink.create({ fittingId: f.id, penetrationId: hole.id, link: 'reuses' }, { transaction })
 }
 
-async function create(who: Account, boatId: string, design: Design) {
-  const { verdict, governing, stale, solver, solverDue } = await judgeOn(design, await surroundings(boatId))
-  return shown(
-    await Fitting.create({
-      boatId,
+async function create(
+  who: Account,
+  s: Snapshot,
+  kind: Kind,
+  design: AnyDesign,
+  more: { replacesId?: string; recordedAt?: Date },
+  transaction: Transaction,
+) {
+  const v = judgeByHand(kind, design, aroundIn(s, null, []))
+  const { ask: _ask, ...judged } = v
+  const f = await Fitting.create(
+    {
+      kind: kind.id,
+      boatId: s.boat.id,
       name: design.name,
       design,
-      verdict,
-      governing,
-      stale,
-      solver,
-      solverDue,
-      recordedAt: null,
+      ...stored(judged),
       updatedBy: who.name,
-    }),
+      ...more,
+    },
+    { transaction },
   )
+  await askRejudge(s.boat.id, `${design.name} was added`, transaction)
+  return f
+}
+/** One that was just made, with the heavy calculator's word where it has one. */
+async function withSlow(f: Fitting): Promise<Fitting> {
+  if (!f.solverDue) return f
+  const s = await snapshotOf(await boatById(f.boatId))
+  const kind = kindNamed(f.kind)
+  const v = await judgeOn(kind, parseOf(kind, f.design), aroundIn(s, f.id, []), null)
+  await Fitting.update(stored(v), { where: { id: f.id, version: f.version } })
+  return findFitting(f.id)
 }
 
-/** A design from a file is judged anew; the verdicts of whoever wrote it are not believed. */
-export async function importFitting(who: Account, boatId: string, body: unknown) {
+/** A design from a file is judged anew; the verdicts and the past of whoever wrote it are not believed. */
+export async function importFitting(who: Account, boatId: string, body: unknown, kindId?: string) {
   mayWrite(who, boatId)
-  await boatById(boatId)
-  const d = fromFile(body)
-  return create(who, boatId, {
-    ...d,
-    place: { ...d.place, zone: zoneCodeOf(await zonesOf(boatId), d.place.zone) },
-  })
+  const s = await snapshotOf(await boatById(boatId))
+  const kind = kindOfFile(body, kindId)
+  const d = fittingFromFile(kind, body)
+  const design = { ...d, place: { ...d.place, zone: zoneCodeOf(s.zones, d.place.zone) } }
+  return shown(await withSlow(await inOne((transaction) => create(who, s, kind, design, {}, transaction))))
+}
+/** What a file says that it is; a bare design is of the kind that is asked for. */
+function kindOfFile(body: unknown, asked = 'deck-hardware'): Kind {
+  const format = body !== null && typeof body === 'object' ? (body as { format?: unknown }).format : undefined
+  if (typeof format !== 'string') return kindNamed(asked)
+  const id = kinds().find((k) => (FILE_FORMAT[k.id] ?? `north-tide-${k.id}`) === format)?.id
+  if (!id) throw new CalcError('invalid-input', 'format', `"${format}" is no file of a fitting`)
+  return kindNamed(id)
 }
 
-export async function readFitting(who: Account, id: string) {
-  const f = await find(id)
-  mayRead(who, f.boatId)
-  const [zones, parts, holes, wet] = await Promise.all([
-    zonesOf(f.boatId),
-    partsOfBoat(f.boatId),
-    holesOf(f.boatId),
-    wetSpotsOf(f.boatId),
+/** A fitting with all that stands round it, read once. */
+export interface Opened {
+  f: Fitting
+  kind: Kind
+  s: Snapshot
+  log: LogLine[]
+  design: AnyDesign
+  around: Around
+  /** the cradle's own heel, from the boat's level readings; null while nobody has taken any */
+  heelDeg: number | null
+}
+export async function openFitting(id: string, transaction: Transaction | null = null): Promise<Opened> {
+  const boat = await boatOfFitting(id, transaction)
+  const [s, log, heelDeg] = await Promise.all([
+    snapshotOf(boat, transaction),
+    logOf(id, transaction),
+    heelOf(boat.id, transaction),
   ])
-  const others = plainHoles(holes.filter((h) => h.fittingId !== f.id))
-  const { place: at, bolts } = f.design
-  const zone = zoneOfPlace(zones, at)
+  const f = s.fittings.find((x) => x.id === id)!
+  return {
+    f,
+    kind: kindNamed(f.kind),
+    s,
+    log,
+    design: s.designs.get(id)!,
+    around: aroundIn(s, id, log),
+    heelDeg,
+  }
+}
+export async function readFitting(who: Account, id: string) {
+  const o = await openFitting(id)
+  mayRead(who, o.f.boatId)
+  return readOpened(o)
+}
+/** What the bench is told of a fitting; after an act, of what the act has made of it. */
+export async function readOpened(o: Opened, transaction: Transaction | null = null) {
+  const { f, kind, s, log, design, around } = o
+  const { place: at } = design
+  const holes = transaction ? await holesOf(f.boatId, { transaction }) : s.holes
+  const zone = zoneOfPlace(s.zones, at)
+  const spots = relativeHoles(kind, design, around)
   return {
     ...shown(f),
-    flags: flagsAt({ zones, parts, holes: others, wet }, at, bolts),
-    stale: zone ? staleAgainst(f.design, zone) : null,
-    planEdgeMm: zone ? Math.round(edgeDistance(zone, onFace(zone, at), bolts)) : null,
+    log,
+    work: workState(log),
+    flags: kind.faces.includes('deck') ? flagsAt(around, at, spots) : [],
+    stale: kind.changed?.(design, s.zones) ?? null,
+    planEdgeMm: zone && spots.length ? Math.round(edgeDistance(zone, onFace(zone, at), spots)) : null,
     holes: holes.filter((h) => h.fittingId === f.id),
+    others: around.others,
+    heelDeg: o.heelDeg,
+    replacedBy: s.fittings.find((x) => x.replacesId === f.id)?.id ?? null,
+  }
+}
+/** Its bolts from its own middle, as the plan measures from them; none while it cannot be judged. */
+function relativeHoles(kind: Kind, d: AnyDesign, around: ReturnType<typeof aroundIn>) {
+  try {
+    return kind
+      .penetrations(d, kind.judge(d, around), around.units)
+      .filter((h) => h.boltIndex !== null)
+      .map((h) => ({ xMm: h.xMm - d.place.xMm, yMm: h.yMm - d.place.yMm }))
+  } catch (error) {
+    if (error instanceof CalcError) return (d as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
+    throw error
   }
 }
 
 /** Saves under a version check: a stale write is refused with both versions, never a silent loss. */
 export async function saveFitting(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)
-  const before = await find(id)
-  mayWrite(who, before.boatId)
-  const design = within('design', () => parseDesign(raw))
+  const boat = await boatOfFitting(id)
+  mayWrite(who, boat.id)
+  const [s, log] = await Promise.all([snapshotOf(boat), logOf(id)])
+  const before = s.fittings.find((f) => f.id === id)!
+  const kind = kindNamed(before.kind)
+  const design = within('design', () => parseOf(kind, raw))
   const was = before.design.place
   if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm)
     refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
-  const v = await judgeOn(design, await surroundings(before.boatId), before.solver)
-  const [changed] = await Fitting.update(
-    {
-      design,
-      name: design.name,
-      verdict: v.verdict,
-      governing: v.governing,
-      stale: v.stale,
-      solver: v.solver,
-      solverDue: v.solverDue,
-      version: version + 1,
-      updatedAt: new Date(),
-      updatedBy: who.name,
-    },
-    { where: { id, version } },
-  )
-  const now = await find(id)
-  if (changed === 0) throw stale('this fitting', now, version, shown(now))
+  const v = await judgeOn(kind, design, aroundIn(s, id, log), before.solver)
+  const now = await inOne(async (transaction) => {
+    const [changed, [after]] = await Fitting.update(
+      {
+        design,
+        name: design.name,
+        ...stored(v),
+        version: version + 1,
+        updatedAt: new Date(),
+        updatedBy: who.name,
+      },
+      { where: { id, version }, transaction, returning: true },
+    )
+    if (changed === 0) {
+      const there = await findFitting(id, transaction)
+      throw stale('this fitting', there, version, shown(there))
+    }
+    await askRejudge(before.boatId, `${design.name} was changed`, transaction)
+    return after!
+  })
   return { ...shown(now), problem: v.problem }
 }
 
@@ -230,13 +388,21 @@ const copying = z.strictObject({
   xMm: z.number().min(-1e5).max(1e6).optional(),
   yMm: z.number().min(-1e5).max(1e5).optional(),
 })
-/** The same fitting on the other side, or at another place: judged on the deck that is there. */
+const sidesTurned = (n: string, yMm: number) =>
+  /\bport\b/i.test(n)
+    ? n.replace(/\bport\b/i, 'starboard')
+    : /\bstarboard\b/i.test(n)
+      ? n.replace(/\bstarboard\b/i, 'port')
+      : `${n}, ${yMm > 0 ? 'port' : 'starboard'}`
+/** The same fitting on the other side, or at another place: judged on the boat that is there. */
 export async function copyFitting(who: Account, id: string, body: unknown) {
-  const f = await find(id)
+  const f = await findFitting(id)
   mayWrite(who, f.boatId)
   const c = parseInput(copying, body)
-  const d = parseDesign(f.design)
-  const zones = await zonesOf(f.boatId)
+  const kind = kindNamed(f.kind)
+  if (!kind.copy)
+    throw new ApiError(409, 'no-copy', `${kind.title} cannot be copied: each stands in a place of its own`)
+  const d = parseOf(kind, f.design)
   if (!c.mirror && (c.xMm === undefined || c.yMm === undefined))
     throw new ApiError(
       400,
@@ -246,51 +412,77 @@ export async function copyFitting(who: Account, id: string, body: unknown) {
     )
   if (c.mirror && d.place.yMm === 0)
     throw new ApiError(400, 'invalid-input', 'It stands on the centreline; there is no other side', 'mirror')
-  const turned = (n: string) =>
-    /\bport\b/i.test(n)
-      ? n.replace(/\bport\b/i, 'starboard')
-      : /\bstarboard\b/i.test(n)
-        ? n.replace(/\bstarboard\b/i, 'port')
-        : `${n}, ${d.place.yMm > 0 ? 'port' : 'starboard'}`
-  return create(
-    who,
-    f.boatId,
-    c.mirror
-      ? mirrored(d, zones, c.name ?? turned(d.name).slice(0, 120))
-      : moved(d, zones, { xMm: c.xMm!, yMm: c.yMm! }, c.name ?? `${d.name}, copy`.slice(0, 120)),
+  const s = await snapshotOf(await boatById(f.boatId))
+  const usual = c.mirror ? sidesTurned(d.name, d.place.yMm) : `${d.name}, copy`
+  const design = kind.copy(
+    d,
+    { mirror: c.mirror, xMm: c.xMm ?? 0, yMm: c.yMm ?? 0, name: c.name ?? usual.slice(0, 120) },
+    s.zones,
   )
+  return shown(await withSlow(await inOne((transaction) => create(who, s, kind, design, {}, transaction))))
+}
+
+const replacing = z.strictObject({
+  catalogueId: z.string(),
+  name: z.string().trim().min(1).max(120).optional(),
+})
+/** A new one in the same place: it begins with what stands of the old one. */
+export async function replaceFitting(who: Account, id: string, body: unknown) {
+  const r = parseInput(replacing, body)
+  const { kind, entry } = await entryOf(r.catalogueId)
+  const f = await inOne(async (transaction) => {
+    // Locked, so that two who replace it at one moment do not both.
+    const old = await findFitting(id, transaction)
+    mayWrite(who, old.boatId)
+    if (old.kind !== kind.id)
+      throw new ApiError(
+        400,
+        'invalid-input',
+        `${entry.id} is ${kind.title.toLowerCase()}, and this is not`,
+        'catalogueId',
+      )
+    if (await Fitting.count({ where: { replacesId: id }, transaction }))
+      throw new ApiError(409, 'replaced', 'It is being replaced already')
+    const s = await snapshotOf(await boatById(old.boatId), transaction)
+    const was = parseOf(kind, old.design)
+    const zone = zoneOfPlace(s.zones, was.place)
+    const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
+    const spot: KindSpot = { ...spotFor(zone, was.place, bolts, was.duty), zones: s.zones }
+    const begun = kind.start(entry, spot, r.name ?? `${was.name}, renewed`.slice(0, 120))
+    const design = kind.inPlaceOf?.(begun, was) ?? begun
+    return create(who, s, kind, design, { replacesId: id }, transaction)
+  })
+  return shown(await withSlow(f))
 }
 
 export async function removeFitting(who: Account, id: string) {
-  await Fitting.sequelize!.transaction(async (transaction) => {
-    const f = await find(id, transaction)
+  await inOne(async (transaction) => {
+    const f = await findFitting(id, transaction)
     mayWrite(who, f.boatId)
     if (f.recordedAt)
       throw new ApiError(409, 'recorded', 'Its holes are in the register; a recorded fitting stays')
+    if (await Fitting.count({ where: { replacesId: id }, transaction }))
+      throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
+    if (await WorkLog.count({ where: { fittingId: id }, transaction }))
+      throw new ApiError(
+        409,
+        'logged',
+        'It has readings, ticks or an order on record; a fitting with a record stays',
+      )
     await f.destroy({ transaction })
+    await askRejudge(f.boatId, `${f.name} was taken away`, transaction)
   })
 }
 
 /**
- * A fitting as paper shows it: the judgement that is stored, plate solver included, with what the place
- * warns of.
+ * A fitting as paper shows it: the judgement that is stored, the heavy calculator's part included, with
+ * what the place warns of.
  */
 export async function sheetOf(who: Account, id: string) {
-  const f = await find(id)
+  const { f, kind, s, log, design: d, around } = await openFitting(id)
   mayRead(who, f.boatId)
-  const [boat, around, holes, wet] = await Promise.all([
-    boatById(f.boatId),
-    surroundings(f.boatId),
-    holesOf(f.boatId),
-    wetSpotsOf(f.boatId),
-  ])
-  const {
-    design,
-    judgement,
-    stale: changed,
-    problem,
-    solverDue,
-  } = judgeByHand(parseDesign(f.design), around, f.solver)
+  const v = judgeByHand(kind, d, around, f.solver)
+  const { design, judgement, problem } = v
   if (!judgement)
     throw new ApiError(
       409,
@@ -298,31 +490,28 @@ export async function sheetOf(who: Account, id: string) {
       `It cannot be judged as it stands, so there is nothing to print yet: ${problem!.message}`,
       problem!.path,
     )
-  const flags = flagsAt(
-    {
-      zones: around.zones,
-      parts: around.parts,
-      holes: plainHoles(holes.filter((h) => h.fittingId !== f.id)),
-      wet,
-    },
-    design.place,
-    design.bolts,
-  )
   return {
     f,
-    boat,
+    kind,
+    boat: s.boat,
     design,
     judgement,
-    solverDue,
-    stale: changed,
-    flags,
-    zone: zoneTitle(around.zones, design.place.zone),
-    holes: holes.filter((h) => h.fittingId === f.id).map((h) => h.label),
+    around,
+    log,
+    solverDue: v.solverDue,
+    stale: v.stale,
+    flags: kind.faces.includes('deck')
+      ? flagsAt(around, design.place, relativeHoles(kind, design, around))
+      : [],
+    zone: zoneTitle(s.zones, design.place.zone),
+    holes: s.holes.filter((h) => h.fittingId === f.id).map((h) => h.label),
   }
 }
+export type FittingSheet = Awaited<ReturnType<typeof sheetOf>>
 
 export async function designFile(who: Account, id: string) {
-  const f = await find(id)
+  const f = await findFitting(id)
   mayRead(who, f.boatId)
-  return f
+  const kind = kindNamed(f.kind)
+  return { name: f.name, file: fittingFile(kind, parseOf(kind, f.design)) }
 }

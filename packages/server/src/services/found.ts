@@ -2,6 +2,8 @@ import Papa from 'papaparse'
 import { z } from 'zod'
 import {
   LIFE_STATES,
+  lifeSaid,
+  lifeStateOf,
   NO_ZONE,
   gatesFor,
   measureSaid,
@@ -286,9 +288,9 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
         return v
       }
       const [xMm, yMm, diameterMm] = [length('xMm'), length('yMm'), length('diameterMm', true)]
-      const state = cell('state').toLowerCase() || 'suspect'
+      const state = lifeStateOf(cell('state').toLowerCase()) || 'suspect'
       if (!(LIFE_STATES as readonly string[]).includes(state))
-        fail('state', `"${state}" is no state; one of ${LIFE_STATES.join(', ')} is accepted`)
+        fail('state', `"${state}" is no state; one of ${LIFE_STATES.map(lifeSaid).join(', ')} is accepted`)
       const whatFor = cell('whatFor')
       if (!whatFor) fail('whatFor', 'It is empty; say what the hole was for')
       if (whatFor.length > 120) fail('whatFor', `${whatFor.length} letters were given; up to 120 are kept`)

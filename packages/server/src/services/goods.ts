@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { CalcError, parseInput } from '@north-tide/core'
 import { goodsFromFile, isListed, parseOwnGoods, type OwnGoods } from '@north-tide/core/through-hull'
@@ -11,13 +12,14 @@ export type KeptGoods = OwnGoods & { version: number }
  * The yard’s own skin fittings, valves and tails. A design keeps a copy of what it uses, so a change here
  * changes no fitting.
  */
-export const ownGoods = async (): Promise<KeptGoods[]> =>
+export const ownGoods = async (transaction: Transaction | null = null): Promise<KeptGoods[]> =>
   (
     await Goods.findAll({
       order: [
         ['kind', 'ASC'],
         ['id', 'ASC'],
       ],
+      transaction,
     })
   ).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
 

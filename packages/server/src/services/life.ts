@@ -33,7 +33,8 @@ export const lotFacts = (l: Lot | null | undefined) =>
       }
     : null
 
-export async function facts(
+/** The lots that events name, in the facts that gates weigh; one query, or none where none is named. */
+export async function factsOf(
   events: LifeEvent[],
   transaction: Transaction | null = null,
 ): Promise<LifeFacts[]> {
@@ -79,17 +80,20 @@ export function refuseFuture(at: Date) {
   if (at.getTime() > Date.now() + CLOCK_SLACK_MS)
     throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'at')
 }
-/** What stands before the next event of one hole; times that cannot be are refused outright. */
-export function weigh(p: Penetration, events: LifeEvent[], next: NextEvent, known: LifeFacts[]): Gate[] {
-  refuseFuture(next.at)
-  const before = events.at(-1)
-  if (before && next.at < before.happenedAt)
+/** A life is written forwards. */
+export function refuseEarlier(last: Date | null, at: Date) {
+  if (last && at < last)
     throw new ApiError(
       400,
       'invalid-input',
-      `The last event was ${before.happenedAt.toISOString()}; a later time is accepted`,
+      `The last event was ${last.toISOString()}; a later time is accepted`,
       'at',
     )
+}
+/** What stands before the next event of one hole; times that cannot be are refused outright. */
+export function weigh(p: Penetration, events: LifeEvent[], next: NextEvent, known: LifeFacts[]): Gate[] {
+  refuseFuture(next.at)
+  refuseEarlier(events.at(-1)?.happenedAt ?? null, next.at)
   if (next.corrects && !events.some((e) => e.seq === next.corrects))
     throw new ApiError(400, 'invalid-input', `This hole has no event ${next.corrects} to correct`, 'corrects')
   if (next.corrects && !next.note.trim())

@@ -1,42 +1,24 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
-import type { ThroughHullLog } from '@north-tide/core/through-hull'
 import {
-  GRADES,
-  NO_ZONE,
-  PLATES,
-  SIZES,
   LIFE_STATES,
   RIM_PATH_MM,
   beddingCure,
-  boltPart,
-  boundsOf,
-  formatLength,
-  gripLayersOf,
   holeLabel,
-  measureSaid,
+  lifeStateOf,
   nextStates,
-  parseDesign,
   parseInput,
   standing,
   type HoleRow,
+  type LogLine,
 } from '@north-tide/core'
+import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, ThroughHull, LifeEvent, Penetration } from '../models'
+import { Boat, Fitting, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import {
-  blank,
-  eventsOf,
-  facts,
-  holeFacts,
-  lotNamed,
-  passOrRefuse,
-  weigh,
-  write,
-  type NextEvent,
-} from './life'
+import { eventsOf, factsOf, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
 import { logOfHole, logsOfHoles } from './work-log'
-import { isUuid, moment } from './saving'
+import { moment } from './saving'
 
 interface Which {
   transaction?: Transaction | null
@@ -91,95 +73,6 @@ export async function lockedHole(who: Account, id: number, transaction: Transact
   return p
 }
 
-/** The fitting's bolt holes become penetrations, marked, numbered after the last of the boat. */
-export async function recordFitting(who: Account, fittingId: string, now = new Date()) {
-  const sequelize = Fitting.sequelize!
-  return sequelize.transaction(async (transaction) => {
-    const f = isUuid(fittingId)
-      ? await Fitting.findByPk(fittingId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
-      : null
-    if (!f) throw notFound('fitting')
-    mayWrite(who, f.boatId)
-    if (f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
-    const boat = await Boat.findByPk(f.boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
-    const d = parseDesign(f.design)
-    const last =
-      ((await Penetration.max('number', { where: { boatId: f.boatId }, transaction })) as number | null) ?? 0
-    const through = gripLayersOf(d)
-      .filter((l) => !['base', 'bedding', 'filler bed', 'backing plate'].includes(l.name))
-      .map((l) => `${l.name} ${formatLength(l.thicknessMm, boat!.units)}`)
-      .join(', ')
-    const made: Penetration[] = []
-    for (const [i, b] of d.bolts.entries()) {
-      const p = await Penetration.create(
-        {
-          boatId: f.boatId,
-          number: last + 1 + i,
-          fittingId: f.id,
-          part: boltPart(i),
-          boltIndex: i,
-          whatFor: `${d.name}, bolt ${i + 1}`,
-          zone: d.place.zone ?? NO_ZONE,
-          xMm: d.place.xMm + b.xMm,
-          yMm: d.place.yMm + b.yMm,
-          zMm: d.place.zMm,
-          diameterMm: SIZES[d.bolt.size]!.clearanceMm,
-          through,
-          fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`,
-          plate: d.plate
-            ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, boat!.units)}`
-            : '',
-          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none',
-          sealant: d.bedding.sealant,
-          belowWaterline: d.place.belowWaterline,
-          found: false,
-          measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
-        },
-        { transaction },
-      )
-      await LifeEvent.create(
-        { ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now },
-        { transaction },
-      )
-      made.push(p)
-    }
-    if (d.pipeMm) {
-      // A pipe, cable or shaft beside the bolts is a hole like any other.
-      const p = await Penetration.create(
-        {
-          boatId: f.boatId,
-          number: last + 1 + d.bolts.length,
-          fittingId: f.id,
-          part: 'pipe',
-          boltIndex: null,
-          whatFor: `${d.name}, pipe`,
-          zone: d.place.zone ?? NO_ZONE,
-          xMm: d.place.xMm,
-          yMm: d.place.yMm,
-          zMm: d.place.zMm,
-          diameterMm: d.pipeMm,
-          through,
-          fastener: '',
-          plate: '',
-          coreSchool: d.structure.kind === 'sandwich' ? d.core.school : 'none',
-          sealant: d.bedding.sealant,
-          belowWaterline: d.place.belowWaterline,
-          found: false,
-          measuredFrom: d.place.measuredFrom.map((m) => measureSaid(m, boat!.units)).join('; '),
-        },
-        { transaction },
-      )
-      await LifeEvent.create(
-        { ...blank, penetrationId: p.id, seq: 1, state: 'marked', who: who.name, happenedAt: now },
-        { transaction },
-      )
-      made.push(p)
-    }
-    await f.update({ recordedAt: now }, { transaction })
-    return made.map((p) => holeLabel(p.number))
-  })
-}
-
 async function load(who: Account, id: number) {
   const p = isHoleId(id) ? await Penetration.findByPk(id) : null
   if (!p) throw notFound('hole')
@@ -189,23 +82,12 @@ async function load(who: Account, id: number) {
 
 export async function hole(who: Account, id: number) {
   const { p, events } = await load(who, id)
-  const known = await facts(events)
+  const known = await factsOf(events)
   const mine = holeFacts(p)
   const bedded = standing(known).findLast((e) => e.state === 'bedded')
   const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
-  const b = f
-    ? boundsOf(
-        'diameterMm' in f.design.base
-          ? { diameterMm: f.design.base.diameterMm }
-          : { lengthMm: f.design.base.lengthMm, widthMm: f.design.base.widthMm },
-      )
-    : null
-  const hull = p.fittingId ? await ThroughHull.findByPk(p.fittingId) : null
-  const half = b
-    ? Math.min(b.maxX, b.maxY)
-    : hull
-      ? Math.max(0, hull.design.skin.flangeMm - p.diameterMm) / 2 || null
-      : null
+  const kind = f && kindNamed(f.kind)
+  const half = (f && kind?.bedHalfMm?.(parseOf(kind, f.design))) ?? null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
@@ -215,7 +97,7 @@ export async function hole(who: Account, id: number) {
     sizes: events
       .filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq))
       .map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
-    log: await logOfHole(p.boatId, row.fittingKind === 'through-hull' ? row.fittingId : null),
+    log: await logOfHole(p.boatId, row.fittingId),
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
     events: events.map((e, i) => ({
       seq: e.seq,
@@ -237,7 +119,8 @@ export async function hole(who: Account, id: number) {
 
 const optional = <T extends z.ZodType>(t: T) => t.nullish()
 const eventBody = z.strictObject({
-  state: z.enum(LIFE_STATES),
+  // The words of the version before are read for one version more.
+  state: z.preprocess((v) => (typeof v === 'string' ? lifeStateOf(v) : v), z.enum(LIFE_STATES)),
   note: z.string().max(2000).default(''),
   at: optional(moment),
   sizeMm: optional(z.number().positive().max(1000)),
@@ -287,13 +170,18 @@ export async function addEvent(who: Account, id: number, body: unknown) {
       humidityPct: kept(b.humidityPct, wrong?.humidityPct),
       lot: await lotNamed(kept(b.lotId, wrong?.lotId), transaction),
     }
-    const gates = weigh(p, events, next, await facts(events, transaction))
+    const gates = weigh(p, events, next, await factsOf(events, transaction))
     const reason = b.gateReason?.trim() ?? ''
     passOrRefuse(who, gates, reason)
     await write(who, p, (events.at(-1)?.seq ?? 0) + 1, next, gates, reason, transaction)
   })
   return hole(who, id)
 }
+
+/** The log of a fitting stands once in an export: with its bore, or with its first bolt where it has none. */
+const tellsLog = (r: HoleRow, part: HoleRow[]) =>
+  r.part === 'bore' ||
+  (r.boltIndex === 0 && !part.some((o) => o.fittingId === r.fittingId && o.part === 'bore'))
 
 interface EventFacts {
   seq: number
@@ -310,7 +198,7 @@ interface EventFacts {
   corrects: number | null
 }
 type EventRow = EventFacts & { penetrationId: number; at: Date }
-export type ExportedHole = HoleRow & { log: ThroughHullLog[]; events: (EventFacts & { at: string })[] }
+export type ExportedHole = HoleRow & { log: LogLine[]; events: (EventFacts & { at: string })[] }
 const HOLES_AT_ONCE = 250
 /**
  * The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is
@@ -329,7 +217,7 @@ export async function* registerExport(boatId: string) {
       ),
       logsOfHoles(
         boatId,
-        part.flatMap((r) => (r.fittingId && r.fittingKind === 'through-hull' ? [r.fittingId] : [])),
+        part.flatMap((r) => (r.fittingId ? [r.fittingId] : [])),
       ),
     ])
     const of = new Map<number, (EventFacts & { at: string })[]>(part.map((r) => [r.id, []]))
@@ -337,7 +225,7 @@ export async function* registerExport(boatId: string) {
       of.get(penetrationId)!.push({ ...e, at: at.toISOString() })
     const out: ExportedHole[] = part.map((r) => ({
       ...r,
-      log: r.fittingId && r.boltIndex === null ? (logs.get(r.fittingId) ?? []) : [],
+      log: r.fittingId && tellsLog(r, part) ? (logs.get(r.fittingId) ?? []) : [],
       events: of.get(r.id)!,
     }))
     yield out

@@ -1,11 +1,13 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
+import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { queueIs } from './asked'
-import { rejudgeThroughHull } from './through-hulls'
-import { surroundings } from './boats'
-import { judgeByHand, judgeOn } from './verdict'
+import { boatById } from './boats'
+import { aroundIn, snapshotOf } from './snapshot'
+import { judgeByHand, judgeOn, stored } from './verdict'
+import { logOf, logsOf } from './work-log'
 
 /** The work behind asked.ts: boats judged anew, and the plate solver asked about what is due. */
 const CHUNK = 20
@@ -42,26 +44,25 @@ async function store(rows: Changed[]) {
     },
   )
 }
-/** The deck's fittings by their hand checks; `said` hears how far it is. */
-async function judgeDeck(
+/**
+ * Every fitting of a boat, of whatever kind, by its hand checks: what one is depends on its neighbours.
+ * `said` hears how far it is.
+ */
+async function judgeAll(
   boatId: string,
   said: (done: number, total: number, turned: number) => Promise<void>,
 ): Promise<{ total: number; turned: number; due: string[] }> {
-  const [around, fittings] = await Promise.all([
-    surroundings(boatId),
-    Fitting.findAll({
-      where: { boatId },
-      order: [['id', 'ASC']],
-      attributes: ['id', 'design', 'verdict', 'governing', 'stale', 'version', 'solver', 'solverDue'],
-    }),
-  ])
+  const s = await snapshotOf(await boatById(boatId))
+  const { fittings } = s
+  const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
   for (let i = 0; i < fittings.length; i += CHUNK) {
     const chunk = fittings.slice(i, i + CHUNK)
     const changed: Changed[] = []
     for (const f of chunk) {
-      const v = judgeByHand(f.design, around, f.solver)
+      const around = aroundIn(s, f.id, logs.get(f.id)!)
+      const v = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around, f.solver)
       if (v.solverDue) due.push(f.id)
       if (
         v.verdict === f.verdict &&
@@ -103,17 +104,13 @@ async function judgeBoat(boatId: string): Promise<void> {
         { bind: [boatId, last, ...bind] },
       )
     await say('tries = tries + 1', [])
-    const deck = await judgeDeck(
+    const all = await judgeAll(
       boatId,
       async (done, total, turned) =>
         void (await say('total = $3, done = $4, turned = $5', [total, done, turned])),
     )
-    const hull = await rejudgeThroughHull(boatId, () => say('done = done', []))
-    await say('total = $3, done = $3, turned = $4, finished_at = now()', [
-      deck.total + hull.total,
-      deck.turned + hull.turned,
-    ])
-    for (const id of deck.due) await jobs?.send('solve', { fittingId: id }, id)
+    await say('total = $3, done = $3, turned = $4, finished_at = now()', [all.total, all.turned])
+    for (const id of all.due) await jobs?.send('solve', { fittingId: id }, id)
   }
 }
 /**
@@ -134,14 +131,17 @@ async function judgeAlone(boatId: string): Promise<void> {
 async function solveFitting(id: string): Promise<void> {
   const f = await Fitting.findOne({ where: { id, solverDue: true } })
   if (!f) return
-  const solver = (await judgeOn(f.design, await surroundings(f.boatId), f.solver)).solver
+  const kind = kindNamed(f.kind)
+  const judged = async (kept: Fitting['solver'], slow: boolean) => {
+    const s = await snapshotOf(await boatById(f.boatId))
+    const around = aroundIn(s, id, await logOf(id))
+    const design = parseOf(kind, f.design)
+    return slow ? judgeOn(kind, design, around, kept) : judgeByHand(kind, design, around, kept)
+  }
   // The deck may have been measured again while the solver was at it: its answer counts only if the
   // question still stands.
-  const v = judgeByHand(f.design, await surroundings(f.boatId), solver)
-  const [kept] = await Fitting.update(
-    { verdict: v.verdict, governing: v.governing, stale: v.stale, solver: v.solver, solverDue: v.solverDue },
-    { where: { id, version: f.version } },
-  )
+  const v = await judged((await judged(f.solver ?? null, true)).solver, false)
+  const [kept] = await Fitting.update(stored(v), { where: { id, version: f.version } })
   if (kept && v.verdict !== f.verdict)
     await db().query(
       'UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)',

@@ -1,81 +1,73 @@
+import { createHash } from 'node:crypto'
 import {
   CalcError,
-  judge,
-  staleAgainst,
-  withSolver,
-  zoneOfPlace,
-  type BoatPart,
-  type BoatZone,
-  type Design,
-  type Judgement,
+  type AnyDesign,
+  type Around,
+  type Judged,
+  type Kind,
   type Verdict,
-  type YardValue,
 } from '@north-tide/core'
-import { questionFor, type SolverQuestion } from '@north-tide/core/solver'
-import { askSolver, keyOf, type SolverAnswer } from '../solver/pool'
+import { askSolver, type SolverAnswer } from '../solver/pool'
 
-/** A boat as far as judging a fitting needs it. */
-export interface Surroundings {
-  zones: BoatZone[]
-  parts: BoatPart[]
-  yard: YardValue[]
-}
-export interface Judged {
+export interface Judging {
   verdict: Verdict
   governing: string | null
+  /** what the design believed of the boat that the survey no longer says */
   stale: string[] | null
   problem: { code: string; path: string; message: string } | null
-  /** the plate solver's part in the verdict; null where it was not asked, or nothing could be judged */
+  /** the heavy calculator's part in the verdict; null where it was not asked, or nothing could be judged */
   solver: SolverAnswer | null
-  /** the solver has still to be asked: the verdict is by the hand checks alone */
+  /** it has still to be asked: the verdict is by the hand checks alone */
   solverDue: boolean
+  /** the design as it was judged: on the boat as the survey says it is now */
+  design: AnyDesign
+  judgement: Judged | null
 }
-/**
- * The judgement behind a verdict, and the design as it was judged: on the deck as the zone says it is now.
- */
-export interface Shown {
-  design: Design
-  judgement: Judgement | null
+interface Ask {
+  design: AnyDesign
+  judgement: Judged
+  question: { key: string }
 }
-type Open = Judged &
-  Shown & { ask: { design: Design; judgement: Judgement; question: SolverQuestion } | null }
+type Open = Judging & { ask: Ask | null }
+
+export const keyOf = (question: { key: string }) => createHash('sha256').update(question.key).digest('hex')
 
 /**
- * What a fitting is worth on the deck as the zone says it is now, by the hand checks and by what the
- * solver said to the same question before; `stale` where its design still believes another deck. A design
- * that cannot be judged yet is kept all the same: nothing typed is lost.
+ * What a fitting is worth on the boat as it is surveyed now, by the hand checks and by what the heavy
+ * calculator said to the same question before. A design that cannot be judged yet is kept all the same:
+ * nothing typed is lost.
  */
 export function judgeByHand(
-  asked: Design,
-  { zones, parts, yard }: Surroundings,
+  kind: Kind,
+  asked: AnyDesign,
+  around: Around,
   kept: SolverAnswer | null = null,
 ): Open {
-  const zone = zoneOfPlace(zones, asked.place)
-  const stale = staleAgainst(asked, zone)
-  const design = stale ? { ...asked, structure: stale.structure, measured: stale.measured } : asked
-  const said = stale?.changes ?? null
+  const stale = kind.changed?.(asked, around.zones)?.changes ?? null
+  const design = kind.asSurveyed?.(asked, around.zones) ?? asked
   try {
-    const judgement = judge(design, false, yard)
-    const question = questionFor(design, judgement, zone, parts)
-    const same = kept !== null && kept.key === keyOf(question)
-    const j = same ? withSolver(judgement, kept) : judgement
+    const judgement = kind.judge(design, around)
+    const question = kind.slow?.(design, judgement, around) ?? null
+    const same = question !== null && kept !== null && kept.key === keyOf(question)
+    const j = same ? kind.withSlow!(judgement, kept) : judgement
+    const due = question !== null && !same
     return {
       verdict: j.verdict,
       governing: j.governing,
-      stale: said,
+      stale,
       problem: null,
       solver: same ? kept : null,
-      solverDue: !same,
+      solverDue: due,
       design,
       judgement: j,
-      ask: same ? null : { design, judgement, question },
+      ask: due ? { design, judgement, question } : null,
     }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
     return {
       verdict: 'unproven',
       governing: error.code,
-      stale: said,
+      stale,
       problem: { code: error.code, path: error.path, message: error.message },
       solver: null,
       solverDue: false,
@@ -86,22 +78,38 @@ export function judgeByHand(
   }
 }
 
-/** The same with the solver asked where it has not answered this question yet. */
+/** The same with the heavy calculator asked where it has not answered this question yet. */
 export async function judgeOn(
-  design: Design,
-  around: Surroundings,
+  kind: Kind,
+  design: AnyDesign,
+  around: Around,
   kept: SolverAnswer | null = null,
-): Promise<Judged> {
-  const { ask, design: _design, judgement: _judgement, ...byHand } = judgeByHand(design, around, kept)
+): Promise<Judging> {
+  const { ask, ...byHand } = judgeByHand(kind, design, around, kept)
   if (!ask) return byHand
   let solver: SolverAnswer
   try {
-    solver = await askSolver(ask.design, ask.judgement, ask.question)
+    solver = await askSolver(ask, keyOf(ask.question))
   } catch {
     // Nothing typed is lost over a solver that fell over: the verdict stays by hand checks, due, and is
     // asked for again.
     return byHand
   }
-  const j = withSolver(ask.judgement, solver)
-  return { ...byHand, verdict: j.verdict, governing: j.governing, solver, solverDue: false }
+  const j = kind.withSlow!(ask.judgement, solver)
+  return {
+    ...byHand,
+    verdict: j.verdict,
+    governing: j.governing,
+    judgement: j,
+    solver,
+    solverDue: false,
+  }
 }
+/** What of a judgement is kept beside the design. */
+export const stored = (v: Judging) => ({
+  verdict: v.verdict,
+  governing: v.governing,
+  stale: v.stale,
+  solver: v.solver,
+  solverDue: v.solverDue,
+})

@@ -1,21 +1,24 @@
-import { excessOf, type WetSpot } from '@north-tide/core'
-import { Reading, Zone } from '../models'
+import type { Transaction } from 'sequelize'
+import { excessOf, type BoatZone, type WetSpot } from '@north-tide/core'
+import { Reading } from '../models'
 
 /**
  * Moisture of each zone as excess over its dry reference; what was withdrawn does not count, and of two at
  * one spot the later does.
  */
-export async function wetSpotsOf(boatId: string): Promise<Record<string, WetSpot[]>> {
-  const [rows, zones] = await Promise.all([
-    Reading.findAll({
-      where: { boatId, kind: 'moisture', withdrawnWhy: null },
-      order: [
-        ['takenAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    Zone.findAll({ where: { boatId } }),
-  ])
+export async function wetSpotsOf(
+  boatId: string,
+  zones: Pick<BoatZone, 'id' | 'code'>[],
+  transaction: Transaction | null = null,
+): Promise<Record<string, WetSpot[]>> {
+  const rows = await Reading.findAll({
+    where: { boatId, kind: 'moisture', withdrawnWhy: null },
+    order: [
+      ['takenAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    transaction,
+  })
   const out: Record<string, WetSpot[]> = {}
   for (const q of zones) {
     const at = new Map<string, WetSpot>()

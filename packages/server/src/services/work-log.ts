@@ -1,46 +1,38 @@
-import type { ThroughHullLog } from '@north-tide/core/through-hull'
-import { ThroughHull, WorkLog, Lot } from '../models'
+import { QueryTypes, type Transaction } from 'sequelize'
+import type { LogLine } from '@north-tide/core'
+import { Fitting, WorkLog } from '../models'
 
+type Row = Omit<LogLine, 'at'> & { fittingId: string; at: Date }
 /**
- * The log of the work on fittings: ticks with what was said at them, orders, readings, looks. Added to,
- * never changed.
+ * The log of the work on fittings: ticks with what was said at them, orders, purchases, readings, looks,
+ * decisions. Added to, never changed.
  */
-export async function logsOf(fittingIds: string[]): Promise<Map<string, ThroughHullLog[]>> {
-  const out = new Map<string, ThroughHullLog[]>(fittingIds.map((id) => [id, []]))
+export async function logsOf(
+  fittingIds: string[],
+  transaction: Transaction | null = null,
+): Promise<Map<string, LogLine[]>> {
+  const out = new Map<string, LogLine[]>(fittingIds.map((id) => [id, []]))
   if (!fittingIds.length) return out
-  const rows = await WorkLog.findAll({ where: { fittingId: fittingIds }, order: [['id', 'ASC']] })
-  const lots = new Map(
-    (
-      await Lot.findAll({ where: { id: [...new Set(rows.map((l) => l.lotId).filter((id) => id != null))] } })
-    ).map((l) => [l.id, l.code]),
+  const rows = await WorkLog.sequelize!.query<Row>(
+    `SELECT w.fitting_id AS "fittingId", w.kind, w.step, w.value, w.lot_id AS "lotId", l.code AS lot, w.temp_c AS "tempC",
+            w.humidity_pct AS "humidityPct", w.size_mm AS "sizeMm", w.note, w.who, w.at, w.undoes, w.data
+       FROM work_log w LEFT JOIN lots l ON l.id = w.lot_id WHERE w.fitting_id = ANY($1::uuid[]) ORDER BY w.id`,
+    { bind: [fittingIds], type: QueryTypes.SELECT, transaction },
   )
-  for (const l of rows)
-    out.get(l.fittingId)!.push({
-      kind: l.kind,
-      step: l.step,
-      value: l.value ?? null,
-      lot: l.lotId == null ? null : (lots.get(l.lotId) ?? null),
-      tempC: l.tempC ?? null,
-      humidityPct: l.humidityPct ?? null,
-      sizeMm: l.sizeMm ?? null,
-      note: l.note,
-      who: l.who,
-      at: l.at.toISOString(),
-    })
+  for (const { fittingId, at, ...l } of rows)
+    out.get(fittingId)!.push({ ...l, at: at.toISOString() } as LogLine)
   return out
 }
-export const logOf = async (id: string): Promise<ThroughHullLog[]> => (await logsOf([id])).get(id)!
+export const logOf = async (id: string, transaction: Transaction | null = null): Promise<LogLine[]> =>
+  (await logsOf([id], transaction)).get(id)!
 
 /** The log of a hole: of what stands in it, after that of all that stood in it before. */
-export async function logOfHole(boatId: string, fittingId: string | null): Promise<ThroughHullLog[]> {
+export async function logOfHole(boatId: string, fittingId: string | null): Promise<LogLine[]> {
   return fittingId === null ? [] : ((await logsOfHoles(boatId, [fittingId])).get(fittingId) ?? [])
 }
-export async function logsOfHoles(
-  boatId: string,
-  fittingIds: string[],
-): Promise<Map<string, ThroughHullLog[]>> {
+export async function logsOfHoles(boatId: string, fittingIds: string[]): Promise<Map<string, LogLine[]>> {
   const before = new Map(
-    (await ThroughHull.findAll({ where: { boatId }, attributes: ['id', 'replacesId'] })).map((f) => [
+    (await Fitting.findAll({ where: { boatId }, attributes: ['id', 'replacesId'] })).map((f) => [
       f.id,
       f.replacesId ?? null,
     ]),

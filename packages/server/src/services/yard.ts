@@ -1,4 +1,4 @@
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
 import {
   YARD_FIELDS,
@@ -16,11 +16,26 @@ import { MOST_VERSION, stale } from './saving'
 
 const db = () => Boat.sequelize!
 
-export const yardValues = (): Promise<YardValue[]> =>
+export const yardValues = (transaction: Transaction | null = null): Promise<YardValue[]> =>
   db().query<YardValue>(
     `SELECT kind, material, field, value, reason, measured_by AS "measuredBy", version FROM yard_values ORDER BY kind, material, field`,
-    { type: QueryTypes.SELECT },
+    { type: QueryTypes.SELECT, transaction },
   )
+
+/** All that the yard measured or made itself, values and goods, in one read. */
+export async function yardsOwn(
+  transaction: Transaction | null = null,
+): Promise<{ yard: YardValue[]; goods: unknown[] }> {
+  const rows = await db().query<{ good: boolean; row: unknown }>(
+    `SELECT false AS good, jsonb_build_object('kind', kind, 'material', material, 'field', field, 'value', value, 'reason', reason, 'measuredBy', measured_by, 'version', version) AS row, kind || material || field AS by FROM yard_values
+      UNION ALL SELECT true, jsonb_build_object('kind', kind, 'part', part || jsonb_build_object('id', id), 'version', version), kind || id FROM goods ORDER BY good, by`,
+    { type: QueryTypes.SELECT, transaction },
+  )
+  return {
+    yard: rows.flatMap((r) => (r.good ? [] : [r.row as YardValue])),
+    goods: rows.flatMap((r) => (r.good ? [r.row] : [])),
+  }
+}
 
 const place = { kind: z.enum(YARD_KINDS), material: z.string(), field: z.string() }
 const body = z.strictObject({

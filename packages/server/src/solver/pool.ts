@@ -1,7 +1,5 @@
-import { createHash } from 'node:crypto'
 import { Piscina } from 'piscina'
-import type { Check, Design, Judgement } from '@north-tide/core'
-import type { SolverQuestion } from '@north-tide/core/solver'
+import type { AnyDesign, Check, Judged } from '@north-tide/core'
 
 /** The solver's checks on a fitting, and the question they answer. */
 export interface SolverAnswer {
@@ -21,26 +19,23 @@ export const closeSolver = async () => {
   await pool?.destroy()
   pool = null
 }
-export const keyOf = (q: SolverQuestion) => createHash('sha256').update(q.key).digest('hex')
-
 /**
  * The same question, asked again within a while (a port and a starboard twin, an undone change), is not
  * solved again.
  */
 const recent = new Map<string, Promise<Check[]>>()
 const MOST_RECENT = 200
+/** @param key names the question; the same one is not asked twice */
 export async function askSolver(
-  design: Design,
-  judgement: Judgement,
-  question: SolverQuestion,
+  asked: { design: AnyDesign; judgement: Judged; question: { key: string } },
+  key: string,
 ): Promise<SolverAnswer> {
-  const key = keyOf(question)
-  let asked = recent.get(key)
-  if (!asked) {
-    asked = open().run({ design, judgement, question }) as Promise<Check[]>
-    recent.set(key, asked)
+  let answer = recent.get(key)
+  if (!answer) {
+    answer = open().run(asked) as Promise<Check[]>
+    recent.set(key, answer)
     if (recent.size > MOST_RECENT) recent.delete(recent.keys().next().value!)
-    asked.catch(() => recent.delete(key))
+    answer.catch(() => recent.delete(key))
   }
-  return { key, checks: await asked }
+  return { key, checks: await answer }
 }

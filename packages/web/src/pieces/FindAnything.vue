@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { lifeSaid } from '@north-tide/core'
 import { api } from '../api'
 import { useBoats } from '../state/boats'
 import type { Lot } from '../types'
@@ -26,7 +27,7 @@ const found = computed(() => {
     ...(boats.picture?.holes ?? []).map((h) => ({
       kind: 'hole',
       title: `${h.label} ${h.whatFor}`,
-      detail: h.state,
+      detail: lifeSaid(h.state),
       to: `/register/${h.id}`,
     })),
     ...(boats.picture?.fittings ?? []).map((f) => ({

@@ -15,13 +15,13 @@ defineProps<{ state: LifeState; bare?: boolean }>()
   >
     <path v-if="state === 'marked'" d="M-8 0H8M0-8V8" class="ink" stroke-width="2" />
     <circle v-else-if="state === 'drilled'" r="6.5" class="sheet ink" stroke-width="2" />
-    <template v-else-if="state === 'core sealed' || state === 'dry fitted'">
+    <template v-else-if="state === 'core-sealed' || state === 'dry-fitted'">
       <circle r="6" class="amber" stroke-width="3.4" /><circle
         r="8"
         class="none ink"
         stroke-width="1.2"
       /><circle r="3.6" class="sheet ink" stroke-width="1.2" />
-      <path v-if="state === 'dry fitted'" d="M-8 0H8" class="ink" stroke-width="2.4" />
+      <path v-if="state === 'dry-fitted'" d="M-8 0H8" class="ink" stroke-width="2.4" />
     </template>
     <template v-else-if="state === 'bedded' || state === 'cured'">
       <circle r="6" class="sheet ink" stroke-width="4.4" /><circle
@@ -33,7 +33,7 @@ defineProps<{ state: LifeState; bare?: boolean }>()
     <template v-else-if="state === 'proved'"
       ><circle r="8" class="tide" /><path d="M-4 0.5L-1 3.5L4-3" class="tick" stroke-width="2.2"
     /></template>
-    <circle v-else-if="state === 'in service'" r="7" class="dark" />
+    <circle v-else-if="state === 'in-service'" r="7" class="dark" />
     <template v-else-if="state === 'suspect'"
       ><path d="M0-9L9 0L0 9L-9 0Z" class="sheet red" stroke-width="2.2" /><path
         d="M0-4V4.5"

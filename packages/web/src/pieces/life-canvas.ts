@@ -70,12 +70,12 @@ export function drawSign(c: CanvasRenderingContext2D, state: LifeState, k: Inks)
       )
     case 'drilled':
       return ring(6.5, 2, k.ink, k.sheet)
-    case 'core sealed':
-    case 'dry fitted':
+    case 'core-sealed':
+    case 'dry-fitted':
       ring(6, 3.4, k.amber)
       ring(8, 1.2, k.ink)
       ring(3.6, 1.2, k.ink, k.sheet)
-      return state === 'dry fitted'
+      return state === 'dry-fitted'
         ? line(
             [
               [-8, 0],
@@ -100,7 +100,7 @@ export function drawSign(c: CanvasRenderingContext2D, state: LifeState, k: Inks)
         2.2,
         k.onTide,
       )
-    case 'in service':
+    case 'in-service':
       return ring(7, 0, k.ink, k.ink)
     case 'suspect':
       line(

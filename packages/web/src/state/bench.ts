@@ -6,12 +6,18 @@ import {
   judgeWhole,
   offBoat,
   shifted,
+  cautionsOf,
+  partsOf,
+  SIZES,
+  stepsOf,
   withSolver,
+  workState,
   type Design,
   type Whole,
 } from '@north-tide/core'
 import { api } from '../api'
 import type { OpenFitting, SavedFitting } from '../types'
+import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
 import { solverBehind } from './solver'
@@ -99,12 +105,28 @@ export const useBench = defineStore('bench', () => {
     moveSaid.value = ''
     draft.take(got)
   }
-  async function record(): Promise<string[]> {
-    await draft.flush()
-    const { holes } = await api<{ holes: string[] }>('POST', `/fittings/${fitting.value!.id}/record`)
-    await Promise.all([open(fitting.value!.id), boats.refresh()])
-    return holes
-  }
+  const acts = actsOn(fitting, draft)
+  const record = () => acts.record(() => open(fitting.value!.id))
+  const judgement = computed(() => whole.value?.judgement ?? null)
+  const log = computed(() => fitting.value?.log ?? [])
+  const work = computed(() => workState(log.value))
+  const steps = computed(() =>
+    design.value && judgement.value ? stepsOf(design.value, judgement.value, boats.units) : [],
+  )
+  const parts = computed(() =>
+    design.value && judgement.value ? partsOf(design.value, judgement.value) : [],
+  )
+  const cautions = computed(() => (design.value ? cautionsOf(design.value) : []))
+  const usual = computed<Usual>(() => ({
+    sizeMm: SIZES[design.value!.bolt.size]!.clearanceMm,
+    sizeIsCatalogues: true,
+    tempC: null,
+    airC: null,
+    humidityPct: null,
+    hullMm: null,
+    deadriseDeg: null,
+    place: design.value!.place,
+  }))
   return {
     ...draft,
     solver,
@@ -116,7 +138,15 @@ export const useBench = defineStore('bench', () => {
     flags,
     moveSaid,
     moveTo,
+    judgement,
+    log,
+    work,
+    steps,
+    parts,
+    cautions,
+    usual,
     open,
+    ...acts,
     record,
   }
 })

@@ -4,7 +4,24 @@ import { computed, ref, shallowRef } from 'vue'
 import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
 import type { OwnGoods } from '@north-tide/core/through-hull'
 import { api } from '../api'
-import type { BoatPicture, BoatSummary, KeptGoods, TodayReading } from '../types'
+import type {
+  BoatPicture,
+  BoatSummary,
+  KeptGoods,
+  PlanFitting,
+  PlanRow,
+  PlanThroughHull,
+  TodayReading,
+} from '../types'
+
+/** A boat as the server gives it: every fitting in one list, with its kind. */
+type Pictured = Omit<BoatPicture, 'fittings' | 'throughHulls' | 'others'> & { fittings: PlanRow[] }
+const byKind = (p: Pictured): BoatPicture => ({
+  ...p,
+  fittings: p.fittings.filter((f) => f.kind === 'deck-hardware') as PlanFitting[],
+  throughHulls: p.fittings.filter((f) => f.kind === 'through-hull') as PlanThroughHull[],
+  others: p.fittings.filter((f) => f.kind !== 'deck-hardware' && f.kind !== 'through-hull'),
+})
 
 export const useBoats = defineStore('boats', () => {
   const list = shallowRef<BoatSummary[]>([])
@@ -36,7 +53,7 @@ export const useBoats = defineStore('boats', () => {
       list.value = await api<BoatSummary[]>('GET', '/boats')
     },
     async open(id: string) {
-      picture.value = await api<BoatPicture>('GET', `/boats/${encodeURIComponent(id)}`)
+      picture.value = byKind(await api<Pictured>('GET', `/boats/${encodeURIComponent(id)}`))
       lastId.value = id
     },
     async loadYard() {

@@ -27,14 +27,26 @@ const flushes = new Set<() => Promise<void>>()
  */
 export const flushAll = () => Promise.all([...flushes].map((flush) => flush()))
 
+const isObject = (v: unknown): v is Record<string, unknown> =>
+  v !== null && typeof v === 'object' && !Array.isArray(v)
+/** `theirs`, with what `mine` changed since `base`: field by field, lists as a whole. */
+export function merged<T>(theirs: T, base: T, mine: T): T {
+  if (isObject(theirs) && isObject(base) && isObject(mine))
+    return Object.fromEntries(
+      [...new Set([...Object.keys(theirs), ...Object.keys(mine)])]
+        .filter((k) => k in mine || !(k in base))
+        .map((k) => [k, merged(theirs[k], base[k], mine[k])]),
+    ) as T
+  return JSON.stringify(mine) === JSON.stringify(base) ? theirs : mine
+}
+
 /**
  * A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and
- * two versions never lost in one another. `adopt` takes over what the server keeps by other doors.
+ * two versions never lost in one another.
  */
 export function drafted<D extends object, S extends Saved<D>>(
   prefix: string,
   put: (id: string, body: { version: number; design: D }) => Promise<S>,
-  adopt?: (mine: D, theirs: D) => D,
 ) {
   const session = useSession()
   const draftKey = (id: string) => `north-tide:${prefix}:${id}`
@@ -84,7 +96,6 @@ export function drafted<D extends object, S extends Saved<D>>(
       if (design.value === sent) {
         localStorage.removeItem(draftKey(id))
         saving.value = 'saved'
-        if (adopt) design.value = adopt(sent, answer.design)
       } else {
         keepDraft()
         schedule()
@@ -176,7 +187,7 @@ export function drafted<D extends object, S extends Saved<D>>(
     version.value = got.version
     // What was typed while the answer was on its way stays.
     design.value =
-      design.value === since || !design.value || !adopt ? got.design : adopt(design.value, got.design)
+      design.value === since || !design.value || !since ? got.design : merged(got.design, since, design.value)
   }
   /** Whatever waits to be saved is sent now. */
   async function flush() {

@@ -1,35 +1,32 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { CalcError, type BoatHole } from '@north-tide/core'
+import dayjs from 'dayjs'
+import { CalcError, workState, type BoatHole } from '@north-tide/core'
 import {
   throughHullWithRemedies,
   judgeThroughHull,
-  keptByDoors,
+  throughHullCautions,
+  throughHullParts,
+  throughHullSteps,
   type ThroughHullAround,
   type ThroughHullDesign,
   type ThroughHullJudgement,
 } from '@north-tide/core/through-hull'
-import { Offline, api } from '../api'
+import { api } from '../api'
 import type { OpenThroughHull, SavedThroughHull } from '../types'
+import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
 
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
 const REMEDIES_AFTER_MS = 90
 
-/** Takes up what the server keeps by doors of its own; the same object where nothing of it changed. */
-function adopt(mine: ThroughHullDesign, theirs: ThroughHullDesign): ThroughHullDesign {
-  const kept = keptByDoors(mine, theirs)
-  return JSON.stringify(kept) === JSON.stringify(mine) ? mine : kept
-}
 /** One fitting through the hull, with its neighbours and its log. */
 export const useThroughHull = defineStore('through-hull', () => {
   const boats = useBoats()
   const fitting = shallowRef<OpenThroughHull | null>(null)
-  const draft = drafted<ThroughHullDesign, SavedThroughHull>(
-    'through-hull',
-    (id, body) => api<SavedThroughHull>('PUT', `/through-hulls/${id}`, body),
-    adopt,
+  const draft = drafted<ThroughHullDesign, SavedThroughHull>('through-hull', (id, body) =>
+    api<SavedThroughHull>('PUT', `/fittings/${id}`, body),
   )
   const { design } = draft
   const around = computed<ThroughHullAround>(() => ({
@@ -45,7 +42,9 @@ export const useThroughHull = defineStore('through-hull', () => {
         diameterMm: h.diameterMm,
         state: h.state,
       })),
-    others: fitting.value?.others ?? [],
+    others: (fitting.value?.others ?? []).flatMap((o) =>
+      o.kind === 'through-hull' ? [{ id: o.id, name: o.name, design: o.design as ThroughHullDesign }] : [],
+    ),
   }))
   const judged = computed<{ j: ThroughHullJudgement | null; problem: CalcError | null }>(() => {
     if (!design.value || !fitting.value) return { j: null, problem: null }
@@ -94,42 +93,52 @@ export const useThroughHull = defineStore('through-hull', () => {
   }
   async function open(id: string) {
     if (fitting.value?.id !== id) await draft.flush()
-    const got = await api<OpenThroughHull>('GET', `/through-hulls/${encodeURIComponent(id)}`)
+    const got = await api<OpenThroughHull>('GET', `/fittings/${encodeURIComponent(id)}`)
     if (boats.picture?.id !== got.boatId) await boats.open(got.boatId)
     take(got)
   }
-  /** An order, a tick, a reading: doors of their own, after whatever waits has been saved. */
-  async function act(method: 'POST' | 'DELETE', path: string, body?: unknown): Promise<OpenThroughHull> {
-    await draft.flush()
-    // The answer brings the design as the server has it: what could not be saved would go with it.
-    if (draft.saving.value === 'refused')
-      throw new Error(
-        `What was changed is not saved (${draft.refusal.value ?? 'it was refused'}); mend that first`,
-      )
-    if (draft.saving.value === 'conflict')
-      throw new Error('Somebody else changed this fitting; say first which of the two counts')
-    if (draft.saving.value === 'offline')
-      throw new Offline('The server does not answer; what you typed is kept here')
-    const since = draft.design.value
-    const got = await api<OpenThroughHull>(method, `/through-hulls/${fitting.value!.id}/${path}`, body)
-    fitting.value = got
-    draft.follow(got, since)
-    void boats.refresh()
-    return got
+  const acts = actsOn(fitting, draft)
+  const record = () => acts.record(() => open(fitting.value!.id))
+  const log = computed(() => fitting.value?.log ?? [])
+  const work = computed(() => workState(log.value))
+  const steps = computed(() =>
+    design.value && judgement.value
+      ? throughHullSteps(design.value, judgement.value, boats.units, work.value)
+      : [],
+  )
+  const parts = computed(() =>
+    design.value && judgement.value ? throughHullParts(design.value, judgement.value) : [],
+  )
+  const cautions = computed(() => (design.value ? throughHullCautions(design.value) : []))
+  const usual = computed<Usual>(() => {
+    const d = design.value!
+    const today = d.bedding.takenAt !== '' && dayjs(d.bedding.takenAt).isSame(dayjs(), 'day')
+    return {
+      sizeMm: d.boredMm ?? d.skin.holeMm,
+      sizeIsCatalogues: d.boredMm === null,
+      tempC: today ? d.bedding.surfaceC : null,
+      airC: today ? d.bedding.airC : null,
+      humidityPct: today ? d.bedding.humidityPct : null,
+      hullMm: d.hull.thicknessMm,
+      deadriseDeg: d.hull.deadriseDeg,
+      place: d.place,
+    }
+  })
+  return {
+    ...draft,
+    fitting,
+    around,
+    judgement,
+    problem,
+    said,
+    log,
+    work,
+    steps,
+    parts,
+    cautions,
+    usual,
+    open,
+    ...acts,
+    record,
   }
-  async function record(): Promise<string[]> {
-    await draft.flush()
-    const { holes } = await api<{ holes: string[] }>('POST', `/through-hulls/${fitting.value!.id}/record`)
-    await Promise.all([open(fitting.value!.id), boats.refresh()])
-    return holes
-  }
-  async function replaceBy(catalogueId: string): Promise<string> {
-    await draft.flush()
-    const made = await api<SavedThroughHull>('POST', `/through-hulls/${fitting.value!.id}/replace`, {
-      catalogueId,
-    })
-    await boats.refresh()
-    return made.id
-  }
-  return { ...draft, fitting, around, judgement, problem, said, open, act, record, replaceBy }
 })

@@ -45,7 +45,6 @@ export function moved(d: Design, zones: BoatZone[], at: { xMm: number; yMm: numb
   return {
     ...d,
     name,
-    bought: null,
     structureReason: null,
     unevenMm: [],
     place: {

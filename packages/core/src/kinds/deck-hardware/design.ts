@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { FACES } from '../../chapters/bedding/sealant-choice'
 import { CORE_SCHOOLS } from '../../chapters/deck/core-plug'
+import { withoutHistory } from '../history'
+import { parseVersioned } from '../parse'
 import { FAMILIES, type Family } from './families'
 import { designLoadInput } from '../../chapters/load/design-load'
 import { GRADE_IDS, SIZE_IDS } from '../../base/materials/fasteners'
@@ -11,7 +13,7 @@ import { discShape, rectangleShape } from '../../base/geometry/outline'
 import { measureSchema } from '../../boat/where'
 import { dutySchema, nonNegative, pointSchema, positive } from '../../base/schema/schema'
 
-export const SCHEMA_VERSION = 1
+export const SCHEMA_VERSION = 2
 export { FAMILIES, type Family }
 
 const baseExtra = { thicknessMm: positive(), bodyHeightMm: nonNegative() }
@@ -115,11 +117,11 @@ export const designSchema = z.strictObject({
       wet: z.enum(['wet-insert', 'wet-recore', 'wet-dry-out']).nullable().default(null),
     })
     .default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null }),
-  /** what was bought for it and when; a stack that moves afterwards makes it stale */
-  bought: z
-    .strictObject({ what: z.string().max(2000), at: z.string().max(40), by: z.string().max(80) })
-    .nullable()
-    .default(null),
+  /** found in the boat, and looked at: what is wrong with it */
+  existing: z.boolean().default(false),
+  findings: z.array(z.string().max(40)).max(40).default([]),
+  /** the name of what it replaces */
+  replaces: z.string().max(120).nullable().default(null),
   core: z.strictObject({
     school: z.enum(CORE_SCHOOLS),
     boreMm: positive().nullable(),
@@ -148,7 +150,6 @@ export const designSchema = z.strictObject({
 })
 export type Design = z.output<typeof designSchema>
 
-/** Files of another version are brought up here, one step a version; there is one version so far. */
-export function upgradeDesign(raw: unknown): unknown {
-  return raw
-}
+/** A design of this or an earlier version. */
+export const parseDesign = (raw: unknown): Design =>
+  parseVersioned({ schema: designSchema, version: SCHEMA_VERSION, upgrade: withoutHistory }, raw)

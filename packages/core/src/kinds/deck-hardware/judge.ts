@@ -29,6 +29,9 @@ import type { Design } from './design'
 import { shareLoads, type CaseShared, type Hands, type Shared } from './loads'
 import { byGrain, weldCheck, withDoubler } from './metal-deck'
 import { metalsCheck } from './metals'
+import { foundChecks } from '../findings'
+import { DECK_FINDINGS } from './findings'
+import { tallyOf } from '../tally'
 
 export interface BoltShare {
   tensionN: number
@@ -576,6 +579,7 @@ export function judge(
   if (metals) put(metals)
   const choice = sealantsFor(d, yard, memo)
   put(sealantCheck(d, choice))
+  for (const c of foundChecks(DECK_FINDINGS, d.findings, 'chapter 14')) put(c)
 
   const estimates = estimatesOf(d)
   const saidOf = (c: Check) =>
@@ -644,18 +648,7 @@ export function judge(
     core,
     sealant: choice,
     quantity: quantityOf(d, core),
-    counts: {
-      short: 0,
-      unproven: 0,
-      tight: 0,
-      holds: 0,
-      ...Object.fromEntries(
-        (['short', 'unproven', 'tight', 'holds'] as const).map((v) => [
-          v,
-          checks.filter((c) => c.verdict === v).length,
-        ]),
-      ),
-    },
+    counts: tallyOf(checks),
     assumed: [
       ...new Set([
         ...shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`)),

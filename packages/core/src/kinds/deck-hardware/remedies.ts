@@ -1,11 +1,10 @@
-import { CalcError } from '../../base/errors'
 import { GRADES, INCH_IDS, METRIC_IDS, SIZES } from '../../base/materials/fasteners'
 import { CORES, HOLE_SAWS } from '../../base/materials/cores'
 import { PLATES, STOCK_THICKNESS } from '../../base/materials/plates'
 import { boundsOf } from '../../base/geometry/outline'
 import type { YardValue } from '../../base/materials/yard'
-import { rank, type Check, type Remedy } from '../../base/verdict/check'
-import { withChange } from '../../base/change'
+import type { Check } from '../../base/verdict/check'
+import { attempt, mendable, withRemedies, type Try } from '../remedies'
 import { type Design } from './design'
 import { Memo, judge, type Judgement } from './judge'
 
@@ -235,70 +234,19 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
   }
 }
 
-const MOST_REMEDIES = 3
+/** Changes worth judging for what does not hold, the likeliest first. */
+export const deckTries = (d: Design, j: Judgement): Try[] =>
+  j.checks.filter(mendable).flatMap((c) =>
+    candidates(d, c, j).map((t) => ({
+      ...t,
+      helps: [c.id],
+      // Of a run of thicknesses, sizes or plans one is offered.
+      group: t.id.replace(/-[#\dM].*$/, ''),
+    })),
+  )
+export const deckWithRemedies = (d: Design, j: Judgement, yard?: YardValue[], memo = new Memo()): Judgement =>
+  withRemedies(d, j, deckTries(d, j), (changed) => judge(changed, true, yard, memo))
 
-/**
- * For each check that does not hold, changes of one input with the utilisation each would give: judged,
- * not guessed.
- */
-export function withRemedies(d: Design, j: Judgement, yard?: YardValue[], memo = new Memo()): Judgement {
-  const before = new Map(j.checks.map((c) => [c.id, c]))
-  // What helps one check is often tried for its neighbour too; it is judged once.
-  const tried = new Map<string, Judgement | null>()
-  const judged = (c: Candidate) => {
-    const key = JSON.stringify(c.change)
-    const known = tried.get(key)
-    if (known !== undefined) return known
-    const after = tryJudge(withChange(d, c.change), yard, memo)
-    tried.set(key, after)
-    return after
-  }
-  const checks = j.checks.map((c) => {
-    if (c.verdict === 'holds' || c.verdict === 'unproven') return c
-    const found: { remedy: Remedy; spoils: string | null; group: string }[] = []
-    for (const candidate of candidates(d, c, j)) {
-      // Of a run of thicknesses, sizes or plans the first that holds is shown, or failing that the first
-      // that helps.
-      const group = candidate.id.replace(/-[#\dM].*$/, '')
-      const shown = found.findIndex((f) => f.group === group)
-      if (shown >= 0 && found[shown]!.remedy.verdict === 'holds' && !found[shown]!.spoils) continue
-      const after = judged(candidate)
-      const same = after?.checks.find((x) => x.id === c.id)
-      if (!after || (same && rank(same.verdict) <= rank(c.verdict))) continue
-      const spoilt = after.checks.find(
-        (x) => x.id !== c.id && x.verdict === 'short' && before.get(x.id)?.verdict !== 'short',
-      )
-      const entry = {
-        group,
-        spoils: spoilt?.title ?? null,
-        remedy: {
-          id: candidate.id,
-          text: candidate.text,
-          ...(spoilt ? { but: `but then short: ${spoilt.title.toLowerCase()}` } : {}),
-          change: candidate.change,
-          utilisation: same?.utilisation ?? null,
-          verdict: same?.verdict ?? ('holds' as const),
-        },
-      }
-      if (shown < 0) found.push(entry)
-      else if (entry.remedy.verdict === 'holds' && (!entry.spoils || found[shown]!.spoils))
-        found[shown] = entry
-    }
-    const remedies = found
-      .sort((x, y) => Number(x.spoils !== null) - Number(y.spoils !== null))
-      .slice(0, MOST_REMEDIES)
-      .map((f) => f.remedy)
-    return { ...c, remedies }
-  })
-  return { ...j, checks }
-}
-
-export function tryJudge(d: Design, yard?: YardValue[], memo?: Memo): Judgement | null {
-  try {
-    return judge(d, true, yard, memo)
-  } catch (error) {
-    if (error instanceof CalcError) return null
-    throw error
-  }
-}
+export const tryJudge = (d: Design, yard?: YardValue[], memo?: Memo): Judgement | null =>
+  attempt(() => judge(d, true, yard, memo))
 export { plateFor }

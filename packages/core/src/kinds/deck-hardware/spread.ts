@@ -8,6 +8,7 @@ import { DECK_METALS, TIMBERS, laminateProperties } from '../../base/materials/l
 import { PLATES } from '../../base/materials/plates'
 import { check, governing, say, worstVerdict, type Check, type Verdict } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
+import { tallyOf } from '../tally'
 import type { Design } from './design'
 import { planOfPlate, type Judgement } from './judge'
 
@@ -463,7 +464,5 @@ export function spreadSaid(
 export function withSolver(j: Judgement, said: Pick<SpreadSaid, 'checks'>): Judgement {
   const checks = [...j.checks, ...said.checks]
   const verdict = worstVerdict(checks.map((c) => c.verdict))
-  const counts = { short: 0, unproven: 0, tight: 0, holds: 0 }
-  for (const c of checks) counts[c.verdict]++
-  return { ...j, checks, verdict, governing: governing(checks)?.id ?? null, counts }
+  return { ...j, checks, verdict, governing: governing(checks)?.id ?? null, counts: tallyOf(checks) }
 }

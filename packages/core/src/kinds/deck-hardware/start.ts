@@ -1,9 +1,7 @@
-import { CalcError } from '../../base/errors'
-import { parseInput } from '../../base/calculator/calculator'
 import type { CatalogueEntry } from './catalogue'
 import { metalsCheck } from './metals'
 import { plateFor } from './remedies'
-import { SCHEMA_VERSION, designSchema, upgradeDesign, type Design } from './design'
+import { SCHEMA_VERSION, parseDesign, type Design } from './design'
 import type { Spot } from '../../boat/place'
 
 /** What a family is usually asked to carry; the fitter changes it, and nothing is forbidden. */
@@ -161,14 +159,3 @@ const doublerFor = (e: CatalogueEntry) => {
 }
 
 /** Reads a design from outside: upgraded, then validated whole. */
-export function parseDesign(raw: unknown): Design {
-  const version =
-    raw !== null && typeof raw === 'object' ? (raw as { schemaVersion?: unknown }).schemaVersion : undefined
-  if (typeof version === 'number' && version > SCHEMA_VERSION)
-    throw new CalcError(
-      'newer-version',
-      'schemaVersion',
-      `This design is of version ${version}; version ${SCHEMA_VERSION} is the newest read here`,
-    )
-  return parseInput(designSchema, upgradeDesign(raw)) as Design
-}

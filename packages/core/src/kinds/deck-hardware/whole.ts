@@ -1,7 +1,7 @@
-import { parseDesign } from './start'
-import type { Design } from './design'
+import { designInFile } from '../parse'
+import { SCHEMA_VERSION, parseDesign, type Design } from './design'
 import { Memo, judge, type Judgement } from './judge'
-import { withRemedies } from './remedies'
+import { deckWithRemedies } from './remedies'
 import { drawSection } from './section'
 import { drawPattern } from './pattern'
 import type { Drawing } from '../../drawing/shapes'
@@ -17,7 +17,7 @@ export interface Whole {
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
 export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
   const memo = new Memo()
-  const judgement = withRemedies(design, judge(design, false, yard, memo), yard, memo)
+  const judgement = deckWithRemedies(design, judge(design, false, yard, memo), yard, memo)
   return {
     judgement,
     section: drawSection(design, judgement, units, exaggerate),
@@ -26,9 +26,5 @@ export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exa
 }
 
 /** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */
-export const toFile = (design: Design) => ({ format: 'north-tide-fitting', version: 1, design })
-export function fromFile(raw: unknown): Design {
-  const inner =
-    raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw
-  return parseDesign(inner)
-}
+export const toFile = (design: Design) => ({ format: 'north-tide-fitting', version: SCHEMA_VERSION, design })
+export const fromFile = (raw: unknown): Design => parseDesign(designInFile(raw))

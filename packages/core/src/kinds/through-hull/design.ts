@@ -88,9 +88,10 @@ export const hoseSchema = z.strictObject({
 })
 const sealantOrNone = z.enum(SEALANT_IDS).nullable()
 
+export const THROUGH_HULL_VERSION = 2
 /** All that a user decides or measures of one fitting through the hull. Whatever follows is computed. */
 export const throughHullSchema = z.strictObject({
-  schemaVersion: z.literal(1),
+  schemaVersion: z.literal(THROUGH_HULL_VERSION),
   name: z.string().trim().min(1).max(120),
   family: z.enum(THROUGH_HULL_FAMILIES),
   catalogueId: words(40).nullable(),
@@ -245,21 +246,11 @@ export const throughHullSchema = z.strictObject({
       pitMm: nonNegative(),
       wallMm: positive(),
       contactPct: z.number().min(0).max(100),
-      decision: z.enum(['recondition', 'replace']).nullable().default(null),
-      reason: words().default(''),
     })
     .nullable()
     .default(null),
   /** the name of what it replaces, or is replaced by */
   replaces: words(120).nullable().default(null),
-  ordered: z
-    .strictObject({ at: words(40), by: words(80), what: words(2000), reason: words().default('') })
-    .nullable()
-    .default(null),
-  /** gates of the steps, as they were ticked */
-  ticks: z
-    .record(words(40), z.strictObject({ at: words(40), by: words(80), note: words().default('') }))
-    .default({}),
 })
 export type ThroughHullDesign = z.output<typeof throughHullSchema>
 export type Skin = z.output<typeof skinSchema>

@@ -1,16 +1,9 @@
 import type { Verdict } from '../../base/verdict/check'
+import { RISK_SAID as RISK, findingsOf, type FindingOf, type Risk } from '../findings'
 import type { ThroughHullDesign } from './design'
 import type { ThroughHullFamily } from './families'
 
-/** What is wrong with one that is found in the boat: quick to tick, with what each costs in risk. */
-export interface Finding {
-  id: string
-  title: string
-  risk: 'sinks' | 'soon' | 'watch'
-  costs: string
-  settle: string
-  families: ThroughHullFamily[] | 'all'
-}
+export type Finding = FindingOf<ThroughHullFamily>
 const valves: ThroughHullFamily[] = ['seacock', 'screwed-valve', 'sea-chest', 'welded-stub']
 const hosed: ThroughHullFamily[] = [...valves, 'scupper', 'above-water']
 export const FINDINGS: Finding[] = [
@@ -151,18 +144,9 @@ export const FINDINGS: Finding[] = [
     families: ['anode-stud'],
   },
 ]
-export const findingsFor = (f: ThroughHullFamily) =>
-  FINDINGS.filter((x) => x.families === 'all' || x.families.includes(f))
-export const RISK_SAID: Record<Finding['risk'], string> = {
-  sinks: 'can sink her: do not launch on it',
-  soon: 'settle before the season',
-  watch: 'watch',
-}
-export const RISK_VERDICT: Record<Finding['risk'], Verdict> = {
-  sinks: 'short',
-  soon: 'tight',
-  watch: 'tight',
-}
+export const findingsFor = (f: ThroughHullFamily) => findingsOf(FINDINGS, f)
+/** What can sink her is said so. */
+export const RISK_SAID: Record<Risk, string> = { ...RISK, sinks: 'can sink her: do not launch on it' }
 
 /** What figures say by themselves, offered to be ticked. */
 export function seenInFigures(
@@ -224,21 +208,5 @@ export function taperPlugOf(r: { pitMm: number; wallMm: number; contactPct: numb
       'Set the nut so that it turns stiffly by hand.',
       'Prove it: flooded from outside and shut, the inside dry for ten minutes.',
     ],
-  }
-}
-
-/**
- * What has doors of its own, each with its line in the log (orders, ticks, decisions), stays as `theirs`
- * has it whatever else `mine` changes. A plug that was measured anew is to be decided anew.
- */
-export function keptByDoors(mine: ThroughHullDesign, theirs: ThroughHullDesign): ThroughHullDesign {
-  const [now, was] = [mine.taperPlug, theirs.taperPlug]
-  const same =
-    now && was && now.pitMm === was.pitMm && now.wallMm === was.wallMm && now.contactPct === was.contactPct
-  return {
-    ...mine,
-    ordered: theirs.ordered,
-    ticks: theirs.ticks,
-    taperPlug: now && { ...now, decision: same ? was.decision : null, reason: same ? was.reason : '' },
   }
 }

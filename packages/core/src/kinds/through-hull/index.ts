@@ -14,22 +14,20 @@ export * from './compartments'
 export * from './flood-plan'
 export * from './placing'
 export {
-  BOND_OHM,
   METHOD_TITLE,
   baseOf,
   judgeThroughHull,
-  lastBond,
   offDeg,
   plumb,
   slopeUnknown,
   type ThroughHullJudgement,
-  type ThroughHullLog,
 } from './judge'
 export type { MetalLine } from './metals'
 export * from './remedies'
 export * from './wrong-hole'
 export * from './last-look'
 export * from './steps'
+export * from './parts'
 export { throughHullSection } from './section'
 export * from './dial'
 export * from './cut'

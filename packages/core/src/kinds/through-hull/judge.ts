@@ -1,6 +1,5 @@
 import { answerOf } from '../../base/calculator/calculator'
 import { surfaceWindowOf } from '../../chapters/bedding/surface-window'
-import { CalcError } from '../../base/errors'
 import { anodeLife } from '../../chapters/galvanic/anode-life'
 import { cockpitDrain } from '../../chapters/hull/cockpit-drain'
 import { seacockLoad } from '../../chapters/hull/seacock-load'
@@ -23,9 +22,14 @@ import { potCheck, potsOf, sealantCheck, sealantsOf, type Bedded, type Pots } fr
 import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf, type Joint } from './chain'
 import { THROUGH_HULL_FAMILY } from './families'
-import { FINDINGS, RISK_SAID, RISK_VERDICT, taperPlugOf } from './findings'
+import { foundChecks } from '../findings'
+import { FINDINGS, RISK_SAID, taperPlugOf } from './findings'
 import { metalChecks, type MetalLine } from './metals'
 import { mapObstacles, neighbourObstacles, type Obstacle } from './obstacles'
+import { BOND_OHM } from '../gates'
+import { attempt } from '../remedies'
+import { tallyOf } from '../tally'
+import { lastReading, standingDecision, workState, type LogLine } from '../work'
 import { plain } from './plain'
 import { aheadOf, placingOf, unanswered, type ThroughHullAround, type Question } from './placing'
 import type { ThroughHullDesign } from './design'
@@ -71,28 +75,7 @@ export interface ThroughHullJudgement {
 }
 
 const SOURCE = 'chapter 5'
-const NO_LOG: ThroughHullLog[] = []
-/** A line in the log of one fitting; what a meter read counts in its checks. */
-export interface ThroughHullLog {
-  kind: 'bond' | 'anode' | 'look' | 'order' | 'tick' | 'decision'
-  /** the step that was ticked, or taken back */
-  step?: string
-  value: number | null
-  /** code of the lot that went in */
-  lot?: string | null
-  tempC?: number | null
-  humidityPct?: number | null
-  sizeMm?: number | null
-  note: string
-  who: string
-  at: string
-}
-/** The last that was read, not the last that was written down. */
-const lastBondOf = (log: ThroughHullLog[]) =>
-  log
-    .filter((l) => l.kind === 'bond' && l.value !== null)
-    .reduce<ThroughHullLog | null>((a, b) => (a && a.at > b.at ? a : b), null)
-export const lastBond = (log: ThroughHullLog[]): number | null => lastBondOf(log)?.value ?? null
+const NO_LOG: LogLine[] = []
 const SEAT_DEG = 3
 /**
  * Secondary bond on ground, clean laminate (8.1): what stands in a design until somebody has pulled a
@@ -102,7 +85,6 @@ const TYPICAL_BOND_MPA = 12
 const SUCTION_MS = 1.5
 const DISCHARGE_MS = 2.5
 const STRAINER_MS = 0.6
-export const BOND_OHM = 0.1
 
 /** Which way the wedges make the hull thicker along the bore, and how thick the whole pack is. */
 function wedgesOf(d: ThroughHullDesign): ThroughHullJudgement['wedges'] {
@@ -212,7 +194,7 @@ export { METHOD_TITLE }
 export function judgeThroughHull(
   d: ThroughHullDesign,
   around: ThroughHullAround,
-  log: ThroughHullLog[] = NO_LOG,
+  log: LogLine[] = NO_LOG,
   units: Units = 'metric',
 ): ThroughHullJudgement {
   const info = THROUGH_HULL_FAMILY[d.family]
@@ -411,7 +393,7 @@ export function judgeThroughHull(
   }
   const material = metalChecks(d, around)
   checks.push(...material.checks)
-  const bond = lastBondOf(log)
+  const bond = lastReading(log, 'bond')
   if (material.needsBond)
     checks.push(
       bond
@@ -616,31 +598,21 @@ export function judgeThroughHull(
           'Every question of the placing aid has its answer.',
         ),
   )
-  for (const id of d.findings) {
-    const f = FINDINGS.find((x) => x.id === id)
-    if (f)
-      checks.push(
-        plain(
-          `found-${id}`,
-          f.title,
-          RISK_VERDICT[f.risk],
-          `${f.costs} ${sentence(RISK_SAID[f.risk])}. ${f.settle}`,
-        ),
-      )
-  }
+  checks.push(...foundChecks(FINDINGS, d.findings, SOURCE, RISK_SAID))
   if (d.taperPlug) {
     const t = taperPlugOf(d.taperPlug)
-    const decided = d.taperPlug.decision
+    const { pitMm, wallMm, contactPct } = d.taperPlug
+    const decided = standingDecision(workState(log), 'taper-plug', { pitMm, wallMm, contactPct })
     checks.push(
       plain(
         'taper-plug',
         'Taper plug',
         t.advised === 'replace'
-          ? decided === 'recondition' && d.taperPlug.reason.trim()
+          ? decided?.decision === 'recondition' && decided.reason.trim()
             ? 'tight'
             : 'short'
           : 'holds',
-        `${t.because}${decided ? ` Decided: ${decided}${d.taperPlug.reason ? `, ${d.taperPlug.reason}` : ''}.` : ' Not decided yet.'}`,
+        `${t.because}${decided ? ` Decided: ${decided.decision}${decided.reason ? `, ${decided.reason}` : ''}.` : ' Not decided yet.'}`,
       ),
     )
   }
@@ -648,13 +620,11 @@ export function judgeThroughHull(
   // Plain geometry has no margin to use up: 5 mm of 5 holds, and a figure beside it would only mislead.
   for (const c of checks)
     if (/^(total-|tail-length|hole-clearance|solid-core|wedge-|beam-tilt)/.test(c.id)) c.utilisation = null
-  const counts = { short: 0, unproven: 0, tight: 0, holds: 0 }
-  for (const c of checks) counts[c.verdict]++
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)),
     governing: governing(checks)?.id ?? null,
     checks,
-    counts,
+    counts: tallyOf(checks),
     tilt: { deg: tiltDeg, azimuthDeg },
     wedges,
     wedge,
@@ -733,11 +703,3 @@ function clockedCheck(d: ThroughHullDesign, clock: Clocked): Check {
 /** How far apart two azimuths are, 0 to 180. */
 export const offDeg = (a: number, b: number) => Math.abs(((((a - b) % 360) + 540) % 360) - 180)
 /** A school that cannot be asked with these figures is left out, not an error of the whole. */
-function attempt<T>(run: () => T): T | null {
-  try {
-    return run()
-  } catch (error) {
-    if (error instanceof CalcError) return null
-    throw error
-  }
-}

@@ -21,7 +21,7 @@ const numbered = {
     }),
   title: z.string().trim().min(1).max(120),
 }
-const ownSchema = z.discriminatedUnion('kind', [
+export const ownSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('skin'), part: skinSchema.extend(numbered) }),
   z.strictObject({ kind: z.literal('valve'), part: valveSchema.extend(numbered) }),
   z.strictObject({ kind: z.literal('tail'), part: tailSchema.extend(numbered) }),

@@ -1,27 +1,19 @@
-import { withChange } from '../../base/change'
-import { CalcError } from '../../base/errors'
 import type { SealantId } from '../../base/materials/sealants'
-import { rank, type Check } from '../../base/verdict/check'
+import { withRemedies, type Try } from '../remedies'
+import type { LogLine } from '../work'
 import type { ThroughHullDesign } from './design'
 import { skinsWith, tailsWith, valvesWith, type OwnGoods } from './own-goods'
-import { judgeThroughHull, type ThroughHullJudgement, type ThroughHullLog } from './judge'
+import { judgeThroughHull, type ThroughHullJudgement } from './judge'
 import type { ThroughHullAround } from './placing'
 import { THREAD_WAYS, THREAD_WAY_TITLES } from './thread-ways'
 
 const PADS = [10, 12, 15, 18, 20, 25, 30]
-interface Try {
-  id: string
-  text: string
-  change: Record<string, unknown>
-  /** checks that it is meant for, by the beginning of their id */
-  helps: string[]
-}
-
-function tries(d: ThroughHullDesign, j: ThroughHullJudgement, own: OwnGoods[]): Try[] {
+/** Changes worth judging for what does not hold, the likeliest first. */
+export function throughHullTries(d: ThroughHullDesign, j: ThroughHullJudgement, own: OwnGoods[]): Try[] {
   const [SKINS, VALVES, TAILS] = [skinsWith(own), valvesWith(own), tailsWith(own)]
   const out: Try[] = []
   const add = (id: string, text: string, change: Record<string, unknown>, helps: string[]) =>
-    out.push({ id, text, change, helps })
+    out.push({ id, text, change, helps: helps.map((h) => `${h}*`) })
   if (d.pad) {
     for (const t of PADS.filter((t) => t > d.pad!.thicknessMm).slice(0, 3))
       add(`pad-${t}`, `a pad of ${t} mm`, { 'pad.thicknessMm': t }, ['total-least', 'kick'])
@@ -152,53 +144,13 @@ function tries(d: ThroughHullDesign, j: ThroughHullJudgement, own: OwnGoods[]): 
     ])
   return out
 }
-const MOST = 3
-
 /** Where a check does not hold, changes that would help it, each judged whole before it is offered. */
-export function throughHullWithRemedies(
+export const throughHullWithRemedies = (
   d: ThroughHullDesign,
   j: ThroughHullJudgement,
   around: ThroughHullAround,
-  log: ThroughHullLog[] = [],
-): ThroughHullJudgement {
-  const weak = j.checks.filter(
-    (c) => c.verdict === 'short' || c.verdict === 'tight' || c.id === 'joint-missing',
+  log: LogLine[] = [],
+): ThroughHullJudgement =>
+  withRemedies(d, j, throughHullTries(d, j, around.goods ?? []), (changed) =>
+    judgeThroughHull(changed, around, log),
   )
-  if (!weak.length) return j
-  const offers = new Map<string, Check['remedies']>()
-  for (const t of tries(d, j, around.goods ?? [])) {
-    const mine = weak.filter(
-      (c) => t.helps.some((h) => c.id.startsWith(h)) && (offers.get(c.id)?.length ?? 0) < MOST,
-    )
-    if (!mine.length) continue
-    let after: ThroughHullJudgement
-    try {
-      after = judgeThroughHull(withChange(d, t.change), around, log)
-    } catch (error) {
-      if (error instanceof CalcError) continue
-      throw error
-    }
-    const worse = after.checks.find(
-      (c) => c.verdict === 'short' && j.checks.find((b) => b.id === c.id)?.verdict !== 'short',
-    )
-    for (const c of mine) {
-      const same = after.checks.find((x) => x.id === c.id)
-      const helped = same ? rank(same.verdict) > rank(c.verdict) : true
-      if (helped)
-        offers.set(c.id, [
-          ...(offers.get(c.id) ?? []),
-          {
-            id: t.id,
-            text: t.text,
-            change: t.change,
-            utilisation: same?.utilisation ?? null,
-            verdict: same?.verdict ?? 'holds',
-            ...(worse ? { but: `${worse.title.toLowerCase()} is short then` } : {}),
-          },
-        ])
-    }
-  }
-  return offers.size
-    ? { ...j, checks: j.checks.map((c) => (offers.has(c.id) ? { ...c, remedies: offers.get(c.id)! } : c)) }
-    : j
-}

@@ -1,8 +1,11 @@
-import { answerOf, parseInput } from '../../base/calculator/calculator'
+import { answerOf } from '../../base/calculator/calculator'
 import { seacockLoad } from '../../chapters/hull/seacock-load'
 import { deadriseAt, type BoatZone, type Place3 } from '../../boat/spot'
+import { say } from '../../base/verdict/check'
 import type { Duty } from '../../base/verdict/factors'
-import { throughHullSchema, type ThroughHullDesign } from './design'
+import { withoutHistory } from '../history'
+import { designInFile, parseVersioned } from '../parse'
+import { THROUGH_HULL_VERSION, throughHullSchema, type ThroughHullDesign } from './design'
 import type { ThroughHullEntry } from './goods'
 
 const roundUp = (v: number, step: number) => Math.ceil(v / step - 1e-9) * step
@@ -98,7 +101,7 @@ export function startThroughHull(
   const thickness = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
   const tilt = Math.max(spot.hull.deadriseDeg, Math.abs(spot.hull.slopeDeg))
   return parseThroughHull({
-    schemaVersion: 1,
+    schemaVersion: THROUGH_HULL_VERSION,
     name,
     family: entry.family,
     catalogueId: entry.id,
@@ -163,6 +166,26 @@ export function startThroughHull(
   })
 }
 
+const GRAIN_MM = 0.05
+/** What the survey says otherwise of the hull here, and the changes that take it over. */
+export function hullChanged(
+  d: ThroughHullDesign,
+  zones: BoatZone[],
+): { changes: string[]; take: Record<string, unknown> } | null {
+  const { hull } = hullAt(zones, d.place)
+  const known = zones.some((z) => z.code === d.place.zone)
+  if (!known || Math.abs(hull.thicknessMm - d.hull.thicknessMm) <= GRAIN_MM) return null
+  const how = hull.measured ? ', measured' : ', an estimate'
+  return {
+    changes: [`hull ${say(d.hull.thicknessMm)} mm is ${say(hull.thicknessMm)} mm now${how}`],
+    take: {
+      'hull.thicknessMm': hull.thicknessMm,
+      'hull.measured': hull.measured,
+      'hull.how': hull.how,
+    },
+  }
+}
+
 /** A pad of a material where there was none, or another material for the one that is there. */
 export const padOf = (
   d: ThroughHullDesign,
@@ -180,14 +203,11 @@ export const padOf = (
         bondMPa: 12,
       }
 
-export const parseThroughHull = (raw: unknown): ThroughHullDesign => parseInput(throughHullSchema, raw)
+export const parseThroughHull = (raw: unknown): ThroughHullDesign =>
+  parseVersioned({ schema: throughHullSchema, version: THROUGH_HULL_VERSION, upgrade: withoutHistory }, raw)
 export const throughHullToFile = (design: ThroughHullDesign) => ({
   format: 'north-tide-through-hull',
-  version: 1,
+  version: THROUGH_HULL_VERSION,
   design,
 })
-export function throughHullFromFile(raw: unknown): ThroughHullDesign {
-  return parseThroughHull(
-    raw !== null && typeof raw === 'object' && 'design' in raw ? (raw as { design: unknown }).design : raw,
-  )
-}
+export const throughHullFromFile = (raw: unknown): ThroughHullDesign => parseThroughHull(designInFile(raw))

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { computed, defineAsyncComponent, ref, type Component } from 'vue'
 import {
   SEALANTS,
-  boltsWanted,
-  cautionsOf,
   staleParts,
   estimateSaid,
   formatForce,
@@ -11,13 +9,12 @@ import {
   formatQuantity,
   formatTorque,
   formatVolume,
-  partsOf,
   sayIn,
-  stepsOf,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
-import { useSession } from '../../state/session'
+import PartsTable from '../../pieces/PartsTable.vue'
+import dayjs from 'dayjs'
 import DrawingView from '../../pieces/DrawingView.vue'
 
 const props = defineProps<{ picked: string | null }>()
@@ -27,17 +24,28 @@ const TABS = [
   'Spread',
   'Working',
   'Parts',
-  'Steps',
+  'Work',
   'Sealant',
   'Schools',
   'Templates',
   'Compare',
+  'Survey',
 ] as const
-const TALL = ['Spread', 'Schools', 'Templates', 'Compare']
+const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey']
 const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
 const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
 const MakeView = defineAsyncComponent(() => import('./MakeView.vue'))
+const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const FoundView = defineAsyncComponent(() => import('./FoundView.vue'))
 const CompareView = defineAsyncComponent(() => import('./CompareView.vue'))
+const VIEWS: Record<string, Component> = {
+  Spread: SpreadView,
+  Work: WorkView,
+  Schools: SchoolsView,
+  Templates: MakeView,
+  Compare: CompareView,
+  Survey: FoundView,
+}
 const bench = useBench()
 const boats = useBoats()
 const w = computed(() => bench.whole)
@@ -49,19 +57,16 @@ const check = computed(
     j.value?.checks.find((c) => c.id === j.value?.governing) ??
     j.value?.checks[0],
 )
-const parts = computed(() => (j.value ? partsOf(d.value, j.value, boats.units) : []))
-const steps = computed(() => (j.value ? stepsOf(d.value, j.value, boats.units) : []))
-const session = useSession()
-const stale = computed(() => (j.value ? staleParts(d.value, j.value) : null))
-const buy = () =>
-  j.value &&
-  bench.change({
-    bought: {
-      what: boltsWanted(d.value, j.value),
-      at: new Date().toISOString(),
-      by: session.account?.name ?? '',
-    },
-  })
+const stale = computed(() => (j.value ? staleParts(bench.work, d.value, j.value) : null))
+const notBought = ref('')
+async function buy() {
+  notBought.value = ''
+  try {
+    await bench.act('POST', 'bought')
+  } catch (error) {
+    notBought.value = error instanceof Error ? error.message : 'It was not marked'
+  }
+}
 const FIT = { fits: 'fits', 'fits-with-care': 'with care', refused: 'refused' } as const
 const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuantity(v, unit, boats.units))
 </script>
@@ -205,53 +210,25 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         </table>
       </div>
       <component
-        :is="{ Spread: SpreadView, Schools: SchoolsView, Templates: MakeView, Compare: CompareView }[tab]"
+        :is="VIEWS[tab]"
         v-else-if="TALL.includes(tab)"
         :key="`${tab}${bench.fitting?.id}`"
+        v-bind="tab === 'Work' ? { bench } : {}"
       />
       <div v-else-if="tab === 'Parts'">
         <p v-if="stale" class="stale-parts" role="status">
           <strong>Stale.</strong> The stack has moved since these were bought:
           {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.
         </p>
-        <p v-else-if="d.bought" class="soft small">Bought by {{ d.bought.by }}; they still fit.</p>
+        <p v-else-if="bench.work.bought" class="soft small">
+          Bought by {{ bench.work.bought.by }} on {{ dayjs(bench.work.bought.at).format('D MMM YYYY') }}; they
+          still fit.
+        </p>
+        <p v-if="notBought" class="stale-parts" role="alert">{{ notBought }}</p>
         <button v-if="!bench.readOnly" class="act" @click="buy">
-          {{ d.bought ? 'Bought anew' : 'Mark as bought' }}
+          {{ bench.work.bought ? 'Bought anew' : 'Mark as bought' }}
         </button>
-        <table class="rows">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>Size</th>
-              <th>How many</th>
-              <th>Note</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="p in parts" :key="p.what">
-              <td>{{ p.what }}</td>
-              <td class="figure">{{ p.size }}</td>
-              <td class="figure">{{ p.count }}</td>
-              <td class="soft">{{ p.note }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <div v-else-if="tab === 'Steps'" class="steps">
-        <ol>
-          <li v-for="s in steps" :key="s.id">
-            {{ s.text }}
-            <span v-if="s.hands === 2 || s.gate" class="soft small">{{
-              [s.hands === 2 ? 'two people' : '', s.gate ? 'recorded before going on' : '']
-                .filter(Boolean)
-                .join(' · ')
-            }}</span>
-          </li>
-        </ol>
-        <div>
-          <h3>Cautions</h3>
-          <p v-for="c in cautionsOf(d)" :key="c.id" class="small caution">{{ c.text }}</p>
-        </div>
+        <PartsTable :parts="bench.parts" />
       </div>
       <table v-else class="rows">
         <thead>

@@ -19,7 +19,7 @@ const lengths = computed(() => lengthsOf(throughHull.judgement!.checks))
 const reason = ref('')
 const said = ref('')
 const busy = ref(false)
-const orders = computed(() => throughHull.fitting!.log.filter((l) => l.kind === 'order'))
+const orders = computed(() => throughHull.log.filter((l) => l.kind === 'order'))
 async function send(method: 'POST' | 'DELETE', body?: unknown) {
   busy.value = true
   said.value = ''
@@ -88,19 +88,19 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
     <aside>
       <h3>Order</h3>
       <p class="small">{{ orderList(throughHull.design!) }}</p>
-      <template v-if="throughHull.design!.ordered"
+      <template v-if="throughHull.work.order"
         ><p>
-          <strong>Ordered</strong> on {{ dayjs(throughHull.design!.ordered.at).format('D MMM YYYY') }} by
-          {{ throughHull.design!.ordered.by }}.<template v-if="throughHull.design!.ordered.reason">
-            Though something was short, because: {{ throughHull.design!.ordered.reason }}.</template
+          <strong>Ordered</strong> on {{ dayjs(throughHull.work.order.at).format('D MMM YYYY') }} by
+          {{ throughHull.work.order.by }}.<template v-if="throughHull.work.order.reason">
+            Though something was short, because: {{ throughHull.work.order.reason }}.</template
           >
         </p>
         <p
-          v-if="throughHull.design!.ordered.what !== orderList(throughHull.design!)"
+          v-if="throughHull.work.order.what !== orderList(throughHull.design!)"
           class="said small"
           role="status"
         >
-          The design has changed since: ordered was {{ throughHull.design!.ordered.what }}.
+          The design has changed since: ordered was {{ throughHull.work.order.what }}.
         </p>
         <button v-if="!throughHull.readOnly" class="act" :disabled="busy" @click="send('DELETE')">
           Take the order back
@@ -129,7 +129,8 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
       <p v-if="said" class="said" role="alert">{{ said }}</p>
       <ul v-if="orders.length" class="small soft">
         <li v-for="(l, i) in orders" :key="i">
-          {{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who }}: {{ l.note }}
+          {{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who }}: {{ l.undoes ? 'taken back: ' : ''
+          }}{{ l.note }}
         </li>
       </ul>
     </aside>

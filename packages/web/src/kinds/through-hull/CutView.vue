@@ -24,7 +24,7 @@ const drawing = computed(() =>
   what.value ? throughHullTemplate(d.value, j.value, what.value, boats.units) : null,
 )
 const link = (kind: string, paper = '') =>
-  `/api/through-hulls/${throughHull.fitting!.id}/template.${kind}?what=${what.value}&units=${boats.units}${paper ? `&paper=${paper}` : ''}`
+  `/api/fittings/${throughHull.fitting!.id}/template.${kind}?what=${what.value}&units=${boats.units}${paper ? `&paper=${paper}` : ''}`
 const w = computed(() => j.value.wedge)
 </script>
 

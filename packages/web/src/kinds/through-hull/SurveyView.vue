@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import dayjs from 'dayjs'
-import { sayIn } from '@north-tide/core'
+import { sayIn, standingDecision } from '@north-tide/core'
 import {
   THROUGH_HULL_CATALOGUE,
   RISK_SAID,
@@ -12,6 +12,7 @@ import {
 } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
+import FindingsList from '../../pieces/FindingsList.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 
@@ -27,8 +28,6 @@ const list = computed(() => findingsFor(d.value.family))
 const seen = computed(() =>
   seenInFigures(d.value, throughHull.judgement!).filter((id) => !d.value.findings.includes(id)),
 )
-const tick = (id: string, on: boolean) =>
-  throughHull.change({ findings: on ? [...d.value.findings, id] : d.value.findings.filter((x) => x !== id) })
 const worst = computed(() => list.value.filter((f) => d.value.findings.includes(f.id)))
 const plug = computed(() => d.value.taperPlug)
 const advice = computed(() => (plug.value ? taperPlugOf(plug.value) : null))
@@ -36,7 +35,10 @@ const entry = ref(d.value.family === 'screwed-valve' ? 'MV-S114' : (d.value.cata
 const said = ref('')
 const why = ref('')
 const undecided = ref('')
-const decisions = computed(() => throughHull.fitting!.log.filter((l) => l.kind === 'decision').reverse())
+const decided = computed(
+  () => (plug.value && standingDecision(throughHull.work, 'taper-plug', { ...plug.value })?.decision) ?? null,
+)
+const decisions = computed(() => throughHull.log.filter((l) => l.kind === 'decision').reverse())
 async function decide(decision: 'recondition' | 'replace') {
   undecided.value = ''
   try {
@@ -67,49 +69,30 @@ async function replace() {
 
 <template>
   <div class="survey">
-    <div>
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="d.existing"
-          :disabled="throughHull.readOnly"
-          @change="throughHull.change({ existing: ($event.target as HTMLInputElement).checked })"
-        />
-        <strong>It is in the boat already, and was looked at</strong></label
-      >
-      <p v-if="seen.length" class="said small" role="status">
-        The figures say:
-        {{ seen.map((id) => list.find((f) => f.id === id)?.title.toLowerCase() ?? id).join('; ') }}.
-        <button
-          v-if="!throughHull.readOnly"
-          class="act"
-          @click="throughHull.change({ findings: [...d.findings, ...seen] })"
-        >
-          Tick {{ seen.length > 1 ? 'them' : 'it' }}
-        </button>
-      </p>
-      <ul class="findings" aria-label="Findings">
-        <li v-for="f in list" :key="f.id">
-          <label class="tick"
-            ><input
-              type="checkbox"
-              :checked="d.findings.includes(f.id)"
-              :disabled="throughHull.readOnly"
-              @change="tick(f.id, ($event.target as HTMLInputElement).checked)"
-            />
-            {{ f.title }} <span class="risk small" :class="f.risk">{{ RISK_SAID[f.risk] }}</span></label
+    <FindingsList
+      :list="list"
+      :ticked="d.findings"
+      :existing="d.existing"
+      :said="RISK_SAID"
+      :read-only="throughHull.readOnly"
+      @change="throughHull.change($event)"
+    >
+      <template #seen>
+        <p v-if="seen.length" class="said small" role="status">
+          The figures say:
+          {{ seen.map((id) => list.find((f) => f.id === id)?.title.toLowerCase() ?? id).join('; ') }}.
+          <button
+            v-if="!throughHull.readOnly"
+            class="act"
+            @click="throughHull.change({ findings: [...d.findings, ...seen] })"
           >
-        </li>
-      </ul>
-    </div>
-    <div>
-      <h3>What it costs</h3>
-      <p v-if="!worst.length" class="soft small">
+            Tick {{ seen.length > 1 ? 'them' : 'it' }}
+          </button>
+        </p>
+      </template>
+      <template #none>
         Nothing is ticked. Twist it, scratch it, swing the handle, look under the pad and behind the clips.
-      </p>
-      <div v-for="f in worst" :key="f.id" class="small cost">
-        <strong :class="f.risk">{{ f.title }}.</strong> {{ f.costs }} <em>{{ f.settle }}</em>
-      </div>
+      </template>
       <template v-if="throughHull.fitting!.holes.length"
         ><h3>Photos</h3>
         <PhotoStrip subject="hole" :subject-id="throughHull.fitting!.holes[0]!.id"
@@ -134,7 +117,7 @@ async function replace() {
         </p>
       </template>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-    </div>
+    </FindingsList>
     <div v-if="d.valve?.kind === 'taper-plug' || plug">
       <h3>Taper plug: lap it in, or replace it</h3>
       <template v-if="plug">
@@ -185,9 +168,9 @@ async function replace() {
             "
         /></label>
         <div v-if="!throughHull.readOnly" class="acts">
-          <button class="act" :aria-pressed="plug.decision === 'recondition'" @click="decide('recondition')">
+          <button class="act" :aria-pressed="decided === 'recondition'" @click="decide('recondition')">
             Decide: lap it in</button
-          ><button class="act" :aria-pressed="plug.decision === 'replace'" @click="decide('replace')">
+          ><button class="act" :aria-pressed="decided === 'replace'" @click="decide('replace')">
             Decide: replace
           </button>
         </div>
@@ -203,7 +186,7 @@ async function replace() {
         class="act"
         @click="
           throughHull.change({
-            taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80, decision: null, reason: '' },
+            taperPlug: { pitMm: 0, wallMm: 5, contactPct: 80 },
           })
         "
       >

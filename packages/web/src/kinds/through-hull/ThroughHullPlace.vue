@@ -2,7 +2,12 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
-import { THROUGH_HULL_FAMILY, USE_TITLES, throughHullSection } from '@north-tide/core/through-hull'
+import {
+  THROUGH_HULL_FAMILY,
+  USE_TITLES,
+  hullChanged,
+  throughHullSection,
+} from '@north-tide/core/through-hull'
 import { api } from '../../api'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
@@ -56,6 +61,7 @@ const where = computed(() => {
   const u = boats.units
   return `${THROUGH_HULL_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
 })
+const stale = computed(() => (open.value ? hullChanged(open.value, boats.picture?.zones ?? []) : null))
 const section = computed(() =>
   open.value && throughHull.judgement
     ? throughHullSection(open.value, throughHull.judgement, boats.units)
@@ -103,7 +109,7 @@ const takeFile = (chosen: File) => {
   void tryIt(async () => {
     const made = await api<SavedThroughHull>(
       'POST',
-      `/boats/${boats.picture!.id}/through-hulls/import`,
+      `/boats/${boats.picture!.id}/fittings/import?kind=through-hull`,
       await readJson(chosen, 'a through-hull design file'),
     )
     await boats.refresh()
@@ -155,35 +161,21 @@ const takeFile = (chosen: File) => {
     <template #acts
       ><a
         class="act"
-        :href="`/api/through-hulls/${throughHull.fitting!.id}/card.pdf?units=${boats.units}`"
+        :href="`/api/fittings/${throughHull.fitting!.id}/card.pdf?units=${boats.units}`"
         :download="true"
         >Card</a
       ></template
     >
     <template #files
-      ><a :href="`/api/through-hulls/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a
-      ><a :href="`/api/through-hulls/${throughHull.fitting!.id}/section.svg`" download
-        >Section as SVG</a
-      ></template
+      ><a :href="`/api/fittings/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a
+      ><a :href="`/api/fittings/${throughHull.fitting!.id}/section.svg`" download>Section as SVG</a></template
     >
     <template #given><ThroughHullGiven /></template>
     <template #section>
-      <div v-if="throughHull.fitting!.hullNow && !throughHull.readOnly" class="stale" role="status">
+      <div v-if="stale && !throughHull.readOnly" class="stale" role="status">
         <strong>The hull was measured since:</strong>
-        {{ formatLength(throughHull.fitting!.hullNow.thicknessMm, boats.units) }} at its zone,
-        {{ formatLength(open.hull.thicknessMm, boats.units) }} here.
-        <button
-          class="act"
-          @click="
-            throughHull.change({
-              'hull.thicknessMm': throughHull.fitting!.hullNow.thicknessMm,
-              'hull.measured': throughHull.fitting!.hullNow.measured,
-              'hull.how': throughHull.fitting!.hullNow.how,
-            })
-          "
-        >
-          Use the hull as measured
-        </button>
+        {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}.
+        <button class="act" @click="throughHull.change(stale.take)">Use the hull as measured</button>
       </div>
       <p v-if="throughHull.fitting!.replacedBy" class="stale" role="status">
         It is being replaced.

@@ -14,7 +14,7 @@ const VIEWS = {
   'If it lets go': defineAsyncComponent(() => import('./FloodView.vue')),
   Metals: defineAsyncComponent(() => import('./MetalsView.vue')),
   Bedding: defineAsyncComponent(() => import('./BedView.vue')),
-  Work: defineAsyncComponent(() => import('./WorkView.vue')),
+  Work: defineAsyncComponent(() => import('../../pieces/WorkView.vue')),
   Templates: defineAsyncComponent(() => import('./CutView.vue')),
   Survey: defineAsyncComponent(() => import('./SurveyView.vue')),
   'Wrong hole': defineAsyncComponent(() => import('./WrongHoleView.vue')),
@@ -64,7 +64,12 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
       tabindex="0"
     >
       <PlacingView v-if="shown === 'Place'" />
-      <component :is="VIEWS[shown as keyof typeof VIEWS]" v-else />
+      <component
+        :is="VIEWS[shown as keyof typeof VIEWS]"
+        v-else
+        :key="shown"
+        v-bind="shown === 'Work' ? { bench: throughHull } : {}"
+      />
     </div>
   </section>
 </template>

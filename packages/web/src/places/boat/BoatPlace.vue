@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import {
   LIFE_STATES,
+  lifeSaid,
   formatLength,
   layupSaid,
   underPointer,
@@ -63,7 +64,7 @@ const litHoles = computed(() => {
         (h) =>
           (!state.value || h.state === state.value) &&
           asked.value.every((w) =>
-            `${h.label} ${h.whatFor} ${h.zone} ${h.state} ${h.fastener} ${h.foundKind ?? ''}`
+            `${h.label} ${h.whatFor} ${h.zone} ${lifeSaid(h.state)} ${h.fastener} ${h.foundKind ?? ''}`
               .toLowerCase()
               .includes(w),
           ),
@@ -182,7 +183,7 @@ async function placed(id: string) {
         <label class="hidden-words" for="map-state">Light up holes by state</label>
         <select id="map-state" v-model="state" class="choice">
           <option value="">every state</option>
-          <option v-for="s in LIFE_STATES" :key="s" :value="s">{{ s }}</option>
+          <option v-for="s in LIFE_STATES" :key="s" :value="s">{{ lifeSaid(s) }}</option>
         </select>
         <template v-if="bulkheads.length"
           ><label class="hidden-words" for="map-view">View</label
@@ -297,7 +298,8 @@ async function placed(id: string) {
       </div>
       <ul class="signs">
         <li v-for="c in counted" :key="c.state">
-          <LifeSign :state="c.state" /> {{ c.state }} <span class="figure soft">{{ c.n || '' }}</span>
+          <LifeSign :state="c.state" /> {{ lifeSaid(c.state) }}
+          <span class="figure soft">{{ c.n || '' }}</span>
         </li>
       </ul>
       <p v-if="litHoles" class="soft small lit" role="status">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { formatLength, halfBreadthOf, type BoatZone, type Units } from '@north-tide/core'
+import { formatLength, halfBreadthOf, lifeSaid, type BoatZone, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
 import LifeSign from '../../pieces/LifeSign.vue'
 import type { Spot3 } from './PlanView.vue'
@@ -108,13 +108,13 @@ const half2 = (f: BoatPicture['fittings'][number]) =>
           :key="h.id"
           role="link"
           tabindex="0"
-          :aria-label="`${h.label} ${h.whatFor}, ${h.state}`"
+          :aria-label="`${h.label} ${h.whatFor}, ${lifeSaid(h.state)}`"
           :class="{ faint: lit && !lit.has(h.id) }"
           :transform="`translate(${Y(h.yMm)} ${Z(h.zMm)})`"
           @click.stop="emit('hole', h.id)"
           @keydown.enter.stop="emit('hole', h.id)"
         >
-          <title>{{ h.label }} {{ h.whatFor }}: {{ h.state }}</title>
+          <title>{{ h.label }} {{ h.whatFor }}: {{ lifeSaid(h.state) }}</title>
           <circle r="14" fill="transparent" />
           <LifeSign :state="h.state" bare />
         </a>

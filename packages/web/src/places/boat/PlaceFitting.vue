@@ -69,7 +69,7 @@ async function placeThroughHull() {
   busy.value = true
   said.value = ''
   try {
-    const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/through-hulls`, {
+    const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/fittings`, {
       catalogueId: throughHullPicked.value.id,
       xMm: x.value,
       yMm: y.value,

@@ -2,7 +2,6 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { logSaid } from '@north-tide/core/through-hull'
 import {
   CORES,
   LIFE_STATES,
@@ -10,6 +9,8 @@ import {
   SCHOOLS,
   formatLength,
   formatTemperature,
+  lifeSaid,
+  logSaid,
   sayIn,
   type CoreId,
   type LifeState,
@@ -87,7 +88,10 @@ async function withdraw(why: string) {
 const mayRecord = computed(() => session.account?.role !== 'owner')
 const mayPass = computed(() => session.account?.role !== 'apprentice')
 const options = computed(() =>
-  (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({ value: s, title: s })),
+  (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({
+    value: s,
+    title: lifeSaid(s),
+  })),
 )
 const wrong = computed(() => hole.value?.events.find((e) => e.seq === form.corrects) ?? null)
 const corrected = (seq: number) => hole.value!.events.find((e) => e.corrects === seq) ?? null
@@ -103,7 +107,7 @@ function correct(e: HoleRecord['events'][number]) {
     evidence: e.evidence,
   })
 }
-const wantsLot = computed(() => form.state === 'core sealed' || form.state === 'bedded')
+const wantsLot = computed(() => form.state === 'core-sealed' || form.state === 'bedded')
 const treatment = computed(() =>
   hole.value
     ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ??
@@ -157,7 +161,7 @@ async function send() {
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
       <p class="lead">
-        <LifeSign :state="hole.state" /> <strong>{{ hole.state }}</strong> · {{ hole.whatFor }}
+        <LifeSign :state="hole.state" /> <strong>{{ lifeSaid(hole.state) }}</strong> · {{ hole.whatFor }}
         <RouterLink
           v-if="hole.fittingId"
           :to="`/${hole.fittingKind === 'through-hull' ? 'through-hulls' : 'bench'}/${hole.fittingId}`"
@@ -219,8 +223,8 @@ async function send() {
           <LifeSign :state="e.state" />
           <div>
             <p>
-              <strong>{{ e.state }}</strong><span v-if="e.corrects" class="small">
-                corrects {{ hole.events.find((o) => o.seq === e.corrects)?.state }} of
+              <strong>{{ lifeSaid(e.state) }}</strong><span v-if="e.corrects" class="small">
+                corrects {{ lifeSaid(hole.events.find((o) => o.seq === e.corrects)?.state ?? '') }} of
                 {{ dayjs(hole.events.find((o) => o.seq === e.corrects)?.at).format('D MMM HH:mm') }}</span
               >
               <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span>
@@ -248,7 +252,7 @@ async function send() {
           <button
             v-else-if="mayRecord && e.seq > 1"
             class="plain fix small"
-            :aria-label="`Correct ${e.state} of ${dayjs(e.at).format('D MMM HH:mm')}`"
+            :aria-label="`Correct ${lifeSaid(e.state)} of ${dayjs(e.at).format('D MMM HH:mm')}`"
             @click="correct(e)"
           >
             correct
@@ -273,7 +277,7 @@ async function send() {
         <h3>
           {{
             wrong
-              ? `In place of “${wrong.state}” of ${dayjs(wrong.at).format('D MMM HH:mm')}`
+              ? `In place of “${lifeSaid(wrong.state)}” of ${dayjs(wrong.at).format('D MMM HH:mm')}`
               : 'What happened next'
           }}
         </h3>
@@ -299,7 +303,7 @@ async function send() {
         <LotChoice
           v-if="wantsLot"
           v-model="form.lotId"
-          :kind="form.state === 'core sealed' || hole.sealant === 'epoxy-filled' ? 'epoxy' : 'sealant'"
+          :kind="form.state === 'core-sealed' || hole.sealant === 'epoxy-filled' ? 'epoxy' : 'sealant'"
           :chemistry="hole.sealant"
         />
         <DimensionField
@@ -351,7 +355,7 @@ async function send() {
         /></label>
         <div v-if="gates.length" class="gates" role="alert">
           <p>
-            <strong>A gate stands before “{{ form.state }}”.</strong>
+            <strong>A gate stands before “{{ lifeSaid(form.state) }}”.</strong>
           </p>
           <ul>
             <li v-for="g in gates" :key="g.id">{{ g.text }}</li>
@@ -379,8 +383,8 @@ async function send() {
             gates.length
               ? 'Pass the gate and record'
               : wrong
-                ? `Correct to ${form.state}`
-                : `Record as ${form.state}`
+                ? `Correct to ${lifeSaid(form.state)}`
+                : `Record as ${lifeSaid(form.state)}`
           }}
         </button>
       </form>

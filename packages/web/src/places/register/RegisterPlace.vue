@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
-import { LIFE_STATES, formatLength, type LifeState } from '@north-tide/core'
+import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
@@ -27,7 +27,9 @@ const rows = computed(() => {
     (h) =>
       (state.value === 'all' || h.state === state.value) &&
       asked.every((w) =>
-        `${h.label} ${h.whatFor} ${h.zone} ${h.state} ${h.fastener} ${h.who}`.toLowerCase().includes(w),
+        `${h.label} ${h.whatFor} ${h.zone} ${lifeSaid(h.state)} ${h.fastener} ${h.who}`
+          .toLowerCase()
+          .includes(w),
       ),
   )
 })
@@ -52,7 +54,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
       <select id="register-state" v-model="state" class="choice">
         <option value="all">every state</option>
         <option v-for="s in LIFE_STATES" :key="s" :value="s">
-          {{ s }} ({{ boat.holes.filter((h) => h.state === s).length }})
+          {{ lifeSaid(s) }} ({{ boat.holes.filter((h) => h.state === s).length }})
         </option>
       </select>
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
@@ -79,7 +81,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
             </td>
             <td>{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span></td>
             <td class="state">
-              <LifeSign :state="h.state" /> {{ h.state
+              <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
               }}<span
                 v-if="h.gatesPassed"
                 class="passed small"

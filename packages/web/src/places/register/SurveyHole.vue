@@ -18,7 +18,7 @@ const said = ref('')
 async function begin() {
   said.value = ''
   try {
-    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/through-hulls`, {
+    const made = await api<SavedThroughHull>('POST', `/boats/${boats.picture!.id}/fittings`, {
       catalogueId: entry.value,
       holeId: props.hole.id,
     })

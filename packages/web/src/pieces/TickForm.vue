@@ -2,38 +2,45 @@
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import { sayIn, type LotFacts } from '@north-tide/core'
 import {
-  throughHullSteps,
   deadriseFrom,
-  lastBond,
+  formatTorque,
+  lastReading,
+  lifeSaid,
+  sayIn,
   stepGates,
-  type ThroughHullStep,
-} from '@north-tide/core/through-hull'
-import { ApiRefusal } from '../../api'
-import { useThroughHull } from '../../state/through-hull'
-import { useBoats } from '../../state/boats'
-import { useSession } from '../../state/session'
-import type { Lot } from '../../types'
+  type LotFacts,
+  type Step,
+  type StepAsk,
+} from '@north-tide/core'
+import { ApiRefusal } from '../api'
+import type { WorkBench } from '../state/acts'
+import { useBoats } from '../state/boats'
+import { useSession } from '../state/session'
+import type { Lot } from '../types'
 import type { InstrumentReading } from '@north-tide/core'
-import DimensionField from '../../pieces/DimensionField.vue'
-import LotChoice from '../../pieces/LotChoice.vue'
-import PhotoStrip from '../../pieces/PhotoStrip.vue'
-import TakeReading from '../../pieces/TakeReading.vue'
+import DimensionField from './DimensionField.vue'
+import LotChoice from './LotChoice.vue'
+import PhotoStrip from './PhotoStrip.vue'
+import TakeReading from './TakeReading.vue'
 
 /**
  * What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second
  * time.
  */
-const props = defineProps<{ step: ThroughHullStep; gates?: { id: string; text: string }[] }>()
+const props = defineProps<{
+  bench: WorkBench
+  step: Step
+  gates?: { id: string; text: string }[]
+  /** holes that follow what was ticked before; empty: it is ticked for the first time */
+  only?: string[]
+}>()
 const emit = defineEmits<{ done: []; leave: [] }>()
-const throughHull = useThroughHull()
 const boats = useBoats()
 const session = useSession()
-const d = computed(() => throughHull.design!)
-const asks = (what: ThroughHullStep['asks'][number]) => props.step.asks.includes(what)
+const usual = props.bench.usual
+const asks = (what: StepAsk) => props.step.asks.includes(what)
 const dew = computed(() => props.step.id === 'dew')
-const readToday = d.value.bedding.takenAt !== '' && dayjs(d.value.bedding.takenAt).isSame(dayjs(), 'day')
 const start = () => ({
   note: '',
   proof: '',
@@ -45,13 +52,16 @@ const start = () => ({
   shownDeg: null as number | null,
   stopsDeg: null as number | null,
   looked: [] as string[],
-  sizeMm: asks('size') ? (d.value.boredMm ?? d.value.skin.holeMm) : null,
-  tempC: readToday ? d.value.bedding.surfaceC : null,
-  airC: readToday ? d.value.bedding.airC : null,
-  humidityPct: readToday ? d.value.bedding.humidityPct : null,
+  torqueNm: null as number | null,
+  /** labels of the holes that are kept apart */
+  apart: [] as string[],
+  sizeMm: asks('size') ? usual.sizeMm : null,
+  tempC: usual.tempC,
+  airC: usual.airC,
+  humidityPct: usual.humidityPct,
 })
 /** What is typed survives a reload, until it is ticked. */
-const draft = useLocalStorage(`north-tide:tick:${throughHull.fitting!.id}:${props.step.id}`, start(), {
+const draft = useLocalStorage(`north-tide:tick:${props.bench.fitting!.id}:${props.step.id}`, start(), {
   mergeDefaults: true,
 })
 const form = reactive({ ...draft.value })
@@ -74,24 +84,21 @@ const kind = computed(() =>
  * asked.
  */
 const gates = computed(() => {
-  const mine = stepGates(
-    throughHullSteps(d.value, throughHull.judgement!, boats.units),
-    props.step.id,
-    d.value.ticks,
-    {
-      at: form.at ? dayjs(form.at).valueOf() : Date.now(),
-      lot: lot.value,
-      tempC: asks('air') ? form.tempC : null,
-      airC: form.airC,
-      humidityPct: asks('air') ? form.humidityPct : null,
-      ohm: form.ohm ?? lastBond(throughHull.fitting!.log),
-      hullMm: form.hullMm,
-      shownDeg: form.shownDeg,
-      heelDeg: heel.value,
-      stopsDeg: form.stopsDeg,
-      looked: form.looked,
-    },
-  )
+  if (props.only?.length) return refusedBy.value
+  const mine = stepGates(props.bench.steps, props.step.id, props.bench.work.ticks, {
+    at: form.at ? dayjs(form.at).valueOf() : Date.now(),
+    lot: lot.value,
+    tempC: asks('air') ? form.tempC : null,
+    airC: form.airC,
+    humidityPct: asks('air') ? form.humidityPct : null,
+    ohm: form.ohm ?? lastBond.value,
+    hullMm: form.hullMm,
+    shownDeg: form.shownDeg,
+    heelDeg: heel.value,
+    stopsDeg: form.stopsDeg,
+    torqueNm: form.torqueNm,
+    looked: form.looked,
+  })
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
 })
 watch(
@@ -108,19 +115,21 @@ watch(
     form.shownDeg,
     form.stopsDeg,
     form.looked.length,
+    form.torqueNm,
+    form.apart.length,
   ],
   () => (refusedBy.value = []),
 )
 /** The cradle's own lie, from the boat's level readings; never typed a second time. */
-const heel = computed(() => throughHull.fitting!.heelDeg)
+const heel = computed(() => props.bench.fitting!.heelDeg)
 const deadrise = computed(() =>
-  form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, d.value.place.yMm),
+  form.shownDeg === null ? null : deadriseFrom(form.shownDeg, heel.value ?? 0, usual.place.yMm),
 )
 const spot = computed(() => ({
   boatId: boats.picture!.id,
-  xMm: Math.round(d.value.place.xMm),
-  yMm: Math.round(d.value.place.yMm),
-  side: d.value.place.yMm >= 0 ? 'starboard' : 'port',
+  xMm: Math.round(usual.place.xMm),
+  yMm: Math.round(usual.place.yMm),
+  side: usual.place.yMm >= 0 ? 'starboard' : 'port',
 }))
 function withInstrument(r: InstrumentReading) {
   if (!form.note.includes(r.instrument)) form.note = [form.note, r.instrument].filter(Boolean).join('; ')
@@ -133,6 +142,15 @@ function takeLevel(r: InstrumentReading) {
   form.shownDeg = r.value
   withInstrument(r)
 }
+const lastBond = computed(() => lastReading(props.bench.log, 'bond')?.value ?? null)
+/** The holes that it is about, where not all of the fitting's are. */
+const all = computed(() => props.bench.fitting?.holes.map((h) => h.label) ?? [])
+const concerned = computed(() => (props.only?.length ? props.only : all.value))
+const named = computed(() =>
+  props.only?.length || form.apart.length ? concerned.value.filter((l) => !form.apart.includes(l)) : [],
+)
+const keepApart = (l: string, on: boolean) =>
+  (form.apart = on ? form.apart.filter((x) => x !== l) : [...form.apart, l])
 const look = (l: string, on: boolean) =>
   (form.looked = on ? [...form.looked, l] : form.looked.filter((x) => x !== l))
 const takeLot = (l: Lot | null) => (lot.value = l)
@@ -146,7 +164,7 @@ async function send(wet = false) {
   busy.value = true
   said.value = ''
   try {
-    await throughHull.act('POST', 'tick', {
+    await props.bench.act('POST', 'tick', {
       step: props.step.id,
       note: form.note.trim(),
       reason: gates.value.length ? form.reason.trim() : '',
@@ -159,6 +177,8 @@ async function send(wet = false) {
       ...(asks('hull') && form.hullMm !== null ? { hullMm: form.hullMm } : {}),
       ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}),
       ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}),
+      ...(asks('torque') && form.torqueNm !== null ? { torqueNm: form.torqueNm } : {}),
+      ...(named.value.length ? { holes: named.value } : {}),
       ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}),
       ...(asks('proof') ? { proof: form.proof.trim() } : {}),
     })
@@ -174,20 +194,32 @@ async function send(wet = false) {
     busy.value = false
   }
 }
+const written = computed(() => [
+  ...new Set(Object.values(props.step.records).flatMap((states) => (states ?? []).map(lifeSaid))),
+])
 const blocked = computed(
   () =>
     busy.value ||
     (gates.value.length > 0 && (!mayPass.value || !form.reason.trim())) ||
-    (asks('seen') && !form.note.trim()),
+    (asks('seen') && !form.note.trim()) ||
+    (form.apart.length > 0 && (!form.note.trim() || !named.value.length)),
 )
 </script>
 
 <template>
   <form ref="root" class="ticking" :aria-label="`Ticking ${step.id}`" @submit.prevent="send()">
-    <p v-if="step.records.length || step.boltRecords.length" class="soft small">
-      Goes into the register as {{ [...new Set([...step.records, ...step.boltRecords])].join(', then ')
-      }}{{ step.records.length ? '' : ', for the bolts’ holes' }}.
-    </p>
+    <p v-if="written.length" class="soft small">Goes into the register as {{ written.join(', then ') }}.</p>
+    <fieldset v-if="written.length && concerned.length > 1" class="holes">
+      <legend class="small">Done at all of them? Untick the odd one out, and say why below.</legend>
+      <label v-for="l in concerned" :key="l" class="tick"
+        ><input
+          type="checkbox"
+          :checked="!form.apart.includes(l)"
+          @change="keepApart(l, ($event.target as HTMLInputElement).checked)"
+        />
+        <span class="figure">{{ l }}</span></label
+      >
+    </fieldset>
     <fieldset v-if="step.looks.length" class="looks">
       <legend class="hidden-words">Seen to</legend>
       <label v-for="l in step.looks" :key="l" class="tick"
@@ -203,11 +235,11 @@ const blocked = computed(
       <DimensionField
         v-if="asks('size')"
         v-model="form.sizeMm"
-        label="Bored to"
+        :label="step.sizeOf === 'bolt' ? 'Drilled to' : 'Bored to'"
         :units="boats.units"
         above
         optional
-        :estimated="form.sizeMm === d.skin.holeMm && d.boredMm === null"
+        :estimated="form.sizeMm === usual.sizeMm && usual.sizeIsCatalogues"
       />
       <DimensionField
         v-if="asks('hull')"
@@ -249,9 +281,18 @@ const blocked = computed(
         :units="boats.units"
         :least="0"
         optional
-        :placeholder="
-          lastBond(throughHull.fitting!.log) === null ? 'measure' : String(lastBond(throughHull.fitting!.log))
-        "
+        :placeholder="lastBond === null ? 'measure' : String(lastBond)"
+      />
+      <DimensionField
+        v-if="asks('torque')"
+        v-model="form.torqueNm"
+        :label="`Tightened to, of ${formatTorque(step.torqueNm ?? 0, boats.units)}`"
+        kind="number"
+        unit="N·m"
+        :units="boats.units"
+        :least="0"
+        optional
+        placeholder="wrench"
       />
       <LotChoice
         v-if="asks('lot')"
@@ -323,12 +364,12 @@ const blocked = computed(
       /></label>
     </div>
     <template v-if="asks('hull')"
-      ><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: d.hull.thicknessMm }" @take="takeHull"
+      ><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: usual.hullMm ?? 0 }" @take="takeHull"
     /></template>
     <template v-if="asks('angle')">
       <TakeReading
         kind="level"
-        :asked="{ ...spot, role: 'hull', aboutDeg: d.hull.deadriseDeg }"
+        :asked="{ ...spot, role: 'hull', aboutDeg: usual.deadriseDeg ?? 0 }"
         @take="takeLevel"
       />
       <p v-if="deadrise !== null" class="small" data-test="deadrise">
@@ -342,9 +383,9 @@ const blocked = computed(
     <p v-if="asks('stops')" class="soft small">0 aft, 90 to starboard, counter-clockwise seen from inside.</p>
     <template v-if="asks('photo')"
       ><PhotoStrip
-        v-if="throughHull.fitting!.holes.length"
+        v-if="bench.fitting!.holes.length"
         subject="hole"
-        :subject-id="throughHull.fitting!.holes[0]!.id"
+        :subject-id="bench.fitting!.holes[0]!.id"
       />
       <p v-else class="soft small">
         Its hole is not in the register yet, so a photo has no place to go.
@@ -404,6 +445,17 @@ const blocked = computed(
   width: 100%;
   text-align: left;
   font-family: var(--words);
+}
+.holes {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
+}
+.holes legend {
+  color: var(--ink-soft);
 }
 .looks {
   border: 0;

@@ -1,42 +1,46 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
-import { sayIn } from '@north-tide/core'
-import {
-  throughHullCautions,
-  throughHullParts,
-  throughHullSteps,
-  gateBefore,
-  type ThroughHullStep,
-} from '@north-tide/core/through-hull'
-import { ApiRefusal } from '../../api'
-import { useThroughHull } from '../../state/through-hull'
-import { useBoats } from '../../state/boats'
+import { gateBefore, logSaid, sayIn, type Step } from '@north-tide/core'
+import { ApiRefusal } from '../api'
+import type { WorkBench } from '../state/acts'
+import { useBoats } from '../state/boats'
+import PartsTable from './PartsTable.vue'
 import TickForm from './TickForm.vue'
 
-/** The steps in the trade's order with their gates, the watch after launch, and what to buy. */
-const throughHull = useThroughHull()
+/** The steps in the trade's order with their gates, what to buy, the cautions, and what happened. */
+const props = defineProps<{ bench: WorkBench }>()
 const boats = useBoats()
-const d = computed(() => throughHull.design!)
-const j = computed(() => throughHull.judgement!)
-const steps = computed(() => throughHullSteps(d.value, j.value, boats.units))
-const parts = computed(() => throughHullParts(d.value, j.value, boats.units))
-const cautions = computed(() => throughHullCautions(d.value))
-const next = computed(() => steps.value.find((s) => s.gate && !d.value.ticks[s.id])?.id ?? null)
+const ticks = computed(() => props.bench.work.ticks)
+const steps = computed(() => props.bench.steps)
+const next = computed(() => steps.value.find((s) => s.gate && !ticks.value[s.id])?.id ?? null)
 const asking = ref<{ id: string; gates: { id: string; text: string }[] } | null>(null)
 const back = ref<{ id: string; reason: string } | null>(null)
 const said = ref('')
 const busy = ref('')
-const lastTicked = computed(() => steps.value.findLast((s) => d.value.ticks[s.id])?.id ?? null)
+const lastTicked = computed(() => steps.value.findLast((s) => ticks.value[s.id])?.id ?? null)
+/** Holes that were kept apart as the step was ticked, and have not followed. */
+const apart = computed(() => {
+  const all = props.bench.fitting?.holes.map((h) => h.label) ?? []
+  const out = new Map<string, string[]>()
+  for (const s of steps.value) {
+    const lines = props.bench.log.filter((l) => l.kind === 'tick' && l.step === s.id && !l.undoes)
+    if (!ticks.value[s.id] || !lines.length || lines.some((l) => !l.data?.holes)) continue
+    const done = lines.flatMap((l) => l.data!.holes!)
+    const left = all.filter((l) => !done.includes(l))
+    if (left.length) out.set(s.id, left)
+  }
+  return out
+})
 /** Where nothing is asked and nothing stands before it, one press does; else the form says what is wanted. */
-async function begin(s: ThroughHullStep) {
+async function begin(s: Step) {
   said.value = ''
   back.value = null
-  if (s.asks.length || gateBefore(steps.value, s.id, d.value.ticks))
+  if (s.asks.length || gateBefore(steps.value, s.id, ticks.value))
     return void (asking.value = { id: s.id, gates: [] })
   busy.value = s.id
   try {
-    await throughHull.act('POST', 'tick', { step: s.id })
+    await props.bench.act('POST', 'tick', { step: s.id })
     asking.value = null
   } catch (error) {
     if (error instanceof ApiRefusal && error.refusal.code === 'gate')
@@ -50,7 +54,7 @@ async function takeBack() {
   if (!back.value?.reason.trim()) return
   said.value = ''
   try {
-    await throughHull.act('POST', `tick/${back.value.id}/back`, { reason: back.value.reason.trim() })
+    await props.bench.act('POST', `tick/${back.value.id}/back`, { reason: back.value.reason.trim() })
     back.value = null
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not taken back'
@@ -64,7 +68,7 @@ async function takeBack() {
       <li
         v-for="(s, i) in steps"
         :key="s.id"
-        :class="{ done: d.ticks[s.id], next: s.id === next }"
+        :class="{ done: ticks[s.id], next: s.id === next }"
         :data-step="s.id"
       >
         <span class="n figure">{{ i + 1 }}</span>
@@ -74,14 +78,22 @@ async function takeBack() {
           </p>
           <p v-if="s.alone" class="soft small">Alone: {{ s.alone }}</p>
           <p v-if="s.caution" class="caution small">{{ s.caution }}</p>
-          <p v-if="d.ticks[s.id]" class="soft small">
-            {{ dayjs(d.ticks[s.id]!.at).format('D MMM HH:mm') }}, {{ d.ticks[s.id]!.by
-            }}{{ d.ticks[s.id]!.note ? `: ${d.ticks[s.id]!.note}` : '' }}
+          <p v-if="ticks[s.id]" class="soft small">
+            {{ dayjs(ticks[s.id]!.at).format('D MMM HH:mm') }}, {{ ticks[s.id]!.by
+            }}{{ ticks[s.id]!.note ? `: ${ticks[s.id]!.note}` : '' }}
+          </p>
+          <p v-if="apart.has(s.id)" class="caution small">
+            Kept apart: {{ apart.get(s.id)!.join(', ') }}.
+            <button v-if="!bench.readOnly" class="act" @click="asking = { id: s.id, gates: [] }">
+              It follows
+            </button>
           </p>
           <TickForm
             v-if="asking?.id === s.id"
             :step="s"
             :gates="asking.gates"
+            :bench="bench"
+            :only="apart.get(s.id) ?? []"
             @done="asking = null"
             @leave="asking = null"
           />
@@ -97,7 +109,7 @@ async function takeBack() {
           </form>
         </div>
         <button
-          v-if="s.gate && !d.ticks[s.id] && !throughHull.readOnly && asking?.id !== s.id"
+          v-if="s.gate && !ticks[s.id] && !bench.readOnly && asking?.id !== s.id"
           class="act"
           :disabled="busy === s.id"
           :class="{ main: s.id === next }"
@@ -106,10 +118,10 @@ async function takeBack() {
         >
           Tick
         </button>
-        <span v-else-if="d.ticks[s.id]" class="ok"
+        <span v-else-if="ticks[s.id]" class="ok"
           ><span aria-label="done" role="img">✓</span
           ><button
-            v-if="s.id === lastTicked && !throughHull.readOnly && back?.id !== s.id"
+            v-if="s.id === lastTicked && !bench.readOnly && back?.id !== s.id"
             class="plain back small"
             @click="back = { id: s.id, reason: '' }"
           >
@@ -121,19 +133,18 @@ async function takeBack() {
     <aside>
       <p v-if="said" class="caution" role="alert">{{ said }}</p>
       <h3>Parts</h3>
-      <table class="rows small" aria-label="Parts">
-        <tbody>
-          <tr v-for="(p, i) in parts" :key="i">
-            <td>
-              {{ p.what }}<span v-if="p.note" class="soft"> · {{ p.note }}</span>
-            </td>
-            <td class="number">{{ p.size }}</td>
-            <td class="number">{{ p.count }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <PartsTable :parts="bench.parts" />
       <h3>Cautions</h3>
-      <p v-for="c in cautions" :key="c.id" class="small">{{ c.text }}</p>
+      <p v-for="c in bench.cautions" :key="c.id" class="small">{{ c.text }}</p>
+      <template v-if="bench.log.length">
+        <h3>What happened</h3>
+        <ul class="log small">
+          <li v-for="(l, i) in [...bench.log].reverse()" :key="i">
+            <span class="soft">{{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who }}</span>
+            {{ logSaid(l, boats.units) }}
+          </li>
+        </ul>
+      </template>
     </aside>
   </div>
 </template>
@@ -204,14 +215,9 @@ async function takeBack() {
 h3 {
   margin: 8px 0 2px;
 }
-aside td:first-child {
-  min-width: 120px;
-}
-aside td.number {
-  white-space: normal;
-  max-width: 190px;
-}
-aside td:last-child {
-  max-width: 76px;
+.log {
+  list-style: none;
+  margin: 0;
+  padding: 0;
 }
 </style>

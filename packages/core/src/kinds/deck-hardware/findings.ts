@@ -1,0 +1,103 @@
+import type { FindingOf } from '../findings'
+import type { Family } from './families'
+
+const people: Family[] = ['stanchion', 'handrail', 'tether-point', 'ladder-step']
+/** What is wrong with deck hardware that is there (chapter 14): found by touch, by stain, from below. */
+export const DECK_FINDINGS: FindingOf<Family>[] = [
+  {
+    id: 'moves',
+    title: 'Moves when it is twisted or leaned on',
+    risk: 'soon',
+    costs: 'Bedding and hole are worked loose: water goes in at every sea.',
+    settle: 'Take it off, look at the core, bed it again on a larger plate.',
+    families: 'all',
+  },
+  {
+    id: 'stain',
+    title: 'Rust or brown stain at the base, or on the lining below',
+    risk: 'soon',
+    costs: 'Water has stood on the bolt or in the core.',
+    settle: 'Draw one bolt and look at its waist and at the wall of its hole.',
+    families: 'all',
+  },
+  {
+    id: 'star-cracks',
+    title: 'Cracks in the gelcoat that run out from the base',
+    risk: 'soon',
+    costs: 'The deck bends here under load: there is too little behind it.',
+    settle: 'A larger plate, or an insert under the whole base.',
+    families: 'all',
+  },
+  {
+    id: 'washers-only',
+    title: 'Washers only, or a plate smaller than the base',
+    risk: 'soon',
+    costs: 'The pull stands on a few square centimetres of inner skin.',
+    settle: 'A plate as the bench works it out.',
+    families: 'all',
+  },
+  {
+    id: 'soft-plate',
+    title: 'Wooden plate gone soft',
+    risk: 'soon',
+    costs: 'It crushes as it is tightened, and lets go as it is pulled.',
+    settle: 'Epoxy-glass or metal, bonded.',
+    families: 'all',
+  },
+  {
+    id: 'screws',
+    title: 'Screws where bolts should be',
+    risk: 'sinks',
+    costs: 'A screw in a skin holds a tenth of a bolt and lets go at once.',
+    settle: 'Through-bolt it; until then nobody hangs or moors on it.',
+    families: 'all',
+  },
+  {
+    id: 'waisted',
+    title: 'Bolt waisted, cracked or rusted in its hole',
+    risk: 'sinks',
+    costs: 'Stainless that stands wet without air is eaten where nobody sees it.',
+    settle: 'Renew all its bolts; the others stood in the same water.',
+    families: 'all',
+  },
+  {
+    id: 'core-soft',
+    title: 'Core soft or wet under it',
+    risk: 'sinks',
+    costs: 'Skins that are no longer held apart punch through far below their strength.',
+    settle: 'Cut back to dry core; an insert under the whole base.',
+    families: 'all',
+  },
+  {
+    id: 'filled-hole',
+    title: 'Hole too large, filled with soft sealant',
+    risk: 'soon',
+    costs: 'The bolt bears on nothing and rocks.',
+    settle: 'Bore over, fill with epoxy, drill again.',
+    families: 'all',
+  },
+  {
+    id: 'bent',
+    title: 'Bent, cracked at a weld, or its arm set over',
+    risk: 'sinks',
+    costs: 'It has seen its load once; the next is carried by what is left.',
+    settle: 'Replace. Do not straighten and trust it.',
+    families: people.concat('lifting-point', 'pad-eye', 'bow-roller', 'bracket'),
+  },
+  {
+    id: 'bead-broken',
+    title: 'Line of sealant broken or shrunk',
+    risk: 'watch',
+    costs: 'Where the line is broken the water is already inside.',
+    settle: 'Bed again at the next dry week.',
+    families: 'all',
+  },
+  {
+    id: 'two-generations',
+    title: 'Two generations of fasteners under one base',
+    risk: 'watch',
+    costs: 'Old holes beside the new ones weaken the same strip of deck.',
+    settle: 'Find each, and close those that hold nothing.',
+    families: 'all',
+  },
+]

@@ -1,0 +1,136 @@
+import { formatLength, formatTemperature, formatTorque, type Units } from '../base/quantity/format'
+
+/** What can stand in the log of the work on a fitting, of whatever kind. Added to, never changed. */
+export const LOG_KINDS = ['tick', 'order', 'purchase', 'decision', 'bond', 'anode', 'look'] as const
+export type LogKind = (typeof LOG_KINDS)[number]
+
+/** What was decided, ordered or bought, as figures and words that the state is folded from. */
+export interface LogData {
+  /** an order or a purchase: what of */
+  what?: string
+  /** why a gate was passed, or why it was decided so */
+  reason?: string
+  /** a decision: about what, which, and the readings that it was made on */
+  about?: string
+  decision?: string
+  on?: Record<string, number>
+  /** what the wrench clicked at */
+  torqueNm?: number
+  /** labels of the holes that the tick was about, where not all of them were */
+  holes?: string[]
+}
+
+export interface LogLine {
+  kind: LogKind
+  /** the step that was ticked, or taken back */
+  step?: string
+  value: number | null
+  /** code of the lot that went in */
+  lot?: string | null
+  /** its number in the store */
+  lotId?: number | null
+  tempC?: number | null
+  humidityPct?: number | null
+  sizeMm?: number | null
+  note: string
+  who: string
+  at: string
+  /** it takes the last of its kind (and step) back */
+  undoes?: boolean
+  data?: LogData | null
+}
+
+export interface Done {
+  at: string
+  by: string
+  note: string
+}
+export interface Decided {
+  decision: string
+  reason: string
+  on: Record<string, number>
+  at: string
+  by: string
+}
+/** Where the work on a fitting stands: folded from its log, stored nowhere. */
+export interface WorkState {
+  ticks: Record<string, Done>
+  order: { at: string; by: string; what: string; reason: string } | null
+  bought: { at: string; by: string; what: string } | null
+  decisions: Record<string, Decided>
+}
+export const NO_WORK: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
+
+/** Folds the log, oldest first, into where the work stands. */
+export function workState(log: LogLine[]): WorkState {
+  const out: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
+  for (const l of log) {
+    const by = { at: l.at, by: l.who }
+    const data = l.data ?? {}
+    switch (l.kind) {
+      case 'tick': {
+        if (!l.step) break
+        if (l.undoes) delete out.ticks[l.step]
+        // One that follows for a hole that was kept apart does not move the day of the step.
+        else out.ticks[l.step] ??= { ...by, note: l.note }
+        break
+      }
+      case 'order':
+        out.order = l.undoes ? null : { ...by, what: data.what ?? l.note, reason: data.reason ?? '' }
+        break
+      case 'purchase':
+        out.bought = l.undoes ? null : { ...by, what: data.what ?? l.note }
+        break
+      case 'decision':
+        if (data.about && data.decision)
+          out.decisions[data.about] = {
+            ...by,
+            decision: data.decision,
+            reason: data.reason ?? '',
+            on: data.on ?? {},
+          }
+        break
+    }
+  }
+  return out
+}
+
+/** A decision counts while what it was made on is what is measured now. */
+export function standingDecision(
+  state: WorkState,
+  about: string,
+  on: Record<string, number>,
+): Decided | null {
+  const d = state.decisions[about]
+  return d && Object.entries(on).every(([k, v]) => d.on[k] === v) ? d : null
+}
+
+/** The last that was read, not the last that was written down. */
+export const lastReading = (log: LogLine[], kind: LogKind): LogLine | null =>
+  log
+    .filter((l) => l.kind === kind && l.value !== null)
+    .reduce<LogLine | null>((a, b) => (a && a.at > b.at ? a : b), null)
+
+const KIND_SAID: Partial<Record<LogKind, (l: LogLine) => string>> = {
+  bond: (l) => `bond path ${l.value} \u03a9`,
+  anode: (l) => `anode ${l.value} % left`,
+  decision: () => 'decided',
+}
+/** A line of the log, in words. */
+export function logSaid(l: LogLine, units: Units): string {
+  const what =
+    KIND_SAID[l.kind]?.(l) ??
+    (l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step.replaceAll('-', ' ')}` : l.kind)
+  const given = [
+    l.undoes ? 'taken back' : '',
+    l.sizeMm == null ? '' : formatLength(l.sizeMm, units),
+    l.data?.torqueNm == null ? '' : formatTorque(l.data.torqueNm, units),
+    l.lot ? `lot ${l.lot}` : '',
+    l.tempC == null ? '' : formatTemperature(l.tempC, units),
+    l.humidityPct == null ? '' : `${l.humidityPct} %`,
+    l.data?.holes?.length ? `only ${l.data.holes.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+  return [given ? `${what}, ${given}` : what, l.note].filter(Boolean).join(': ')
+}

@@ -1,0 +1,74 @@
+import type { Transaction } from 'sequelize'
+import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
+import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { Fitting, type Boat } from '../models'
+import { partsOfBoat, plainHoles, zonesOf } from './boats'
+import { holesOf } from './register'
+import { wetSpotsOf } from './wet'
+import { yardsOwn } from './yard'
+
+/** A boat as an act needs it: read once, passed along, the same for every fitting that is looked at. */
+export interface Snapshot {
+  boat: Boat
+  zones: BoatZone[]
+  parts: BoatPart[]
+  yard: YardValue[]
+  goods: unknown[]
+  holes: HoleRow[]
+  wet: Around['wet']
+  fittings: Fitting[]
+  /** each fitting's design as this version reads it */
+  designs: Map<string, AnyDesign>
+}
+
+export async function snapshotOf(boat: Boat, transaction: Transaction | null = null): Promise<Snapshot> {
+  const boatId = boat.id
+  const [zones, parts, { yard, goods }, holes, fittings] = await Promise.all([
+    zonesOf(boatId, transaction),
+    partsOfBoat(boatId, transaction),
+    yardsOwn(transaction),
+    holesOf(boatId, { transaction }),
+    fittingsOf(boatId, transaction),
+  ])
+  const wet = await wetSpotsOf(boatId, zones, transaction)
+  return {
+    boat,
+    zones,
+    parts,
+    yard,
+    goods,
+    holes,
+    wet,
+    fittings,
+    designs: new Map(fittings.map((f) => [f.id, parseOf(kindNamed(f.kind), f.design)])),
+  }
+}
+export const fittingsOf = (boatId: string, transaction: Transaction | null = null) =>
+  Fitting.findAll({
+    where: { boatId },
+    order: [
+      ['createdAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    transaction,
+  })
+
+/** What stands round one fitting of the boat, or round one that is yet to be. */
+export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Around {
+  // One that was replaced is no longer there, so it is nobody's neighbour.
+  const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
+  const before = s.fittings.find((f) => f.id === self)?.replacesId ?? null
+  return {
+    zones: s.zones,
+    parts: s.parts,
+    holes: plainHoles(s.holes.filter((h) => self === null || h.fittingId !== self)),
+    wet: s.wet,
+    yard: s.yard,
+    goods: s.goods,
+    log,
+    others: s.fittings
+      .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
+      .map((f) => ({ id: f.id, kind: f.kind, name: f.name, design: s.designs.get(f.id)! })),
+    units: s.boat.units,
+  }
+}

@@ -1,0 +1,134 @@
+import { z } from 'zod'
+import { parseInput, workState } from '@north-tide/core'
+import { ApiError } from '../errors'
+import { mayPassGates, type Account } from './access'
+import { inAct, line, write } from './act'
+import { refuseFuture } from './life'
+import { recordHoles } from './record'
+import { moment } from './saving'
+
+/**
+ * The work on a fitting, of whatever kind: ordered, bought, ticked step by step, read with a meter, looked
+ * at, decided, recorded. The core says what an act writes; here it is written, all of it or nothing.
+ */
+const ordering = z.strictObject({ reason: z.string().trim().max(500).default('') })
+/**
+ * Nothing is marked ordered while something of it does not go together, unless a fitter gives a reason
+ * that stays on record.
+ */
+export async function orderFitting(who: Account, id: string, body: unknown) {
+  const { reason } = parseInput(ordering, body)
+  return inAct(who, id, async (a) => {
+    const { order } = workState(a.log)
+    if (order)
+      throw new ApiError(409, 'ordered', `Ordered on ${order.at.slice(0, 10)} by ${order.by} already`)
+    if (!a.kind.orderList) throw new ApiError(409, 'no-order', 'There is nothing to order for it')
+    const j = a.kind.judge(a.design, a.around)
+    const bad = a.kind.orderStops?.(j) ?? []
+    if (bad.length) {
+      if (!reason)
+        throw new ApiError(
+          409,
+          'chain',
+          `It does not go together: ${bad.map((b) => `${b.title.toLowerCase()}: ${b.because}`).join(' ')}`,
+          'reason',
+          { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) },
+        )
+      mayPassGates(who)
+    }
+    const what = a.kind.orderList(a.design, j)
+    const why = bad.length
+      ? `. Short: ${bad.map((b) => b.title.toLowerCase()).join(', ')}. Reason: ${reason}`
+      : ''
+    const data = { what, reason: bad.length ? reason : '' }
+    return write(a, [line('order', `${what}${why}`, data)], new Date(), a.design, `${a.f.name}: ordered`)
+  })
+}
+/** An order taken back; that it stood stays in the log. */
+export const unorderFitting = (who: Account, id: string) =>
+  inAct(who, id, async (a) => {
+    const { order } = workState(a.log)
+    if (!order) throw new ApiError(409, 'not-ordered', 'Nothing of it is ordered')
+    const back = line('order', order.what, null, true)
+    return write(a, [back], new Date(), a.design, `${a.f.name}: an order was taken back`)
+  })
+/** What the design wants now is bought: compared with it when the design has moved since. */
+export const buyFitting = (who: Account, id: string) =>
+  inAct(who, id, async (a) => {
+    if (!a.kind.orderList) throw new ApiError(409, 'no-order', 'There is nothing to buy for it')
+    const what = a.kind.orderList(a.design, a.kind.judge(a.design, a.around))
+    return write(a, [line('purchase', '', { what })], new Date(), a.design, `${a.f.name}: bought`)
+  })
+
+const note = z.string().trim().max(300)
+const logging = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('bond'),
+    value: z.number().min(0).max(1e7),
+    note: note.default(''),
+    at: moment.nullish(),
+  }),
+  z.strictObject({
+    kind: z.literal('anode'),
+    value: z.number().min(0).max(100),
+    note: note.default(''),
+    at: moment.nullish(),
+  }),
+  z.strictObject({ kind: z.literal('look'), note: note.min(1), at: moment.nullish() }),
+])
+export async function logFitting(who: Account, id: string, body: unknown) {
+  const l = parseInput(logging, body)
+  const at = l.at ? new Date(l.at) : new Date()
+  refuseFuture(at)
+  return inAct(who, id, (a) =>
+    write(
+      a,
+      [{ kind: l.kind, value: 'value' in l ? l.value : null, note: l.note }],
+      at,
+      a.design,
+      `${a.f.name}: ${l.kind} logged`,
+    ),
+  )
+}
+
+const deciding = z.strictObject({
+  about: z.string().max(40).optional(),
+  decision: z.string().max(40),
+  reason: z.string().trim().max(300).default(''),
+})
+/** A decision stands in the log with what it was made on. Against the advice it wants a fitter's reason. */
+export async function decideFitting(who: Account, id: string, body: unknown) {
+  const r = parseInput(deciding, body)
+  return inAct(who, id, async (a) => {
+    const open = a.kind.decisions?.(a.design, a.s.boat.units) ?? []
+    const q = open.find((d) => r.about === undefined || d.about === r.about)
+    if (!q) throw new ApiError(409, 'not-measured', 'What it would be decided on has not been measured yet')
+    if (!q.choices.includes(r.decision))
+      throw new ApiError(
+        400,
+        'invalid-input',
+        `"${r.decision}" was given; one of ${q.choices.join(', ')} is accepted`,
+        'decision',
+      )
+    if (q.against.includes(r.decision)) {
+      if (!r.reason)
+        throw new ApiError(
+          409,
+          'gate',
+          `${q.because} To do it all the same wants a reason that stays on record.`,
+          'reason',
+        )
+      mayPassGates(who)
+    }
+    const said = `${q.title.toLowerCase()}: ${r.decision}; ${q.said}${r.reason ? `; ${r.reason}` : ''}`
+    const data = { about: q.about, decision: r.decision, reason: r.reason, on: q.on }
+    return write(a, [line('decision', said, data)], new Date(), a.design, `${a.f.name}: decided`)
+  })
+}
+
+/** Its holes go into the register, marked; the first tick that says something of them does it too. */
+export const recordFitting = (who: Account, id: string, now = new Date()) =>
+  inAct(who, id, async (a) => {
+    if (a.f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
+    return recordHoles(a, now)
+  })
