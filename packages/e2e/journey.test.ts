@@ -72,7 +72,7 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   // It is found again in the list, with its state.
   await page.getByLabel('Find in the register').fill('journey bolt 1')
   await expect(page.getByRole('row').filter({ hasText: 'Cleat of the journey, bolt 1' })).toContainText(
-    'dry-fitted',
+    'dry fitted',
   )
 })
 

@@ -13,7 +13,16 @@ import {
   type Kind,
   type KindSpot,
 } from '../src'
-import { fittingFile, fittingFromFile, judgedWithRemedies, kinds, parseOf } from '../src/kinds/registry'
+import {
+  addKind,
+  fittingFile,
+  fittingFromFile,
+  judgedWithRemedies,
+  kinds,
+  parseOf,
+} from '../src/kinds/registry'
+
+import { namePlate } from './name-plate/kind'
 
 /** A place where either kind stands: a cored deck, and a bottom below the water. */
 const SPOT: KindSpot = {
@@ -34,6 +43,7 @@ const SPOT: KindSpot = {
   duty: 'coastal',
   zones: [],
 }
+addKind(namePlate)
 const everything = kinds().flatMap((kind) => kind.catalogue.map((entry) => ({ kind, entry })))
 const made = (kind: Kind, entry: Kind['catalogue'][number]) => {
   const d = kind.start(entry, SPOT, `${entry.title}, tried`.slice(0, 120))
@@ -50,7 +60,7 @@ const finite = (value: unknown, path = ''): string[] =>
 
 describe('every kind of work over its whole catalogue', () => {
   it('there is more than one kind, and each names its families', () => {
-    expect(kinds().map((k) => k.id)).toEqual(['deck-hardware', 'through-hull'])
+    expect(kinds().map((k) => k.id)).toEqual(['deck-hardware', 'through-hull', 'name-plate'])
     for (const { kind, entry } of everything)
       expect(kind.families[entry.family], entry.id).toBeTypeOf('string')
   })

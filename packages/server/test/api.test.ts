@@ -380,7 +380,6 @@ describe('the register', () => {
   })
   it.each([
     [{ state: 'drilled', sizeMm: 11, at: '2999-01-01T00:00:00Z' }, 'at'],
-    [{ state: 'drilled', sizeMm: 11, at: '2001-01-01T00:00:00Z' }, 'at'],
     [{ state: 'drilled', sizeMm: -1 }, 'sizeMm'],
     [{ state: 'flying' }, 'state'],
     [{ state: 'bedded', lotId: 9999 }, 'lotId'],
@@ -389,6 +388,15 @@ describe('the register', () => {
     const { all } = await recorded()
     const a = await fitter.ask('POST', `/api/penetrations/${all[0]!.id}/events`, body)
     expect([a.status, a.body.error.path]).toEqual([400, path])
+  })
+  it('what was done before it was written down is told with its true day; a life goes forwards all the same', async () => {
+    const { all } = await recorded()
+    const record = (body: object) => fitter.ask('POST', `/api/penetrations/${all[0]!.id}/events`, body)
+    const on = (day: string) => ({ at: `${day}T09:00:00Z`, gateReason: 'last spring' })
+    expect((await record({ state: 'drilled', sizeMm: 11, ...on('2026-03-02') })).status).toBe(201)
+    const before = await record({ state: 'dry-fitted', ...on('2026-03-01') })
+    expect([before.status, before.body.error.path]).toEqual([400, 'at'])
+    expect((await record({ state: 'dry fitted', ...on('2026-03-03') })).status).toBe(201)
   })
   it('goes out as CSV and JSON, whole', async () => {
     const csv = (await fitter.ask('GET', '/api/boats/fulmars-reach/register.csv')).text.trim().split('\n')

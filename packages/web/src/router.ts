@@ -21,7 +21,7 @@ export const router = createRouter({
       name: 'survey',
       component: () => import('./places/boat/SurveyPlace.vue'),
     },
-    { path: '/bench/:id?', name: 'bench', component: () => import('./kinds/deck-hardware/BenchPlace.vue') },
+    { path: '/bench/:id?', name: 'bench', component: () => import('./places/bench/AnyBench.vue') },
     {
       path: '/through-hulls/:id?',
       name: 'through-hulls',

@@ -88,8 +88,10 @@ export const WELDED = 'welded'
 export const RIM_PATH_MM = 5
 
 const cored = (h: HoleFacts) => h.coreSchool !== 'none'
+/** Butyl stays soft for ever, and a weld beds nothing: neither has anything to wait for. */
+const cures = (h: HoleFacts) => h.sealant !== WELDED && h.sealant !== 'butyl'
 const ladder = (h: HoleFacts) =>
-  ORDER.filter((s) => (s !== 'core-sealed' || cored(h)) && (s !== 'cured' || h.sealant !== WELDED))
+  ORDER.filter((s) => (s !== 'core-sealed' || cored(h)) && (s !== 'cured' || cures(h)))
 
 /**
  * What still stands: a corrected event no longer does, and a hole marked anew (its fitting was replaced)

@@ -116,6 +116,19 @@ const KIND_SAID: Partial<Record<LogKind, (l: LogLine) => string>> = {
   anode: (l) => `anode ${l.value} % left`,
   decision: () => 'decided',
 }
+/** What was said with a tick: size, lot, day, torque, and the words with it. */
+export const tickSaid = (l: LogLine, units: Units): string =>
+  [
+    l.sizeMm == null ? '' : formatLength(l.sizeMm, units),
+    l.data?.torqueNm == null ? '' : formatTorque(l.data.torqueNm, units),
+    l.lot ? `lot ${l.lot}` : '',
+    l.tempC == null ? '' : formatTemperature(l.tempC, units),
+    l.humidityPct == null ? '' : `${l.humidityPct} %`,
+    l.data?.holes?.length ? `only ${l.data.holes.join(', ')}` : '',
+    l.note,
+  ]
+    .filter(Boolean)
+    .join('; ')
 /** A line of the log, in words. */
 export function logSaid(l: LogLine, units: Units): string {
   const what =

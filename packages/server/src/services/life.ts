@@ -80,6 +80,12 @@ export function refuseFuture(at: Date) {
   if (at.getTime() > Date.now() + CLOCK_SLACK_MS)
     throw new ApiError(400, 'invalid-input', 'That time has not come yet; a time up to now is accepted', 'at')
 }
+/**
+ * The day of the last thing that happened to a hole. That it was marked is the day it was written down: what
+ * was done before that day may still be told.
+ */
+export const lastDay = (events: Pick<LifeEvent, 'state' | 'happenedAt'>[]): Date | null =>
+  events.findLast((e) => e.state !== 'marked')?.happenedAt ?? null
 /** A life is written forwards. */
 export function refuseEarlier(last: Date | null, at: Date) {
   if (last && at < last)
@@ -93,7 +99,7 @@ export function refuseEarlier(last: Date | null, at: Date) {
 /** What stands before the next event of one hole; times that cannot be are refused outright. */
 export function weigh(p: Penetration, events: LifeEvent[], next: NextEvent, known: LifeFacts[]): Gate[] {
   refuseFuture(next.at)
-  refuseEarlier(events.at(-1)?.happenedAt ?? null, next.at)
+  refuseEarlier(lastDay(events), next.at)
   if (next.corrects && !events.some((e) => e.seq === next.corrects))
     throw new ApiError(400, 'invalid-input', `This hole has no event ${next.corrects} to correct`, 'corrects')
   if (next.corrects && !next.note.trim())

@@ -23,6 +23,7 @@ import {
   blank,
   factsOf,
   holeFacts,
+  lastDay,
   lotFacts,
   lotNamed,
   passOrRefuse,
@@ -92,7 +93,7 @@ async function holesOfAct(a: Act): Promise<Hole[]> {
       part: p.part!,
       hole: holeFacts(p),
       facts: mine.map((m) => m.fact),
-      lastAt: mine.at(-1)?.e.happenedAt ?? null,
+      lastAt: lastDay(mine.map((m) => m.e)),
       seq: mine.at(-1)?.e.seq ?? 0,
     }
   })

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { lifeSaid } from '@north-tide/core'
 import { api } from '../api'
+import { benchOf, kindOnScreen } from '../kinds/registry'
 import { useBoats } from '../state/boats'
 import type { Lot } from '../types'
 
@@ -36,11 +37,11 @@ const found = computed(() => {
       detail: f.verdict,
       to: `/bench/${f.id}`,
     })),
-    ...(boats.picture?.throughHulls ?? []).map((f) => ({
-      kind: 'through the hull',
+    ...[...(boats.picture?.throughHulls ?? []), ...(boats.picture?.others ?? [])].map((f) => ({
+      kind: kindOnScreen(f.kind)?.title ?? f.kind.replaceAll('-', ' '),
       title: f.name,
       detail: f.verdict,
-      to: `/through-hulls/${f.id}`,
+      to: benchOf(f),
     })),
     ...boats.list.map((b) => ({ kind: 'boat', title: b.name, detail: b.kind, to: `/boat/${b.id}` })),
     ...lots.value.map((l) => ({

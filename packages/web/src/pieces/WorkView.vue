@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
-import { gateBefore, logSaid, sayIn, type Step } from '@north-tide/core'
+import { gateBefore, logSaid, sayIn, tickSaid, type Step } from '@north-tide/core'
 import { ApiRefusal } from '../api'
 import type { WorkBench } from '../state/acts'
 import { useBoats } from '../state/boats'
@@ -19,13 +19,19 @@ const back = ref<{ id: string; reason: string } | null>(null)
 const said = ref('')
 const busy = ref('')
 const lastTicked = computed(() => steps.value.findLast((s) => ticks.value[s.id])?.id ?? null)
+/** What was said as the step was ticked, since it was last taken back. */
+function tickLines(id: string) {
+  if (!ticks.value[id]) return []
+  const mine = props.bench.log.filter((l) => l.kind === 'tick' && l.step === id)
+  return mine.slice(mine.findLastIndex((l) => l.undoes) + 1)
+}
 /** Holes that were kept apart as the step was ticked, and have not followed. */
 const apart = computed(() => {
   const all = props.bench.fitting?.holes.map((h) => h.label) ?? []
   const out = new Map<string, string[]>()
   for (const s of steps.value) {
-    const lines = props.bench.log.filter((l) => l.kind === 'tick' && l.step === s.id && !l.undoes)
-    if (!ticks.value[s.id] || !lines.length || lines.some((l) => !l.data?.holes)) continue
+    const lines = tickLines(s.id)
+    if (!lines.length || lines.some((l) => !l.data?.holes)) continue
     const done = lines.flatMap((l) => l.data!.holes!)
     const left = all.filter((l) => !done.includes(l))
     if (left.length) out.set(s.id, left)
@@ -78,9 +84,9 @@ async function takeBack() {
           </p>
           <p v-if="s.alone" class="soft small">Alone: {{ s.alone }}</p>
           <p v-if="s.caution" class="caution small">{{ s.caution }}</p>
-          <p v-if="ticks[s.id]" class="soft small">
-            {{ dayjs(ticks[s.id]!.at).format('D MMM HH:mm') }}, {{ ticks[s.id]!.by
-            }}{{ ticks[s.id]!.note ? `: ${ticks[s.id]!.note}` : '' }}
+          <p v-for="(l, k) in tickLines(s.id)" :key="k" class="soft small">
+            {{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who
+            }}{{ tickSaid(l, boats.units) ? `: ${sayIn(tickSaid(l, boats.units), boats.units)}` : '' }}
           </p>
           <p v-if="apart.has(s.id)" class="caution small">
             Kept apart: {{ apart.get(s.id)!.join(', ') }}.

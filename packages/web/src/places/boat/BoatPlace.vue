@@ -138,7 +138,7 @@ const settleThroughHull = computed(() =>
     .sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]),
 )
 const settle = computed(() =>
-  boat.value.fittings
+  [...boat.value.fittings, ...boat.value.others]
     .filter((f) => f.verdict !== 'holds' || f.stale)
     .slice()
     .sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]),
@@ -244,7 +244,7 @@ async function placed(id: string) {
           }}</span
         >
       </div>
-      <p v-if="!boat.fittings.length && !boat.throughHulls.length" class="soft">
+      <p v-if="!boat.fittings.length && !boat.throughHulls.length && !boat.others.length" class="soft">
         No fitting stands on this boat yet. Click the deck where one goes.
       </p>
       <p v-else-if="!settle.length && !settleThroughHull.length" class="soft">Every fitting holds.</p>

@@ -581,6 +581,22 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
                 ]"
               />
             </a>
+            <a
+              v-for="f in boat.others"
+              :key="f.id"
+              role="link"
+              tabindex="0"
+              :aria-label="`${f.name}, ${f.verdict}`"
+              class="fitting"
+              @click.stop="emit('fitting', f.id)"
+              @keydown.enter.stop="emit('fitting', f.id)"
+            >
+              <title>{{ f.name }}, {{ f.verdict }}</title>
+              <polygon
+                :points="f.outline.map((p) => `${X(p.xMm)},${Y(p.yMm)}`).join(' ')"
+                :class="f.verdict"
+              />
+            </a>
           </g>
           <g class="cursor" :transform="`translate(${X(cursor.xMm)} ${Y(cursor.yMm)}) scale(${1 / k})`">
             <path d="M-13 0H-4M4 0H13M0-13V-4M0 4V13" />
@@ -770,17 +786,17 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 .fitting {
   cursor: pointer;
 }
-.fitting rect {
+.fitting :is(rect, polygon) {
   fill: var(--hardware);
   stroke: var(--ink);
   stroke-width: calc(1.2px * var(--k));
 }
-.fitting rect.short {
+.fitting :is(rect, polygon).short {
   stroke: var(--short);
   stroke-width: calc(2px * var(--k));
   stroke-dasharray: calc(4px * var(--k)) calc(2px * var(--k));
 }
-.fitting rect.unproven {
+.fitting :is(rect, polygon).unproven {
   stroke-dasharray: calc(3px * var(--k)) calc(2px * var(--k));
 }
 .fitting:hover rect {
@@ -789,10 +805,10 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 .aim {
   cursor: pointer;
 }
-.fitting rect.faint {
+.fitting :is(rect, polygon).faint {
   opacity: 0.3;
 }
-.fitting rect.lit {
+.fitting :is(rect, polygon).lit {
   stroke: var(--tide);
   stroke-width: calc(3px * var(--k));
 }

@@ -17,6 +17,7 @@ import {
   type SealantId,
 } from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
+import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import type { HoleRecord } from '../../types'
@@ -162,9 +163,7 @@ async function send() {
     <template v-if="hole">
       <p class="lead">
         <LifeSign :state="hole.state" /> <strong>{{ lifeSaid(hole.state) }}</strong> · {{ hole.whatFor }}
-        <RouterLink
-          v-if="hole.fittingId"
-          :to="`/${hole.fittingKind === 'through-hull' ? 'through-hulls' : 'bench'}/${hole.fittingId}`"
+        <RouterLink v-if="hole.fittingId" :to="benchOf({ kind: hole.fittingKind!, id: hole.fittingId })"
           >on the bench</RouterLink
         >
       </p>
