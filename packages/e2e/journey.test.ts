@@ -45,7 +45,7 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
 
   // Every export comes down.
   const pdf = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Spec sheet' }).click()
+  await page.getByRole('link', { name: 'Card', exact: true }).click()
   expect(
     readFileSync(await (await pdf).path())
       .subarray(0, 5)

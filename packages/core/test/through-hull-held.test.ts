@@ -1,14 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { calculate, toSvg, withChange } from '../src'
+import { calculate, toSvg, withChange, wrongHole, type WrongHole } from '../src'
 import {
+  tailInHole,
   throughHullWithRemedies,
   clockDial,
   kickPicture,
   offDeg,
   turnSaid,
-  wrongHole,
-  type WrongHole,
 } from '../src/kinds/through-hull'
 import { seacockLoad } from '../src/chapters/hull/seacock-load'
 import { NOBODY, finite, fit, judge, verdict } from './through-hull-hands'
@@ -173,7 +172,7 @@ describe('a flange and its positions, as many as it has bolts', () => {
 describe('the ways out of a wrong hole', () => {
   const d = fit('MV-S1')
   const ask = (over: Partial<WrongHole> = {}) =>
-    wrongHole({ what: 'old', holeMm: 40, thicknessMm: 14, place: 'below', ...over }, d)
+    wrongHole({ what: 'old', holeMm: 40, thicknessMm: 14, place: 'below', ...over }, tailInHole(d, 40))
   it.each([
     [{ place: 'above' as const }, 8],
     [{}, 12],
@@ -189,9 +188,10 @@ describe('the ways out of a wrong hole', () => {
     expect(a.ways.find((w) => w.id === 'close')!.verdict).toBe('tight')
     expect(a.closure.cautions.map((c) => c.id)).toContain('steep-bevel')
     expect(
-      wrongHole({ what: 'too-big', holeMm: 45, thicknessMm: 14, place: 'below', ratio: 6 }, d).ways.find(
-        (w) => w.id === 'refill',
-      )!.verdict,
+      wrongHole(
+        { what: 'too-big', holeMm: 45, thicknessMm: 14, place: 'below', ratio: 6 },
+        tailInHole(d, 45),
+      ).ways.find((w) => w.id === 'refill')!.verdict,
     ).toBe('tight')
   })
   it('cloth and order are the fitter\u2019s, and go on record', () => {
@@ -240,7 +240,7 @@ describe('the ways out of a wrong hole', () => {
   it('a cored bottom filled is made solid in the same go', () => {
     const refill = wrongHole(
       { what: 'too-big', holeMm: 45, thicknessMm: 14, place: 'below', cored: true },
-      d,
+      tailInHole(d, 45),
     ).ways.find((w) => w.id === 'refill')!
     expect(refill.steps.join(' ')).toContain('1.5 flanges')
   })

@@ -10,8 +10,14 @@ import {
   gateBefore,
   partSaid,
   type LogLine,
+  wrongHole,
+  SIZES,
+  boltInHole,
+  catalogueEntry,
+  startDesign,
 } from '../src'
 import {
+  tailInHole,
   THROUGH_HULL_CATALOGUE,
   THROUGH_HULL_FAMILIES,
   FINDINGS,
@@ -48,7 +54,6 @@ import {
   taperPlugOf,
   turnSaid,
   unanswered,
-  wrongHole,
   type ThroughHullAround,
   type ThroughHullDesign,
   type FloodRun,
@@ -636,10 +641,25 @@ describe('survey and wrong holes', () => {
     // What was decided on other pits says nothing of these.
     expect(plug([decided('until haul-out in May', { ...taperPlug, pitMm: 1.5 })])).toBe('short')
   })
+  it('a bolt\u2019s hole: bedding takes a little, then it is filled, or goes up a size that passes the casting', () => {
+    const d = startDesign(
+      catalogueEntry('HG-C250')!,
+      { ...DECK_SPOT, structure: { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 12 } },
+      'cleat',
+    )
+    const ask = (holeMm: number) =>
+      wrongHole({ what: 'too-big', holeMm, thicknessMm: 12, place: 'above' }, boltInHole(d, holeMm))
+    const clear = SIZES[d.bolt.size]!.clearanceMm
+    expect(ask(clear).best).toBe('use')
+    expect(ask(clear + 1).ways.map((w) => w.id)).toContain('use')
+    expect(ask(clear + 3).ways.map((w) => w.id)).not.toContain('use')
+    expect(ask(clear + 3).best).toBe('refill')
+    expect(ask(clear + 3).ways.at(-1)!.id).toBe('close')
+  })
   it('a hole a little too big is used, one much too big is filled or goes up a size, an old one is closed', () => {
     const d = fit('MV-S1')
     const ask = (what: 'too-big' | 'old', holeMm: number) =>
-      wrongHole({ what, holeMm, thicknessMm: 14, place: 'below' }, d)
+      wrongHole({ what, holeMm, thicknessMm: 14, place: 'below' }, tailInHole(d, holeMm))
     expect(ask('too-big', 36).best).toBe('use')
     expect(ask('too-big', 40).ways.map((w) => w.id)).toEqual(['refill', 'larger', 'close'])
     expect(ask('too-big', 40).ways.find((w) => w.id === 'larger')!.title).toContain('1 1/4')
@@ -648,6 +668,17 @@ describe('survey and wrong holes', () => {
     expect(() => wrongHole({ what: 'old', holeMm: -1, thicknessMm: 14, place: 'below' }, null)).toThrow()
   })
 })
+
+const DECK_SPOT = {
+  zone: 'deck',
+  xMm: 900,
+  yMm: 300,
+  zMm: 900,
+  edgeMm: 200,
+  belowWaterline: false,
+  measured: [],
+  duty: 'coastal' as const,
+}
 
 describe('drains, plugs, studs, flow', () => {
   it('a drain plug is through-bolted to a block, and flush where she grounds', () => {

@@ -278,8 +278,10 @@ const roleTitle = computed(() => session.account?.role ?? '')
   flex: none;
 }
 .rail a.sub {
-  padding-left: 26px;
-  font-size: 14px;
+  padding-left: 14px;
+  gap: 6px;
+  font-size: 13.5px;
+  white-space: nowrap;
   min-height: 38px;
 }
 .gap {

@@ -8,6 +8,7 @@ import {
   throughHullEntry,
   parseThroughHull,
   startThroughHull,
+  tailInHole,
   type ThroughHullDesign,
 } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../src/state/through-hull'
@@ -171,7 +172,21 @@ export async function page(view: Component, design: ThroughHullDesign, more: Ope
   })
   const takesBench = 'bench' in ((view as { props?: object }).props ?? {})
   const w = mount(view, {
-    props: takesBench ? { bench: throughHull } : {},
+    props: takesBench
+      ? {
+          bench: throughHull,
+          // what the tray gives of this kind to the page about a wrong hole
+          ...('fits' in (view as { props: object }).props
+            ? {
+                holeMm: design.boredMm,
+                thicknessMm: design.hull.thicknessMm,
+                cored: design.hull.kind === 'cored',
+                below: design.place.zMm < 0,
+                fits: (mm: number) => tailInHole(design, mm),
+              }
+            : {}),
+        }
+      : {},
     attachTo: document.body,
     global: { plugins: [router] },
   })

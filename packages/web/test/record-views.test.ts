@@ -410,7 +410,8 @@ describe('find anything', () => {
       {
         holes: [{ ...hole(), label: 'P-007' }],
         fittings: [{ id: 'f', name: 'Mooring cleat', verdict: 'holds' }],
-        throughHulls: [{ id: 'h', name: 'Engine intake', verdict: 'short' }],
+        throughHulls: [{ id: 'h', kind: 'through-hull', name: 'Engine intake', verdict: 'short' }],
+        others: [],
       },
     )
     const p = await shown(FindAnything)

@@ -16,7 +16,7 @@ import MetalsView from '../src/kinds/through-hull/MetalsView.vue'
 import PlacingView from '../src/kinds/through-hull/PlacingView.vue'
 import SurveyView from '../src/kinds/through-hull/SurveyView.vue'
 import WorkView from '../src/pieces/WorkView.vue'
-import WrongHoleView from '../src/kinds/through-hull/WrongHoleView.vue'
+import WrongHoleView from '../src/pieces/WrongHoleView.vue'
 import { atTheBench, fit, page } from './hull-hands'
 
 beforeEach(atTheBench)

@@ -14,6 +14,7 @@ import type { Part } from './part'
 import type { Judged, Try } from './remedies'
 import type { Step, StepAsk } from './step'
 import type { LogLine, WorkState } from './work'
+import type { FitsHole } from './wrong-hole'
 
 export type { Judged, Try } from './remedies'
 
@@ -235,6 +236,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   measured?(d: D, step: { id: string; asks: StepAsk[] }, r: TickReadings, units: Units): Measured
   /** why it cannot be ordered yet; empty: it may */
   orderStops?(j: J): { id: string; codes: string[]; because: string; title: string }[]
+  /** what is to stand in a hole of its, and the next size that would fill a wider one */
+  fitsHole?(d: D, holeMm: number): FitsHole | null
   /** from the edge of its bedding to where it cures last; null where nothing is bedded */
   bedHalfMm?(d: D): number | null
   /** what is ordered, in words that are compared when the design has changed since */

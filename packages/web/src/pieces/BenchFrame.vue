@@ -64,7 +64,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           />
         </h1>
         <p class="soft where">
-          <span class="place" :title="where">{{ where }}</span><span>&nbsp;·&nbsp;</span
+          <span class="place" :title="where">{{ where }}</span><span class="between">·</span
           ><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" />
         </p>
       </div>
@@ -128,6 +128,9 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 </template>
 
 <style scoped>
+.between {
+  padding: 0 5px;
+}
 .bench {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -71,11 +71,21 @@ export function actsOn<D extends object>(
     await boats.refresh()
     return made.id
   }
+  async function copyIt(how: {
+    mirror?: boolean
+    xMm?: number | null
+    yMm?: number | null
+  }): Promise<string> {
+    await draft.flush()
+    const made = await api<{ id: string }>('POST', `/fittings/${fitting.value!.id}/copy`, how)
+    await boats.refresh()
+    return made.id
+  }
   async function record(reopen: () => Promise<void>): Promise<string[]> {
     await draft.flush()
     const { holes } = await api<{ holes: string[] }>('POST', `/fittings/${fitting.value!.id}/record`)
     await Promise.all([reopen(), boats.refresh()])
     return holes
   }
-  return { act, record, replaceBy }
+  return { act, copyIt, record, replaceBy }
 }

@@ -19,7 +19,7 @@ import { gripLayersOf, judge, type Judgement } from './judge'
 import { cautionsOf } from './outcome'
 import { boltsWanted, partsOf } from './parts'
 import { drawPattern } from './pattern'
-import { deckTries } from './remedies'
+import { boltInHole, deckTries } from './remedies'
 import { drawSection } from './section'
 import { questionFor } from './solver'
 import { withSolver } from './spread'
@@ -184,6 +184,7 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   findings: (d) => findingsOf(DECK_FINDINGS, d.family),
   copy: (d, how, zones) => (how.mirror ? mirrored(d, zones, how.name) : moved(d, zones, how, how.name)),
   orderList: boltsWanted,
+  fitsHole: boltInHole,
   bedHalfMm: (d) =>
     'diameterMm' in d.base ? d.base.diameterMm / 2 : Math.min(d.base.lengthMm, d.base.widthMm) / 2,
 }

@@ -5,6 +5,7 @@ import { boundsOf } from '../../base/geometry/outline'
 import type { YardValue } from '../../base/materials/yard'
 import type { Check } from '../../base/verdict/check'
 import { attempt, mendable, withRemedies, type Try } from '../remedies'
+import type { FitsHole } from '../wrong-hole'
 import { type Design } from './design'
 import { Memo, judge, type Judgement } from './judge'
 
@@ -18,6 +19,34 @@ interface Candidate {
 export function sizesFor(d: Design): string[] {
   const system = SIZES[d.bolt.size]!.system === 'inch' ? INCH_IDS : METRIC_IDS
   return d.sizes.length ? system.filter((s) => d.sizes.includes(s)) : system
+}
+
+/** What is to stand in a bolt's hole, and the next size that would fill a wider one. */
+export function boltInHole(d: Design, holeMm: number): FitsHole {
+  const size = SIZES[d.bolt.size]!
+  const next = sizesFor(d)
+    .map((id) => ({ ...SIZES[id]!, id }))
+    .find((s) => s.diameterMm > size.diameterMm && s.clearanceMm >= holeMm - 1e-9)
+  return {
+    what: 'bolt',
+    odMm: size.diameterMm,
+    holeMm: size.clearanceMm,
+    // Past this the bolt rocks before it bears.
+    mostClearMm: size.clearanceMm - size.diameterMm + 1,
+    filledBy: 'the ring of bedding fills that; the bolt bears on one side only until it does',
+    centre: 'Centre the bolt with tape round its shank while it is bedded.',
+    next: next
+      ? {
+          title: `${next.id} bolts`,
+          odMm: next.diameterMm,
+          holeMm: next.clearanceMm,
+          then: 'nut, washers and the holes in plate and casting go up with it',
+          check: 'Judge it again with that size: spacing and edge count by the bolt.',
+          verdict: 'holds',
+        }
+      : null,
+    coreStep: 'Bore over and fill the core round it at the same time.',
+  }
 }
 
 const plateFor = (d: Design, reachMm: number) => {

@@ -24,7 +24,6 @@ export {
 } from './judge'
 export type { MetalLine } from './metals'
 export * from './remedies'
-export * from './wrong-hole'
 export * from './last-look'
 export * from './steps'
 export * from './parts'

@@ -4,6 +4,7 @@ import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import { deadriseFrom } from '../../boat/level'
 import { WELDED, boltPart } from '../../boat/life'
+import type { BoatZone } from '../../boat/spot'
 import { historyOf, withoutHistory } from '../history'
 import type { Around, Decision, Due, HoleSpec, Kind, Measured, PlacedSaid, TickReadings } from '../kind'
 import type { StepAsk } from '../step'
@@ -21,7 +22,7 @@ import { throughHullParts } from './parts'
 import type { ThroughHullAround } from './placing'
 import { throughHullTries } from './remedies'
 import { throughHullSection } from './section'
-import { hullAt, hullChanged, parseThroughHull, startThroughHull } from './start'
+import { hullAt, hullChanged, parseThroughHull, startThroughHull, tailInHole } from './start'
 import { throughHullCautions, throughHullOrientation, throughHullSteps } from './steps'
 
 type D = ThroughHullDesign
@@ -193,6 +194,38 @@ function inPlaceOf(d: D, old: D): D {
   })
 }
 
+/**
+ * The same fitting at another place: on the hull that is there, with nothing of what was measured, answered
+ * or found at the first. Mirrored, its handle swings the other way and its obstacles stand on the other hand.
+ */
+function copy(d: D, how: { mirror: boolean; xMm: number; yMm: number; name: string }, zones: BoatZone[]): D {
+  const at = how.mirror
+    ? { ...d.place, yMm: d.place.yMm === 0 ? 0 : -d.place.yMm }
+    : { ...d.place, xMm: how.xMm, yMm: how.yMm }
+  const there = hullAt(zones, { ...at, zone: null })
+  const turned = (deg: number) => (deg === 0 ? 0 : -deg)
+  const flip = how.mirror
+    ? {
+        wantedDeg: turned(d.clock.wantedDeg),
+        obstacles: d.clock.obstacles.map((o) => ({ ...o, y1Mm: turned(o.y1Mm), y2Mm: turned(o.y2Mm) })),
+      }
+    : { obstacles: [] }
+  return parseThroughHull({
+    ...d,
+    name: how.name,
+    place: { ...at, zone: there.zone, measuredFrom: [] },
+    hull: there.zone === null ? { ...d.hull, measured: false, angleMeasured: false } : there.hull,
+    valve: d.valve && how.mirror ? { ...d.valve, sweepDeg: turned(d.valve.sweepDeg) } : d.valve,
+    boredMm: null,
+    clock: { ...d.clock, measuredDeg: null, ignored: [], ...flip },
+    asks: {},
+    existing: false,
+    findings: [],
+    taperPlug: null,
+    replaces: null,
+  })
+}
+
 /** A taper plug is lapped in or replaced, by the depth of its pits and the band that shows contact. */
 function decisions(d: D, units: Units): Decision[] {
   if (!d.taperPlug) return []
@@ -277,5 +310,7 @@ export const throughHull: Kind<D, J, ThroughHullEntry> = {
   orderStops: orderBlocked,
   orderList: (d) => orderList(d),
   decisions,
+  copy,
+  fitsHole: tailInHole,
   bedHalfMm: (d) => Math.max(0, d.skin.flangeMm - (d.boredMm ?? d.skin.holeMm)) / 2 || null,
 }

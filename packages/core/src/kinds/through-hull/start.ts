@@ -6,7 +6,8 @@ import type { Duty } from '../../base/verdict/factors'
 import { withoutHistory } from '../history'
 import { designInFile, parseVersioned } from '../parse'
 import { THROUGH_HULL_VERSION, throughHullSchema, type ThroughHullDesign } from './design'
-import type { ThroughHullEntry } from './goods'
+import { SKINS, type ThroughHullEntry } from './goods'
+import type { FitsHole } from '../wrong-hole'
 
 const roundUp = (v: number, step: number) => Math.ceil(v / step - 1e-9) * step
 /**
@@ -211,3 +212,31 @@ export const throughHullToFile = (design: ThroughHullDesign) => ({
   design,
 })
 export const throughHullFromFile = (raw: unknown): ThroughHullDesign => parseThroughHull(designInFile(raw))
+
+/** What is to stand in its hole, and the next of its kind that would fill a wider one. */
+export function tailInHole(d: ThroughHullDesign, holeMm: number): FitsHole | null {
+  if (d.skin.tailOdMm === null) return null
+  const next = SKINS.filter(
+    (s) => s.material === d.skin.material && s.thread && s.holeMm > holeMm - 1e-9 && s.holeMm > d.skin.holeMm,
+  ).sort((a, b) => a.holeMm - b.holeMm)[0]
+  return {
+    what: 'tail',
+    odMm: d.skin.tailOdMm,
+    holeMm: d.skin.holeMm,
+    mostClearMm: 3,
+    filledBy: 'bedding fills that',
+    centre: 'Centre the tail with three slips of card while the bead is laid.',
+    next:
+      next && next.tailOdMm !== null
+        ? {
+            title: next.title,
+            odMm: next.tailOdMm,
+            holeMm: next.holeMm,
+            then: 'valve, tail and hose go up with it, and so does what floods',
+            check: 'Check the chain again: every part goes up a size.',
+            verdict: d.valve ? 'tight' : 'holds',
+          }
+        : null,
+    coreStep: 'Make the core solid over 1.5 flanges at the same time.',
+  }
+}

@@ -182,9 +182,9 @@ async function takeFile(chosen: File) {
       <button v-if="!bench.readOnly" class="act" @click="sizing = true">Size it <kbd>s</kbd></button>
       <a
         class="act"
-        :href="`/api/fittings/${bench.fitting!.id}/spec.pdf?units=${boats.units}`"
+        :href="`/api/fittings/${bench.fitting!.id}/card.pdf?units=${boats.units}`"
         :download="true"
-        >Spec sheet</a
+        >Card</a
       >
     </template>
     <template #files

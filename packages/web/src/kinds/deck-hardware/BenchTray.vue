@@ -2,6 +2,9 @@
 import { computed, defineAsyncComponent, ref, type Component } from 'vue'
 import {
   SEALANTS,
+  SIZES,
+  boltInHole,
+  fullThickness,
   staleParts,
   estimateSaid,
   formatForce,
@@ -30,13 +33,15 @@ const TABS = [
   'Templates',
   'Compare',
   'Survey',
+  'Wrong hole',
 ] as const
-const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey']
+const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey', 'Wrong hole']
 const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
 const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
 const MakeView = defineAsyncComponent(() => import('./MakeView.vue'))
 const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
 const FoundView = defineAsyncComponent(() => import('./FoundView.vue'))
+const WrongHoleView = defineAsyncComponent(() => import('../../pieces/WrongHoleView.vue'))
 const CompareView = defineAsyncComponent(() => import('./CompareView.vue'))
 const VIEWS: Record<string, Component> = {
   Spread: SpreadView,
@@ -45,6 +50,7 @@ const VIEWS: Record<string, Component> = {
   Templates: MakeView,
   Compare: CompareView,
   Survey: FoundView,
+  'Wrong hole': WrongHoleView,
 }
 const bench = useBench()
 const boats = useBoats()
@@ -58,6 +64,19 @@ const check = computed(
     j.value?.checks[0],
 )
 const stale = computed(() => (j.value ? staleParts(bench.work, d.value, j.value) : null))
+/** What the pages that both benches share are given. */
+const given = computed(() => {
+  if (tab.value === 'Work') return { bench }
+  if (tab.value !== 'Wrong hole') return {}
+  return {
+    bench,
+    holeMm: SIZES[d.value.bolt.size]!.clearanceMm,
+    thicknessMm: fullThickness(d.value.structure),
+    cored: d.value.structure.kind === 'sandwich',
+    below: d.value.place.belowWaterline,
+    fits: (mm: number) => boltInHole(d.value, mm),
+  }
+})
 const notBought = ref('')
 async function buy() {
   notBought.value = ''
@@ -213,7 +232,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         :is="VIEWS[tab]"
         v-else-if="TALL.includes(tab)"
         :key="`${tab}${bench.fitting?.id}`"
-        v-bind="tab === 'Work' ? { bench } : {}"
+        v-bind="given"
       />
       <div v-else-if="tab === 'Parts'">
         <p v-if="stale" class="stale-parts" role="status">

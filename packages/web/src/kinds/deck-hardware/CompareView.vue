@@ -18,7 +18,7 @@ import { api } from '../../api'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import { solverBehind } from '../../state/solver'
-import type { OpenFitting, SavedFitting } from '../../types'
+import type { OpenFitting } from '../../types'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
@@ -99,13 +99,10 @@ const differs = computed(() => {
 })
 const x = ref<number | null>(bench.design?.place.xMm ?? null)
 const y = ref<number | null>(bench.design?.place.yMm ?? null)
-async function copy(body: object) {
+async function copy(how: Parameters<typeof bench.copyIt>[0]) {
   said.value = ''
   try {
-    await bench.flush()
-    const made = await api<SavedFitting>('POST', `/fittings/${bench.fitting!.id}/copy`, body)
-    await boats.refresh()
-    await router.push(`/bench/${made.id}`)
+    await router.push(`/bench/${await bench.copyIt(how)}`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not copied'
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { sayIn } from '@north-tide/core'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
@@ -17,6 +18,16 @@ const answer = (id: string, text: string) => {
   else delete asks[id]
   throughHull.change({ asks })
 }
+const said = ref('')
+const router = useRouter()
+async function mirror() {
+  said.value = ''
+  try {
+    await router.push(`/through-hulls/${await throughHull.copyIt({ mirror: true })}`)
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not copied'
+  }
+}
 </script>
 
 <template>
@@ -31,6 +42,10 @@ const answer = (id: string, text: string) => {
       :disabled="throughHull.readOnly"
       @update:model-value="throughHull.change({ heeledDeg: $event })"
     />
+    <button v-if="!throughHull.readOnly && throughHull.design!.place.yMm !== 0" class="act" @click="mirror">
+      Copy it to the other side, mirrored
+    </button>
+    <span v-if="said" role="alert" class="said">{{ said }}</span>
   </div>
   <table class="rows placing" aria-label="Placing aid">
     <thead>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { THROUGH_HULL_FAMILY } from '@north-tide/core/through-hull'
+import { THROUGH_HULL_FAMILY, tailInHole } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import PlacingView from './PlacingView.vue'
 
@@ -17,7 +17,7 @@ const VIEWS = {
   Work: defineAsyncComponent(() => import('../../pieces/WorkView.vue')),
   Templates: defineAsyncComponent(() => import('./CutView.vue')),
   Survey: defineAsyncComponent(() => import('./SurveyView.vue')),
-  'Wrong hole': defineAsyncComponent(() => import('./WrongHoleView.vue')),
+  'Wrong hole': defineAsyncComponent(() => import('../../pieces/WrongHoleView.vue')),
 }
 const tabs = computed(() => {
   const d = throughHull.design!
@@ -35,6 +35,20 @@ const tabs = computed(() => {
     'Survey',
     'Wrong hole',
   ]
+})
+/** What the pages that both benches share are given. */
+const given = computed(() => {
+  const d = throughHull.design!
+  if (shown.value === 'Work') return { bench: throughHull }
+  if (shown.value !== 'Wrong hole') return {}
+  return {
+    bench: throughHull,
+    holeMm: d.boredMm,
+    thicknessMm: d.hull.thicknessMm,
+    cored: d.hull.kind === 'cored',
+    below: d.place.zMm < 0,
+    fits: (mm: number) => tailInHole(d, mm),
+  }
 })
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Place'))
 </script>
@@ -68,7 +82,9 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
         :is="VIEWS[shown as keyof typeof VIEWS]"
         v-else
         :key="shown"
-        v-bind="shown === 'Work' ? { bench: throughHull } : {}"
+        v-bind="given"
+        @kept="throughHull.change({ boredMm: $event })"
+        @refilled="throughHull.change({ boredMm: null })"
       />
     </div>
   </section>

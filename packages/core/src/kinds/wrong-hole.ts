@@ -1,10 +1,8 @@
 import { z } from 'zod'
-import { answerOf, parseInput } from '../../base/calculator/calculator'
-import { positive, nonNegative } from '../../base/schema/schema'
-import { CLOTHS, holeClosure } from '../../chapters/repair/hole-closure'
-import { say, sentence, type Verdict } from '../../base/verdict/check'
-import type { ThroughHullDesign } from './design'
-import { SKINS } from './goods'
+import { answerOf, parseInput } from '../base/calculator/calculator'
+import { positive, nonNegative } from '../base/schema/schema'
+import { CLOTHS, holeClosure } from '../chapters/repair/hole-closure'
+import { say, sentence, type Verdict } from '../base/verdict/check'
 
 /** A hole that is too big, in the wrong place, or no longer wanted (chapter 8.3). */
 const schema = z.strictObject({
@@ -38,7 +36,22 @@ export interface WrongHoleAnswer {
   best: WayOut['id'] | null
   closure: ReturnType<typeof closureOf>
 }
-const MOST_CLEAR_MM = 3
+/** What is to stand in a hole: a tail, a bolt; and the next size up that would fill it. */
+export interface FitsHole {
+  /** as it is called in a sentence: tail, bolt */
+  what: string
+  odMm: number
+  /** what it is drilled to */
+  holeMm: number
+  /** the most that may stand open between the two */
+  mostClearMm: number
+  /** why so much may */
+  filledBy: string
+  centre: string
+  next: { title: string; odMm: number; holeMm: number; then: string; check: string; verdict: Verdict } | null
+  /** how the new hole lies in what fills the old one, where the core is open */
+  coreStep: string
+}
 /** The bevel that a place asks for: 8:1 above the water, 12:1 below, 20:1 where much is asked of it. */
 export const bevelFor = (v: { highlyLoaded?: boolean; place: 'above' | 'below' }) =>
   v.highlyLoaded ? 20 : v.place === 'below' ? 12 : 8
@@ -59,55 +72,56 @@ const closureOf = (v: z.output<typeof schema>) =>
     ...(v.gapToNextMm === undefined ? {} : { gapToNextMm: v.gapToNextMm }),
   })
 
+type Asked = z.output<typeof schema>
+/** What fills a hole that is bored again, or closed: said once, and written so. */
+const patchSaid = (v: Asked, closure: ReturnType<typeof closureOf>) =>
+  `bevel ${say(v.ratio ?? bevelFor(v))}:1 to ${say(closure.groundMm)} mm, ${closure.pliesPerSide} plies of ${CLOTHS[v.cloth].title}${closure.plies.some((p) => p.side === 'inside') ? ' each side' : ''}, ${v.order === 'large-first' ? 'largest first' : 'smallest first'}`
+
+function tooBig(v: Asked, fits: FitsHole, patch: string, steep: boolean): WayOut[] {
+  const ways: WayOut[] = []
+  const c = v.holeMm - fits.odMm
+  if (c <= fits.mostClearMm + 1e-9)
+    ways.push({
+      id: 'use',
+      title: 'Use it as it is',
+      verdict: c >= 1 || v.holeMm <= fits.holeMm ? 'holds' : 'tight',
+      because: `${say(c)} mm between hole and ${fits.what}: ${fits.filledBy}.`,
+      steps: [fits.centre],
+      record: `kept at ${say(v.holeMm)} mm`,
+    })
+  const { next } = fits
+  if (next && next.holeMm < 2 * v.holeMm)
+    ways.push({
+      id: 'larger',
+      title: `Go up to ${next.title}`,
+      verdict: next.verdict,
+      because: `Bored out to ${say(next.holeMm)} mm its ${fits.what} of ${say(next.odMm)} mm fits; ${next.then}.`,
+      steps: [`Plug the hole with a disc of ply, centre on it, bore ${say(next.holeMm)} mm.`, next.check],
+      record: `bored out to ${say(next.holeMm)} mm for ${next.title}`,
+    })
+  ways.push({
+    id: 'refill',
+    title: 'Fill and bore again',
+    verdict: steep ? 'tight' : 'holds',
+    because: `A plug of solid laminate or filled epoxy round the place, wide enough that the new hole of ${say(fits.holeMm)} mm stands in it and not in its seam.`,
+    steps: [
+      `Grind and lay it up as an old hole: ${patch}.`,
+      'Cure by its temperature; then bore again from a pilot.',
+      ...(v.cored ? [fits.coreStep] : []),
+    ],
+    record: `filled (${patch}) and bored again to ${say(fits.holeMm)} mm`,
+  })
+  return ways
+}
+
 /** The ways out, best first: use it, go up a size, fill and bore again, or close it for good. */
-export function wrongHole(raw: WrongHole, d: ThroughHullDesign | null): WrongHoleAnswer {
+export function wrongHole(raw: WrongHole, fits: FitsHole | null): WrongHoleAnswer {
   const v = parseInput(schema, raw)
   const closure = closureOf(v)
-  const ways: WayOut[] = []
-  const od = d?.skin.tailOdMm ?? null
-  const patch = `bevel ${say(v.ratio ?? bevelFor(v))}:1 to ${say(closure.groundMm)} mm, ${closure.pliesPerSide} plies of ${CLOTHS[v.cloth].title}${closure.plies.some((p) => p.side === 'inside') ? ' each side' : ''}, ${v.order === 'large-first' ? 'largest first' : 'smallest first'}`
+  const patch = patchSaid(v, closure)
   // A steep bevel is allowed, and said; it never ranks as sound as the one that the place asks for.
   const steep = closure.cautions.some((c) => c.id === 'steep-bevel')
-  if (v.what === 'too-big' && d && od !== null) {
-    const c = v.holeMm - od
-    if (c <= MOST_CLEAR_MM + 1e-9)
-      ways.push({
-        id: 'use',
-        title: 'Use it as it is',
-        verdict: c >= 1 ? 'holds' : 'tight',
-        because: `${say(c)} mm between hole and tail: bedding fills that.`,
-        steps: ['Centre the tail with three slips of card while the bead is laid.'],
-        record: `kept at ${say(v.holeMm)} mm`,
-      })
-    const next = SKINS.filter(
-      (s) =>
-        s.material === d.skin.material && s.thread && s.holeMm > v.holeMm - 1e-9 && s.holeMm > d.skin.holeMm,
-    ).sort((a, b) => a.holeMm - b.holeMm)[0]
-    if (next && next.tailOdMm !== null && next.holeMm < 2 * v.holeMm)
-      ways.push({
-        id: 'larger',
-        title: `Go up to ${next.title}`,
-        verdict: d.valve ? 'tight' : 'holds',
-        because: `Bored out to ${say(next.holeMm)} mm its tail of ${say(next.tailOdMm)} mm fits; valve, tail and hose go up with it, and so does what floods.`,
-        steps: [
-          `Plug the hole with a disc of ply, centre on it, bore ${say(next.holeMm)} mm.`,
-          'Check the chain again: every part goes up a size.',
-        ],
-        record: `bored out to ${say(next.holeMm)} mm for ${next.title}`,
-      })
-    ways.push({
-      id: 'refill',
-      title: 'Fill and bore again',
-      verdict: steep || closure.fits === false ? 'tight' : 'holds',
-      because: `A plug of solid laminate or filled epoxy round the place, wide enough that the new hole of ${say(d.skin.holeMm)} mm stands in it and not in its seam.`,
-      steps: [
-        `Grind and lay it up as an old hole: ${patch}.`,
-        'Cure by its temperature; then bore again from a pilot.',
-        ...(v.cored ? ['Make the core solid over 1.5 flanges at the same time.'] : []),
-      ],
-      record: `filled (${patch}) and bored again to ${say(d.skin.holeMm)} mm`,
-    })
-  }
+  const ways = v.what === 'too-big' && fits ? tooBig(v, fits, patch, steep || closure.fits === false) : []
   ways.push({
     id: 'close',
     title: 'Close it for good',

@@ -1,21 +1,40 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { CLOTHS, CalcError, formatLength, sayIn, schoolsFor } from '@north-tide/core'
-import { bevelFor, wrongHole, type WayOut, type WrongHole } from '@north-tide/core/through-hull'
-import { api } from '../../api'
-import { useThroughHull } from '../../state/through-hull'
-import { useBoats } from '../../state/boats'
-import ChoiceField from '../../pieces/ChoiceField.vue'
-import DimensionField from '../../pieces/DimensionField.vue'
-import VerdictSign from '../../pieces/VerdictSign.vue'
+import {
+  CLOTHS,
+  CalcError,
+  bevelFor,
+  formatLength,
+  sayIn,
+  schoolsFor,
+  wrongHole,
+  type FitsHole,
+  type WayOut,
+  type WrongHole,
+} from '@north-tide/core'
+import { api } from '../api'
+import type { WorkBench } from '../state/acts'
+import { useBoats } from '../state/boats'
+import ChoiceField from './ChoiceField.vue'
+import DimensionField from './DimensionField.vue'
+import VerdictSign from './VerdictSign.vue'
 
 /** A hole too big, in the wrong place, or to be closed: the ways out, and what the register writes. */
-const throughHull = useThroughHull()
+const props = defineProps<{
+  bench: WorkBench & { open: (id: string) => Promise<void>; flush: () => Promise<void> }
+  /** as it was bored; null while nobody has measured it */
+  holeMm: number | null
+  thicknessMm: number
+  cored: boolean
+  below: boolean
+  fits: (holeMm: number) => FitsHole | null
+}>()
+/** what was done with the hole changes the design: kept as it is, or bored again */
+const emit = defineEmits<{ kept: [mm: number]; refilled: [] }>()
 const boats = useBoats()
-const d = computed(() => throughHull.design!)
 const form = reactive({
   what: 'too-big' as 'too-big' | 'wrong-place' | 'old',
-  holeMm: d.value.boredMm as number | null,
+  holeMm: props.holeMm,
   gapMm: null as number | null,
   nextReachMm: 0,
   highlyLoaded: false,
@@ -25,7 +44,7 @@ const form = reactive({
   cloth: 'biaxial-400' as NonNullable<WrongHole['cloth']>,
   order: 'large-first' as NonNullable<WrongHole['order']>,
 })
-const place = computed(() => (d.value.place.zMm < 0 ? ('below' as const) : ('above' as const)))
+const place = computed(() => (props.below ? ('below' as const) : ('above' as const)))
 const CLOTH_OPTIONS = Object.entries(CLOTHS).map(([value, c]) => ({
   value: value as keyof typeof CLOTHS,
   title: c.title,
@@ -39,7 +58,7 @@ const answer = computed(() => {
         {
           what: form.what,
           holeMm: form.holeMm,
-          thicknessMm: d.value.hull.thicknessMm,
+          thicknessMm: props.thicknessMm,
           place: place.value,
           cloth: form.cloth,
           order: form.order,
@@ -48,10 +67,10 @@ const answer = computed(() => {
           ...(form.sides === '' ? {} : { sides: form.sides }),
           highlyLoaded: form.highlyLoaded,
           singleAccess: form.singleAccess,
-          cored: d.value.hull.kind === 'cored',
+          cored: props.cored,
           ...(form.gapMm === null ? {} : { gapToNextMm: form.gapMm }),
         },
-        d.value,
+        props.fits(form.holeMm),
       ),
     }
   } catch (error) {
@@ -59,7 +78,9 @@ const answer = computed(() => {
     throw error
   }
 })
-const hole = computed(() => throughHull.fitting!.holes[0] ?? null)
+const holes = computed(() => props.bench.fitting!.holes)
+const which = ref(holes.value[0]?.id ?? 0)
+const hole = computed(() => holes.value.find((h) => h.id === which.value) ?? holes.value[0] ?? null)
 const said = ref('')
 const STATE = { use: 'drilled', larger: 'drilled', refill: 'drilled', close: 'closed' } as const
 async function record(w: WayOut) {
@@ -72,10 +93,10 @@ async function record(w: WayOut) {
       note: words,
       ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }),
     })
-    if (w.id === 'use') throughHull.change({ boredMm: form.holeMm })
-    if (w.id === 'refill') throughHull.change({ boredMm: null })
-    await throughHull.flush()
-    await Promise.all([throughHull.open(throughHull.fitting!.id), boats.refresh()])
+    if (w.id === 'use') emit('kept', form.holeMm!)
+    if (w.id === 'refill') emit('refilled')
+    await props.bench.flush()
+    await Promise.all([props.bench.open(props.bench.fitting!.id), boats.refresh()])
     said.value = `${hole.value?.label}: written, ${w.record}.`
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It was not written'
@@ -96,6 +117,13 @@ async function record(w: WayOut) {
             { value: 'old', title: 'old, to be closed' },
           ] as const
         "
+      />
+      <ChoiceField
+        v-if="holes.length > 1"
+        :model-value="String(which)"
+        label="Which hole"
+        :options="holes.map((h) => ({ value: String(h.id), title: h.label }))"
+        @update:model-value="which = Number($event)"
       />
       <DimensionField v-model="form.holeMm" label="Hole as it is" :units="boats.units" above />
       <DimensionField
@@ -167,7 +195,7 @@ async function record(w: WayOut) {
           <ul class="small">
             <li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li>
           </ul>
-          <button v-if="hole && !throughHull.readOnly" class="act" @click="record(w)">
+          <button v-if="hole && !bench.readOnly" class="act" @click="record(w)">
             Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}
           </button>
         </li>
