@@ -62,7 +62,7 @@ export function registerRoutes(): Router {
     await send(
       attachment(res, `${boat.name} register.json`, 'application/json'),
       list(
-        { format: 'north-tide-register', version: 2, boat: { id: boat.id, name: boat.name } },
+        { format: 'north-tide-register', version: 3, boat: { id: boat.id, name: boat.name } },
         'holes',
         parts,
       ),
