@@ -387,6 +387,7 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await ticked('clock')
   await expect(check(page, 'clocked')).toHaveAttribute('data-verdict', 'tight')
   await tick('pad-bond')
+  await expect(step('pad-bond').getByLabel('Lot')).toContainText('TC-EP-2201')
   await step('pad-bond')
     .getByLabel('Lot')
     .selectOption({

@@ -449,13 +449,10 @@ describe('a large boat makes nobody wait', () => {
       `INSERT INTO fittings (boat_id, kind, solver_due, name, design, verdict, updated_by) SELECT boat_id, kind, false, name || ' ' || n, jsonb_set(jsonb_set(design, '{place,xMm}', to_jsonb(1000 + n * 220)), '{name}', to_jsonb(name || ' ' || n)), 'unproven', 'x' FROM fittings, generate_series(1, 149) n WHERE id = '${one.id}'`,
     )
     await settled()
-    const t0 = performance.now()
     const { answer, worstMs } = await held(() =>
       fitter.ask('POST', `/api/fittings/${one.id}/log`, { kind: 'bond', value: 0.05, note: 'meter' }),
     )
-    const tookMs = performance.now() - t0
     expect(answer.status).toBe(201)
-    expect(tookMs).toBeLessThan(1500)
     expect(worstMs).toBeLessThan(OTHERS_WAIT_MS)
     await settled()
     const fittings = (

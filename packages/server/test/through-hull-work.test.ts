@@ -64,11 +64,15 @@ interface HoleRecord {
     corrects: number | null
   }[]
 }
+/** A fitting that is short is drilled for with a reason or not at all. */
+const ALL_THE_SAME = 'the owner has seen what is short'
+/** Each on a spot of its own: no handle swings into another's. */
+let spots = 0
 const place = async (over: object = {}) =>
   (
     await fitter.ask<Saved>('POST', `${F}/fittings`, {
       catalogueId: 'MV-S1',
-      xMm: 5000,
+      xMm: 3600 + 340 * (spots++ % 14),
       yMm: -400,
       zMm: -420,
       zone: 'bottom',
@@ -235,14 +239,18 @@ describe('ticks and the life of the hole', () => {
     const f = await place({ name: 'Half by hand', catalogueId: 'MV-B34' })
     await fitter.ask('POST', `/api/fittings/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
-    await fitter.ask('POST', `/api/penetrations/${id}/events`, { state: 'drilled', sizeMm: 31 })
+    await fitter.ask('POST', `/api/penetrations/${id}/events`, {
+      state: 'drilled',
+      sizeMm: 31,
+      gateReason: ALL_THE_SAME,
+    })
     await work(f.id, [['must'], ['survey'], ['ready-bore']], 3)
     expect((await tick(f.id, 'bore-record')).status).toBe(200)
     expect(states(await hole(id))).toEqual(['marked', 'drilled'])
     const g = await place({ name: 'No size said', catalogueId: 'MV-B34' })
     await work(g.id, [['must'], ['survey'], ['ready-bore']], 3)
     const refused = await tick(g.id, 'bore-record')
-    expect(refused.body.error.gates!.map((x) => x.id)).toEqual(['no-size'])
+    expect(refused.body.error.gates!.map((x) => x.id)).toEqual(['fitting-short', 'no-size'])
     // Refused whole: the hole is not half recorded.
     expect((await open(g.id)).recorded).toBe(false)
     expect((await tick(g.id, 'bore-record', { reason: 'old hole' }, apprentice)).status).toBe(403)
@@ -250,7 +258,7 @@ describe('ticks and the life of the hole', () => {
     const h = await hole(passed.body.holes[0]!.id)
     expect(h.events.at(-1)).toMatchObject({
       state: 'drilled',
-      gatesPassed: ['no-size'],
+      gatesPassed: ['fitting-short', 'no-size'],
       gateReason: 'bored by the other yard',
     })
   })
@@ -359,7 +367,12 @@ describe('ticks and the life of the hole', () => {
 
   it('a tick is taken back with a reason, the last first; the hole goes back with it and both stay on record', async () => {
     const f = await place({ name: 'Ticked too soon', catalogueId: 'MV-B34' })
-    await work(f.id, [['must'], ['survey'], ['ready-bore'], ['bore-record', { sizeMm: 44 }]])
+    await work(f.id, [
+      ['must'],
+      ['survey'],
+      ['ready-bore'],
+      ['bore-record', { sizeMm: 44, reason: ALL_THE_SAME }],
+    ])
     const id = (await open(f.id)).holes[0]!.id
     expect(
       (await fitter.ask('POST', `/api/fittings/${f.id}/tick/survey/back`, { reason: 'x' })).body.error.code,
@@ -378,7 +391,7 @@ describe('ticks and the life of the hole', () => {
     expect(h.state).toBe('marked')
     expect(h.sizes).toEqual([])
     expect(h.events.at(-1)!.corrects).toBe(2)
-    await tick(f.id, 'bore-record', { sizeMm: 34 })
+    await tick(f.id, 'bore-record', { sizeMm: 34, reason: ALL_THE_SAME })
     expect(await hole(id)).toMatchObject({ state: 'drilled', diameterMm: 34, sizes: [{ sizeMm: 34 }] })
     await expect(LifeEvent.update({ note: 'x' }, { where: { penetrationId: id } })).rejects.toThrow()
   })
@@ -390,14 +403,14 @@ describe('ticks and the life of the hole', () => {
       ['must'],
       ['survey'],
       ['ready-bore'],
-      ['bore-record', { sizeMm: 44 }],
+      ['bore-record', { sizeMm: 44, reason: ALL_THE_SAME }],
       ['weld'],
       ['dye', { proof: 'dye from inside, 20 min, no mark outside' }],
     ])
     const h = await hole((await open(f.id)).holes[0]!.id)
     expect(states(h)).toEqual(['marked', 'drilled', 'dry-fitted', 'bedded', 'proved'])
     expect(h.sealant).toBe('welded')
-    expect(h.events.every((e) => e.gatesPassed.length === 0)).toBe(true)
+    expect(h.events.map((e) => e.gatesPassed)).toEqual([[], ['fitting-short'], [], [], []])
   })
 
   it('a hole whose fitting is replaced begins its life again under its number: the new one is not taken for bedded', async () => {
@@ -416,7 +429,7 @@ describe('ticks and the life of the hole', () => {
     expect(
       (await tick(fresh.id, 'bed', { tempC: 15, humidityPct: 60 })).body.error.gates!.map((g) => g.id),
     ).toEqual(expect.arrayContaining(['not-drilled', 'not-dry-fitted']))
-    await tick(fresh.id, 'bore-record', { sizeMm: 43 })
+    await tick(fresh.id, 'bore-record', { sizeMm: 43, reason: ALL_THE_SAME })
     const h = await hole(old.holes[0]!.id)
     expect(h.state).toBe('drilled')
     expect(h.log.map((l) => l.note)).toContain('green round the nut')
@@ -454,12 +467,17 @@ describe('correcting a life by hand', () => {
     await fitter.ask('POST', `/api/fittings/${f.id}/record`)
     const id = (await open(f.id)).holes[0]!.id
     const post = (body: object) => fitter.ask<HoleRecord>('POST', `/api/penetrations/${id}/events`, body)
-    await post({ state: 'drilled', sizeMm: 43 })
+    expect((await post({ state: 'drilled', sizeMm: 43 })).body.error.gates!.map((g) => g.id)).toEqual([
+      'fitting-short',
+    ])
+    await post({ state: 'drilled', sizeMm: 43, gateReason: ALL_THE_SAME })
     const jump = await post({ state: 'in-service', corrects: 2, note: 'it is long in use' })
     expect(jump.body.error.gates!.map((g) => g.id)).toEqual(
       expect.arrayContaining(['not-drilled', 'no-proof']),
     )
-    const right = (await post({ state: 'drilled', corrects: 2, sizeMm: 34, note: 'misread' })).body
+    const right = (
+      await post({ state: 'drilled', corrects: 2, sizeMm: 34, note: 'misread', gateReason: ALL_THE_SAME })
+    ).body
     expect(right.sizes.map((s) => s.sizeMm)).toEqual([34])
     expect(right.events.map((e) => [e.state, e.corrects])).toEqual([
       ['marked', null],

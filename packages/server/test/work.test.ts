@@ -77,6 +77,7 @@ const answers = (f: Open, step: string): object => {
     ...(s.looks.length ? { looked: s.looks } : {}),
     ...(s.asks.includes('size') ? { sizeMm: step === 'core-bore' ? 18 : 9 } : {}),
     ...(lot ? { lotId: lot.id } : {}),
+    ...(step === 'core-bore' ? { reason: 'the owner takes a smaller line' } : {}),
     ...(s.asks.includes('air') ? AIR : {}),
     ...(s.asks.includes('torque') ? { torqueNm: s.torqueNm } : {}),
     ...(s.asks.includes('proof') ? { proof: 'hose 10 min, low to high; inside dry' } : {}),
@@ -86,7 +87,8 @@ const answers = (f: Open, step: string): object => {
 describe('the life of a whole fitting in one act', () => {
   it('a cleat of four bolts comes from marked to in service in under 15 actions, each on its true day', async () => {
     const f = await cleat('Cleat in few acts')
-    expect(f.verdict).toBeTypeOf('string')
+    // Its loads are too much for that deck: the drill wants a reason, and gets one below.
+    expect(f.verdict).toBe('short')
     const gates = stepsFor(f).filter((s) => s.gate)
     expect(gates.length).toBeLessThan(15)
     for (const [i, s] of gates.entries()) {

@@ -74,6 +74,31 @@ export interface HoleFacts {
   coreSchool: string
   sealant: string | null
   diameterMm: number
+  /** what the fitting that is to stand in it is worth, and whether it stands on anything known */
+  fitting?: { verdict: string; governing: string | null; onBoat: boolean } | null
+}
+/** A hole cannot be undone: not for a fitting that is short, nor where nobody knows what is drilled. */
+function drillGates({ fitting }: HoleFacts): Gate[] {
+  if (!fitting) return []
+  const by = fitting.governing ? `, by ${fitting.governing.replaceAll('-', ' ')}` : ''
+  return [
+    ...(fitting.verdict === 'short'
+      ? [
+          {
+            id: 'fitting-short',
+            text: `The fitting is short${by}: mend the design before a hole is drilled for it.`,
+          },
+        ]
+      : []),
+    ...(fitting.onBoat
+      ? []
+      : [
+          {
+            id: 'off-deck',
+            text: 'The fitting stands on no surface that is known: say what is drilled there, or move it back.',
+          },
+        ]),
+  ]
 }
 export interface Gate {
   id: string
@@ -291,6 +316,7 @@ export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): G
             ? { id: 'no-cure', text: 'It is not recorded as cured.' }
             : { id: `not-${s}`, text: `It is not recorded as ${LIFE_TITLES[s]}.` },
     )
+  if (event.state === 'drilled') out.push(...drillGates(hole))
   if (event.state === 'drilled' && !event.sizeMm)
     out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
   if (event.state === 'core-sealed') {

@@ -3,7 +3,9 @@ import { CalcError } from '../base/errors'
 import { calculate, type Calculator } from '../base/calculator/calculator'
 import { lineStrength } from './load/line-strength'
 import { designLoad } from './load/design-load'
+import { firstGuess } from './load/first-guess'
 import { fastener } from './fastener/fastener'
+import { tappedThread } from './fastener/tapped'
 import { gripStack } from './fastener/grip-stack'
 import { boltGroup } from './deck/bolt-group'
 import { jointCheck } from './deck/joint-check'
@@ -32,6 +34,7 @@ import { valveClocking } from './hull/valve-clocking'
 import { flooding } from './hull/flooding'
 import { openingEdge } from './opening/opening-edge'
 import { panel } from './opening/panel'
+import { oldHoles } from './layout/old-holes'
 import { spacing } from './layout/spacing'
 import { deckPatch } from './plate/deck-patch'
 import { plan } from './plan/plan'
@@ -40,7 +43,9 @@ import { plan } from './plan/plan'
 export const CALCULATORS: Calculator<never, unknown>[] = [
   lineStrength,
   designLoad,
+  firstGuess,
   fastener,
+  tappedThread,
   gripStack,
   boltGroup,
   baseContact,
@@ -69,6 +74,7 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   bondLap,
   holeClosure,
   chainplate,
+  oldHoles,
   spacing,
   angleSurvey,
   plan,

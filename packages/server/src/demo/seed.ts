@@ -34,7 +34,7 @@ import {
   Zone,
   ZoneLayer,
 } from '../models'
-import { zonesOf } from '../services/boats'
+import { zonesOf } from '../services/zones'
 import { judgeOn, stored } from '../services/verdict'
 import { place as placeFitting, saveFitting } from '../services/fittings'
 import { logFitting, recordFitting } from '../services/work'

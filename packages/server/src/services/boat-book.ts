@@ -17,7 +17,8 @@ import {
   ZoneLayer,
 } from '../models'
 import { mayWrite, type Account } from './access'
-import { partsOfBoat, stationsOf, summary, zonesOf } from './boats'
+import { partsOfBoat, stationsOf, summary } from './boats'
+import { zonesOf } from './zones'
 import { askRejudge } from './asked'
 import { MOST_VERSION, stale } from './saving'
 

@@ -1,7 +1,15 @@
 import type { Transaction } from 'sequelize'
-import { gatesFor, type Gate, type LifeFacts, type LifeState } from '@north-tide/core'
+import {
+  gatesFor,
+  zoneOfPlace,
+  type BoatZone,
+  type Gate,
+  type HoleFacts,
+  type LifeFacts,
+  type LifeState,
+} from '@north-tide/core'
 import { ApiError } from '../errors'
-import { LifeEvent, Lot, type Penetration } from '../models'
+import { LifeEvent, Lot, type Fitting, type Penetration } from '../models'
 import { mayPassGates, type Account } from './access'
 
 /**
@@ -56,10 +64,23 @@ export async function factsOf(
   }))
 }
 
-export const holeFacts = (p: Pick<Penetration, 'coreSchool' | 'sealant' | 'diameterMm'>) => ({
+export const holeFacts = (
+  p: Pick<Penetration, 'coreSchool' | 'sealant' | 'diameterMm'>,
+  fitting: HoleFacts['fitting'] = null,
+): HoleFacts => ({
   coreSchool: p.coreSchool,
   sealant: p.sealant,
   diameterMm: p.diameterMm,
+  fitting,
+})
+/** What a fitting is worth as it is stored, for the hole that is to be drilled for it. */
+export const worthOf = (
+  f: Pick<Fitting, 'verdict' | 'governing' | 'design'>,
+  zones: BoatZone[],
+): HoleFacts['fitting'] => ({
+  verdict: f.verdict,
+  governing: f.governing,
+  onBoat: zoneOfPlace(zones, f.design.place) !== null,
 })
 export const eventsOf = (penetrationId: number, transaction: Transaction | null = null) =>
   LifeEvent.findAll({ where: { penetrationId }, order: [['seq', 'ASC']], transaction })
@@ -97,14 +118,20 @@ export function refuseEarlier(last: Date | null, at: Date) {
     )
 }
 /** What stands before the next event of one hole; times that cannot be are refused outright. */
-export function weigh(p: Penetration, events: LifeEvent[], next: NextEvent, known: LifeFacts[]): Gate[] {
+export function weigh(
+  p: Penetration,
+  events: LifeEvent[],
+  next: NextEvent,
+  known: LifeFacts[],
+  fitting: HoleFacts['fitting'] = null,
+): Gate[] {
   refuseFuture(next.at)
   refuseEarlier(lastDay(events), next.at)
   if (next.corrects && !events.some((e) => e.seq === next.corrects))
     throw new ApiError(400, 'invalid-input', `This hole has no event ${next.corrects} to correct`, 'corrects')
   if (next.corrects && !next.note.trim())
     throw new ApiError(400, 'invalid-input', 'Say what was wrong; a correction explains itself', 'note')
-  return gatesFor(holeFacts(p), known, { ...next, at: next.at.getTime(), lot: lotFacts(next.lot) })
+  return gatesFor(holeFacts(p, fitting), known, { ...next, at: next.at.getTime(), lot: lotFacts(next.lot) })
 }
 /** Gates are passed with a fitter’s reason or not at all. */
 export function passOrRefuse(who: Account, gates: Gate[], reason: string, path = 'gateReason') {

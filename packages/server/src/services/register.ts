@@ -16,7 +16,18 @@ import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Penetration } from '../models'
 import { mayRead, mayWrite, type Account } from './access'
-import { eventsOf, factsOf, holeFacts, lotNamed, passOrRefuse, weigh, write, type NextEvent } from './life'
+import { zonesOf } from './zones'
+import {
+  eventsOf,
+  factsOf,
+  holeFacts,
+  lotNamed,
+  passOrRefuse,
+  weigh,
+  worthOf,
+  write,
+  type NextEvent,
+} from './life'
 import { logOfHole, logsOfHoles } from './work-log'
 import { moment } from './saving'
 
@@ -117,6 +128,12 @@ export async function hole(who: Account, id: number) {
   }
 }
 
+/** What the fitting that is to stand in a hole is worth; null where none is. */
+async function worthFor(p: Penetration, transaction: Transaction) {
+  const f = p.fittingId ? await Fitting.findByPk(p.fittingId, { transaction }) : null
+  return f && worthOf(f, await zonesOf(p.boatId, transaction))
+}
+
 const optional = <T extends z.ZodType>(t: T) => t.nullish()
 const eventBody = z.strictObject({
   // The words of the version before are read for one version more.
@@ -170,7 +187,8 @@ export async function addEvent(who: Account, id: number, body: unknown) {
       humidityPct: kept(b.humidityPct, wrong?.humidityPct),
       lot: await lotNamed(kept(b.lotId, wrong?.lotId), transaction),
     }
-    const gates = weigh(p, events, next, await factsOf(events, transaction))
+    const worth = b.state === 'drilled' ? await worthFor(p, transaction) : null
+    const gates = weigh(p, events, next, await factsOf(events, transaction), worth)
     const reason = b.gateReason?.trim() ?? ''
     passOrRefuse(who, gates, reason)
     await write(who, p, (events.at(-1)?.seq ?? 0) + 1, next, gates, reason, transaction)

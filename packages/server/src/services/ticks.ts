@@ -29,6 +29,7 @@ import {
   passOrRefuse,
   refuseFuture,
   refuseEarlier,
+  worthOf,
 } from './life'
 import { asBuilt, recordHoles } from './record'
 import { moment } from './saving'
@@ -91,7 +92,7 @@ async function holesOfAct(a: Act): Promise<Hole[]> {
       p,
       label: holeLabel(p.number),
       part: p.part!,
-      hole: holeFacts(p),
+      hole: holeFacts(p, worthOf(a.f, a.s.zones)),
       facts: mine.map((m) => m.fact),
       lastAt: lastDay(mine.map((m) => m.e)),
       seq: mine.at(-1)?.e.seq ?? 0,

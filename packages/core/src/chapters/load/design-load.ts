@@ -4,7 +4,7 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { invalid } from '../../base/errors'
 import { cosd, sind, tand } from '../../base/geometry/outline'
 import { LINE_IDS } from '../../base/materials/lines'
-import { checkSchema, nonNegative, positive, workingSchema } from '../../base/schema/schema'
+import { checkSchema, nonNegative, positive, vectorSchema, workingSchema } from '../../base/schema/schema'
 import { check, say, step, type Check, type Working } from '../../base/verdict/check'
 import { breakingOf, checkGrade } from './line-strength'
 
@@ -40,6 +40,12 @@ const common = {
   elevationDeg: z.number().min(-90).max(90).optional(),
   azimuthDeg: z.number().optional(),
   heightMm: nonNegative().optional(),
+  /** where the load acts, in the fitting's axes from the centre of its base, z from the deck */
+  pointMm: vectorSchema.optional(),
+  /** whose angles they are: the fitting's own, or the boat's */
+  azimuthOf: z.enum(['fitting', 'boat']).optional(),
+  /** the fitting's x, turned from the boat's x (aft) towards the boat's y (starboard) */
+  headingDeg: z.number().min(-360).max(360).optional(),
   sweep: z
     .strictObject({
       azimuthDeg: span(-Number.MAX_VALUE, Number.MAX_VALUE).optional(),
@@ -85,6 +91,7 @@ const branches = z.discriminatedUnion('basis', [
   z.strictObject({
     basis: z.literal('person'),
     kind: z.enum(['guard', 'handhold', 'step', 'tether']),
+    side: z.enum(['starboard', 'port']).optional(),
     personN: positive().optional(),
     ...common,
   }),
@@ -108,6 +115,18 @@ const branches = z.discriminatedUnion('basis', [
 ])
 
 export const designLoadInput = branches.superRefine((v, ctx) => {
+  if (v.heightMm !== undefined && v.pointMm !== undefined)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['heightMm'],
+      message: `${v.heightMm} was given beside pointMm; give one of the two, a height or a point`,
+    })
+  if (v.basis === 'person' && v.side !== undefined && v.kind !== 'guard')
+    ctx.addIssue({
+      code: 'custom',
+      path: ['side'],
+      message: `"${v.side}" was given; only a guard has a side`,
+    })
   if (v.basis === 'lifting' && v.legs === 1 && (v.legAngleDeg ?? 0) !== 0)
     ctx.addIssue({
       code: 'custom',
@@ -143,7 +162,10 @@ const output = z.object({
   loadN: z.number(),
   components: z.object({ alongN: z.number(), acrossN: z.number(), outN: z.number() }),
   inPlaneN: z.number(),
+  pointMm: vectorSchema,
   heightMm: z.number(),
+  /** about the base's centre, of the single direction */
+  momentsNmm: vectorSchema,
   anyWay: z.boolean(),
   directions: z.array(directionSchema),
   worst: z.object({ out: z.number(), inPlane: z.number() }).nullable(),
@@ -157,7 +179,7 @@ interface Magnitude {
   working: Working
   assumed: string[]
   /** angles that the basis itself fixes; the given ones are then left unread */
-  fixed?: { elevationDeg?: number; azimuthDeg?: number }
+  fixed?: { elevationDeg?: number; azimuthDeg?: number; ofBoat?: boolean }
   usualAzimuthDeg?: number
   anyWay?: boolean
   checks?: Check[]
@@ -268,7 +290,7 @@ function magnitude(v: DesignLoadInput): Magnitude {
       const loadN = v.personN ?? PERSON_N[v.kind]
       const fixed =
         v.kind === 'guard'
-          ? { elevationDeg: 0, azimuthDeg: 90 }
+          ? { elevationDeg: 0, azimuthDeg: v.side === 'port' ? -90 : 90, ofBoat: true }
           : v.kind === 'step'
             ? { elevationDeg: -90 }
             : {}
@@ -340,12 +362,20 @@ function magnitude(v: DesignLoadInput): Magnitude {
   }
 }
 
-const part = (P: number, elevationDeg: number, azimuthDeg: number): LoadDirection => ({
+/** Forces in the fitting's axes; the angles stay as they were asked. */
+const part = (P: number, elevationDeg: number, azimuthDeg: number, turnedDeg = 0): LoadDirection => ({
   azimuthDeg,
   elevationDeg,
-  alongN: P * cosd(elevationDeg) * cosd(azimuthDeg),
-  acrossN: P * cosd(elevationDeg) * sind(azimuthDeg),
+  alongN: P * cosd(elevationDeg) * cosd(azimuthDeg - turnedDeg),
+  acrossN: P * cosd(elevationDeg) * sind(azimuthDeg - turnedDeg),
   outN: P * sind(elevationDeg),
+})
+type Vector = z.infer<typeof vectorSchema>
+/** Moments of a force about the base's centre, N\u00b7mm (1.2). */
+export const momentsOf = (q: Vector, f: Pick<LoadDirection, 'alongN' | 'acrossN' | 'outN'>): Vector => ({
+  x: q.y * f.outN - q.z * f.acrossN,
+  y: q.z * f.alongN - q.x * f.outN,
+  z: q.x * f.acrossN - q.y * f.alongN,
 })
 
 /** `from` by `step` while below `to`, and `to` itself. */
@@ -367,7 +397,10 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
   const m = magnitude(v)
   const elevation = m.fixed?.elevationDeg ?? v.elevationDeg ?? 0
   const azimuth = m.fixed?.azimuthDeg ?? v.azimuthDeg ?? m.usualAzimuthDeg ?? 0
-  const single = part(m.loadN, elevation, azimuth)
+  // A guard is pushed outboard of the boat, however its base is turned.
+  const turned = v.azimuthOf === 'boat' || m.fixed?.ofBoat ? (v.headingDeg ?? 0) : 0
+  const single = part(m.loadN, elevation, azimuth, turned)
+  const pointMm = v.pointMm ?? { x: 0, y: 0, z: v.heightMm ?? 0 }
   const inPlane = (d: LoadDirection) => Math.hypot(d.alongN, d.acrossN)
   let directions: LoadDirection[] = []
   if (v.sweep) {
@@ -380,13 +413,17 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
         `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`,
       )
     const elevations = el ? anglesOf(el) : [elevation]
-    directions = (az ? anglesOf(az) : [azimuth]).flatMap((a) => elevations.map((e) => part(m.loadN, e, a)))
+    directions = (az ? anglesOf(az) : [azimuth]).flatMap((a) =>
+      elevations.map((e) => part(m.loadN, e, a, turned)),
+    )
   }
   return {
     loadN: m.loadN,
     components: { alongN: single.alongN, acrossN: single.acrossN, outN: single.outN },
     inPlaneN: inPlane(single),
-    heightMm: v.heightMm ?? 0,
+    pointMm,
+    heightMm: pointMm.z,
+    momentsNmm: momentsOf(pointMm, single),
     anyWay: m.anyWay ?? false,
     directions,
     worst: v.sweep

@@ -10,6 +10,9 @@ export function mirrored(d: Design, zones: BoatZone[], name: string): Design {
   const load = (l: Design['load']): Design['load'] => {
     const out = { ...l }
     if (out.azimuthDeg !== undefined) out.azimuthDeg = out.azimuthDeg === 0 ? 0 : -out.azimuthDeg
+    if (out.pointMm) out.pointMm = { ...out.pointMm, y: out.pointMm.y === 0 ? 0 : -out.pointMm.y }
+    if (out.headingDeg) out.headingDeg = -out.headingDeg
+    if (out.basis === 'person' && out.kind === 'guard') out.side = d.place.yMm > 0 ? 'port' : 'starboard'
     if (out.sweep?.azimuthDeg)
       out.sweep = {
         ...out.sweep,

@@ -537,7 +537,7 @@ export function judge(
       for (const k of jointChecks(jointInput(d, plug, preloadN, s))) put(byGrain(k, d, s), c, s.direction)
       const lever = leverCheck(s, c.load.loadN)
       if (lever) put(lever, c)
-      const weld = weldCheck(d, s, c.load.heightMm)
+      const weld = weldCheck(d, s, c.load.pointMm)
       if (weld) put(weld, c)
     }
     if (many)

@@ -1,7 +1,7 @@
 import { bedStiffness, boltStiffness, toe } from '../../chapters/deck/base-contact'
 import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
 import { heelLine, solveContact, wholeMoments } from '../../chapters/deck/contact'
-import { designLoadOf, type LoadDirection } from '../../chapters/load/design-load'
+import { designLoadOf, type LoadDirection, momentsOf } from '../../chapters/load/design-load'
 import { boltCapacities } from '../../chapters/fastener/fastener'
 import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
@@ -197,10 +197,11 @@ const fromHand = (caseName: string, direction: LoadDirection, hand: BoltGroup): 
   resting: null,
 })
 
+type Point3 = { x: number; y: number; z: number }
 /** Bolts of one base as the deck under it lets them pull; null where the search finds no rest. */
-function onDeck(s: Shared, d: Design, heightMm: number, kb: number, k: number): Shared | null {
-  const { alongN, acrossN, outN } = s.direction
-  const [Mx, My] = [-heightMm * acrossN, heightMm * alongN]
+function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Shared | null {
+  const { outN } = s.direction
+  const { x: Mx, y: My } = momentsOf(point, s.direction)
   if (outN === 0 && Mx === 0 && My === 0) return s
   const footing = footingOf(d)
   const who = carrying(d)
@@ -266,7 +267,7 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
   let hand = byBolts.get(bolts)
   if (!hand) {
     const { load, directions, swept } = directionsOf(c.load)
-    const point = { x: 0, y: 0, z: load.heightMm }
+    const point = load.pointMm
     hand = {
       load,
       swept,
@@ -284,7 +285,8 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
  * A lever, or a pattern that cannot hold the load by its bolts alone: then the base has to bear on the
  * deck.
  */
-const needsDeck = (hand: Hand) => hand.load.heightMm > 0 || hand.all.some((s) => s.unresistedMomentNmm > 0)
+const needsDeck = ({ load: { pointMm: q }, ...hand }: Hand) =>
+  q.x !== 0 || q.y !== 0 || q.z !== 0 || hand.all.some((s) => s.unresistedMomentNmm > 0)
 
 export interface CaseShared {
   name: string
@@ -313,7 +315,7 @@ export function shareLoads(design: Design, preloadN: number, lean: boolean, know
     let all = hand.onDeck.get(key)
     if (!all) {
       const from = lean ? decisive(hand.all, design, preloadN) : hand.all
-      all = from.map((s) => onDeck(s, design, hand.load.heightMm, kb, k) ?? s)
+      all = from.map((s) => onDeck(s, design, hand.load.pointMm, kb, k) ?? s)
       if (hand.onDeck.size > 400) hand.onDeck.clear()
       hand.onDeck.set(key, all)
     }

@@ -1,3 +1,4 @@
+import { momentsOf } from '../../chapters/load/design-load'
 import { DECK_METALS, TIMBERS } from '../../base/materials/laminates'
 import type { Structure } from '../../base/materials/structure'
 import { check, say, step, type Check } from '../../base/verdict/check'
@@ -18,19 +19,19 @@ const SHEAR_OF_YIELD = 0.577
  * the pull and the lever's moment across it
  * (usual weld-group formulas; the plate beside a weld counts with its annealed yield, a typical estimate).
  */
-export function weldCheck(d: Design, s: Shared, heightMm: number): Check | null {
+export function weldCheck(d: Design, s: Shared, point: { x: number; y: number; z: number }): Check | null {
   if (d.structure.kind !== 'metal' || !d.doubler) return null
   const { lengthMm: l, widthMm: w, weldMm, thicknessMm } = d.doubler
   const a = THROAT * weldMm
   const { alongN, acrossN, outN } = s.direction
-  const h = heightMm + thicknessMm
+  const lever = momentsOf({ ...point, z: point.z + thicknessMm }, s.direction)
   const shear = Math.hypot(alongN, acrossN) / (a * 2 * (l + w))
   // A line of unit throat round a rectangle: Zx = l\u00b7w + w\u00b2/3 about the long axis, and the other
   // way round.
   const pull =
     Math.max(0, outN) / (a * 2 * (l + w)) +
-    (Math.abs(acrossN) * h) / (a * (l * w + (w * w) / 3)) +
-    (Math.abs(alongN) * h) / (a * (l * w + (l * l) / 3))
+    Math.abs(lever.x) / (a * (l * w + (w * w) / 3)) +
+    Math.abs(lever.y) / (a * (l * w + (l * l) / 3))
   const demand = Math.hypot(shear, pull)
   const yieldMPa = DECK_METALS[d.structure.metal].yieldMPa
   const factor = factorsFor(d.duty).metal

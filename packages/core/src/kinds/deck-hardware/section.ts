@@ -639,12 +639,16 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
 
   // The load, where it acts, in the plane of the cut.
   const dir = j.worst.direction
-  const az = Math.abs(cosd(dir.azimuthDeg)) < 0.02 ? null : Math.sign(cosd(dir.azimuthDeg))
-  const at = { x: 0, y: bead + d.base.thicknessMm + Math.min(j.load.heightMm, d.base.bodyHeightMm * 1.15) }
+  const flat = Math.hypot(dir.alongN, dir.acrossN)
+  const az = Math.abs(dir.alongN) <= 0.02 * flat ? null : Math.sign(dir.alongN)
+  const at = {
+    x: j.load.pointMm.x,
+    y: bead + d.base.thicknessMm + Math.min(j.load.heightMm, d.base.bodyHeightMm * 1.15),
+  }
   const reach = width * 0.26
   const end =
     az === null
-      ? { x: 0, y: at.y + reach * 0.6 * Math.max(0.25, sind(dir.elevationDeg)) }
+      ? { x: at.x, y: at.y + reach * 0.6 * Math.max(0.25, sind(dir.elevationDeg)) }
       : { x: at.x + az * reach * cosd(dir.elevationDeg), y: at.y + reach * sind(dir.elevationDeg) }
   const L = Math.hypot(end.x - at.x, end.y - at.y) || 1
   const u = { x: (end.x - at.x) / L, y: (end.y - at.y) / L }

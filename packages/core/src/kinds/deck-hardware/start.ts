@@ -4,6 +4,10 @@ import { plateFor } from './remedies'
 import { SCHEMA_VERSION, parseDesign, type Design } from './design'
 import type { Spot } from '../../boat/place'
 
+/** A guard line is pushed outboard, on whichever side it stands. */
+const outboard = (load: Design['load'], yMm: number): Design['load'] =>
+  load.basis === 'person' && load.kind === 'guard' && yMm < 0 ? { ...load, side: 'port' } : load
+
 /** What a family is usually asked to carry; the fitter changes it, and nothing is forbidden. */
 function usualLoad(entry: CatalogueEntry): Design['load'] {
   const arc = { azimuthDeg: { from: -90, to: 90, step: 30 }, elevationDeg: { from: 0, to: 30, step: 15 } }
@@ -88,7 +92,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
     measured: spot.measured,
     duty: spot.duty,
     dutyReason: null,
-    load: usualLoad(entry),
+    load: outboard(usualLoad(entry), spot.yMm),
     base: entry.base,
     bolts: entry.bolts,
     sizes: entry.sizes,
