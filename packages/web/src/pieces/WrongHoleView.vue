@@ -91,7 +91,10 @@ async function record(w: WayOut) {
     await api('POST', `/penetrations/${hole.value.id}/events`, {
       state: STATE[w.id],
       note: words,
-      ...(w.id === 'close' ? { evidence: w.record } : { sizeMm: form.holeMm }),
+      // Whatever its fitting is worth: nobody drills here, it is told what became of a hole.
+      ...(w.id === 'close'
+        ? { evidence: w.record }
+        : { sizeMm: form.holeMm, gateReason: 'The hole is there already' }),
     })
     if (w.id === 'use') emit('kept', form.holeMm!)
     if (w.id === 'refill') emit('refilled')
