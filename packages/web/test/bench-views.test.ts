@@ -62,6 +62,30 @@ describe('what is given', () => {
     await p.by('Made as').setValue('sandwich')
     expect(p.bench.design!.core.school).toBe('bore-fill')
   })
+  it('a load that acts beside the middle pries: a point is given in place of a height, and goes back to one', async () => {
+    const p = await onBench(GivenColumn, deck({}, cleat))
+    const height = p.bench.design!.load.heightMm!
+    const pulls = () => p.bench.whole!.judgement.worst.maxTensionN
+    const before = pulls()
+    await p.by('ahead of its middle').setValue('120')
+    await p.by('ahead of its middle').trigger('blur')
+    expect(p.bench.design!.load).toMatchObject({ pointMm: { x: 120, y: 0, z: height } })
+    expect(p.bench.design!.load.heightMm).toBeUndefined()
+    expect(pulls()).toBeGreaterThan(before)
+    await p.by('ahead of its middle').setValue('0')
+    await p.by('ahead of its middle').trigger('blur')
+    expect(p.bench.design!.load).toMatchObject({ heightMm: height })
+    expect(p.bench.design!.load.pointMm).toBeUndefined()
+    expect(pulls()).toBe(before)
+  })
+  it('one who leans on a rail leans to a side; on a step there is none', async () => {
+    const p = await onBench(GivenColumn, deck({ load: { basis: 'person', kind: 'guard', count: 1 } }, cleat))
+    await p.by('Leans out to').setValue('port')
+    expect(p.bench.design!.load).toMatchObject({ kind: 'guard', side: 'port' })
+    await p.by('Doing').setValue('step')
+    expect(p.bench.design!.load).toMatchObject({ kind: 'step' })
+    expect('side' in p.bench.design!.load).toBe(false)
+  })
   it('a countersunk head wants no washer under it', async () => {
     const p = await onBench(GivenColumn, deck({}, cleat))
     await p.by('Head').setValue('countersunk')

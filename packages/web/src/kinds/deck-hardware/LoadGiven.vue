@@ -6,7 +6,7 @@ import { useBoats } from '../../state/boats'
 import HeldText from '../../pieces/HeldText.vue'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
-import { BASES, onBasis, withField } from './load-fields'
+import { BASES, onBasis, pointOf, withField, withKind, withPoint } from './load-fields'
 
 defineProps<{ lineOptions: { value: string; title: string }[] }>()
 const bench = useBench()
@@ -78,6 +78,10 @@ const KINDS = [
   { value: 'step', title: 'step, down' },
   { value: 'tether', title: 'tether, any way' },
 ]
+const SIDES = [
+  { value: 'starboard', title: 'starboard' },
+  { value: 'port', title: 'port' },
+]
 const LEGS = ['1', '2', '3', '4'].map((v) => ({ value: v, title: v }))
 const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` }))
 </script>
@@ -148,7 +152,15 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
     :model-value="load.kind"
     :options="KINDS"
     :disabled="off"
-    @update:model-value="set('kind', $event)"
+    @update:model-value="put(withKind(load, $event))"
+  />
+  <ChoiceField
+    v-if="load.basis === 'person' && load.kind === 'guard'"
+    label="Leans out to"
+    :model-value="load.side ?? 'starboard'"
+    :options="SIDES"
+    :disabled="off"
+    @update:model-value="set('side', $event)"
   />
   <ChoiceField
     v-if="load.basis === 'lifting'"
@@ -182,11 +194,29 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
   />
   <DimensionField
     label="Acts above base"
-    :model-value="load.heightMm ?? 0"
+    :model-value="pointOf(load).z"
     :units="boats.units"
     :least="0"
     :disabled="off"
-    @update:model-value="set('heightMm', $event)"
+    @update:model-value="put(withPoint(load, 'z', $event ?? 0))"
+  />
+  <DimensionField
+    label="ahead of its middle"
+    :model-value="pointOf(load).x"
+    :units="boats.units"
+    :least="-2000"
+    :most="2000"
+    :disabled="off"
+    @update:model-value="put(withPoint(load, 'x', $event ?? 0))"
+  />
+  <DimensionField
+    label="to starboard of it"
+    :model-value="pointOf(load).y"
+    :units="boats.units"
+    :least="-2000"
+    :most="2000"
+    :disabled="off"
+    @update:model-value="put(withPoint(load, 'y', $event ?? 0))"
   />
   <label v-if="asks('azimuthDeg') || asks('elevationDeg')" class="tick"
     ><input

@@ -159,16 +159,27 @@ export const BASES: Record<Basis, BasisInfo> = {
   },
 }
 
+const STAYS = [
+  'heightMm',
+  'pointMm',
+  'headingDeg',
+  'azimuthOf',
+  'azimuthDeg',
+  'elevationDeg',
+  'sweep',
+] as const
 /** A load on another basis keeps where it acts and from which arc. */
 export function onBasis(before: Load, basis: Basis): Load {
-  const { heightMm, azimuthDeg, elevationDeg, sweep } = before
-  const keep = {
-    ...(heightMm === undefined ? {} : { heightMm }),
-    ...(azimuthDeg === undefined ? {} : { azimuthDeg }),
-    ...(elevationDeg === undefined ? {} : { elevationDeg }),
-    ...(sweep === undefined ? {} : { sweep }),
-  }
+  const keep = Object.fromEntries(STAYS.filter((k) => before[k] !== undefined).map((k) => [k, before[k]]))
   return { ...BASES[basis].start, ...keep } as Load
+}
+/** Where a load acts: ahead and to starboard of the middle of the base, and above it. */
+export const pointOf = (load: Load) => load.pointMm ?? { x: 0, y: 0, z: load.heightMm ?? 0 }
+/** Over the middle a height says it all; a height and a point are never given both. */
+export function withPoint(load: Load, axis: 'x' | 'y' | 'z', mm: number): Load {
+  const at = { ...pointOf(load), [axis]: mm }
+  const offMiddle = at.x !== 0 || at.y !== 0
+  return withField(withField(load, 'pointMm', offMiddle ? at : null), 'heightMm', offMiddle ? null : at.z)
 }
 /** Leaves a field out altogether when it is emptied, for the schema tells empty from nothing. */
 export function withField(load: Load, key: string, value: unknown): Load {
@@ -177,3 +188,6 @@ export function withField(load: Load, key: string, value: unknown): Load {
   else copy[key] = value
   return copy as Load
 }
+/** Only one who leans on a rail leans to a side. */
+export const withKind = (load: Load, kind: string): Load =>
+  withField(withField(load, 'kind', kind), 'side', kind === 'guard' && 'side' in load ? load.side : null)
