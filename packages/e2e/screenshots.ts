@@ -53,9 +53,9 @@ await page.getByRole('button', { name: 'Daylight' }).click()
 const through = async (name: string) =>
   (
     (await (await page.request.get(`${base}/api/boats/fulmars-reach`)).json()) as {
-      throughHulls: { id: string; name: string }[]
+      fittings: { id: string; name: string }[]
     }
-  ).throughHulls.find((f) => f.name === name)!.id
+  ).fittings.find((f) => f.name === name)!.id
 await page.goto(`${base}/through-hulls/${await through('Wet-lab intake')}`)
 await page.getByRole('tab', { name: 'Dial' }).click()
 await page.locator('[data-test=turn]').waitFor()
