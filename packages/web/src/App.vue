@@ -177,7 +177,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
 <style scoped>
 .frame {
   display: grid;
-  grid-template: 44px 1fr / 118px 1fr;
+  grid-template: 44px 1fr / 134px 1fr;
   height: 100vh;
 }
 .strip {
@@ -193,7 +193,7 @@ const roleTitle = computed(() => session.account?.role ?? '')
   background: var(--head);
   color: var(--on-head);
   align-self: stretch;
-  width: 118px;
+  width: 134px;
   flex: none;
   display: grid;
   place-items: center;
