@@ -1,4 +1,3 @@
-import { monitorEventLoopDelay } from 'node:perf_hooks'
 import { Writable } from 'node:stream'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -27,16 +26,23 @@ const F = '/api/boats/fulmars-reach'
 
 /**
  * How long anybody else would have waited at most while something ran, ms: the server runs in this
- * process. The least of three, for the machine has other work too; what really blocks does it every time.
+ * process. A turn of the loop counts for no more than the processor was at work in it, for the machine has
+ * other work too; the least of three, for the collector comes when it likes. What blocks does so every time.
  */
 async function held<T>(run: () => Promise<T>): Promise<{ answer: T; worstMs: number }> {
   let best: { answer: T; worstMs: number } | null = null
   for (let i = 0; i < 3 && (best?.worstMs ?? Infinity) >= OTHERS_WAIT_MS; i++) {
-    const delay = monitorEventLoopDelay({ resolution: 5 })
-    delay.enable()
+    let worstMs = 0
+    let [at, used] = [performance.now(), process.cpuUsage()]
+    const turn = () => {
+      const [now, spent] = [performance.now(), process.cpuUsage(used)]
+      worstMs = Math.max(worstMs, Math.min(now - at, (spent.user + spent.system) / 1000))
+      ;[at, used] = [now, process.cpuUsage()]
+    }
+    const clock = setInterval(turn, 5)
     const answer = await run()
-    delay.disable()
-    const worstMs = delay.max / 1e6
+    turn()
+    clearInterval(clock)
     if (!best || worstMs < best.worstMs) best = { answer, worstMs }
   }
   return best!
@@ -410,7 +416,11 @@ describe('a large boat makes nobody wait', () => {
       ['register-events.csv', HOLES * EVENTS + 1],
       ['register.json', HOLES + 3],
     ] as const) {
-      const { answer, worstMs } = await held(() => fitter.ask('GET', `/api/boats/${boat}/${what}`))
+      // Taken as text: reading so much JSON here would count as waiting.
+      const { answer, worstMs } = await held(async () => {
+        const r = await fetch(`${app.base}/api/boats/${boat}/${what}`, { headers: { cookie: fitter.cookie } })
+        return { status: r.status, text: await r.text() }
+      })
       expect([what, answer.status, answer.text.trim().split('\n').length]).toEqual([what, 200, lines])
       expect(worstMs).toBeLessThan(OTHERS_WAIT_MS)
     }

@@ -2,6 +2,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Response } from 'express'
 import Papa from 'papaparse'
+import { breath } from '../breath'
 import { safeCell } from '../csv'
 
 /** A name that every file system takes, with the real one beside it. */
@@ -23,7 +24,6 @@ export function attachment(res: Response, name: string, type: string): Response 
 /** Sends as it is made; whoever reads slowly is waited for, and nobody else waits. */
 export const send = (res: Response, parts: AsyncIterable<string>): Promise<void> =>
   pipeline(Readable.from(parts), res)
-const breath = () => new Promise((next) => setImmediate(next))
 /** A table by parts, its head once. */
 export async function* table<T>(
   fields: string[],

@@ -217,7 +217,7 @@ interface EventFacts {
 }
 type EventRow = EventFacts & { penetrationId: number; at: Date }
 export type ExportedHole = HoleRow & { log: LogLine[]; events: (EventFacts & { at: string })[] }
-const HOLES_AT_ONCE = 250
+const HOLES_AT_ONCE = 120
 /**
  * The whole register of a boat with every event, as it goes out: some holes at a time, so that no boat is
  * too large and nobody else waits.

@@ -1,6 +1,7 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { breath } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { queueIs } from './asked'
@@ -84,7 +85,7 @@ async function judgeAll(
     await store(changed)
     await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
     // Others are answered between two chunks.
-    await new Promise((next) => setImmediate(next))
+    await breath()
   }
   return { total: fittings.length, turned, due }
 }

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { breath } from '../breath'
 import { Fitting, type Boat } from '../models'
 import { partsOfBoat, plainHoles } from './boats'
 import { zonesOf } from './zones'
@@ -41,8 +42,18 @@ export async function snapshotOf(boat: Boat, transaction: Transaction | null = n
     holes,
     wet,
     fittings,
-    designs: new Map(fittings.map((f) => [f.id, parseOf(kindNamed(f.kind), f.design)])),
+    designs: await designsOf(fittings),
   }
+}
+const AT_ONCE = 16
+/** Reading a design takes a good part of a millisecond, and a large boat has hundreds. */
+async function designsOf(fittings: Fitting[]) {
+  const designs = new Map<string, AnyDesign>()
+  for (const [i, f] of fittings.entries()) {
+    if (i % AT_ONCE === AT_ONCE - 1) await breath()
+    designs.set(f.id, parseOf(kindNamed(f.kind), f.design))
+  }
+  return designs
 }
 export const fittingsOf = (boatId: string, transaction: Transaction | null = null) =>
   Fitting.findAll({
