@@ -1,7 +1,7 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
-import { breath } from '../breath'
+import { breather } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { queueIs } from './asked'
@@ -58,12 +58,14 @@ async function judgeAll(
   const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
+  const othersTurn = breather()
   for (let i = 0; i < fittings.length; i += CHUNK) {
     const chunk = fittings.slice(i, i + CHUNK)
     const changed: Changed[] = []
     for (const f of chunk) {
       const around = aroundIn(s, f.id, logs.get(f.id)!)
       const v = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around, f.solver)
+      await othersTurn()
       if (v.solverDue) due.push(f.id)
       if (
         v.verdict === f.verdict &&
@@ -84,8 +86,6 @@ async function judgeAll(
     }
     await store(changed)
     await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
-    // Others are answered between two chunks.
-    await breath()
   }
   return { total: fittings.length, turned, due }
 }

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
-import { breath } from '../breath'
+import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
 import { partsOfBoat, plainHoles } from './boats'
 import { zonesOf } from './zones'
@@ -45,13 +45,13 @@ export async function snapshotOf(boat: Boat, transaction: Transaction | null = n
     designs: await designsOf(fittings),
   }
 }
-const AT_ONCE = 16
 /** Reading a design takes a good part of a millisecond, and a large boat has hundreds. */
 async function designsOf(fittings: Fitting[]) {
   const designs = new Map<string, AnyDesign>()
-  for (const [i, f] of fittings.entries()) {
-    if (i % AT_ONCE === AT_ONCE - 1) await breath()
+  const othersTurn = breather()
+  for (const f of fittings) {
     designs.set(f.id, parseOf(kindNamed(f.kind), f.design))
+    await othersTurn()
   }
   return designs
 }
