@@ -13,6 +13,7 @@ import { up as hullDecisions } from './migrations/010-hull-decisions'
 import { up as mend } from './migrations/011-mend'
 import { up as oneTable } from './migrations/012-one-table-of-fittings'
 import { up as oneLog } from './migrations/013-what-happened-is-the-log'
+import { up as rolesByBoat } from './migrations/014-roles-by-boat'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   { name: '011-mend', sql: mend },
   { name: '012-one-table-of-fittings', sql: oneTable },
   { name: '013-what-happened-is-the-log', sql: oneLog },
+  { name: '014-roles-by-boat', sql: rolesByBoat },
 ]
 
 export function connect(url: string): Sequelize {

@@ -14,6 +14,7 @@ export const GRANTS: Record<string, string> = {
   session: ROWS,
   rate_hits: ROWS,
   users: KEPT,
+  boat_roles: ROWS,
   boats: ROWS,
   outline_stations: ROWS,
   zones: ROWS,

@@ -119,7 +119,7 @@ export class Someone {
     }
     return { status: r.status, body: parsed as Answer<T>['body'], headers: r.headers, text }
   }
-  async signIn(role: 'manager' | 'fitter' | 'apprentice' | 'owner') {
+  async signIn(role: 'manager' | 'fitter' | 'apprentice' | 'owner' | 'surveyor') {
     const a = await this.ask('POST', '/api/session', { login: role, password: `tide-${role}` })
     if (a.status !== 200) throw new Error(`sign-in as ${role}: ${a.text}`)
     return this

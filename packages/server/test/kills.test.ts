@@ -286,7 +286,7 @@ describe('the first start', () => {
       databases.superUrl,
       'SELECT (SELECT count(*)::int FROM boats) AS boats, (SELECT count(*)::int FROM users) AS users',
     )
-    expect(n).toEqual({ boats: 3, users: 4 })
+    expect(n).toEqual({ boats: 3, users: 5 })
     for (const s of both) {
       expect(
         (await (await new Someone(s.base).signIn('fitter')).ask('GET', '/api/boats/fulmars-reach')).status,

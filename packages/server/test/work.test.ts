@@ -242,7 +242,7 @@ describe('what an act costs', () => {
   }
   const account = async () => {
     const u = (await User.findOne({ where: { login: 'fitter' } }))!
-    return { id: u.id, login: u.login, name: u.name, role: u.role, boatId: u.boatId }
+    return { id: u.id, login: u.login, name: u.name, role: u.role, boats: {} }
   }
   it.each([
     ['deck-hardware', { catalogueId: 'HG-C200', xMm: 2600, yMm: 500 }, { 'bedding.tempC': 14 }],
@@ -274,7 +274,7 @@ describe('one truth for screen and paper', () => {
   it('list, bench, card and export say the same of every fitting of the demo', async () => {
     await settled()
     const who = (await User.findOne({ where: { login: 'manager' } }))!
-    const me = { id: who.id, login: who.login, name: who.name, role: who.role, boatId: who.boatId }
+    const me = { id: who.id, login: who.login, name: who.name, role: who.role, boats: {} }
     let seen = 0
     for (const boat of (await fitter.ask<{ id: string }[]>('GET', '/api/boats')).body) {
       const list = (

@@ -12,6 +12,7 @@ import type {
   Changed,
   Other,
   Point,
+  Role,
   Units,
   Verdict,
   WetSpot,
@@ -21,8 +22,8 @@ export interface Account {
   id: number
   login: string
   name: string
-  role: 'manager' | 'fitter' | 'apprentice' | 'owner'
-  boatId: string | null
+  role: Role
+  boats: Record<string, Role>
 }
 export interface BoatSummary {
   id: string
@@ -34,6 +35,7 @@ export interface BoatSummary {
   duty: Duty
   units: Units
   hullMaterial: string
+  launchOn: string | null
   hullKind: HullKind
   version: number
   note: string
@@ -152,7 +154,8 @@ export interface Lot {
   openedOn: string | null
   expiresOn: string
   storedHot: boolean
-  onHand: string
+  quantity: number | null
+  unit: string
   testedOn: string | null
   testNote: string
 }

@@ -4,4 +4,7 @@ declare module '*.vue' {
   export default component
 }
 declare module 'element-plus/es/components/dialog/style/css'
+declare module 'element-plus/es/components/date-picker/style/css'
 declare module '*.css'
+declare module 'element-plus/es/components/select/style/css'
+declare module 'element-plus/es/components/table/style/css'

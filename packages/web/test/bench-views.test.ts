@@ -161,7 +161,7 @@ describe('verdicts', () => {
     expect(check(p.bench, id).utilisation).toBe(before)
   })
   it('an owner is offered no remedy', async () => {
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const p = await onBench(VerdictColumn, deck({ 'plate.thicknessMm': 3 }, cleat), { picked: null })
     expect(p.w.findAll('.remedy')).toHaveLength(0)
   })

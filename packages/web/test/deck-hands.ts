@@ -87,7 +87,7 @@ export function aboard(server: Server = {}, boat: object = {}) {
       return got instanceof Response ? got : new Response(JSON.stringify(got))
     }),
   )
-  useSession().account = { role: 'fitter', name: 'Tam' } as never
+  useSession().account = { role: 'fitter', name: 'Tam', boats: {} } as never
   useBoats().picture = { ...BOAT, ...boat } as never
   return {
     calls,

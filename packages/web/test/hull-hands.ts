@@ -51,7 +51,8 @@ export const LOTS = [
     openedOn: null,
     expiresOn: '2031-01-01',
     storedHot: false,
-    onHand: '',
+    quantity: null,
+    unit: '',
     testedOn: null,
     testNote: '',
   },
@@ -64,7 +65,8 @@ export const LOTS = [
     openedOn: null,
     expiresOn: '2020-01-01',
     storedHot: false,
-    onHand: '',
+    quantity: null,
+    unit: '',
     testedOn: null,
     testNote: '',
   },
@@ -77,7 +79,8 @@ export const LOTS = [
     openedOn: null,
     expiresOn: '2031-01-01',
     storedHot: false,
-    onHand: '',
+    quantity: null,
+    unit: '',
     testedOn: null,
     testNote: '',
   },
@@ -106,7 +109,7 @@ export function atTheBench() {
         ),
     ),
   )
-  useSession().account = { role: 'fitter', name: 'Tam' } as never
+  useSession().account = { role: 'fitter', name: 'Tam', boats: {} } as never
   useBoats().picture = BOAT as never
 }
 const PHOTOS = [

@@ -29,7 +29,8 @@ const LOT = {
   openedOn: null,
   expiresOn: '2031-01-01',
   storedHot: false,
-  onHand: '',
+  quantity: null,
+  unit: '',
   testedOn: null,
   testNote: '',
 }
@@ -141,14 +142,14 @@ describe('the record of a hole', () => {
     })
   })
   it('an apprentice records and passes no gate', async () => {
-    useSession().account = { role: 'apprentice' } as never
+    useSession().account = { role: 'apprentice', boats: {} } as never
     const s = aboard({
       '/lots': [LOT],
       '/penetrations/7': hole({ state: 'drilled', next: ['core-sealed'] }),
       '/penetrations/7/events': () =>
         refusal(409, { code: 'gate', message: 'x', gates: [{ id: 'no-lot', text: 'No lot.' }] }),
     })
-    useSession().account = { role: 'apprentice' } as never
+    useSession().account = { role: 'apprentice', boats: {} } as never
     const p = await shown(HolePanel, { id: 7 })
     await p.w.find('form').trigger('submit')
     await flushPromises()
@@ -224,7 +225,7 @@ describe('the record of a hole', () => {
   })
   it('an owner reads it and writes nothing', async () => {
     aboard({ '/penetrations/7': hole() })
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const p = await shown(HolePanel, { id: 7 })
     expect(p.w.find('form').exists()).toBe(false)
     expect(p.w.text()).toContain('P-007')

@@ -205,7 +205,7 @@ describe('the yard\u2019s own values', () => {
       reason: 'three discs in the press',
       version: 0,
     })
-    useSession().account = { role: 'apprentice' } as never
+    useSession().account = { role: 'apprentice', boats: {} } as never
     await p.w.vm.$nextTick()
     expect(p.w.find('form').exists()).toBe(false)
   })

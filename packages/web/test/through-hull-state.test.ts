@@ -180,7 +180,7 @@ describe('remedies', () => {
     await vi.advanceTimersByTimeAsync(200)
     expect(of()).toContain('two clips')
     atTheBench()
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const read = await opened(fit({ 'hose.clips': 1 }))
     await vi.advanceTimersByTimeAsync(200)
     expect(read.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies).toEqual([])

@@ -72,7 +72,7 @@ describe('the chain, before anything is ordered', () => {
     expect(sounder.act).toHaveBeenCalledWith('POST', 'order', { reason: '' })
   })
   it('an owner reads it and orders nothing', async () => {
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const p = await page(ChainView, fit())
     expect(p.w.findAll('button')).toHaveLength(0)
     expect(p.w.findAll('tr[data-verdict=holds]')).toHaveLength(3)
@@ -323,7 +323,7 @@ describe('the work', () => {
     expect(p.act).toHaveBeenLastCalledWith('POST', 'tick/must/back', { reason: 'asked the wrong question' })
   })
   it('an owner sees the work and ticks nothing', async () => {
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const p = await page(WorkView, fit())
     expect(p.w.findAll('.steps button')).toHaveLength(0)
     expect(p.w.findAll('.steps > li').length).toBeGreaterThan(15)
@@ -388,7 +388,7 @@ describe('what is given', () => {
     expect(p.throughHull.judgement!.checks.find((c) => c.id === 'chest-bore')!.verdict).toBe('short')
   })
   it('all of it is read only for an owner', async () => {
-    useSession().account = { role: 'owner' } as never
+    useSession().account = { role: 'owner', boats: {} } as never
     const p = await page(ThroughHullGiven, fit())
     expect(
       p.w

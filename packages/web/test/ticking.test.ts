@@ -100,7 +100,7 @@ describe('the form of a step', () => {
     await f.by('Why it is passed over').setValue('done last week')
     await f.send()
     expect(f.sent()).toMatchObject({ step: 'launch', reason: 'done last week' })
-    useSession().account = { role: 'apprentice' } as never
+    useSession().account = { role: 'apprentice', boats: {} } as never
     await f.w.vm.$nextTick()
     expect(f.w.text()).toContain('a fitter passes a gate')
     expect(f.w.find('.act.main').attributes('disabled')).toBeDefined()
@@ -255,7 +255,7 @@ describe('the boat\u2019s water', () => {
         version: 2,
         plan: { marks: [{ name: 'Sole' }, { name: 'Mark' }] },
       })
-      useSession().account = { role: 'owner' } as never
+      useSession().account = { role: 'owner', boats: {} } as never
       await w.vm.$nextTick()
       expect(w.findAll('button').some((b) => b.text().startsWith('Add'))).toBe(false)
       expect(

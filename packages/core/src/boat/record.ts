@@ -29,6 +29,8 @@ export interface HoleRow {
   belowWaterline: boolean
   found: boolean
   acrossMm: number | null
+  /** of the longer way of an oval hole: 0 fore and aft, positive turning to starboard; null if not known */
+  directionDeg: number | null
   foundKind: string | null
   measuredFrom: string
   state: LifeState
@@ -51,4 +53,13 @@ export interface InstrumentReading {
   airC?: number
   humidityPct?: number
   surfaceC?: number
+}
+
+/** How the long way of an oval hole lies, in words; degrees from fore and aft, positive turning to starboard. */
+export function wayOf(directionDeg: number): string {
+  const deg = Math.abs(directionDeg)
+  if (deg < 0.5) return 'lying fore and aft'
+  if (deg > 89.5) return 'lying athwartships'
+  const side = directionDeg > 0 ? 'starboard' : 'port'
+  return `lying ${Number(deg.toFixed(1))}\u00b0 to ${side} of fore and aft`
 }

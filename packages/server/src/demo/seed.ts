@@ -22,6 +22,7 @@ import { readingOf } from '../instruments/stand-ins'
 import {
   AngleReading,
   Boat,
+  BoatRole,
   Fitting,
   WorkLog,
   LifeEvent,
@@ -47,18 +48,26 @@ import { DEMO_BOATS } from './boats'
 
 /** Accounts of the demo by role; the passwords are in the README, for this is a demo. */
 export const DEMO_ACCOUNTS = [
-  { login: 'manager', name: 'Isa Rendall', role: 'manager', boatId: null, password: 'tide-manager' },
-  { login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null, password: 'tide-fitter' },
+  { login: 'manager', name: 'Isa Rendall', role: 'manager', password: 'tide-manager' },
+  { login: 'fitter', name: 'Tam Corrigall', role: 'fitter', password: 'tide-fitter' },
   {
     login: 'apprentice',
     name: 'Jo Linklater',
     role: 'apprentice',
-    boatId: null,
     password: 'tide-apprentice',
   },
-  { login: 'owner', name: 'M. Halcro', role: 'owner', boatId: 'fulmars-reach', password: 'tide-owner' },
+  { login: 'owner', name: 'M. Halcro', role: 'owner', boat: 'fulmars-reach', password: 'tide-owner' },
+  {
+    login: 'surveyor',
+    name: 'A. Ingsay',
+    role: 'surveyor',
+    boat: 'fulmars-reach',
+    password: 'tide-surveyor',
+  },
 ] as const
 
+/** from the Wednesday of week 15 to the Saturday of week 22 */
+const LAUNCH_IN_DAYS = 52
 const days = (n: number) => dayjs().add(n, 'day').format('YYYY-MM-DD')
 const LOTS = [
   {
@@ -69,7 +78,8 @@ const LOTS = [
     openedOn: days(-30),
     expiresOn: days(900),
     storedHot: false,
-    onHand: '11 m',
+    quantity: 11,
+    unit: 'm',
   },
   {
     code: 'TC-PM-0387',
@@ -79,7 +89,8 @@ const LOTS = [
     openedOn: null,
     expiresOn: days(9),
     storedHot: false,
-    onHand: '3 tubes',
+    quantity: 3,
+    unit: 'tubes',
   },
   {
     code: 'TC-PM-0290',
@@ -89,7 +100,8 @@ const LOTS = [
     openedOn: days(-200),
     expiresOn: days(-41),
     storedHot: false,
-    onHand: '1 tube',
+    quantity: 1,
+    unit: 'tube',
   },
   {
     code: 'TC-HY-0512',
@@ -99,7 +111,8 @@ const LOTS = [
     openedOn: null,
     expiresOn: days(260),
     storedHot: false,
-    onHand: '6 tubes',
+    quantity: 6,
+    unit: 'tubes',
   },
   {
     code: 'TC-PS-0066',
@@ -109,7 +122,8 @@ const LOTS = [
     openedOn: null,
     expiresOn: days(120),
     storedHot: true,
-    onHand: '2 tubes',
+    quantity: 2,
+    unit: 'tubes',
   },
   {
     code: 'TC-EP-2201',
@@ -119,7 +133,8 @@ const LOTS = [
     openedOn: days(-12),
     expiresOn: days(320),
     storedHot: false,
-    onHand: '4 kg',
+    quantity: 4,
+    unit: 'kg',
   },
   {
     code: 'TC-EP-2054',
@@ -129,7 +144,8 @@ const LOTS = [
     openedOn: days(-400),
     expiresOn: days(-20),
     storedHot: false,
-    onHand: '1 kg',
+    quantity: 1,
+    unit: 'kg',
   },
 ] as const
 
@@ -355,6 +371,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
           hullMaterial: b.hullMaterial,
           note: b.note,
           isMain: b.isMain,
+          launchOn: b.isMain ? days(LAUNCH_IN_DAYS) : null,
         },
         { transaction },
       )
@@ -417,23 +434,24 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
         { transaction },
       )
     }
-    for (const a of DEMO_ACCOUNTS)
-      await User.create(
+    for (const a of DEMO_ACCOUNTS) {
+      const u = await User.create(
         {
           login: a.login,
           name: a.name,
           role: a.role,
-          boatId: a.boatId,
           passwordHash: await hashPassword(a.password),
         },
         { transaction },
       )
+      if ('boat' in a) await BoatRole.create({ userId: u.id, boatId: a.boat, role: a.role }, { transaction })
+    }
     await Lot.bulkCreate(
       LOTS.map((l) => ({ ...l, testedOn: null })),
       { transaction },
     )
   })
-  const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boatId: null }
+  const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boats: {} }
   await seedFound()
   await seedSurvey()
   for (const w of WANTED) await seedFitting(w, fitter)

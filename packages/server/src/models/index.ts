@@ -2,6 +2,7 @@ import type { FloodPlan, OwnGoods } from '@north-tide/core/through-hull'
 import type { SolverAnswer } from '../solver/pool'
 import {
   DataTypes,
+  literal,
   Model,
   type InferAttributes,
   type InferCreationAttributes,
@@ -16,12 +17,11 @@ import type {
   LogKind,
   PartKind,
   REACH_KINDS,
+  Role,
   Units,
   Verdict,
 } from '@north-tide/core'
 
-export const ROLES = ['manager', 'fitter', 'apprentice', 'owner'] as const
-export type Role = (typeof ROLES)[number]
 type Opt<T> = CreationOptional<T>
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -29,9 +29,18 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare login: string
   declare name: string
   declare role: Role
-  declare boatId: string | null
   declare passwordHash: string
 }
+/** What somebody is on one boat. */
+export class BoatRole extends Model<InferAttributes<BoatRole>, InferCreationAttributes<BoatRole>> {
+  declare userId: number
+  declare boatId: string
+  declare role: Role
+}
+/** Of an account: its roles on single boats, as one object. */
+export const boatRoles = literal(
+  '(SELECT jsonb_object_agg(r.boat_id, r.role) FROM boat_roles r WHERE r.user_id = "User".id)',
+)
 export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<Boat>> {
   declare id: string
   declare name: string
@@ -45,6 +54,7 @@ export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<B
   declare hullKind: Opt<HullKind>
   declare note: string
   declare isMain: boolean
+  declare launchOn: Opt<string | null>
   declare version: Opt<number>
 }
 export class Station extends Model<InferAttributes<Station>, InferCreationAttributes<Station>> {
@@ -109,7 +119,8 @@ export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot
   declare openedOn: string | null
   declare expiresOn: string
   declare storedHot: boolean
-  declare onHand: string
+  declare quantity: number | null
+  declare unit: Opt<string>
   declare testedOn: string | null
   declare testNote: Opt<string>
 }
@@ -194,6 +205,8 @@ export class Penetration extends Model<InferAttributes<Penetration>, InferCreati
   declare belowWaterline: boolean
   declare found: boolean
   declare acrossMm: Opt<number | null>
+  /** of the longer way of an oval hole: 0 fore and aft, positive turning to starboard */
+  declare directionDeg: Opt<number | null>
   declare foundKind: Opt<string | null>
   declare measuredFrom: Opt<string>
   declare createdAt: Opt<Date>
@@ -300,9 +313,14 @@ export function defineModels(sequelize: Sequelize) {
   // Sequelize writes into what it is given, so each column gets its own copy.
   const own = <A extends Record<string, object>>(columns: A): A =>
     Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
-  User.init(
-    own({ id: key, login: text, name: text, role: text, boatId: maybeText, passwordHash: text }),
-    at('users'),
+  User.init(own({ id: key, login: text, name: text, role: text, passwordHash: text }), at('users'))
+  BoatRole.init(
+    own({
+      userId: { type: T.INTEGER, primaryKey: true },
+      boatId: { type: T.TEXT, primaryKey: true },
+      role: text,
+    }),
+    at('boat_roles'),
   )
   Boat.init(
     own({
@@ -318,6 +336,7 @@ export function defineModels(sequelize: Sequelize) {
       hullKind: { ...text, defaultValue: 'laminate' },
       note: text,
       isMain: flag,
+      launchOn: day,
       version,
     }),
     at('boats'),
@@ -394,7 +413,8 @@ export function defineModels(sequelize: Sequelize) {
       openedOn: day,
       expiresOn: { type: T.DATEONLY, allowNull: false },
       storedHot: flag,
-      onHand: text,
+      quantity: maybeReal,
+      unit: { ...text, defaultValue: '' },
       testedOn: day,
       testNote: { ...text, defaultValue: '' },
     }),
@@ -492,6 +512,7 @@ export function defineModels(sequelize: Sequelize) {
       belowWaterline: flag,
       found: flag,
       acrossMm: maybeReal,
+      directionDeg: maybeReal,
       foundKind: maybeText,
       measuredFrom: { ...text, defaultValue: '' },
       createdAt: { type: T.DATE, allowNull: false, defaultValue: T.NOW },

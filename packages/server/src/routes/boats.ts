@@ -12,12 +12,19 @@ import {
   wholeCatalogue,
 } from '../services/hardware'
 import { attachment } from './files'
+import { giveRole, peopleOf } from '../services/people'
 import { boatPicture, listBoats, listLots, recordLotTest } from '../services/boats'
 
 export function boatRoutes(): Router {
   const r = Router()
   r.get('/boats', async (req, res) => void res.json(await listBoats(req.account!)))
   r.get('/boats/:id', async (req, res) => void res.json(await boatPicture(req.account!, req.params.id)))
+  r.get('/boats/:id/people', async (req, res) => void res.json(await peopleOf(req.account!, req.params.id)))
+  r.put(
+    '/boats/:id/people/:login',
+    async (req, res) =>
+      void res.json(await giveRole(req.account!, req.params.id, req.params.login, req.body)),
+  )
   r.get('/catalogue', async (_req, res) => void res.json(await wholeCatalogue()))
   r.get(
     '/hardware.json',

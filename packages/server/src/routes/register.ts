@@ -48,6 +48,7 @@ export function registerRoutes(): Router {
       'found',
       'foundKind',
       'acrossMm',
+      'directionDeg',
       'measuredFrom',
       'gatesPassed',
       'withdrawnWhy',

@@ -1,33 +1,37 @@
 import { Op } from 'sequelize'
 import { z } from 'zod'
-import { parseInput } from '@north-tide/core'
+import { ACTS, mayDo, parseInput, roleOn, type Act, type Role } from '@north-tide/core'
 import { ApiError, forbidden } from '../errors'
-import { User, type Role } from '../models'
+import { User, boatRoles } from '../models'
 import { hashPassword, isOld, matches } from './password'
 
 export interface Account {
   id: number
   login: string
   name: string
+  /** in the yard; an owner or a surveyor has his boats below and none else */
   role: Role
-  boatId: string | null
+  /** role on single boats, by the boat's id */
+  boats: Record<string, Role>
 }
 const credentials = z.strictObject({
   login: z.string().trim().min(1).max(80),
   password: z.string().min(1).max(200),
 })
+/** Somebody with all his roles, in one question to the database. */
+const WITH_BOATS = { attributes: { include: [[boatRoles, 'boats'] as [typeof boatRoles, string]] } }
 const account = (u: User): Account => ({
   id: u.id,
   login: u.login,
   name: u.name,
   role: u.role,
-  boatId: u.boatId,
+  boats: (u.get('boats') as Record<string, Role> | null) ?? {},
 })
 
 /** A hash of an earlier version is renewed when its owner signs in, for only then the password is known. */
 export async function signIn(body: unknown): Promise<Account> {
   const { login, password } = parseInput(credentials, body)
-  const user = await User.findOne({ where: { login: login.toLowerCase() } })
+  const user = await User.findOne({ where: { login: login.toLowerCase() }, ...WITH_BOATS })
   const oldAbout = (await User.count({ where: { passwordHash: { [Op.startsWith]: '$argon2' } } })) > 0
   const good = await matches(user?.passwordHash ?? null, password, oldAbout)
   if (!user || !good)
@@ -45,23 +49,22 @@ export async function signIn(body: unknown): Promise<Account> {
  * next sign-in.
  */
 export async function accountNow(id: number): Promise<Account | null> {
-  const user = await User.findByPk(id)
+  const user = await User.findByPk(id, WITH_BOATS)
   return user && account(user)
 }
 
 export async function demoFitter(): Promise<Account> {
-  const user = await User.findOne({ where: { role: 'fitter' } })
+  const user = await User.findOne({ where: { role: 'fitter' }, ...WITH_BOATS })
   if (!user) throw new ApiError(404, 'not-found', 'There is no demo fitter in this database')
   return account(user)
 }
 
-export function mayRead(who: Account, boatId: string) {
-  if (who.role === 'owner' && who.boatId !== boatId) throw forbidden('An owner reads only his own boat')
-}
-export function mayWrite(who: Account, boatId: string) {
-  mayRead(who, boatId)
-  if (who.role === 'owner') throw forbidden('An owner reads; the yard records')
-}
-export function mayPassGates(who: Account) {
-  if (who.role === 'apprentice') throw forbidden('An apprentice records, but a fitter passes the gate')
+/** All accounts with their roles. */
+export const withRoles = async (): Promise<Account[]> =>
+  (await User.findAll({ order: [['name', 'ASC']], ...WITH_BOATS })).map(account)
+
+/** Refuses with the table's words what somebody may not do, on a boat or in the yard. */
+export function must(who: Account, act: Act, boatId?: string) {
+  if (boatId !== undefined && roleOn(who, boatId) === null) throw forbidden(ACTS.read.else)
+  if (!mayDo(who, act, boatId)) throw forbidden(ACTS[act].else)
 }

@@ -2,7 +2,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import type { AnyDesign, LogData, LogKind, NewLine } from '@north-tide/core'
 import { notFound } from '../errors'
 import { Fitting, WorkLog } from '../models'
-import { mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { openFitting, readOpened, type Opened } from './fittings'
 import { isUuid } from './saving'
@@ -23,7 +23,7 @@ export async function inAct<T>(who: Account, id: string, run: (a: Act) => Promis
         )
       : []
     if (!there) throw notFound('fitting')
-    mayWrite(who, there.boatId)
+    must(who, 'work', there.boatId)
     return run({ who, transaction, ...(await openFitting(id, transaction)) })
   })
 }

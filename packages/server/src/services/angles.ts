@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { CalcError, angleSurvey, calculate, parseInput } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { AngleReading, Boat } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 
 /** A morning of level readings with the cradle's own heel and trim taken out (chapter 10.2). */
 const degrees = z.number().min(-90).max(90)
@@ -55,7 +55,7 @@ function inputOf(rows: AngleReading[]) {
 }
 
 export async function anglesOf(who: Account, boatId: string) {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   const rows = await AngleReading.findAll({ where: { boatId }, order: [['id', 'ASC']] })
   const input = inputOf(rows)
@@ -113,7 +113,7 @@ export async function heelOf(boatId: string, transaction: Transaction | null = n
 }
 
 export async function addAngle(who: Account, boatId: string, raw: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const b = parseInput(body, raw)
   await Boat.sequelize!.transaction(async (transaction) => {
     if (!(await Boat.findByPk(boatId, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })))
@@ -130,7 +130,7 @@ export async function addAngle(who: Account, boatId: string, raw: unknown) {
 
 /** A slip of the hand is taken out again; the readings are working notes until the schedule goes out. */
 export async function dropAngle(who: Account, boatId: string, id: number) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const n = Number.isSafeInteger(id) ? await AngleReading.destroy({ where: { id: String(id), boatId } }) : 0
   if (!n) throw notFound('reading')
   return anglesOf(who, boatId)

@@ -2,7 +2,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import type { Jobs } from '../jobs/queue'
 import { notFound } from '../errors'
 import { Boat } from '../models'
-import { mayRead, type Account } from './access'
+import { must, type Account } from './access'
 
 /**
  * Verdicts of a whole boat made anew. That it is wanted is written in the transaction of what made it
@@ -51,7 +51,7 @@ export async function askRejudgeAll(why: string, transaction: Transaction): Prom
     await askRejudge(b.id, why, transaction)
 }
 export async function jobOf(who: Account, boatId: string, id: number): Promise<Job> {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   const [job] = Number.isSafeInteger(id)
     ? await db().query<Job>(`SELECT ${JOB} FROM rejudge_jobs j WHERE j.id = $1 AND j.boat_id = $2`, {
         bind: [id, boatId],

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { FACES_OF_BOAT, HULL_KINDS, PART_KINDS, REACH_KINDS, areaOf, parseInput } from '@north-tide/core'
 import type { Transaction } from 'sequelize'
-import { ApiError, forbidden, notFound } from '../errors'
+import { ApiError, notFound } from '../errors'
 import {
   AngleReading,
   Boat,
@@ -12,11 +12,11 @@ import {
   Reading,
   Station,
   StructurePart,
-  User,
+  BoatRole,
   Zone,
   ZoneLayer,
 } from '../models'
-import { mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { partsOfBoat, stationsOf, summary } from './boats'
 import { zonesOf } from './zones'
 import { askRejudge } from './asked'
@@ -62,14 +62,12 @@ const boatShape = {
   hullKind: z.enum(HULL_KINDS),
   hullMaterial: z.string().trim().max(200).default(''),
   note: z.string().max(2000).default(''),
+  /** the day she is to be launched; null where nobody knows yet */
+  launchOn: z.iso.date().nullable().default(null),
 }
 const creating = z.strictObject({ ...boatShape, stations: stationsSchema.optional() })
 const saving = z.strictObject({ ...boatShape, version: z.number().int().positive().max(MOST_VERSION) })
 
-function mayBuild(who: Account) {
-  if (who.role === 'owner' || who.role === 'apprentice')
-    throw forbidden('A boat\u2019s own book is kept by a fitter or the manager')
-}
 const slug = (name: string) =>
   name
     .normalize('NFKD')
@@ -115,7 +113,7 @@ export function plainOutline(lengthMm: number, beamMm: number) {
 }
 
 export async function createBoat(who: Account, raw: unknown) {
-  mayBuild(who)
+  must(who, 'boat-book')
   const { stations, ...b } = parseInput(creating, raw)
   return Boat.sequelize!.transaction(async (transaction) => {
     const boat = await Boat.create(
@@ -136,7 +134,7 @@ export async function createBoat(who: Account, raw: unknown) {
 }
 
 export async function saveBoat(who: Account, id: string, raw: unknown) {
-  mayBuild(who)
+  must(who, 'boat-book')
   const { version, ...b } = parseInput(saving, raw)
   const before = await Boat.findByPk(id)
   if (!before) throw notFound('boat')
@@ -147,7 +145,7 @@ export async function saveBoat(who: Account, id: string, raw: unknown) {
 }
 
 export async function saveStations(who: Account, id: string, raw: unknown) {
-  mayBuild(who)
+  must(who, 'boat-book')
   const rows = parseInput(z.strictObject({ stations: stationsSchema }), raw).stations
   await Boat.sequelize!.transaction(async (transaction) => {
     await boatFor(id, transaction)
@@ -258,8 +256,7 @@ const columnsOf = (b: ZoneBody) => ({
   deadriseDeg: b.deadrise.map((p) => p.deg),
 })
 export async function addZone(who: Account, boatId: string, raw: unknown) {
-  mayBuild(who)
-  mayWrite(who, boatId)
+  must(who, 'boat-book', boatId)
   const b = parseInput(zoneBody, raw)
   const job = await Boat.sequelize!.transaction(async (transaction) => {
     await boatFor(boatId, transaction)
@@ -281,8 +278,7 @@ async function findZone(boatId: string, id: number) {
 }
 
 export async function saveZone(who: Account, boatId: string, id: number, raw: unknown) {
-  mayBuild(who)
-  mayWrite(who, boatId)
+  must(who, 'boat-book', boatId)
   const b = parseInput(zoneBody, raw)
   const zone = await findZone(boatId, id)
   if (b.version === undefined)
@@ -304,8 +300,7 @@ export async function saveZone(who: Account, boatId: string, id: number, raw: un
 }
 
 export async function removeZone(who: Account, boatId: string, id: number) {
-  mayBuild(who)
-  mayWrite(who, boatId)
+  must(who, 'boat-book', boatId)
   const zone = await findZone(boatId, id)
   const job = await Boat.sequelize!.transaction(async (transaction) => {
     await boatFor(boatId, transaction)
@@ -336,8 +331,7 @@ const part = z.strictObject({
 const partSaving = part.extend({ version: z.number().int().positive().max(MOST_VERSION) })
 /** A change of what stands behind the deck, and the judging anew that it makes necessary, in one. */
 async function withPart(who: Account, boatId: string, change: (transaction: Transaction) => Promise<string>) {
-  mayBuild(who)
-  mayWrite(who, boatId)
+  must(who, 'boat-book', boatId)
   const job = await Boat.sequelize!.transaction(async (transaction) =>
     askRejudge(boatId, await change(transaction), transaction),
   )
@@ -388,7 +382,7 @@ export const removePart = (who: Account, boatId: string, id: number) =>
  * drawn again in an hour, a record is not.
  */
 export async function removeBoat(who: Account, id: string) {
-  if (who.role !== 'manager') throw forbidden('Only the manager takes a boat off the list')
+  must(who, 'remove-boat')
   await Boat.sequelize!.transaction(async (transaction) => {
     const boat = await boatFor(id, transaction)
     const where = { where: { boatId: id }, transaction }
@@ -399,7 +393,7 @@ export async function removeBoat(who: Account, id: string) {
       ['angle readings', await AngleReading.count(where)],
       ['photos', await Photo.count(where)],
       ['a flooding plan', await FloodPlanRow.count(where)],
-      ['an owner’s account', await User.count(where)],
+      ['an owner or a surveyor', await BoatRole.count(where)],
     ] as const
     const there = holds.filter(([, n]) => n > 0).map(([what]) => what)
     if (there.length)

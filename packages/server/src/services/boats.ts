@@ -2,6 +2,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import { z } from 'zod'
 import {
   holeLabel,
+  mayDo,
   offBoat,
   parseInput,
   zoneTitle,
@@ -10,9 +11,9 @@ import {
   type BoatZone,
 } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
-import { ApiError, forbidden, notFound } from '../errors'
+import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Lot, Station, StructurePart } from '../models'
-import { mayRead, type Account } from './access'
+import { must, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
 import { zonesOf } from './zones'
@@ -30,6 +31,7 @@ export const summary = (b: Boat) => ({
   hullKind: b.hullKind,
   version: b.version,
   note: b.note,
+  launchOn: b.launchOn,
 })
 
 export async function listBoats(who: Account) {
@@ -39,7 +41,7 @@ export async function listBoats(who: Account) {
       ['name', 'ASC'],
     ],
   })
-  return boats.filter((b) => who.role !== 'owner' || b.id === who.boatId).map(summary)
+  return boats.filter((b) => mayDo(who, 'read', b.id)).map(summary)
 }
 
 export async function boatById(id: string, transaction: Transaction | null = null): Promise<Boat> {
@@ -88,7 +90,7 @@ export function refuseOffBoat(
 
 /** All that the plan shows of one boat. */
 export async function boatPicture(who: Account, id: string) {
-  mayRead(who, id)
+  must(who, 'read', id)
   const boat = await boatById(id)
   const [stations, zones, parts, fittings, holes, orders] = await Promise.all([
     stationsOf(id),
@@ -164,8 +166,7 @@ const lotTest = z.strictObject({ note: z.string().trim().min(1).max(300) })
 
 /** A bead or a cup tried before a doubtful lot is used; the gates ask for it. */
 export async function recordLotTest(who: Account, id: number, body: unknown) {
-  if (who.role === 'owner' || who.role === 'apprentice')
-    throw forbidden('A fitter or the manager vouches for a lot')
+  must(who, 'vouch-lot')
   const { note } = parseInput(lotTest, body)
   const lot = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Lot.findByPk(id) : null
   if (!lot) throw notFound('lot')
@@ -174,7 +175,7 @@ export async function recordLotTest(who: Account, id: number, body: unknown) {
 }
 
 export async function listLots(who: Account) {
-  if (who.role === 'owner') throw forbidden('The stores are the yard\u2019s own')
+  must(who, 'stores')
   const lots = await Lot.findAll({
     order: [
       ['kind', 'DESC'],
@@ -190,7 +191,8 @@ export async function listLots(who: Account) {
     openedOn: l.openedOn,
     expiresOn: l.expiresOn,
     storedHot: l.storedHot,
-    onHand: l.onHand,
+    quantity: l.quantity,
+    unit: l.unit,
     testedOn: l.testedOn,
     testNote: l.testNote,
   }))

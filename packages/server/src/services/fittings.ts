@@ -33,7 +33,7 @@ import {
 } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, HoleLink, Penetration, WorkLog } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { heelOf } from './angles'
 import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
@@ -190,7 +190,7 @@ async function spotOf(
 const USUAL_DEPTH_MM = -300
 
 export async function place(who: Account, boatId: string, body: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'work', boatId)
   const p = parseInput(placing, body)
   const boat = await boatById(boatId)
   const { kind, entry } = await entryOf(p.catalogueId)
@@ -264,7 +264,7 @@ async function withSlow(f: Fitting): Promise<Fitting> {
 
 /** A design from a file is judged anew; the verdicts and the past of whoever wrote it are not believed. */
 export async function importFitting(who: Account, boatId: string, body: unknown, kindId?: string) {
-  mayWrite(who, boatId)
+  must(who, 'work', boatId)
   const s = await snapshotOf(await boatById(boatId))
   const kind = kindOfFile(body, kindId)
   const d = fittingFromFile(kind, body)
@@ -311,7 +311,7 @@ export async function openFitting(id: string, transaction: Transaction | null = 
 }
 export async function readFitting(who: Account, id: string) {
   const o = await openFitting(id)
-  mayRead(who, o.f.boatId)
+  must(who, 'read', o.f.boatId)
   return readOpened(o)
 }
 /** What the bench is told of a fitting; after an act, of what the act has made of it. */
@@ -351,7 +351,7 @@ function relativeHoles(kind: Kind, d: AnyDesign, around: ReturnType<typeof aroun
 export async function saveFitting(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)
   const boat = await boatOfFitting(id)
-  mayWrite(who, boat.id)
+  must(who, 'work', boat.id)
   const [s, log] = await Promise.all([snapshotOf(boat), logOf(id)])
   const before = s.fittings.find((f) => f.id === id)!
   const kind = kindNamed(before.kind)
@@ -397,7 +397,7 @@ const sidesTurned = (n: string, yMm: number) =>
 /** The same fitting on the other side, or at another place: judged on the boat that is there. */
 export async function copyFitting(who: Account, id: string, body: unknown) {
   const f = await findFitting(id)
-  mayWrite(who, f.boatId)
+  must(who, 'work', f.boatId)
   const c = parseInput(copying, body)
   const kind = kindNamed(f.kind)
   if (!kind.copy)
@@ -433,7 +433,7 @@ export async function replaceFitting(who: Account, id: string, body: unknown) {
   const f = await inOne(async (transaction) => {
     // Locked, so that two who replace it at one moment do not both.
     const old = await findFitting(id, transaction)
-    mayWrite(who, old.boatId)
+    must(who, 'work', old.boatId)
     if (old.kind !== kind.id)
       throw new ApiError(
         400,
@@ -458,7 +458,7 @@ export async function replaceFitting(who: Account, id: string, body: unknown) {
 export async function removeFitting(who: Account, id: string) {
   await inOne(async (transaction) => {
     const f = await findFitting(id, transaction)
-    mayWrite(who, f.boatId)
+    must(who, 'work', f.boatId)
     if (f.recordedAt)
       throw new ApiError(409, 'recorded', 'Its holes are in the register; a recorded fitting stays')
     if (await Fitting.count({ where: { replacesId: id }, transaction }))
@@ -480,7 +480,7 @@ export async function removeFitting(who: Account, id: string) {
  */
 export async function sheetOf(who: Account, id: string) {
   const { f, kind, s, log, design: d, around } = await openFitting(id)
-  mayRead(who, f.boatId)
+  must(who, 'read', f.boatId)
   const v = judgeByHand(kind, d, around, f.solver)
   const { design, judgement, problem } = v
   if (!judgement)
@@ -511,7 +511,7 @@ export type FittingSheet = Awaited<ReturnType<typeof sheetOf>>
 
 export async function designFile(who: Account, id: string) {
   const f = await findFitting(id)
-  mayRead(who, f.boatId)
+  must(who, 'read', f.boatId)
   const kind = kindNamed(f.kind)
   return { name: f.name, file: fittingFile(kind, parseOf(kind, f.design)) }
 }

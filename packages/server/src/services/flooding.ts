@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { parseInput } from '@north-tide/core'
 import { floodPlanSchema, parseFloodPlan, type FloodPlan } from '@north-tide/core/through-hull'
 import { FloodPlanRow } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { boatById } from './boats'
 import { MOST_VERSION, stale, within } from './saving'
 
@@ -15,7 +15,7 @@ export async function floodPlanOf(
   who: Account,
   boatId: string,
 ): Promise<{ plan: FloodPlan; version: number; estimated: boolean; updatedBy: string }> {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   const boat = await boatById(boatId)
   const row = await FloodPlanRow.findByPk(boatId)
   if (row)
@@ -58,7 +58,7 @@ async function firstPlan(row: { boatId: string; plan: FloodPlan; updatedBy: stri
 }
 const flooding = z.strictObject({ version: z.number().int().min(0).max(MOST_VERSION), plan: z.unknown() })
 export async function saveFloodPlan(who: Account, boatId: string, body: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'work', boatId)
   await boatById(boatId)
   const b = parseInput(flooding, body)
   const plan = within('plan', () => parseFloodPlan(b.plan))

@@ -1,7 +1,9 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
 import {
+  CalcError,
   LIFE_STATES,
+  mayDo,
   lifeSaid,
   lifeStateOf,
   NO_ZONE,
@@ -20,7 +22,7 @@ import {
 import type { Transaction } from 'sequelize'
 import { ApiError, forbidden, notFound } from '../errors'
 import { Boat, LifeEvent, Penetration } from '../models'
-import { mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { refuseOffBoat, stationsOf } from './boats'
 import { zonesOf } from './zones'
 import { pointOf } from './fittings'
@@ -41,6 +43,8 @@ const body = z.strictObject({
   whatFor: z.string().trim().max(120).default(''),
   diameterMm: z.number().positive().max(1000),
   acrossMm: z.number().positive().max(1000).nullish(),
+  /** of the long way of an oval hole, from fore and aft, positive turning to starboard */
+  directionDeg: z.number().min(-90).max(90).nullish(),
   xMm: z.number().min(-1e5).max(1e6).optional(),
   yMm: z.number().min(-1e5).max(1e5).optional(),
   zMm: z.number().min(-1e5).max(1e5).optional(),
@@ -60,8 +64,10 @@ async function nextNumber(boatId: string, transaction: Transaction) {
 }
 
 export async function addFound(who: Account, boatId: string, raw: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const b = parseInput(body, raw)
+  if (b.directionDeg != null && b.acrossMm == null)
+    throw new CalcError('invalid-input', 'directionDeg', 'A round hole lies no way: give the long way too')
   const boat = await Boat.findByPk(boatId)
   if (!boat) throw notFound('boat')
   const at = await pointOf(boatId, b)
@@ -83,6 +89,7 @@ export async function addFound(who: Account, boatId: string, raw: unknown) {
         zMm,
         diameterMm: b.diameterMm,
         acrossMm: b.acrossMm ?? null,
+        directionDeg: b.directionDeg ?? null,
         foundKind: b.foundKind,
         through: b.through,
         fastener: '',
@@ -104,7 +111,7 @@ export async function addFound(who: Account, boatId: string, raw: unknown) {
       b.diameterMm,
     )
     const gates = weigh(p, [], next, [])
-    passOrRefuse(who, gates, b.gateReason)
+    passOrRefuse(who, p.boatId, gates, b.gateReason)
     await write(who, p, 1, next, gates, b.gateReason, transaction)
     return p.id
   })
@@ -140,7 +147,7 @@ export async function withdrawFound(who: Account, id: number, raw: unknown) {
         'Only a hole that was found, and that nothing stands in, is withdrawn',
       )
     const first = await LifeEvent.findOne({ where: { penetrationId: p.id, seq: 1 }, transaction })
-    if (who.role === 'apprentice' && first?.who !== who.name)
+    if (!mayDo(who, 'pass-gate', p.boatId) && first?.who !== who.name)
       throw forbidden('An apprentice withdraws what he kept himself; a fitter the rest')
     await p.update({ withdrawnWhy: why, withdrawnBy: who.name, withdrawnAt: new Date() }, { transaction })
   })
@@ -219,7 +226,7 @@ function match(headers: string[]): Partial<Record<Column, string>> {
 
 /** Reads a list of holes. Nothing is written unless every row can be, and then all at once. */
 export async function importHoles(who: Account, boatId: string, raw: unknown): Promise<ImportAnswer> {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const b = parseInput(importing, raw)
   const boat = await Boat.findByPk(boatId)
   if (!boat) throw notFound('boat')
@@ -344,7 +351,7 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
     gates,
   }
   if (!b.write || missing.length || errors.length || !rows.length) return answer
-  passOrRefuse(who, gates, b.gateReason)
+  passOrRefuse(who, boatId, gates, b.gateReason)
   await Boat.sequelize!.transaction(async (transaction) => {
     let number = await nextNumber(boatId, transaction)
     for (const [i, r] of rows.entries()) {

@@ -2,9 +2,9 @@ import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import { CalcError, parseInput } from '@north-tide/core'
 import { goodsFromFile, isListed, parseOwnGoods, type OwnGoods } from '@north-tide/core/through-hull'
-import { ApiError, forbidden, notFound } from '../errors'
+import { ApiError, notFound } from '../errors'
 import { Goods } from '../models'
-import type { Account } from './access'
+import { must, type Account } from './access'
 import { MOST_VERSION, stale, within } from './saving'
 
 export type KeptGoods = OwnGoods & { version: number }
@@ -23,10 +23,6 @@ export const ownGoods = async (transaction: Transaction | null = null): Promise<
     })
   ).map((g) => ({ kind: g.kind, part: { ...g.part, id: g.id }, version: g.version }) as KeptGoods)
 
-function mayKeep(who: Account) {
-  if (who.role !== 'manager' && who.role !== 'fitter')
-    throw forbidden('Parts of the yard’s own are kept by a fitter or the manager')
-}
 function free(g: OwnGoods, path: string) {
   if (isListed(g.part.id))
     throw new ApiError(409, 'taken', `${g.part.id} stands in the list; give yours another number`, path)
@@ -39,7 +35,7 @@ const row = (who: Account, g: OwnGoods) => ({
   madeAt: new Date(),
 })
 export async function keepGoods(who: Account, raw: unknown): Promise<KeptGoods[]> {
-  mayKeep(who)
+  must(who, 'yard-parts')
   // The version is the record's, not the part's: it is taken off before the part is read.
   const { version: given = 0, ...rest } =
     raw !== null && typeof raw === 'object' && !Array.isArray(raw) ? (raw as { version?: unknown }) : { raw }
@@ -69,7 +65,7 @@ export async function keepGoods(who: Account, raw: unknown): Promise<KeptGoods[]
 }
 /** All of a file or none. */
 export async function importGoods(who: Account, raw: unknown): Promise<KeptGoods[]> {
-  mayKeep(who)
+  must(who, 'yard-parts')
   const goods = goodsFromFile(raw)
   goods.forEach((g, i) => {
     free(g, `goods.${i}.part.id`)
@@ -86,7 +82,7 @@ export async function importGoods(who: Account, raw: unknown): Promise<KeptGoods
   return ownGoods()
 }
 export async function dropGoods(who: Account, id: string): Promise<KeptGoods[]> {
-  mayKeep(who)
+  must(who, 'yard-parts')
   if ((await Goods.destroy({ where: { id } })) === 0) throw notFound('part')
   return ownGoods()
 }

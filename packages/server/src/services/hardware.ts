@@ -17,9 +17,9 @@ import {
   type Habits,
 } from '@north-tide/core'
 import { safeCell } from '../csv'
-import { ApiError, forbidden } from '../errors'
+import { ApiError } from '../errors'
 import { Boat } from '../models'
-import type { Account } from './access'
+import { must, type Account } from './access'
 import { MOST_VERSION, stale } from './saving'
 import { longestLine } from './outline'
 
@@ -143,10 +143,6 @@ export const wholeCatalogue = async (): Promise<CatalogueEntry[]> => [...CATALOG
 export const entryNamed = async (id: string): Promise<CatalogueEntry | undefined> =>
   catalogueEntry(id) ?? (await ownHardware()).find((h) => h.id === id)
 
-function mayDraw(who: Account) {
-  if (who.role !== 'manager' && who.role !== 'fitter')
-    throw forbidden('Hardware is drawn by a fitter or the manager')
-}
 /** `over` writes whatever version is there: a whole file that is read in says so itself. */
 async function write(v: z.output<typeof body>, who: Account, transaction: Transaction, over = false) {
   if (catalogueEntry(v.id))
@@ -195,13 +191,13 @@ async function write(v: z.output<typeof body>, who: Account, transaction: Transa
 }
 const UPDATE = `ON CONFLICT (id) DO UPDATE SET title=$2, maker=$3, family=$4, face=$5, length_mm=$6, width_mm=$7, diameter_mm=$8, thickness_mm=$9, body_height_mm=$10, outline_x=$11, outline_y=$12, holes_x=$13, holes_y=$14, sizes=$15, head=$16, rated_n=$17, units=$18, pipe_mm=$19, made_by=$20, version=hardware.version+1`
 export async function saveHardware(who: Account, raw: unknown): Promise<Hardware[]> {
-  mayDraw(who)
+  must(who, 'yard-parts')
   const v = parseInput(body, raw)
   await db().transaction((transaction) => write(v, who, transaction))
   return ownHardware()
 }
 export async function removeHardware(who: Account, id: string): Promise<Hardware[]> {
-  mayDraw(who)
+  must(who, 'yard-parts')
   await db().query('DELETE FROM hardware WHERE id = $1', { bind: [id] })
   return ownHardware()
 }
@@ -240,7 +236,7 @@ export async function hardwareCsv(): Promise<string> {
 }
 /** Several at once, from JSON or CSV: all of them or none. */
 export async function importHardware(who: Account, raw: unknown): Promise<Hardware[]> {
-  mayDraw(who)
+  must(who, 'yard-parts')
   const given = parseInput(
     z.union([
       z.strictObject({
@@ -354,8 +350,7 @@ const habit = z.strictObject({
   school: z.string().nullable(),
 })
 export async function setHabit(who: Account, raw: unknown): Promise<Habits> {
-  if (who.role !== 'manager' && who.role !== 'fitter')
-    throw forbidden('The yard\u2019s habits are set by a fitter or the manager')
+  must(who, 'yard-values')
   const { question, school } = parseInput(habit, raw)
   const q = QUESTIONS.find((x) => x.id === question)!
   if (school !== null && !q.schools.includes(school))

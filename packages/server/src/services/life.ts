@@ -10,7 +10,7 @@ import {
 } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { LifeEvent, Lot, type Fitting, type Penetration } from '../models'
-import { mayPassGates, type Account } from './access'
+import { must, type Account } from './access'
 
 /**
  * How a step of a hole's life is weighed and written, whoever records it: the register by hand, or the
@@ -134,10 +134,16 @@ export function weigh(
   return gatesFor(holeFacts(p, fitting), known, { ...next, at: next.at.getTime(), lot: lotFacts(next.lot) })
 }
 /** Gates are passed with a fitter’s reason or not at all. */
-export function passOrRefuse(who: Account, gates: Gate[], reason: string, path = 'gateReason') {
+export function passOrRefuse(
+  who: Account,
+  boatId: string,
+  gates: Gate[],
+  reason: string,
+  path = 'gateReason',
+) {
   if (!gates.length) return
   if (!reason) throw new ApiError(409, 'gate', gates.map((g) => g.text).join(' '), path, { gates })
-  mayPassGates(who)
+  must(who, 'pass-gate', boatId)
 }
 export async function write(
   who: Account,

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto'
 import sharp from 'sharp'
 import { z } from 'zod'
-import { parseInput } from '@north-tide/core'
+import { mayDo, parseInput } from '@north-tide/core'
 import { ApiError, forbidden, notFound } from '../errors'
 import { Boat, Penetration, Photo, Reading, Zone } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 
 export const MOST_BYTES = 12 * 1024 * 1024
 const MOST_PIXELS = 80_000_000
@@ -122,7 +122,7 @@ async function subjectExists(boatId: string, subject: PhotoSubject, id: string):
 }
 
 export async function addPhoto(who: Account, boatId: string, bytes: Buffer | undefined, raw: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const m = parseInput(meta, raw)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   if (!(await subjectExists(boatId, m.subject, m.subjectId)))
@@ -141,7 +141,7 @@ export async function addPhoto(who: Account, boatId: string, bytes: Buffer | und
   )
 }
 export async function photosOf(who: Account, boatId: string) {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   return (
     await Photo.findAll({ where: { boatId, withdrawnWhy: null }, order: [['id', 'ASC']], attributes: LIGHT })
   ).map(shown)
@@ -151,7 +151,7 @@ export async function photoBytes(who: Account, id: number, size: 'small' | 'larg
     ? await Photo.findByPk(String(id), { attributes: ['id', 'boatId', 'mime', size] })
     : null
   if (!p) throw notFound('photo')
-  mayRead(who, p.boatId)
+  must(who, 'read', p.boatId)
   return { bytes: p[size], mime: size === 'original' ? p.mime : 'image/jpeg' }
 }
 const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
@@ -170,9 +170,9 @@ export async function withdrawPhoto(who: Account, id: number, raw: unknown) {
         })
       : null
     if (!p) throw notFound('photo')
-    mayWrite(who, p.boatId)
-    if (who.role === 'apprentice' && p.who !== who.name)
-      throw forbidden('An apprentice withdraws photos of his own; a fitter the rest')
+    must(who, 'measure', p.boatId)
+    if (!mayDo(who, 'pass-gate', p.boatId) && p.who !== who.name)
+      throw forbidden('Photos of one\u2019s own may be withdrawn; a fitter withdraws the rest')
     if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', 'It is withdrawn already')
     await p.update({ withdrawnWhy: why, withdrawnBy: who.name, withdrawnAt: new Date() }, { transaction })
   })

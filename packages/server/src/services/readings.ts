@@ -3,7 +3,7 @@ import { CORE_STATES, TAP_SOUNDS, THICKNESS_WAYS, layerFrom, parseInput } from '
 import type { Transaction } from 'sequelize'
 import { ApiError, notFound } from '../errors'
 import { Boat, Reading, Zone, ZoneLayer } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { moment } from './saving'
 
@@ -29,7 +29,7 @@ export const shownReading = (r: Reading, code: string | null) => ({
 export type ReadingShown = ReturnType<typeof shownReading>
 
 export async function readingsOf(who: Account, boatId: string): Promise<ReadingShown[]> {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   const [rows, zones] = await Promise.all([
     Reading.findAll({ where: { boatId }, order: [['id', 'ASC']] }),
     Zone.findAll({ where: { boatId } }),
@@ -124,7 +124,7 @@ async function remeasure(zone: Zone, transaction: Transaction): Promise<boolean>
 }
 
 export async function addReading(who: Account, boatId: string, raw: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   const b = parseInput(body, raw)
   const takenAt = b.takenAt ? new Date(b.takenAt) : new Date()
@@ -196,7 +196,7 @@ export async function addReading(who: Account, boatId: string, raw: unknown) {
 const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
 /** A reading is never edited: it is withdrawn with a reason and taken again. */
 export async function withdrawReading(who: Account, boatId: string, id: number, raw: unknown) {
-  mayWrite(who, boatId)
+  must(who, 'measure', boatId)
   const { why } = parseInput(withdrawal, raw)
   const job = await Boat.sequelize!.transaction(async (transaction) => {
     const r = Number.isSafeInteger(id)

@@ -9,13 +9,14 @@ import {
   nextStates,
   parseInput,
   standing,
+  type Act,
   type HoleRow,
   type LogLine,
 } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Penetration } from '../models'
-import { mayRead, mayWrite, type Account } from './access'
+import { must, type Account } from './access'
 import { zonesOf } from './zones'
 import {
   eventsOf,
@@ -44,7 +45,7 @@ interface Which {
 export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
     `SELECT p.id, p.number, p.fitting_id AS "fittingId", f.kind AS "fittingKind", p.part, p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
-            p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
+            p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.direction_deg AS "directionDeg", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
             p.withdrawn_why AS "withdrawnWhy", p.withdrawn_by AS "withdrawnBy",
             e.state, e.happened_at AS since, e.who,
             (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
@@ -69,25 +70,30 @@ export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRo
 }
 
 export async function register(who: Account, boatId: string) {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   return holesOf(boatId)
 }
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */
-export async function lockedHole(who: Account, id: number, transaction: Transaction): Promise<Penetration> {
+export async function lockedHole(
+  who: Account,
+  id: number,
+  transaction: Transaction,
+  act: Act = 'work',
+): Promise<Penetration> {
   const p = isHoleId(id)
     ? await Penetration.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
     : null
   if (!p) throw notFound('hole')
-  mayWrite(who, p.boatId)
+  must(who, act, p.boatId)
   return p
 }
 
 async function load(who: Account, id: number) {
   const p = isHoleId(id) ? await Penetration.findByPk(id) : null
   if (!p) throw notFound('hole')
-  mayRead(who, p.boatId)
+  must(who, 'read', p.boatId)
   return { p, events: await eventsOf(p.id) }
 }
 
@@ -172,7 +178,9 @@ const kept = <T>(sent: T | null | undefined, was: T | null | undefined): T | nul
 export async function addEvent(who: Account, id: number, body: unknown) {
   const b = parseInput(eventBody, body)
   await Penetration.sequelize!.transaction(async (transaction) => {
-    const p = await lockedHole(who, id, transaction)
+    // A surveyor works on no hole, yet says of any that it is suspect.
+    const act = b.state === 'suspect' && b.corrects == null ? 'measure' : 'work'
+    const p = await lockedHole(who, id, transaction, act)
     if (p.withdrawnWhy) throw new ApiError(409, 'withdrawn', `This hole was withdrawn: ${p.withdrawnWhy}`)
     const events = await eventsOf(p.id, transaction)
     const wrong = b.corrects == null ? undefined : events.find((e) => e.seq === b.corrects)
@@ -190,7 +198,7 @@ export async function addEvent(who: Account, id: number, body: unknown) {
     const worth = b.state === 'drilled' ? await worthFor(p, transaction) : null
     const gates = weigh(p, events, next, await factsOf(events, transaction), worth)
     const reason = b.gateReason?.trim() ?? ''
-    passOrRefuse(who, gates, reason)
+    passOrRefuse(who, p.boatId, gates, reason)
     await write(who, p, (events.at(-1)?.seq ?? 0) + 1, next, gates, reason, transaction)
   })
   return hole(who, id)
@@ -251,7 +259,7 @@ export async function* registerExport(boatId: string) {
 }
 /** The boat whose register goes out, for whoever may read it. */
 export async function registerOf(who: Account, boatId: string) {
-  mayRead(who, boatId)
+  must(who, 'read', boatId)
   const boat = await Boat.findByPk(boatId)
   if (!boat) throw notFound('boat')
   return { boat, parts: registerExport(boatId) }

@@ -169,7 +169,7 @@ export async function tickFitting(who: Account, id: string, body: unknown) {
         tick,
       ),
     )
-    passOrRefuse(who, done.gates, t.reason, 'reason')
+    passOrRefuse(who, a.f.boatId, done.gates, t.reason, 'reason')
     for (const h of holes) if (done.events.some((e) => e.label === h.label)) refuseEarlier(h.lastAt, at)
     await writeEvents(a, holes, done.events, t.reason)
     await writeSizes(a, holes, done.sizes)

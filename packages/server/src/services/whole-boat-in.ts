@@ -4,7 +4,7 @@ import { CalcError, parseInput, zoneCodeOf, type Kind, type LogData } from '@nor
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { parseFloodPlan } from '@north-tide/core/through-hull'
 import { refusalOf } from '../database-errors'
-import { ApiError, forbidden } from '../errors'
+import { ApiError } from '../errors'
 import {
   AngleReading,
   Boat,
@@ -22,7 +22,7 @@ import {
   Zone,
   ZoneLayer,
 } from '../models'
-import type { Account } from './access'
+import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { freeId } from './boat-book'
 import { lookInto } from './photos'
@@ -148,8 +148,7 @@ const atKind = (id: string, i: number): Kind => {
 
 /** Reads a boat from a file as a new boat: all of it or none. */
 export async function importBoat(who: Account, raw: unknown) {
-  if (who.role === 'owner' || who.role === 'apprentice')
-    throw forbidden('A fitter or the manager takes a boat in')
+  must(who, 'boat-book')
   const version = raw !== null && typeof raw === 'object' ? (raw as { version?: unknown }).version : undefined
   if (typeof version === 'number' && version > BOAT_VERSION)
     throw new CalcError(
@@ -231,7 +230,7 @@ export async function importBoat(who: Account, raw: unknown) {
           l.code,
           (
             (await Lot.findOne({ where: { code: l.code }, ...t })) ??
-            (await Lot.create({ ...l, onHand: '' }, t))
+            (await Lot.create({ ...l, quantity: null }, t))
           ).id,
         )
       const fittingIds = new Map<string, string>()

@@ -15,7 +15,7 @@ import {
   Zone,
   ZoneLayer,
 } from '../models'
-import { mayRead, type Account } from './access'
+import { must, type Account } from './access'
 import { boatById, stationsOf } from './boats'
 import { BOAT_FORMAT, BOAT_VERSION, type BoatFile } from './whole-boat-shape'
 
@@ -26,7 +26,7 @@ const withdrawnOf = (r: Pick<Photo, 'withdrawnWhy' | 'withdrawnBy' | 'withdrawnA
  * this database's own.
  */
 export async function exportBoat(who: Account, id: string, withPhotos = true): Promise<BoatFile> {
-  mayRead(who, id)
+  must(who, 'read', id)
   const b = await boatById(id)
   const [stations, zones, parts, readings, angles, fittings, holes] = await Promise.all([
     stationsOf(id),
@@ -104,6 +104,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
       hullKind: b.hullKind,
       hullMaterial: b.hullMaterial,
       note: b.note,
+      launchOn: b.launchOn,
     },
     stations,
     zones: zones.map((z0) => ({
@@ -221,6 +222,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
       zMm: h.zMm,
       diameterMm: h.diameterMm,
       acrossMm: h.acrossMm,
+      directionDeg: h.directionDeg,
       foundKind: h.foundKind,
       withdrawn: withdrawnOf(h),
       through: h.through,

@@ -46,6 +46,8 @@ export const boatFile = z.strictObject({
     hullKind: z.enum(HULL_KINDS),
     hullMaterial: text,
     note: text,
+    /** neither this nor a hole's direction was in files before they were known */
+    launchOn: z.iso.date().nullable().default(null),
   }),
   stations: stationsSchema,
   zones: z.array(
@@ -168,6 +170,7 @@ export const boatFile = z.strictObject({
       zMm: num,
       diameterMm: num.positive(),
       acrossMm: num.positive().nullable(),
+      directionDeg: num.min(-90).max(90).nullable().default(null),
       foundKind: text.nullable(),
       withdrawn: withdrawn.default(null),
       through: text,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { parseInput, workState } from '@north-tide/core'
 import { ApiError } from '../errors'
-import { mayPassGates, type Account } from './access'
+import { must, type Account } from './access'
 import { inAct, line, write } from './act'
 import { refuseFuture } from './life'
 import { recordHoles } from './record'
@@ -34,7 +34,7 @@ export async function orderFitting(who: Account, id: string, body: unknown) {
           'reason',
           { joints: bad.map((b) => ({ id: b.id, codes: b.codes, because: b.because })) },
         )
-      mayPassGates(who)
+      must(who, 'pass-gate', a.f.boatId)
     }
     const what = a.kind.orderList(a.design, j)
     const why = bad.length
@@ -118,7 +118,7 @@ export async function decideFitting(who: Account, id: string, body: unknown) {
           `${q.because} To do it all the same wants a reason that stays on record.`,
           'reason',
         )
-      mayPassGates(who)
+      must(who, 'pass-gate', a.f.boatId)
     }
     const said = `${q.title.toLowerCase()}: ${r.decision}; ${q.said}${r.reason ? `; ${r.reason}` : ''}`
     const data = { about: q.about, decision: r.decision, reason: r.reason, on: q.on }

@@ -8,9 +8,9 @@ import {
   type YardKind,
   type YardValue,
 } from '@north-tide/core'
-import { ApiError, forbidden } from '../errors'
+import { ApiError } from '../errors'
 import { Boat } from '../models'
-import type { Account } from './access'
+import { must, type Account } from './access'
 import { askRejudgeAll } from './asked'
 import { MOST_VERSION, stale } from './saving'
 
@@ -56,15 +56,11 @@ function known(v: { kind: YardKind; material: string; field: string }) {
       'field',
     )
 }
-function mayMeasure(who: Account) {
-  if (who.role !== 'manager' && who.role !== 'fitter')
-    throw forbidden('The yard\u2019s own values are set by a fitter or the manager')
-}
 
 const CHANGED = 'a value of the yard\u2019s own changed'
 /** Sets a value that is not there (version 0 or left out), or the one that was read. */
 export async function setYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
-  mayMeasure(who)
+  must(who, 'yard-values')
   const { version, ...v } = parseInput(body, raw)
   known(v)
   await db().transaction(async (transaction) => {
@@ -94,7 +90,7 @@ export async function setYardValue(who: Account, raw: unknown): Promise<YardValu
  * again.
  */
 export async function dropYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
-  mayMeasure(who)
+  must(who, 'yard-values')
   const v = parseInput(z.strictObject(place), raw)
   await db().transaction(async (transaction) => {
     const gone = await db().query(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import dayjs from 'dayjs'
+import type { Act } from '@north-tide/core'
 import { api } from '../api'
 import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
@@ -12,6 +13,7 @@ const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subje
 const boats = useBoats()
 const survey = useSurvey()
 const session = useSession()
+const may = (act: Act) => session.may(act, boats.picture?.id)
 const mine = computed(() =>
   survey.photos.filter((p) => p.subject === props.subject && p.subjectId === String(props.subjectId)),
 )
@@ -66,17 +68,14 @@ async function withdraw(id: number, why: string) {
         /></a>
         <small class="soft">{{ p.caption || dayjs(p.takenAt).format('D MMM') }}, {{ p.who }}</small>
         <WithdrawForm
-          v-if="
-            session.account?.role !== 'owner' &&
-            (session.account?.role !== 'apprentice' || session.account?.name === p.who)
-          "
+          v-if="may('measure') && (may('pass-gate') || session.account?.name === p.who)"
           what="photo"
           :send="(why) => withdraw(p.id, why)"
         />
       </li>
     </ul>
     <p v-else class="soft small">No photo yet.</p>
-    <div v-if="session.account?.role !== 'owner'" class="add">
+    <div v-if="may('measure')" class="add">
       <input
         v-model="caption"
         class="entry"

@@ -75,7 +75,7 @@ const lot = ref<LotFacts | null>(null)
 const said = ref('')
 const refusedBy = ref<{ id: string; text: string }[]>(props.gates ?? [])
 const busy = ref(false)
-const mayPass = computed(() => session.account?.role !== 'apprentice')
+const mayPass = computed(() => session.may('pass-gate', boats.picture?.id))
 const kind = computed(() =>
   props.step.lot === 'epoxy' || props.step.lot === 'epoxy-filled' ? ('epoxy' as const) : ('sealant' as const),
 )

@@ -1,6 +1,7 @@
 import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
 import { withChange } from '@north-tide/core'
 import { ApiRefusal, Offline } from '../api'
+import { useBoats } from './boats'
 import { useSession } from './session'
 
 interface Saved<D> {
@@ -49,6 +50,7 @@ export function drafted<D extends object, S extends Saved<D>>(
   put: (id: string, body: { version: number; design: D }) => Promise<S>,
 ) {
   const session = useSession()
+  const boats = useBoats()
   const draftKey = (id: string) => `north-tide:${prefix}:${id}`
   const openId = ref<string | null>(null)
   const design = shallowRef<D | null>(null)
@@ -60,7 +62,8 @@ export function drafted<D extends object, S extends Saved<D>>(
   const future = shallowRef<D[]>([])
   let lastStep = { key: '', at: 0 }
   let timer: ReturnType<typeof setTimeout> | undefined
-  const readOnly = computed(() => session.account?.role === 'owner')
+  /** who is signed out by the clock goes on typing: it is kept, and sent when he is back */
+  const readOnly = computed(() => session.account !== null && !session.may('work', boats.picture?.id))
 
   function keepDraft() {
     if (!openId.value || !design.value) return

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import { mayDo, type Act } from '@north-tide/core'
 import { ApiRefusal, api } from '../api'
 import type { Account } from '../types'
 
@@ -19,6 +20,8 @@ export const useSession = defineStore('session', () => {
   }
   return {
     account,
+    /** whether who is signed in may do an act, on a boat or in the yard */
+    may: (act: Act, boatId?: string) => mayDo(account.value, act, boatId),
     demo,
     asked,
     async ask() {

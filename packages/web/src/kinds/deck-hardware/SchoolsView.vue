@@ -27,7 +27,7 @@ const boats = useBoats()
 const session = useSession()
 const d = computed(() => bench.design!)
 const rule = computed(() => (bench.whole ? ruleBeside(d.value, bench.whole.judgement, boats.units) : null))
-const mayHabit = computed(() => session.account?.role === 'fitter' || session.account?.role === 'manager')
+const mayHabit = computed(() => session.may('yard-values'))
 const survey = useSurvey()
 onMounted(() => {
   void survey.load().catch(() => undefined)

@@ -109,7 +109,7 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
       <template v-else-if="!throughHull.readOnly">
         <p v-if="bad.length" class="said small" role="status">
           {{ bad.length }} of these {{ bad.length > 1 ? 'are' : 'is' }} short: it is not ordered without a
-          reason{{ session.account?.role === 'apprentice' ? ', and a fitter gives it' : '' }}.
+          reason{{ !session.may('pass-gate', boats.picture?.id) ? ', and a fitter gives it' : '' }}.
         </p>
         <label v-if="bad.length" for="order-reason"
           >Reason, stays on record<input

@@ -93,7 +93,7 @@ const side = ref<BoatZone | null>(null)
 const pointer = ref<Point | null>(null)
 const cursor = ref<Point>({ xMm: 1500, yMm: 0 })
 const placing = ref<Spot3 | null>(null)
-const mayPlace = computed(() => session.account?.role !== 'owner')
+const mayPlace = computed(() => session.may('work', boats.picture?.id))
 watch(
   () => boat.value.id,
   () =>

@@ -8,7 +8,7 @@ import DimensionField from '../../pieces/DimensionField.vue'
 
 const boats = useBoats()
 const session = useSession()
-const may = computed(() => session.account?.role === 'manager' || session.account?.role === 'fitter')
+const may = computed(() => session.may('yard-values'))
 const kind = ref<YardKind>('core')
 const material = ref<string>('balsa-150')
 const field = ref<string>('shearMPa')

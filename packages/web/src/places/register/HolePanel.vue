@@ -12,6 +12,7 @@ import {
   lifeSaid,
   logSaid,
   sayIn,
+  wayOf,
   type CoreId,
   type LifeState,
   type SealantId,
@@ -86,10 +87,15 @@ async function withdraw(why: string) {
   await load()
   emit('changed')
 }
-const mayRecord = computed(() => session.account?.role !== 'owner')
-const mayPass = computed(() => session.account?.role !== 'apprentice')
+const mayRecord = computed(() => session.may('work', boats.picture?.id))
+const mayPass = computed(() => session.may('pass-gate', boats.picture?.id))
+const open = computed(() => {
+  const next = form.corrects === null ? (hole.value?.next ?? []) : [...LIFE_STATES]
+  if (mayRecord.value) return next
+  return session.may('measure', boats.picture?.id) ? next.filter((s) => s === 'suspect') : []
+})
 const options = computed(() =>
-  (form.corrects === null ? (hole.value?.next ?? []) : LIFE_STATES).map((s) => ({
+  open.value.map((s) => ({
     value: s,
     title: lifeSaid(s),
   })),
@@ -183,6 +189,7 @@ async function send() {
         <dd>
           {{ formatLength(hole.diameterMm, boats.units)
           }}{{ hole.acrossMm ? ` by ${formatLength(hole.acrossMm, boats.units)}` : ''
+          }}{{ hole.directionDeg === null ? '' : `, ${wayOf(hole.directionDeg)}`
           }}{{ hole.foundKind ? `, found: ${hole.foundKind}` : ''
           }}<span v-if="hole.sizes.length" class="soft">
             · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span
@@ -272,7 +279,7 @@ async function send() {
         v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10"
         :hole="hole"
       />
-      <form v-if="mayRecord && options.length && !hole.withdrawnWhy" @submit.prevent="send">
+      <form v-if="options.length && !hole.withdrawnWhy" @submit.prevent="send">
         <h3>
           {{
             wrong

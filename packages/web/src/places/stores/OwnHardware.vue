@@ -26,7 +26,7 @@ type Own = CatalogueEntry & { outline: { xMm: number; yMm: number }[]; own: true
 const boats = useBoats()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
-const may = computed(() => session.account?.role === 'fitter' || session.account?.role === 'manager')
+const may = computed(() => session.may('yard-parts'))
 const list = ref<Own[]>([])
 const note = ref('')
 const open = ref(false)

@@ -67,7 +67,7 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
             {{ l.title
             }}<span v-if="care(l)" class="soft small"> · keep away before cure: {{ care(l) }}</span>
           </td>
-          <td>{{ l.onHand }}</td>
+          <td class="figure">{{ l.quantity === null ? l.unit : `${l.quantity} ${l.unit}` }}</td>
           <td class="figure">{{ l.openedOn ? dayjs(l.openedOn).format('D MMM YYYY') : 'sealed' }}</td>
           <td class="figure">{{ dayjs(l.expiresOn).format('D MMM YYYY') }}</td>
           <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">

@@ -13,7 +13,7 @@ const boats = useBoats()
 const survey = useSurvey()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
-const may = computed(() => session.account?.role !== 'owner')
+const may = computed(() => session.may('measure', boats.picture?.id))
 const ROLES = [
   { value: 'reference', title: 'across a surface built level' },
   { value: 'trim', title: 'along a surface built level' },

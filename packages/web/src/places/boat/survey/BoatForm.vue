@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue'
+import { ElDatePicker } from 'element-plus'
+import 'element-plus/es/components/date-picker/style/css'
 import { HULL_KINDS, type Duty, type HullKind, type Units } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
+import { useSession } from '../../../state/session'
 import type { BoatPicture, BoatSummary } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
+import PeopleTable from './PeopleTable.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import { useAttempt } from './attempt'
 
 const props = defineProps<{ boat?: BoatPicture; may: boolean }>()
 const emit = defineEmits<{ saved: []; made: [id: string] }>()
 const boats = useBoats()
+const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
 const kept = ref(false)
 const first = () => ({
@@ -25,6 +30,7 @@ const first = () => ({
   hullKind: props.boat?.hullKind ?? ('laminate' as HullKind),
   hullMaterial: props.boat?.hullMaterial ?? '',
   note: props.boat?.note ?? '',
+  launchOn: props.boat?.launchOn ?? null,
 })
 const form = reactive(first())
 watch(form, () => (kept.value = false))
@@ -110,6 +116,18 @@ async function send() {
         maxlength="200"
         :readonly="!may"
     /></label>
+    <div class="row">
+      <label for="boat-launch">Launch wanted on</label>
+      <ElDatePicker
+        id="boat-launch"
+        v-model="form.launchOn"
+        type="date"
+        value-format="YYYY-MM-DD"
+        format="ddd D MMM YYYY"
+        placeholder="not known yet"
+        :disabled="!may"
+      />
+    </div>
     <label class="long" for="boat-note"
       >Note<input id="boat-note" v-model="form.note" class="entry" maxlength="2000" :readonly="!may"
     /></label>
@@ -130,6 +148,7 @@ async function send() {
       {{ boat ? 'Keep these' : 'Begin this boat' }}
     </button>
     <PhotoStrip v-if="boat" subject="boat" :subject-id="boat.id" />
+    <PeopleTable v-if="boat && session.may('give-roles', boat.id)" :boat-id="boat.id" />
   </form>
 </template>
 
@@ -145,6 +164,12 @@ async function send() {
 .long {
   display: grid;
   gap: 2px;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(74px, auto) minmax(0, 1fr);
+  align-items: center;
+  gap: 8px;
 }
 .act {
   justify-self: start;

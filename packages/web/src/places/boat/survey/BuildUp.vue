@@ -13,7 +13,7 @@ const boats = useBoats()
 const session = useSession()
 const router = useRouter()
 const boat = computed(() => boats.picture!)
-const may = computed(() => session.account?.role === 'fitter' || session.account?.role === 'manager')
+const may = computed(() => session.may('boat-book'))
 /** 'boat', 'outline', 'zone:12', 'zone:new', 'part:3', 'part:new', 'new-boat' */
 const open = ref('boat')
 const zone = computed(() => boat.value.zones.find((z) => `zone:${z.id}` === open.value) ?? null)

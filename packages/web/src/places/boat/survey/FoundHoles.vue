@@ -19,7 +19,7 @@ const boats = useBoats()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
 const boat = computed(() => boats.picture!)
-const may = computed(() => session.account?.role !== 'owner')
+const may = computed(() => session.may('measure', boats.picture?.id))
 const FOUND_KINDS = [
   'old fastener',
   'filled hole',
@@ -33,6 +33,7 @@ const form = reactive({
   whatFor: '',
   size: (boats.units === 'inch' ? 6.35 : 6.5) as number | null,
   across: null as number | null,
+  direction: null as number | null,
   x: null as number | null,
   y: null as number | null,
   state: 'suspect' as 'suspect' | 'closed',
@@ -66,7 +67,9 @@ async function send() {
       foundKind: form.foundKind,
       whatFor: form.whatFor,
       diameterMm: form.size,
-      ...(form.foundKind === 'oval hole' ? { acrossMm: form.across } : {}),
+      ...(form.foundKind === 'oval hole'
+        ? { acrossMm: form.across, directionDeg: form.across === null ? null : form.direction }
+        : {}),
       state: form.state,
       note: form.note,
       ...where,
@@ -149,6 +152,17 @@ async function withdraw(id: number, why: string) {
           :units="boats.units"
           above
           optional
+        />
+        <DimensionField
+          v-if="form.foundKind === 'oval hole'"
+          v-model="form.direction"
+          label="It lies"
+          kind="angle"
+          :units="boats.units"
+          above
+          optional
+          hint="0 fore and aft, positive turning to starboard"
+          :problem="path === 'directionDeg' ? said : null"
         />
         <label class="long" for="found-for"
           >Was for<input

@@ -31,7 +31,7 @@ const survey = useSurvey()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
 const boat = computed(() => boats.picture!)
-const may = computed(() => session.account?.role !== 'owner')
+const may = computed(() => session.may('measure', boats.picture?.id))
 const KINDS = [
   { value: 'moisture', title: 'moisture' },
   { value: 'thickness', title: 'thickness' },

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { parseInput, ROLES, roleOn } from '@north-tide/core'
+import { notFound } from '../errors'
+import { Boat, BoatRole, User } from '../models'
+import { boatById } from './boats'
+import { must, withRoles, type Account } from './access'
+
+/** Everybody with what he is on this boat; `here` is a role for this boat alone, null where the yard's holds. */
+export async function peopleOf(who: Account, boatId: string) {
+  must(who, 'give-roles', boatId)
+  await boatById(boatId)
+  return (await withRoles()).map((p) => ({
+    login: p.login,
+    name: p.name,
+    role: p.role,
+    here: p.boats[boatId] ?? null,
+    counts: roleOn(p, boatId),
+  }))
+}
+
+const body = z.strictObject({ role: z.enum(ROLES).nullable() })
+/** Names somebody for a boat, or takes that back. */
+export async function giveRole(who: Account, boatId: string, login: string, raw: unknown) {
+  must(who, 'give-roles', boatId)
+  const { role } = parseInput(body, raw)
+  await Boat.sequelize!.transaction(async (transaction) => {
+    await boatById(boatId, transaction)
+    const user = await User.findOne({ where: { login }, transaction })
+    if (!user) throw notFound('account')
+    const of = { boatId, userId: user.id }
+    if (role === null) await BoatRole.destroy({ where: of, transaction })
+    else await BoatRole.upsert({ ...of, role }, { transaction })
+  })
+  return peopleOf(who, boatId)
+}
