@@ -429,26 +429,30 @@ describe('judging anew', () => {
 })
 
 describe('paper says what the bench says', () => {
-  it('the bitt that only the plate solver calls short is short on its sheet, with what the place warns of', async () => {
-    await settled()
-    const { fittings } = (
-      await fitter.ask<{ fittings: { id: string; name: string; verdict: string }[] }>('GET', F)
-    ).body
-    for (const f of fittings) {
-      const r = await fetch(`${app.base}/api/fittings/${f.id}/spec.pdf`, {
-        headers: { cookie: fitter.cookie },
-      })
-      const words = await pdfWords(new Uint8Array(await r.arrayBuffer()))
-      expect([f.name, r.status]).toEqual([f.name, 200])
-      expect(words).toContain(`${f.verdict.charAt(0).toUpperCase()}${f.verdict.slice(1)}: `)
-      expect(words).not.toContain('has not judged it yet')
-      const flags = (await fitter.ask<{ flags: { text: string }[] }>('GET', `/api/fittings/${f.id}`)).body
-        .flags
-      expect([f.name, words.includes('Before drilling here')]).toEqual([f.name, flags.length > 0])
-    }
-    const bitt = fittings.find((f) => f.name === 'Towing and mooring bitt')!
-    expect(bitt.verdict).toBe('short')
-  })
+  it(
+    'the bitt that only the plate solver calls short is short on its sheet, with what the place warns of',
+    { timeout: 120_000 },
+    async () => {
+      await settled()
+      const { fittings } = (
+        await fitter.ask<{ fittings: { id: string; name: string; verdict: string }[] }>('GET', F)
+      ).body
+      for (const f of fittings) {
+        const r = await fetch(`${app.base}/api/fittings/${f.id}/spec.pdf`, {
+          headers: { cookie: fitter.cookie },
+        })
+        const words = await pdfWords(new Uint8Array(await r.arrayBuffer()))
+        expect([f.name, r.status]).toEqual([f.name, 200])
+        expect(words).toContain(`${f.verdict.charAt(0).toUpperCase()}${f.verdict.slice(1)}: `)
+        expect(words).not.toContain('has not judged it yet')
+        const flags = (await fitter.ask<{ flags: { text: string }[] }>('GET', `/api/fittings/${f.id}`)).body
+          .flags
+        expect([f.name, words.includes('Before drilling here')]).toEqual([f.name, flags.length > 0])
+      }
+      const bitt = fittings.find((f) => f.name === 'Towing and mooring bitt')!
+      expect(bitt.verdict).toBe('short')
+    },
+  )
 })
 
 describe('who asks is read anew', () => {

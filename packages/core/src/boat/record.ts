@@ -55,7 +55,10 @@ export interface InstrumentReading {
   surfaceC?: number
 }
 
-/** How the long way of an oval hole lies, in words; degrees from fore and aft, positive turning to starboard. */
+/**
+ * How the long way of an oval hole lies, in words; degrees from fore and aft, positive turning to
+ * starboard.
+ */
 export function wayOf(directionDeg: number): string {
   const deg = Math.abs(directionDeg)
   if (deg < 0.5) return 'lying fore and aft'

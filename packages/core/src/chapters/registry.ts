@@ -9,6 +9,8 @@ import { tappedThread } from './fastener/tapped'
 import { gripStack } from './fastener/grip-stack'
 import { boltGroup } from './deck/bolt-group'
 import { jointCheck } from './deck/joint-check'
+import { pushThrough } from './deck/push-through'
+import { goodFor } from './inspect/good-for'
 import { corePlug } from './deck/core-plug'
 import { backingPlate } from './plate/backing-plate'
 import { sealantChoice } from './bedding/sealant-choice'
@@ -50,6 +52,8 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   boltGroup,
   baseContact,
   jointCheck,
+  pushThrough,
+  goodFor,
   backingPlate,
   corePlug,
   deckPatch,

@@ -1,6 +1,7 @@
 /**
  * Roles by boat: an owner and a surveyor are named for boats, and may be for several. A row of fittings is a
- * group, its members are fittings. An oval hole lies some way, stores are counted, a boat has a day of launch.
+ * group, its members are fittings. An oval hole lies some way, stores are counted, a boat has a day of
+ * launch.
  */
 export const up = `
 CREATE TABLE boat_roles (

@@ -5,7 +5,10 @@ import { Boat, BoatRole, User } from '../models'
 import { boatById } from './boats'
 import { must, withRoles, type Account } from './access'
 
-/** Everybody with what he is on this boat; `here` is a role for this boat alone, null where the yard's holds. */
+/**
+ * Everybody with what he is on this boat; `here` is a role for this boat alone, null where the yard's
+ * holds.
+ */
 export async function peopleOf(who: Account, boatId: string) {
   must(who, 'give-roles', boatId)
   await boatById(boatId)

@@ -1,6 +1,6 @@
 /**
  * Backing-plate materials (chapter 3.5). Strength is bending strength for laminates, timber and plastic,
- * yield for metals.
+ * yield for metals; bearing strengths are estimates.
  */
 export const PLATES = {
   g10: {
@@ -9,6 +9,7 @@ export const PLATES = {
     eMPa: 18600,
     densityKgM3: 1850,
     kind: 'laminate',
+    bearingMPa: 300,
     note: 'bonds well, no corrosion; the usual choice',
   },
   'glass-epoxy': {
@@ -17,6 +18,7 @@ export const PLATES = {
     eMPa: 14000,
     densityKgM3: 1750,
     kind: 'laminate',
+    bearingMPa: 250,
     note: 'made in the shop from offcuts',
   },
   'al-5083': {
@@ -25,6 +27,7 @@ export const PLATES = {
     eMPa: 70000,
     densityKgM3: 2660,
     kind: 'metal',
+    bearingMPa: 412.5,
     note: 'isolate from stainless and from a wet bilge',
   },
   'al-6061': {
@@ -33,6 +36,7 @@ export const PLATES = {
     eMPa: 69000,
     densityKgM3: 2700,
     kind: 'metal',
+    bearingMPa: 435,
     note: 'isolate from stainless and from a wet bilge',
   },
   'ss-316': {
@@ -41,6 +45,7 @@ export const PLATES = {
     eMPa: 193000,
     densityKgM3: 8000,
     kind: 'metal',
+    bearingMPa: 772.5,
     note: 'thin and stiff; sharp edges bite; holds water under it',
   },
   plywood: {
@@ -49,6 +54,7 @@ export const PLATES = {
     eMPa: 8000,
     densityKgM3: 650,
     kind: 'timber',
+    bearingMPa: 30,
     note: 'rots where it is wet and unseen: never under the waterline',
   },
   plastic: {
@@ -57,11 +63,18 @@ export const PLATES = {
     eMPa: 1500,
     densityKgM3: 1000,
     kind: 'plastic',
+    bearingMPa: null,
     note: 'creeps under bolt load and will not bond',
   },
 } as const
 export type PlateId = keyof typeof PLATES
 export const PLATE_IDS = Object.keys(PLATES) as [PlateId, ...PlateId[]]
+/** Those that are bonded to a deck and then bear with it. */
+export type BondingPlateId = Exclude<PlateId, 'plastic'>
+export const BONDING_PLATE_IDS = PLATE_IDS.filter((p) => p !== 'plastic') as [
+  BondingPlateId,
+  ...BondingPlateId[],
+]
 export const PLATES_SOURCE = 'chapter 3.5, typical'
 export const STOCK_THICKNESS = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25]
 export const stockThickness = (requiredMm: number) =>

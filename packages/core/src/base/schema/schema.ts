@@ -6,6 +6,8 @@ export const nonNegative = () => z.number().nonnegative()
 export const dutySchema = z.enum(['sheltered', 'coastal', 'ocean'])
 const factor = z.number().min(1).optional()
 export const factorsSchema = z.strictObject({ metal: factor, laminate: factor, core: factor })
+/** Where something is bonded as well. */
+export const jointFactorsSchema = factorsSchema.extend({ bond: factor })
 export const pointSchema = z.strictObject({ xMm: z.number(), yMm: z.number() })
 export const vectorSchema = z.strictObject({ x: z.number(), y: z.number(), z: z.number() })
 

@@ -126,6 +126,9 @@ interface Walls {
   working: Working
 }
 
+/** Least wall of epoxy between a hole and its core, mm: more where the core rots. */
+export const leastWallMm = (core: CorePlugInput['core']) => (core !== 'none' && CORES[core].rots ? 4 : 3)
+
 function walls(v: CorePlugInput, leastMm: number): Walls {
   const nothing = {
     boreMm: null,
@@ -244,7 +247,7 @@ export function corePlugOf(v: CorePlugInput): CorePlugOutput {
       'school',
       `"${v.school}" treats a core, and here there is none; "none" is accepted`,
     )
-  const leastMm = v.core !== 'none' && CORES[v.core].rots ? 4 : 3
+  const leastMm = leastWallMm(v.core)
   const w = walls(v, leastMm)
   const j = judge(v, w.wallMm, leastMm)
   const waste = v.waste ?? (v.torn ? 0.5 : 0.25)

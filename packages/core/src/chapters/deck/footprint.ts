@@ -6,9 +6,15 @@ import { coreOf, loadedThickness, strengthsOf, type Structure } from '../../base
 import { positive } from '../../base/schema/schema'
 import { check, say, step, unproven, type Check } from '../../base/verdict/check'
 import type { FactorKind } from '../../base/verdict/factors'
+import { basePress, type Base, type BasePress } from './base-press'
 
 export const plugSchema = z.union([
-  z.strictObject({ material: z.enum(CORE_IDS).default('epoxy-plug'), areaEachMm2: positive() }),
+  z.strictObject({
+    material: z.enum(CORE_IDS).default('epoxy-plug'),
+    areaEachMm2: positive(),
+    /** through the outer skin too (bored and filled), or between the skins only (reefed) */
+    bored: z.boolean().default(true),
+  }),
   z.strictObject({ material: z.enum(CORE_IDS), whole: z.literal(true) }),
 ])
 export type Plug = z.output<typeof plugSchema>
@@ -283,46 +289,55 @@ export function footprintChecks(p: FootprintInput): Check[] {
   return worst
 }
 
-/** Crush on the outside, under the fitting's base. */
+/**
+ * Crush on the outside, under the fitting's base; `press` is null on metal and where the base is not
+ * known.
+ */
 export function baseChecks(p: {
   structure: Structure
   plug?: Plug | undefined
-  base?: { outline: Outline; pushN: number; toePressureMPa: number } | undefined
+  base?: Base | undefined
   holeMm: number
   n: number
   preloadN: number
+  /** stiffness of a bolt, N/mm; null where its grip is not known */
+  kb: number | null
   factors: Factors
-}): Check[] {
-  if (p.structure.kind === 'metal') return []
+}): { checks: Check[]; press: BasePress | null } {
+  if (p.structure.kind === 'metal') return { checks: [], press: null }
   if (!p.base) {
     const core = p.structure.kind === 'sandwich'
-    return [
-      unproven({
-        id: core ? 'crush-base-core' : 'crush-base',
-        title: core ? 'Core crush under the base' : 'Crush under the base',
-        unit: 'MPa',
-        source: 'chapter 3.4',
-        factor: core ? p.factors.core : p.factors.laminate,
-        because: 'The base\u2019s outline is not given, so what it presses on is not known.',
-      }),
-    ]
+    return {
+      checks: [
+        unproven({
+          id: core ? 'crush-base-core' : 'crush-base',
+          title: core ? 'Core crush under the base' : 'Crush under the base',
+          unit: 'MPa',
+          source: 'chapter 3.4',
+          factor: core ? p.factors.core : p.factors.laminate,
+          because: 'The base\u2019s outline is not given, so what it presses on is not known.',
+        }),
+      ],
+      press: null,
+    }
   }
-  const areaMm2 = areaOf(p.base.outline) - p.n * (Math.PI / 4) * p.holeMm ** 2
+  const areaMm2 = areaOf(p.base) - p.n * (Math.PI / 4) * p.holeMm ** 2
   if (!(areaMm2 > 0))
     throw new CalcError(
       'footprint-too-small',
       'base',
       'The holes leave nothing of this base; a larger one is needed',
     )
-  const pressN = Math.max(p.n * p.preloadN + p.base.pushN, p.base.toePressureMPa * areaMm2)
-  return crushChecks({
+  const press = basePress({ structure: p.structure, plug: p.plug, base: p.base, areaMm2, n: p.n, kb: p.kb })
+  const checks = crushChecks({
     where: 'base',
     what: 'the base',
     structure: p.structure,
     plug: p.plug,
     areaMm2,
     plugs: p.n,
-    pressN,
+    pressN: press.at(p.preloadN),
     factors: p.factors,
   })
+  return { checks, press }
 }

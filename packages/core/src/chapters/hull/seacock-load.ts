@@ -5,7 +5,7 @@ import { CalcError } from '../../base/errors'
 import { boltCheck } from '../fastener/fastener'
 import { cosd, sind } from '../../base/geometry/outline'
 import { GRADE_IDS, SIZES, SIZE_IDS } from '../../base/materials/fasteners'
-import { checkSchema, dutySchema, positive, verdictSchema } from '../../base/schema/schema'
+import { checkSchema, dutySchema, nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { check, say, step, worstVerdict, type Check } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
 import { boltStiffness, toe } from '../deck/base-contact'
@@ -26,9 +26,35 @@ const flange = {
   grade: z.enum(GRADE_IDS),
   padMm: positive(),
 }
+/** Between pad and hull; every check takes its worse side. */
+const wedge = { thinMm: positive(), thickMm: positive() }
+const thickAtLeastThin = (w: { thinMm: number; thickMm: number }, ctx: z.RefinementCtx) => {
+  if (w.thickMm < w.thinMm)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['thickMm'],
+      message: `${w.thickMm} was given; the thick side is at least the thin one of ${w.thinMm} mm`,
+    })
+}
+const pipe = z
+  .strictObject({ outerMm: positive(), boreMm: positive(), yieldMPa: positive() })
+  .superRefine((t, ctx) => {
+    if (t.boreMm >= t.outerMm)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['boreMm'],
+        message: `${t.boreMm} was given; the bore is below the outer ${t.outerMm} mm`,
+      })
+  })
 const input = z
   .discriminatedUnion('method', [
-    z.strictObject({ method: z.literal('through'), ...common, ...flange, hullMm: positive() }),
+    z.strictObject({
+      method: z.literal('through'),
+      ...common,
+      ...flange,
+      hullMm: positive(),
+      wedge: z.strictObject(wedge).superRefine(thickAtLeastThin).optional(),
+    }),
     z.strictObject({
       method: z.literal('insert'),
       ...common,
@@ -37,29 +63,53 @@ const input = z
       insertMm: positive().optional(),
       engagedMm: positive().optional(),
       bondMPa: positive().default(12),
+      wedge: z
+        .strictObject({ ...wedge, diameterMm: positive().optional() })
+        .superRefine(thickAtLeastThin)
+        .optional(),
     }),
     z.strictObject({
       method: z.literal('nut'),
       ...common,
-      tail: z.strictObject({ outerMm: positive(), boreMm: positive(), yieldMPa: positive() }),
+      tail: pipe,
+    }),
+    z.strictObject({
+      method: z.literal('stub'),
+      ...common,
+      tail: pipe,
+      thread: z
+        .strictObject({ rootMm: positive(), aboveMm: nonNegative(), yieldMPa: positive().optional() })
+        .optional(),
+      weldMm: positive().optional(),
     }),
   ])
   .superRefine((v, ctx) => {
     const refuse = (path: string[], message: string) => ctx.addIssue({ code: 'custom', path, message })
-    if (v.method === 'nut')
-      return v.tail.boreMm >= v.tail.outerMm
-        ? refuse(
-            ['tail', 'boreMm'],
-            `${v.tail.boreMm} was given; the bore is below the outer ${v.tail.outerMm} mm`,
-          )
-        : undefined
+    if (v.method === 'nut') return
+    if (v.method === 'stub') {
+      if (v.thread && v.thread.rootMm <= v.tail.boreMm)
+        refuse(
+          ['thread', 'rootMm'],
+          `${v.thread.rootMm} was given; the thread\u2019s root stands outside the bore of ${v.tail.boreMm} mm`,
+        )
+      if (v.thread && v.thread.aboveMm >= v.heightMm)
+        refuse(
+          ['thread', 'aboveMm'],
+          `${v.thread.aboveMm} was given; the thread begins below the inboard end at ${v.heightMm} mm`,
+        )
+      return
+    }
     if (v.boltCircleMm >= v.flangeMm)
       refuse(
         ['boltCircleMm'],
         `${v.boltCircleMm} was given; the bolt circle lies inside the flange of ${v.flangeMm} mm`,
       )
-    if (v.method === 'insert' && v.engagedMm !== undefined && v.engagedMm > v.padMm)
-      refuse(['engagedMm'], `${v.engagedMm} was given; no more than the pad of ${v.padMm} mm can be engaged`)
+    const most = v.padMm + (v.wedge?.thinMm ?? 0)
+    if (v.method === 'insert' && v.engagedMm !== undefined && v.engagedMm > most)
+      refuse(
+        ['engagedMm'],
+        `${v.engagedMm} was given; no more than the ${most} mm of pad${v.wedge ? ' and thin side of the wedge' : ''} can be engaged`,
+      )
   })
 const output = z.object({
   momentNmm: z.number(),
@@ -83,10 +133,29 @@ const PULL_OUT = 100
 const PEEL_SHARE = 0.25
 const AZIMUTHS = 36
 
-function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
-  const f = factorsFor(v.duty, v.factors)
-  const grip = v.method === 'through' ? v.padMm + v.hullMm : v.padMm
-  const d = v.method === 'insert' && v.insertMm !== undefined ? v.insertMm : SIZES[v.size]!.diameterMm
+type Flanged = Extract<Input, { method: 'through' | 'insert' }>
+type Pipe = Extract<Input, { method: 'nut' | 'stub' }>
+
+const stress = (
+  id: string,
+  title: string,
+  p: { demand: number; capacity: number; factor: number; by: string; because?: string },
+) =>
+  check({
+    id,
+    title,
+    unit: 'MPa',
+    source: 'chapter 5.6',
+    demand: p.demand,
+    capacity: p.capacity,
+    factor: p.factor,
+    because:
+      p.because ?? `${say(p.demand)} MPa, against ${say(p.capacity)} MPa with a factor of ${p.factor}.`,
+    working: [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
+  })
+
+/** The worst of all directions of a kick on a flange that rests on its bolts. */
+function kicked(v: Flanged, grip: number) {
   const k = LAMINATE_E / grip
   const kb = boltStiffness(v.size, v.grade, grip)
   const bolts = Array.from({ length: v.bolts }, (_, i) => ({
@@ -114,26 +183,51 @@ function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
     if (most > T) [T, worstAt, tensionsN] = [most, az, found.tensions]
     p = Math.max(p, toe(footing, found.lift, k).toePressureMPa)
   }
+  return { T, p, worstAt, tensionsN }
+}
+
+/**
+ * Shear and peel of the bonds: pad on wedge or hull, and with a wedge that one on the hull; the greater
+ * counts.
+ */
+function bondChecks(v: Extract<Flanged, { method: 'insert' }>, factor: number): Check[] {
+  const bonds = [
+    { D: v.padDiameterMm, lever: v.heightMm + v.padMm },
+    ...(v.wedge
+      ? [
+          {
+            D: v.wedge.diameterMm ?? v.padDiameterMm,
+            lever: v.heightMm + v.padMm + v.wedge.thickMm,
+          },
+        ]
+      : []),
+  ]
+  const greatest = (f: (b: { D: number; lever: number }) => number) => Math.max(...bonds.map(f))
+  return [
+    stress('bond-shear', 'Pad\u2019s bond in shear', {
+      demand: greatest((b) => v.loadN / ((Math.PI / 4) * b.D ** 2)),
+      capacity: v.bondMPa,
+      factor,
+      by: 'P/(\u03c0D\u00b2/4)',
+    }),
+    stress('bond-peel', 'Pad\u2019s bond in peel', {
+      demand: greatest((b) => (32 * v.loadN * b.lever) / (Math.PI * b.D ** 3)),
+      capacity: PEEL_SHARE * v.bondMPa,
+      factor,
+      by: v.wedge
+        ? '32\u00b7P\u00b7(h + pad + thick)/(\u03c0D\u00b3)'
+        : '32\u00b7P\u00b7(h + pad)/(\u03c0D\u00b3)',
+    }),
+  ]
+}
+
+function flanged(v: Flanged) {
+  const f = factorsFor(v.duty, v.factors)
+  const thin = v.wedge?.thinMm ?? 0
+  const grip = v.padMm + thin + (v.method === 'through' ? v.hullMm : 0)
+  const d = v.method === 'insert' && v.insertMm !== undefined ? v.insertMm : SIZES[v.size]!.diameterMm
+  const { T, p, worstAt, tensionsN } = kicked(v, grip)
   const V = v.loadN / v.bolts
-  const stress = (
-    id: string,
-    title: string,
-    demand: number,
-    capacity: number,
-    fac: number,
-    expression: string,
-  ) =>
-    check({
-      id,
-      title,
-      unit: 'MPa',
-      source: 'chapter 5.6',
-      demand,
-      capacity,
-      factor: fac,
-      because: `${say(demand)} MPa, against ${say(capacity)} MPa with a factor of ${fac}.`,
-      working: [step('\u03c3', title.toLowerCase(), expression, demand, 'MPa')],
-    })
   const checks: Check[] = [
     {
       ...boltCheck({
@@ -146,32 +240,76 @@ function flanged(v: Extract<Input, { method: 'through' | 'insert' }>) {
       }),
       because: `Kicked towards ${say(worstAt)}\u00b0, the worst of ${AZIMUTHS} directions, a bolt pulls ${say(T)} N and shears ${say(V)} N.`,
     },
-    stress('bearing', 'Bearing in pad and hull', V / (d * grip), BEARING, f.laminate, 'V/(d\u00b7grip)'),
-    stress('crush', 'Crush at the flange\u2019s rim', p, CRUSH, f.laminate, 'k\u00b7max(0, \u2212\u03b4)'),
+    stress('bearing', 'Bearing in pad and hull', {
+      demand: V / (d * grip),
+      capacity: BEARING,
+      factor: f.laminate,
+      by: 'V/(d\u00b7grip)',
+    }),
+    stress('crush', 'Crush at the flange\u2019s rim', {
+      demand: p,
+      capacity: CRUSH,
+      factor: f.laminate,
+      by: 'k\u00b7max(0, \u2212\u03b4)',
+    }),
   ]
-  if (v.method === 'insert') {
-    const A = (Math.PI / 4) * v.padDiameterMm ** 2
+  if (v.method === 'insert')
     checks.push(
-      stress(
-        'thread-pull-out',
-        'Pull-out of the insert',
-        T / (Math.PI * d * (v.engagedMm ?? v.padMm)),
-        PULL_OUT,
-        f.laminate,
-        'T/(\u03c0\u00b7d\u00b7Le)',
-      ),
-      stress('bond-shear', 'Pad\u2019s bond in shear', v.loadN / A, v.bondMPa, f.bond, 'P/(\u03c0D\u00b2/4)'),
-      stress(
-        'bond-peel',
-        'Pad\u2019s bond in peel',
-        (32 * v.loadN * (v.heightMm + v.padMm)) / (Math.PI * v.padDiameterMm ** 3),
-        PEEL_SHARE * v.bondMPa,
-        f.bond,
-        '32\u00b7P\u00b7(h + pad)/(\u03c0D\u00b3)',
-      ),
+      stress('thread-pull-out', 'Pull-out of the insert', {
+        demand: T / (Math.PI * d * (v.engagedMm ?? v.padMm + thin)),
+        capacity: PULL_OUT,
+        factor: f.laminate,
+        by: 'T/(\u03c0\u00b7d\u00b7Le)',
+      }),
+      ...bondChecks(v, f.bond),
+    )
+  return { bolts: { maxTensionN: T, shearN: V, worstAzimuthDeg: worstAt, tensionsN }, checks }
+}
+
+/** A tube bent by the kick at its end, N\u00b7mm over its section. */
+const bent = (momentNmm: number, outerMm: number, boreMm: number) =>
+  (32 * momentNmm * outerMm) / (Math.PI * (outerMm ** 4 - boreMm ** 4))
+const BENT = '32\u00b7P\u00b7h\u00b7do/(\u03c0(do\u2074 \u2212 di\u2074))'
+
+function pipeChecks(v: Pipe): Check[] {
+  const factor = factorsFor(v.duty, v.factors).metal
+  const { outerMm, boreMm, yieldMPa } = v.tail
+  const tail = bent(v.loadN * v.heightMm, outerMm, boreMm)
+  const nut = v.method === 'nut'
+  const checks = [
+    stress('tail-bending', nut ? 'Tail bends at the nut' : 'Stub bends at the plating', {
+      demand: tail,
+      capacity: yieldMPa,
+      factor,
+      by: BENT,
+      because: nut
+        ? `${say(tail)} MPa in the tail at its thread\u2019s root, against ${say(yieldMPa)} MPa with a factor of ${factor}. A bare nut on a long valve train usually fails here; a flange does not.`
+        : `${say(tail)} MPa in the pipe where it leaves the plating, against ${say(yieldMPa)} MPa, the soft yield beside a weld, with a factor of ${factor}.`,
+    }),
+  ]
+  if (v.method === 'nut') return checks
+  if (v.thread)
+    checks.push(
+      stress('thread-bending', 'Stub bends at its thread', {
+        demand: bent(v.loadN * (v.heightMm - v.thread.aboveMm), v.thread.rootMm, boreMm),
+        capacity: v.thread.yieldMPa ?? yieldMPa,
+        factor,
+        by: BENT,
+      }),
+    )
+  if (v.weldMm !== undefined) {
+    const throat = 0.7 * v.weldMm
+    const rim = Math.PI * outerMm * throat
+    checks.push(
+      stress('weld', 'Weld round the stub', {
+        demand: Math.hypot((4 * v.loadN * v.heightMm) / (rim * outerMm), v.loadN / rim),
+        capacity: 0.577 * yieldMPa,
+        factor,
+        by: '\u221a((4\u00b7P\u00b7h/(\u03c0\u00b7do\u00b2\u00b7a))\u00b2 + (P/(\u03c0\u00b7do\u00b7a))\u00b2)',
+      }),
     )
   }
-  return { bolts: { maxTensionN: T, shearN: V, worstAzimuthDeg: worstAt, tensionsN }, checks }
+  return checks
 }
 
 export const seacockLoad = defineCalculator({
@@ -182,7 +320,7 @@ export const seacockLoad = defineCalculator({
   input,
   output,
   tries: (v) =>
-    v.method === 'nut'
+    v.method === 'nut' || v.method === 'stub'
       ? withNumbers(
           v,
           'heightMm',
@@ -204,32 +342,7 @@ export const seacockLoad = defineCalculator({
         ],
   run: (v) => {
     const momentNmm = v.loadN * v.heightMm
-    if (v.method !== 'nut') {
-      const r = flanged(v)
-      return { momentNmm, ...r, verdict: worstVerdict(r.checks.map((c) => c.verdict)) }
-    }
-    const { outerMm: o, boreMm: i, yieldMPa } = v.tail
-    const demand = (32 * momentNmm * o) / (Math.PI * (o ** 4 - i ** 4))
-    const f = factorsFor(v.duty, v.factors).metal
-    const bending = check({
-      id: 'tail-bending',
-      title: 'Tail bends at the nut',
-      unit: 'MPa',
-      source: 'chapter 5.6',
-      demand,
-      capacity: yieldMPa,
-      factor: f,
-      because: `${say(demand)} MPa in the tail at its thread\u2019s root, against ${say(yieldMPa)} MPa with a factor of ${f}. A bare nut on a long valve train usually fails here; a flange does not.`,
-      working: [
-        step(
-          '\u03c3',
-          'bending of the tail',
-          '32\u00b7P\u00b7h\u00b7do/(\u03c0(do\u2074 \u2212 di\u2074))',
-          demand,
-          'MPa',
-        ),
-      ],
-    })
-    return { momentNmm, bolts: null, checks: [bending], verdict: bending.verdict }
+    const r = v.method === 'nut' || v.method === 'stub' ? { bolts: null, checks: pipeChecks(v) } : flanged(v)
+    return { momentNmm, ...r, verdict: worstVerdict(r.checks.map((c) => c.verdict)) }
   },
 })

@@ -17,6 +17,14 @@ const input = z.strictObject({
   blocks: z.enum(['both', 'inside', 'outside']).default('both'),
   wasteFraction: z.number().min(0).max(2).default(0.15),
   plyMm: positive().default(0.9),
+  lean: z
+    .strictObject({
+      heightMm: positive(),
+      reachMm: nonNegative().default(0),
+      clearanceMm: positive().optional(),
+      plumb: z.boolean().default(false),
+    })
+    .optional(),
 })
 const angle = z.number().nullable()
 const output = z.object({
@@ -36,12 +44,28 @@ const output = z.object({
     outlineMm: z.array(z.number()),
     layers: z.number(),
   }),
+  lean: z.object({ leanMm: z.number(), leanAtDeg: z.number(), wanted: z.boolean() }).nullable(),
   verdict: verdictSchema,
   checks: z.array(checkSchema),
 })
 const RAD = 180 / Math.PI
 const up = (x: number) => Math.ceil(x - 1e-9)
 const LEAST_THIN_MM = 5
+
+/** For a hand that has to pass between what leans and what it would touch. */
+const HAND_MM = 15
+/**
+ * How far the inboard end of a fitting that stands square to the hull leans, and whether that asks for a
+ * wedge: it fouls something, or it is to stand plumb.
+ */
+function leaning(asked: z.output<typeof input>['lean'], theta: number, azimuthDeg: number) {
+  if (!asked) return null
+  const leanMm = asked.heightMm * Math.sin(theta)
+  const fouls = asked.clearanceMm !== undefined && leanMm + asked.reachMm + HAND_MM > asked.clearanceMm + 1e-9
+  return { leanMm, leanAtDeg: theta === 0 ? 0 : opposed(azimuthDeg), wanted: asked.plumb || fouls }
+}
+/** The other way round, in (−180, 180]. */
+const opposed = (deg: number) => (deg > 0 ? deg - 180 : deg + 180)
 
 export const wedgeBlock = defineCalculator({
   name: 'wedge-block',
@@ -87,7 +111,6 @@ export const wedgeBlock = defineCalculator({
       verdict: v.thinMm >= LEAST_THIN_MM - 1e-9 ? 'holds' : 'short',
       because: `The thin side is ${say(v.thinMm)} mm; ${LEAST_THIN_MM} is the least.`,
     })
-    const opposite = azimuthDeg > 0 ? azimuthDeg - 180 : azimuthDeg + 180
     return {
       tiltDeg,
       azimuthDeg,
@@ -98,8 +121,9 @@ export const wedgeBlock = defineCalculator({
       ellipseMm: [v.holeMm, v.holeMm / Math.cos(theta)],
       volumeMl: (blocks * area * mean * (1 + v.wasteFraction)) / 1000,
       outsideThickAtDeg: v.blocks === 'inside' ? null : azimuthDeg,
-      insideThickAtDeg: v.blocks === 'outside' ? null : opposite,
+      insideThickAtDeg: v.blocks === 'outside' ? null : opposed(azimuthDeg),
       saw: { angleDeg: tiltDeg, stockMm: up(thickMm), outlineMm: [D, across], layers: up(thickMm / v.plyMm) },
+      lean: leaning(v.lean, theta, azimuthDeg),
       verdict: worstVerdict([tilt.verdict, thin.verdict]),
       checks: [tilt, thin],
     }

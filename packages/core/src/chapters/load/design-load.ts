@@ -5,6 +5,7 @@ import { invalid } from '../../base/errors'
 import { cosd, sind, tand } from '../../base/geometry/outline'
 import { LINE_IDS } from '../../base/materials/lines'
 import { checkSchema, nonNegative, positive, vectorSchema, workingSchema } from '../../base/schema/schema'
+import { anglesOf, countOf, span } from './sweep'
 import { check, say, step, type Check, type Working } from '../../base/verdict/check'
 import { breakingOf, checkGrade } from './line-strength'
 
@@ -15,27 +16,6 @@ export const SEACOCK_TEST_N = 2224
 export const PERSON_N = { guard: 700, handhold: 1500, step: 1500, tether: 10000 } as const
 const MOST_DIRECTIONS = 10_000
 
-const span = (least: number, most: number) =>
-  z
-    .strictObject({
-      from: z.number().min(least).max(most),
-      to: z.number().min(least).max(most),
-      step: z.number(),
-    })
-    .superRefine((s, ctx) => {
-      if (s.step <= 0)
-        ctx.addIssue({
-          code: 'custom',
-          path: ['step'],
-          message: `${s.step} was given; a step above 0 is accepted`,
-        })
-      if (s.to < s.from)
-        ctx.addIssue({
-          code: 'custom',
-          path: ['to'],
-          message: `${s.to} lies before ${s.from}; a sweep runs upwards`,
-        })
-    })
 const common = {
   elevationDeg: z.number().min(-90).max(90).optional(),
   azimuthDeg: z.number().optional(),
@@ -377,14 +357,6 @@ export const momentsOf = (q: Vector, f: Pick<LoadDirection, 'alongN' | 'acrossN'
   y: q.z * f.alongN - q.x * f.outN,
   z: q.x * f.acrossN - q.y * f.alongN,
 })
-
-/** `from` by `step` while below `to`, and `to` itself. */
-const countOf = (s: { from: number; to: number; step: number }) =>
-  s.to === s.from ? 1 : Math.ceil((s.to - s.from) / s.step - 1e-9) + 1
-const anglesOf = (s: { from: number; to: number; step: number }) => [
-  ...Array.from({ length: countOf(s) - 1 }, (_, i) => s.from + i * s.step),
-  s.to,
-]
 
 /** First index whose value is the greatest, within 1e-9 of the load. */
 function firstGreatest(values: number[], loadN: number): number {

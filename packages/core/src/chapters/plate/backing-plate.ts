@@ -21,7 +21,8 @@ import {
   verdictSchema,
 } from '../../base/schema/schema'
 import { check, governing, inWords, say, step, worstVerdict, type Check } from '../../base/verdict/check'
-import { factorsFor } from '../../base/verdict/factors'
+import { factorsFor, type FactorKind } from '../../base/verdict/factors'
+import { boltsPress, snugOf } from '../deck/snug'
 import { footprintChecks, plugSchema, refusePlugWithoutCore } from '../deck/footprint'
 
 const input = z
@@ -72,6 +73,7 @@ const output = z.object({
       z.object({ diameterMm: z.number(), thicknessMm: z.number() }),
     ])
     .nullable(),
+  snug: z.object({ preloadN: z.number().nullable(), limitedBy: z.string().nullable() }),
   rule: z.object({
     thicknessMm: z.number(),
     reachMm: z.number(),
@@ -128,10 +130,12 @@ function bending(plate: Outline, v: PlateInput, g: Given): Bending {
 
 interface Given {
   row: { title: string; strengthMPa: number; eMPa: number; densityKgM3: number; kind: string }
+  factors: Record<FactorKind, number>
   factor: number
   holeMm: number
   holeArea: number
   washerMm: number
+  preloadN: number
   pressN: number
   spanMm: number
 }
@@ -140,13 +144,13 @@ const GROW_MM = 5
 const MOST_MM = 2000
 const up = (mm: number) => Math.ceil(mm / GROW_MM - 1e-9) * GROW_MM
 
-function suggest(v: PlateInput, g: Given, footprint: (plate: Outline) => Check[]): PlateOutput['suggested'] {
+function suggest(v: PlateInput, g: Given): PlateOutput['suggested'] {
   if ('outline' in v.plate) return null
   let plan: { lengthMm: number; widthMm: number } | { diameterMm: number } =
     'diameterMm' in v.plate
       ? { diameterMm: up(v.plate.diameterMm) }
       : { lengthMm: up(v.plate.lengthMm), widthMm: up(v.plate.widthMm) }
-  const over = (p: Outline) => footprint(p).some((c) => (c.utilisation ?? Infinity) > 1 + 1e-9)
+  const over = (p: Outline) => onDeck(v, g, p).some((c) => (c.utilisation ?? Infinity) > 1 + 1e-9)
   while (v.structure && over(plan)) {
     plan =
       'diameterMm' in plan
@@ -243,18 +247,7 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
   return out
 }
 
-export function backingPlateOf(v: PlateInput): PlateOutput {
-  refusePlugWithoutCore(v.structure, v.plug)
-  if ('outline' in v.plate && !(areaOf(v.plate) > 0))
-    throw invalid('plate.outline', 'These points enclose no area; give the corners in order')
-  v.bolts.forEach((b, i) => {
-    if (!contains(v.plate, b))
-      throw new CalcError(
-        'bolt-outside-plate',
-        `bolts.${i}`,
-        `Bolt ${i + 1} at ${b.xMm}, ${b.yMm} mm does not stand inside the plate`,
-      )
-  })
+function givenAt(v: PlateInput, preloadN: number): Given {
   const size = SIZES[v.bolt.size]!
   const table = PLATES[v.plate.material]
   const row = {
@@ -264,32 +257,87 @@ export function backingPlateOf(v: PlateInput): PlateOutput {
   }
   const factors = factorsFor(v.duty, v.factors)
   const holeMm = v.bolt.holeMm ?? size.clearanceMm
-  const g: Given = {
+  return {
     row,
+    factors,
     factor: row.kind === 'metal' ? factors.metal : factors.laminate,
     holeMm,
     holeArea: (Math.PI / 4) * holeMm ** 2,
     washerMm: v.washerDiameterMm ?? (v.washer === 'large' ? size.largeWasher : size.plainWasher).diameterMm,
-    pressN: v.bolts.reduce((s, b) => s + Math.max(b.tensionN, v.bolt.preloadN), 0),
+    preloadN,
+    pressN: v.bolts.reduce((s, b) => s + Math.max(b.tensionN, preloadN), 0),
     spanMm: longestLink(v.bolts),
   }
+}
+/** What a plate of this outline does to the deck under it; nothing where no deck is given. */
+const onDeck = (v: PlateInput, g: Given, plate: Outline): Check[] =>
+  v.structure
+    ? footprintChecks({
+        structure: v.structure,
+        plug: v.plug,
+        plate,
+        washerMm: g.washerMm,
+        holeMm: g.holeMm,
+        factors: g.factors,
+        bolts: v.bolts.map((x) => ({ tensionN: x.tensionN, preloadN: g.preloadN })),
+      })
+    : []
+function plateChecks(v: PlateInput, preloadN: number): Check[] {
+  const g = givenAt(v, preloadN)
+  return [...bendingChecks(v, g, bending(v.plate, v, g)), ...onDeck(v, g, v.plate)]
+}
+
+/**
+ * The largest preload that the plate and what it presses on allow: all of it goes with the bolts' press. A
+ * preload of its own is tried where nothing presses, for a figure to share out.
+ */
+function plateSnug(v: PlateInput) {
+  const trialN = Math.max(1, v.bolt.preloadN)
+  const tensions = v.bolts.map((b) => b.tensionN)
+  const clamped = tensions.reduce((s, t) => s + Math.max(t, trialN), 0)
+  const moved = plateChecks(v, trialN).filter((c) => c.utilisation !== null && !c.id.startsWith('punching'))
+  return snugOf(
+    moved.map((c) => ({ id: c.id, perNewton: c.utilisation! / clamped, ...boltsPress(tensions) })),
+    null,
+  )
+}
+
+function refuseOutside(v: Pick<PlateInput, 'plate' | 'bolts'>) {
+  v.bolts.forEach((b, i) => {
+    if (!contains(v.plate, b))
+      throw new CalcError(
+        'bolt-outside-plate',
+        `bolts.${i}`,
+        `Bolt ${i + 1} at ${b.xMm}, ${b.yMm} mm does not stand inside the plate`,
+      )
+  })
+}
+/**
+ * Bending of a plate past and between its bolts alone: what a load moves, apart from what it does to the
+ * deck.
+ */
+export function plateBendingOf(
+  v: Pick<PlateInput, 'duty' | 'plate' | 'bolts' | 'bolt' | 'washer'> & { factors?: PlateInput['factors'] },
+): Check[] {
+  refuseOutside(v)
+  const whole = { ...v, structural: true, belowWaterline: false, bedGapMm: 0 }
+  const g = givenAt(whole, v.bolt.preloadN)
+  return bendingChecks(whole, g, bending(v.plate, whole, g)).filter(
+    (c) => c.id === 'plate-overhang' || c.id === 'plate-span',
+  )
+}
+
+export function backingPlateOf(v: PlateInput): PlateOutput {
+  refusePlugWithoutCore(v.structure, v.plug)
+  if ('outline' in v.plate && !(areaOf(v.plate) > 0))
+    throw invalid('plate.outline', 'These points enclose no area; give the corners in order')
+  refuseOutside(v)
+  const g = givenAt(v, v.bolt.preloadN)
   const b = bending(v.plate, v, g)
-  const footprint = (plate: Outline) =>
-    v.structure
-      ? footprintChecks({
-          structure: v.structure,
-          plug: v.plug,
-          plate,
-          washerMm: g.washerMm,
-          holeMm,
-          factors,
-          bolts: v.bolts.map((x) => ({ tensionN: x.tensionN, preloadN: v.bolt.preloadN })),
-        })
-      : []
-  const checks = [...bendingChecks(v, g, b), ...footprint(v.plate)]
+  const checks = plateChecks(v, v.bolt.preloadN)
   const least = Math.min(...reaches(v.plate, v.bolts))
-  const d = size.diameterMm
-  const ruleMm = (row.kind === 'metal' ? 1 : 2) * d
+  const d = SIZES[v.bolt.size]!.diameterMm
+  const ruleMm = (g.row.kind === 'metal' ? 1 : 2) * d
   const area = areaOf(v.plate)
   return {
     pressureMPa: b.pressureMPa,
@@ -300,14 +348,15 @@ export function backingPlateOf(v: PlateInput): PlateOutput {
     governing: governing(checks)!.id,
     requiredThicknessMm: b.requiredMm,
     stockThicknessMm: stockThickness(b.requiredMm),
-    suggested: suggest(v, g, footprint),
+    suggested: suggest(v, g),
+    snug: plateSnug(v),
     rule: {
       thicknessMm: ruleMm,
       reachMm: 5 * d,
       thicknessMet: v.plate.thicknessMm >= ruleMm,
       reachMet: least >= 5 * d,
     },
-    massKg: area * v.plate.thicknessMm * row.densityKgM3 * 1e-9,
+    massKg: area * v.plate.thicknessMm * g.row.densityKgM3 * 1e-9,
     bedMl: (area * v.bedGapMm * 1.2) / 1000,
     cornerRadiusMm: 3 * d,
     bevelMm: v.plate.material === 'g10' || v.plate.material === 'glass-epoxy' ? v.plate.thicknessMm : 0,

@@ -80,6 +80,8 @@ export const designSchema = z.strictObject({
     paste: z.boolean(),
     /** null: the snug torque that the deck can bear is worked out */
     torqueNm: positive().nullable(),
+    /** measured: what the locking nut takes to run down before it clamps; null while nobody has */
+    runDownNm: nonNegative().nullable().default(null),
   }),
   plate: z
     .strictObject({

@@ -1,11 +1,12 @@
 import { chooseSealant, type SealantChoice } from '../../chapters/bedding/sealant-choice'
 import { sealantQuantityOf, type SealantQuantity } from '../../chapters/bedding/sealant-quantity'
 import { corePlugOf, type CorePlugOutput } from '../../chapters/deck/core-plug'
-import { jointChecks, type JointInput } from '../../chapters/deck/joint-check'
+import { BOND_MPA } from '../../chapters/deck/bearing'
+import { jointChecks, jointSnug, type JointInput } from '../../chapters/deck/joint-check'
 import type { Plug } from '../../chapters/deck/footprint'
 import { CalcError } from '../../base/errors'
 import { boltCapacities, galls } from '../../chapters/fastener/fastener'
-import { tighteningOf } from '../../chapters/fastener/tightening'
+import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { areaOf, boundsOf, contains, perimeterOf } from '../../base/geometry/outline'
 import { SIZES } from '../../base/materials/fasteners'
@@ -26,7 +27,7 @@ import {
 } from '../../base/verdict/check'
 import { designLoadOf, type LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
-import { shareLoads, type CaseShared, type Hands, type Shared } from './loads'
+import { gripAbout, shareLoads, type CaseShared, type Hands, type Shared } from './loads'
 import { byGrain, weldCheck, withDoubler } from './metal-deck'
 import { metalsCheck } from './metals'
 import { foundChecks } from '../findings'
@@ -74,9 +75,15 @@ export interface Judgement {
   /** mostTorqueNm: the greatest that yields no bolt and crushes nothing */
   preload: {
     preloadN: number
+    /** what clamps, what a locking nut takes before that, and their sum, which the wrench is set to */
+    preloadTorqueNm: number
+    runDownNm: number
     torqueNm: number
     mostTorqueNm: number
     limitedByDeck: boolean
+    /** which check a greater one would bring over 0.90; null where the bolt itself is the limit */
+    limitedBy: string | null
+    cautions: Tightening['cautions']
     galling: boolean
   }
   grip: ReturnType<typeof gripStackOf> | null
@@ -126,29 +133,40 @@ function plugOf(d: Design, core: CorePlugOutput | null): Plug | undefined {
   if (!core || core.plugAreaMm2 <= 0) return undefined
   return d.core.school === 'insert'
     ? { material: d.core.insertMaterial, whole: true }
-    : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2 }
+    : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2, bored: d.core.school !== 'reef' }
 }
 
-const jointInput = (
-  d: Design,
-  plug: Plug | undefined,
-  preloadN: number,
-  s: Pick<Shared, 'bolts' | 'pushN' | 'toePressureMPa'> | null,
-): JointInput => ({
+const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Shared): JointInput => ({
   duty: d.duty,
   structure: withDoubler(d),
-  bolt: { size: d.bolt.size, grade: d.bolt.grade, threadsInShear: d.bolt.threadsInShear, preloadN },
+  bolt: {
+    size: d.bolt.size,
+    grade: d.bolt.grade,
+    threadsInShear: d.bolt.threadsInShear,
+    preloadN,
+    gripMm: gripAbout(d),
+  },
   bolts: d.bolts.map((b, i) => ({
     ...b,
-    tensionN: s?.bolts[i]!.tensionN ?? 0,
-    shearN: s?.bolts[i]!.shearN ?? 0,
+    tensionN: s.bolts[i]!.tensionN,
+    shearN: s.bolts[i]!.shearN,
   })),
   edgeMm: d.place.edgeMm ?? undefined,
-  plate: d.plate ? planOfPlate(d.plate) : undefined,
+  plate: d.plate ? { ...planOfPlate(d.plate), bonded: bondedTo(d) } : undefined,
   washer: d.bolt.nutWasher,
   plug,
-  base: { ...plan(d.base), pushN: s?.pushN ?? 0, toePressureMPa: s?.toePressureMPa ?? 0 },
+  // A track's field is that under its car; what presses there is judged, not spread over all its length.
+  base:
+    s.field && d.family !== 'track'
+      ? { ...plan(d.base), field: s.field }
+      : { ...plan(d.base), pushN: s.pushN, toePressureMPa: s.stripMPa },
 })
+/** The plate as one that bears with the deck: bonded, of a sheet that bonds, and to no metal. */
+function bondedTo(d: Design) {
+  const p = d.plate
+  if (!p?.bonded || p.material === 'plastic' || d.structure.kind === 'metal') return undefined
+  return { material: p.material, thicknessMm: p.thicknessMm, bondMPa: BOND_MPA }
+}
 
 /**
  * Without the deck behind it the plate's own bending is judged and nothing is suggested, which is all that
@@ -158,7 +176,7 @@ function plateOutput(
   d: Design,
   plug: Plug | undefined,
   preloadN: number,
-  s: Pick<Shared, 'bolts'> | null,
+  s: Pick<Shared, 'bolts'>,
   withDeck: boolean,
   own: { strengthMPa?: number; eMPa?: number },
 ): PlateOutput | null {
@@ -167,7 +185,7 @@ function plateOutput(
   return backingPlateOf({
     duty: d.duty,
     plate: { ...planOfPlate(d.plate), material, thicknessMm, ...own },
-    bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s?.bolts[i]!.tensionN ?? 0 })),
+    bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s.bolts[i]!.tensionN })),
     bolt: { size: d.bolt.size, preloadN },
     washer: d.bolt.nutWasher,
     structural: true,
@@ -187,23 +205,48 @@ export const planOfPlate = (p: NonNullable<Design['plate']>) =>
 export const bedMean = (p: NonNullable<Design['plate']>) =>
   p.bedGapMm + (p.crownRadiusMm ? ((2 / 3) * p.lengthMm ** 2) / (8 * p.crownRadiusMm) : 0)
 
-/** of the bolt's strength, what a snug joint asks (2.3) */
-const SNUG_PART = 0.4
 const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material']
-const GENTLE = 0.9
 
 /**
- * The pull of a snug bolt that deck and plate can bear at 0.90 of what they are allowed, N; Infinity where
- * nothing limits it (2.3).
+ * The snug pull of a bolt that deck and plate bear under every load, and which check stops more (3.4,
+ * 3.5).
  */
-function deckLimit(d: Design, plug: Plug | undefined, own: { strengthMPa?: number; eMPa?: number }): number {
-  const trial = 1000
-  const checks = [
-    ...jointChecks(jointInput(d, plug, trial, null)).filter((c) => c.id.startsWith('crush')),
-    ...(plateOutput(d, plug, trial, null, false, own)?.checks ?? []).filter((c) => PLATE_ONLY.includes(c.id)),
-  ]
-  const most = checks.reduce((m, c) => Math.max(m, c.utilisation ?? 0), 0)
-  return most > 0 ? (trial * GENTLE) / most : Infinity
+interface DeckLimit {
+  preloadN: number
+  limitedBy: string | null
+}
+function deckLimit(
+  d: Design,
+  plug: Plug | undefined,
+  own: { strengthMPa?: number; eMPa?: number },
+  decisive: Shared[],
+): DeckLimit {
+  const of = (s: Shared): DeckLimit[] => {
+    const plate = plateOutput(d, plug, 0, s, false, own)?.snug
+    return [
+      jointSnug(jointInput(d, plug, 0, s)),
+      ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
+    ]
+  }
+  return decisive.flatMap(of).reduce((a, b) => (b.preloadN < a.preloadN ? b : a))
+}
+/** A torque that a wrench is set to, N·m: rounded down, so that no check is short by it. */
+const TORQUE_STEP_NM = 0.1
+function tighten(d: Design, limit: DeckLimit): Tightening {
+  const given = {
+    size: d.bolt.size,
+    grade: d.bolt.grade,
+    paste: d.bolt.paste,
+    nut: d.bolt.nut,
+    prevailingNm: d.bolt.runDownNm,
+    torqueNm: d.bolt.torqueNm,
+    deckLimitN: limit.limitedBy === null ? null : limit.preloadN,
+  }
+  const t = tighteningOf(given)
+  if (d.bolt.torqueNm !== null) return t
+  const torqueNm = Math.floor(t.preloadTorqueNm / TORQUE_STEP_NM + 1e-9) * TORQUE_STEP_NM
+  const part = t.preloadTorqueNm > 0 ? torqueNm / t.preloadTorqueNm : 0
+  return { ...t, preloadTorqueNm: torqueNm, torqueNm: torqueNm + t.prevailingNm, preloadN: t.preloadN * part }
 }
 
 const worse = (a: Check, b: Check) =>
@@ -494,17 +537,15 @@ export function judge(
   })
   const caps = boltCapacities(d.bolt.size, d.bolt.grade, d.bolt.threadsInShear)
   const plug = plugOf(d, coreOutput(d, false))
-  const limit = deckLimit(d, plug, inPlate.row)
-  // Judged as if the nut ran free: whatever it takes to run down, the bolt is never pulled by more.
-  const tight = tighteningOf({
-    size: d.bolt.size,
-    grade: d.bolt.grade,
-    paste: d.bolt.paste,
-    nut: 'hex',
-    prevailingNm: null,
-    torqueNm: d.bolt.torqueNm,
-    deckLimitN: Number.isFinite(limit) ? limit : null,
-  })
+  // What a bolt may be pulled to follows from the load: first what the load alone does, then the torque.
+  const idle = shareLoads(d, 0, lean, memo.hands)
+  const limit = deckLimit(
+    d,
+    plug,
+    inPlate.row,
+    idle.flatMap((c) => c.decisive),
+  )
+  const tight = tighten(d, limit)
   const { preloadN } = tight
   const shared = shareLoads(d, preloadN, lean, memo.hands)
   const { load, swept } = shared[0]!
@@ -637,9 +678,13 @@ export function judge(
     },
     preload: {
       preloadN,
+      preloadTorqueNm: tight.preloadTorqueNm,
+      runDownNm: tight.prevailingNm,
       torqueNm: tight.torqueNm,
       mostTorqueNm: tight.mostTorqueNm,
-      limitedByDeck: d.bolt.torqueNm === null && limit < SNUG_PART * caps.tensionN,
+      limitedByDeck: d.bolt.torqueNm === null && limit.limitedBy !== null,
+      limitedBy: d.bolt.torqueNm === null ? limit.limitedBy : null,
+      cautions: tight.cautions,
       galling: galls(d.bolt.grade),
     },
     grip,

@@ -1,4 +1,5 @@
-import { bedStiffness, boltStiffness, toe } from '../../chapters/deck/base-contact'
+import { bedStiffness, boltStiffness, fieldOf, toe } from '../../chapters/deck/base-contact'
+import { toeStrip, type Field } from '../../chapters/deck/toe-strip'
 import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
 import { heelLine, solveContact, wholeMoments } from '../../chapters/deck/contact'
 import { designLoadOf, type LoadDirection, momentsOf } from '../../chapters/load/design-load'
@@ -28,6 +29,10 @@ export interface Shared {
   sumTensionN: number
   pushN: number
   toePressureMPa: number
+  /** mean pressure of the toe's strip under the load alone: what a tipped base is judged by (chapter 3.4) */
+  stripMPa: number
+  /** the deck's pressure by the contact; null by the hand check */
+  field: Field | null
   /** about the pattern's own line, where nothing else resists it */
   unresistedMomentNmm: number
   unresistedTwistNmm: number
@@ -94,7 +99,7 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
     (s) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0),
     (s) => s.maxTensionN,
     (s) => s.pushN,
-    (s) => s.toePressureMPa,
+    (s) => s.stripMPa,
     (s) => s.unresistedMomentNmm,
     (s) => s.unresistedTwistNmm,
   ]
@@ -137,7 +142,7 @@ function layersUnder(d: Design): { thicknessMm: number; eMPa: number }[] {
         ]
   return d.plate ? [...deck, { thicknessMm: d.plate.thicknessMm, eMPa: PLATES[d.plate.material].eMPa }] : deck
 }
-const gripAbout = (d: Design) => {
+export const gripAbout = (d: Design) => {
   const s = d.structure
   return (
     d.base.thicknessMm +
@@ -192,10 +197,23 @@ const fromHand = (caseName: string, direction: LoadDirection, hand: BoltGroup): 
   sumTensionN: hand.bolts.reduce((s, b) => s + b.tensionN, 0),
   pushN: hand.bolts.reduce((s, b) => s + Math.max(0, -b.axialN), 0),
   toePressureMPa: 0,
+  stripMPa: 0,
+  field: null,
   unresistedMomentNmm: hand.unresistedMomentNmm,
   unresistedTwistNmm: hand.unresistedTwistNmm,
   resting: null,
 })
+
+/**
+ * Pressure of the toe's strip, spread at 45° through the outer skin; of a track under the bolts that
+ * carry.
+ */
+function stripOf(d: Design, footing: ReturnType<typeof footingOf>, field: Field): number {
+  const s = d.structure
+  const [b, spread] = s.kind === 'sandwich' ? [s.outerMm + s.core.thicknessMm, s.outerMm] : [s.thicknessMm, 0]
+  const strip = toeStrip(footing, field, b)
+  return strip.areaMm2 > 0 ? strip.forceN / (strip.areaMm2 + spread * strip.outlineMm) : 0
+}
 
 type Point3 = { x: number; y: number; z: number }
 /** Bolts of one base as the deck under it lets them pull; null where the search finds no rest. */
@@ -220,6 +238,7 @@ function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Sha
   const bolts = s.hand.bolts.map((b, i) => ({ tensionN: pull[i]!, shearN: b.shearN }))
   const sumTensionN = pull.reduce((a, t) => a + t, 0)
   const t = toe(footing, found.lift, k)
+  const field = fieldOf(found.lift, k)
   const deckForceN = t.toeAt ? Math.max(0, found.pressedForceN) : 0
   // Where the push acts follows from equilibrium with the bolts' pulls.
   const centre =
@@ -236,6 +255,8 @@ function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Sha
     maxTensionN: Math.max(...pull),
     pushN: deckForceN,
     toePressureMPa: t.toePressureMPa,
+    stripMPa: stripOf(d, footing, field),
+    field,
     unresistedMomentNmm: 0,
     resting: {
       heelLine: heelLine(footing, found.lift),
@@ -311,10 +332,10 @@ export function shareLoads(design: Design, preloadN: number, lean: boolean, know
     if (!needsDeck(hand)) return { ...shape, contact: false, decisive: decisive(hand.all, design, preloadN) }
     const kb = boltStiffness(design.bolt.size, design.bolt.grade, gripAbout(design))
     const k = bedStiffness(layersUnder(design))
-    const key = `${lean ? preloadN.toPrecision(8) : ''}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
+    const key = `${lean}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
     let all = hand.onDeck.get(key)
     if (!all) {
-      const from = lean ? decisive(hand.all, design, preloadN) : hand.all
+      const from = lean ? decisive(hand.all, design, 0) : hand.all
       all = from.map((s) => onDeck(s, design, hand.load.pointMm, kb, k) ?? s)
       if (hand.onDeck.size > 400) hand.onDeck.clear()
       hand.onDeck.set(key, all)
