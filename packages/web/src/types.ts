@@ -12,6 +12,7 @@ import type {
   Changed,
   Other,
   Point,
+  Rig,
   Role,
   Units,
   Verdict,
@@ -36,6 +37,7 @@ export interface BoatSummary {
   units: Units
   hullMaterial: string
   launchOn: string | null
+  rig: Rig | null
   hullKind: HullKind
   version: number
   note: string

@@ -1,3 +1,13 @@
+/** What stands at a dotted path; undefined where nothing does. */
+export function valueAt(value: unknown, path: string): unknown {
+  return path
+    .split('.')
+    .reduce<unknown>(
+      (v, k) => (v !== null && typeof v === 'object' ? (v as Record<string, unknown>)[k] : undefined),
+      value,
+    )
+}
+
 /** Sets dotted paths in a copy, leaving the rest shared. */
 export function withChange<T>(value: T, change: Record<string, unknown>): T {
   let out: unknown = value

@@ -1,7 +1,7 @@
 import { distanceToSegment, insidePolygon, type Point } from '../base/geometry/outline'
 import { CORES, type CoreId } from '../base/materials/cores'
 import type { Measurable, Structure } from '../base/materials/structure'
-import type { Spot } from './place'
+import type { Spot, SpotBoat } from './place'
 import type { Duty } from '../base/verdict/factors'
 import { formatLength, type Units } from '../base/quantity/format'
 import { wetnessAt, type WetSpot } from './wetness'
@@ -228,6 +228,7 @@ export function spotFor(
   at: Point & { zMm?: number },
   bolts: Point[],
   duty: Duty,
+  boat?: SpotBoat,
 ): Spot {
   const s = zone
     ? structureOf(zone)
@@ -246,6 +247,7 @@ export function spotFor(
     belowWaterline: zone?.face === 'bottom' || zMm < 0,
     ...s,
     duty,
+    ...(boat ? { boat } : {}),
   }
 }
 

@@ -1,3 +1,4 @@
+import type { SpotBoat } from '../boat/place'
 import type { z } from 'zod'
 import type { Measurable, Structure } from '../base/materials/structure'
 import type { YardValue } from '../base/materials/yard'
@@ -91,6 +92,7 @@ export interface KindSpot extends FittingPlace {
   edgeMm: number | null
   belowWaterline: boolean
   duty: Duty
+  boat?: SpotBoat
   zones: BoatZone[]
 }
 

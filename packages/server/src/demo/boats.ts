@@ -1,4 +1,4 @@
-import type { Duty, PartKind, Point, Units } from '@north-tide/core'
+import type { Duty, PartKind, Point, Units, Rig } from '@north-tide/core'
 
 /** The invented yard's boats (chapter 13). All made up. */
 export interface DemoBoat {
@@ -13,6 +13,7 @@ export interface DemoBoat {
   hullMaterial: string
   note: string
   isMain: boolean
+  rig: Rig | null
   /** x aft of the stem, half-breadth, sheer height, keel height, mm */
   stations: [number, number, number, number][]
   zones: DemoZone[]
@@ -149,6 +150,7 @@ export const DEMO_BOATS: DemoBoat[] = [
     hullMaterial: 'laminate, cored decks',
     note: 'On the hard, bow up 0.7\u00b0, heeled 0.4\u00b0 to port.',
     isMain: true,
+    rig: 'steadying',
     stations: F,
     zones: [
       {
@@ -313,6 +315,7 @@ export const DEMO_BOATS: DemoBoat[] = [
     hullMaterial: 'laminate, plywood-cored deck',
     note: '',
     isMain: false,
+    rig: 'sloop',
     stations: P,
     zones: [
       {
@@ -371,6 +374,7 @@ export const DEMO_BOATS: DemoBoat[] = [
     hullMaterial: 'aluminium 5083',
     note: '',
     isMain: false,
+    rig: null,
     stations: T,
     zones: [
       {

@@ -10,6 +10,7 @@ import {
   sizeIt,
   statesFor,
   stepsOf,
+  spotBoat,
   spotFor,
   startDesign,
   withChange,
@@ -371,6 +372,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
           hullMaterial: b.hullMaterial,
           note: b.note,
           isMain: b.isMain,
+          rig: b.rig,
           launchOn: b.isMain ? days(LAUNCH_IN_DAYS) : null,
         },
         { transaction },
@@ -634,7 +636,7 @@ async function seedFitting(w: Wanted, fitter: Account) {
   const zone = zoneAt(await zonesOf(w.boat), { xMm: w.x, yMm: w.y })
   let design: Design = startDesign(
     entry,
-    spotFor(zone, { xMm: w.x, yMm: w.y }, entry.bolts, boat.duty),
+    spotFor(zone, { xMm: w.x, yMm: w.y }, entry.bolts, boat.duty, spotBoat(boat)),
     w.name,
   )
   if (w.change) design = withChange(design, w.change)

@@ -17,7 +17,8 @@ ALTER TABLE users DROP COLUMN boat_id;
 ALTER TABLE fittings ADD COLUMN group_id uuid REFERENCES fittings(id), ADD CONSTRAINT fittings_not_its_own_group CHECK (group_id <> id);
 CREATE INDEX fittings_group ON fittings (group_id) WHERE group_id IS NOT NULL;
 
-ALTER TABLE boats ADD COLUMN launch_on date;
+-- her rig, by which a mast step's first load is guessed; null: nobody has said
+ALTER TABLE boats ADD COLUMN launch_on date, ADD COLUMN rig text;
 
 -- 0 fore and aft, positive turning to starboard, of the longer way
 ALTER TABLE penetrations ADD COLUMN direction_deg double precision CHECK (direction_deg >= -90 AND direction_deg <= 90),

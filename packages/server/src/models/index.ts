@@ -55,6 +55,7 @@ export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<B
   declare note: string
   declare isMain: boolean
   declare launchOn: Opt<string | null>
+  declare rig: Opt<string | null>
   declare version: Opt<number>
 }
 export class Station extends Model<InferAttributes<Station>, InferCreationAttributes<Station>> {
@@ -337,6 +338,7 @@ export function defineModels(sequelize: Sequelize) {
       note: text,
       isMain: flag,
       launchOn: day,
+      rig: maybeText,
       version,
     }),
     at('boats'),

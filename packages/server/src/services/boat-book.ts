@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { FACES_OF_BOAT, HULL_KINDS, PART_KINDS, REACH_KINDS, areaOf, parseInput } from '@north-tide/core'
+import {
+  FACES_OF_BOAT,
+  HULL_KINDS,
+  PART_KINDS,
+  RIGS,
+  REACH_KINDS,
+  areaOf,
+  parseInput,
+} from '@north-tide/core'
 import type { Transaction } from 'sequelize'
 import { ApiError, notFound } from '../errors'
 import {
@@ -64,6 +72,7 @@ const boatShape = {
   note: z.string().max(2000).default(''),
   /** the day she is to be launched; null where nobody knows yet */
   launchOn: z.iso.date().nullable().default(null),
+  rig: z.enum(RIGS).nullable().default(null),
 }
 const creating = z.strictObject({ ...boatShape, stations: stationsSchema.optional() })
 const saving = z.strictObject({ ...boatShape, version: z.number().int().positive().max(MOST_VERSION) })

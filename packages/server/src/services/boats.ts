@@ -32,6 +32,7 @@ export const summary = (b: Boat) => ({
   version: b.version,
   note: b.note,
   launchOn: b.launchOn,
+  rig: b.rig,
 })
 
 export async function listBoats(who: Account) {

@@ -1,3 +1,4 @@
+import { RIGS } from '@north-tide/core'
 import type { FACES_OF_BOAT, LIFE_STATES } from '@north-tide/core'
 import { parseFloodPlan } from '@north-tide/core/through-hull'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
@@ -105,6 +106,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
       hullMaterial: b.hullMaterial,
       note: b.note,
       launchOn: b.launchOn,
+      rig: RIGS.find((r) => r === b.rig) ?? null,
     },
     stations,
     zones: zones.map((z0) => ({

@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { FACES_OF_BOAT, HULL_KINDS, LIFE_STATES, LOG_KINDS, PART_KINDS, REACH_KINDS } from '@north-tide/core'
+import {
+  FACES_OF_BOAT,
+  HULL_KINDS,
+  LIFE_STATES,
+  LOG_KINDS,
+  PART_KINDS,
+  REACH_KINDS,
+  RIGS,
+} from '@north-tide/core'
 import { stationsSchema } from './boat-book'
 import { moment } from './saving'
 
@@ -48,6 +56,7 @@ export const boatFile = z.strictObject({
     note: text,
     /** neither this nor a hole's direction was in files before they were known */
     launchOn: z.iso.date().nullable().default(null),
+    rig: z.enum(RIGS).nullable().default(null),
   }),
   stations: stationsSchema,
   zones: z.array(

@@ -49,6 +49,19 @@ export const designSchema = z.strictObject({
   /** why this fitting's duty differs from the boat's; null while it does not */
   dutyReason: z.string().max(300).nullable(),
   load: designLoadInput,
+  /**
+   * what of the load is a first guess, with what it was and why; one that was changed since counts no more
+   */
+  guesses: z
+    .array(
+      z.strictObject({
+        field: z.string().max(40),
+        value: z.union([z.number(), z.string().max(400), z.null()]),
+        reason: z.string().max(200),
+      }),
+    )
+    .max(20)
+    .default([]),
   caseName: z.string().trim().min(1).max(60).default('Usual load'),
   /** other loads that it may have to carry, each by itself */
   cases: z

@@ -27,6 +27,7 @@ import {
 } from '../../base/verdict/check'
 import { designLoadOf, type LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
+import { factorsOf, guessesLeft } from './guess'
 import { gripAbout, shareLoads, type CaseShared, type Hands, type Shared } from './loads'
 import { byGrain, weldCheck, withDoubler } from './metal-deck'
 import { metalsCheck } from './metals'
@@ -138,6 +139,7 @@ function plugOf(d: Design, core: CorePlugOutput | null): Plug | undefined {
 
 const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Shared): JointInput => ({
   duty: d.duty,
+  factors: factorsOf(d),
   structure: withDoubler(d),
   bolt: {
     size: d.bolt.size,
@@ -184,6 +186,7 @@ function plateOutput(
   const { material, thicknessMm } = d.plate
   return backingPlateOf({
     duty: d.duty,
+    factors: factorsOf(d),
     plate: { ...planOfPlate(d.plate), material, thicknessMm, ...own },
     bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s.bolts[i]!.tensionN })),
     bolt: { size: d.bolt.size, preloadN },
@@ -488,6 +491,17 @@ function estimatesOf(d: Design): string[] {
   }
   return d.measured.includes('thicknessMm') ? [] : ['thickness']
 }
+/** Checks that the load alone sets. */
+const LEANS_ON_LOAD = [
+  'bolt',
+  'bearing',
+  'plug-hold',
+  'plate-',
+  'shear-out',
+  'punching',
+  'crush',
+  'doubler-weld',
+]
 const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 'bolt-length']
 
 /** One array for all calls without any, so that what is kept by it is found again. */
@@ -623,6 +637,7 @@ export function judge(
   for (const c of foundChecks(DECK_FINDINGS, d.findings, 'chapter 14')) put(c)
 
   const estimates = estimatesOf(d)
+  const guessed = guessesLeft(d)
   const saidOf = (c: Check) =>
     replaced
       .filter((r) => r.counts(c.id))
@@ -630,6 +645,11 @@ export function judge(
       .join('')
   const checks = [...byId.values()]
     .map((c) => (replaced.length ? { ...c, because: c.because + saidOf(c) } : c))
+    .map((c) =>
+      guessed.length && c.id !== 'bolt-length' && LEANS_ON_LOAD.some((k) => c.id.startsWith(k))
+        ? { ...c, assumed: [...c.assumed, ...guessed] }
+        : c,
+    )
     .map((c) =>
       estimates.length && LEANS_ON_DECK.some((k) => c.id.startsWith(k))
         ? { ...c, assumed: [...c.assumed, ...estimates] }
@@ -696,7 +716,7 @@ export function judge(
     counts: tallyOf(checks),
     assumed: [
       ...new Set([
-        ...shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`)),
+        ...(guessed.length ? guessed : shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`))),
         ...checks.flatMap((c) => c.assumed),
       ]),
     ],

@@ -2,7 +2,7 @@ import { momentsOf } from '../../chapters/load/design-load'
 import { DECK_METALS, TIMBERS } from '../../base/materials/laminates'
 import type { Structure } from '../../base/materials/structure'
 import { check, say, step, type Check } from '../../base/verdict/check'
-import { factorsFor } from '../../base/verdict/factors'
+import { factorsOf } from './guess'
 import type { Design } from './design'
 import type { Shared } from './loads'
 
@@ -34,7 +34,7 @@ export function weldCheck(d: Design, s: Shared, point: { x: number; y: number; z
     Math.abs(lever.y) / (a * (l * w + (l * l) / 3))
   const demand = Math.hypot(shear, pull)
   const yieldMPa = DECK_METALS[d.structure.metal].yieldMPa
-  const factor = factorsFor(d.duty).metal
+  const factor = factorsOf(d).metal
   return check({
     id: 'doubler-weld',
     title: 'Weld of the doubler',

@@ -7,7 +7,7 @@ import { SIZES } from '../../base/materials/fasteners'
 import { DECK_METALS, TIMBERS, laminateProperties } from '../../base/materials/laminates'
 import { PLATES } from '../../base/materials/plates'
 import { check, governing, say, worstVerdict, type Check, type Verdict } from '../../base/verdict/check'
-import { factorsFor } from '../../base/verdict/factors'
+import { factorsOf } from './guess'
 import { tallyOf } from '../tally'
 import type { Design } from './design'
 import { planOfPlate, type Judgement } from './judge'
@@ -259,6 +259,7 @@ export function patchFor(d: Design, j: Judgement, field: Field, withPlate = true
             skinMPa: laminate!.tensileMPa,
             coreShearMPa: s.core.shearMPa ?? CORES[s.core.material].shearMPa,
             duty: d.duty,
+            factors: { metal: factorsOf(d).metal, laminate: factorsOf(d).laminate, core: factorsOf(d).core },
           },
         }
       : {}),
@@ -337,13 +338,13 @@ function readOff(
 }
 const strengthOf = (d: Design): { capacity: number; factor: number } => {
   const s = d.structure
-  if (s.kind === 'metal') return { capacity: DECK_METALS[s.metal].yieldMPa, factor: factorsFor(d.duty).metal }
+  if (s.kind === 'metal') return { capacity: DECK_METALS[s.metal].yieldMPa, factor: factorsOf(d).metal }
   return {
     capacity:
       s.kind === 'timber'
         ? TIMBERS[s.timber].bearingMPa
         : laminateProperties(s.skin.laminate, s.skin.fibreFraction).tensileMPa,
-    factor: factorsFor(d.duty).laminate,
+    factor: factorsOf(d).laminate,
   }
 }
 /**
@@ -402,7 +403,7 @@ export function spreadSaid(
     )
     const core = s.core.shearMPa ?? CORES[s.core.material].shearMPa
     const p = readOff(input, f, [f.shearMPa])
-    const cf = factorsFor(d.duty).core
+    const cf = factorsOf(d).core
     checks.push({
       ...check({
         id: 'spread-core-shear',

@@ -1,78 +1,30 @@
 import type { CatalogueEntry } from './catalogue'
+import { SIZES } from '../../base/materials/fasteners'
+import { startingLoad } from './guess'
 import { metalsCheck } from './metals'
 import { plateFor } from './remedies'
 import { SCHEMA_VERSION, parseDesign, type Design } from './design'
 import type { Spot } from '../../boat/place'
 
-/** A guard line is pushed outboard, on whichever side it stands. */
-const outboard = (load: Design['load'], yMm: number): Design['load'] =>
-  load.basis === 'person' && load.kind === 'guard' && yMm < 0 ? { ...load, side: 'port' } : load
-
-/** What a family is usually asked to carry; the fitter changes it, and nothing is forbidden. */
-function usualLoad(entry: CatalogueEntry): Design['load'] {
-  const arc = { azimuthDeg: { from: -90, to: 90, step: 30 }, elevationDeg: { from: 0, to: 30, step: 15 } }
-  const height = entry.base.bodyHeightMm
-  switch (entry.family) {
-    case 'cleat':
-      return {
-        basis: 'line',
-        line: 'polyester-3',
-        diameterMm: entry.units === 'inch' ? 9.525 : 12,
-        share: 0.5,
-        heightMm: Math.round(height * 0.65),
-        sweep: arc,
-      }
-    case 'bitt':
-      return {
-        basis: 'line',
-        line: 'polyester-3',
-        diameterMm: 14,
-        share: 0.5,
-        heightMm: Math.round(height * 0.6),
-        sweep: arc,
-      }
-    case 'towing-post':
-      return {
-        basis: 'line',
-        line: 'polyester-3',
-        diameterMm: 18,
-        share: 0.5,
-        heightMm: Math.round(height * 0.7),
-        sweep: { azimuthDeg: { from: -60, to: 60, step: 30 }, elevationDeg: { from: 0, to: 20, step: 20 } },
-      }
-    case 'tether-point':
-      return { basis: 'person', kind: 'tether', heightMm: height }
-    case 'handrail':
-      return { basis: 'person', kind: 'handhold', heightMm: height }
-    case 'ladder-step':
-      return { basis: 'person', kind: 'step', heightMm: height }
-    case 'lifting-point':
-      return { basis: 'lifting', massKg: 2600, legs: 4, legAngleDeg: 30, heightMm: height }
-    case 'mast-step':
-      return { basis: 'mast-step', rightingMomentNm: 4000, halfBeamM: 1.2 }
-    case 'fairlead':
-      return { basis: 'turned-line', tensionN: 6000, deflectionDeg: 60, heightMm: Math.round(height * 0.6) }
-    case 'track':
-      return {
-        basis: 'rated',
-        ratedN: entry.ratedN ?? 3000,
-        heightMm: height,
-        elevationDeg: 45,
-        azimuthDeg: 90,
-      }
-    case 'stanchion':
-      return { basis: 'person', kind: 'guard', heightMm: 610 }
-    case 'block':
-      return { basis: 'turned-line', tensionN: 3200, deflectionDeg: 120, elevationDeg: 30, heightMm: height }
-    default:
-      return { basis: 'rated', ratedN: entry.ratedN ?? 5000, heightMm: Math.round(height / 2), sweep: arc }
-  }
+/**
+ * The bolt the casting is drilled for: the largest that passes its holes and whose neighbours stand far
+ * enough off.
+ */
+function drilledFor(entry: CatalogueEntry, metal: boolean): string {
+  const gap = Math.min(
+    ...entry.bolts.flatMap((a, i) =>
+      entry.bolts.slice(0, i).map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm)),
+    ),
+  )
+  const least = metal ? 2.5 : 3
+  return entry.sizes.findLast((s) => least * SIZES[s]!.diameterMm <= gap + 1e-9) ?? entry.sizes[0]!
 }
 
 /** A first design of a catalogue fitting at a spot: usual choices, every one of them open to change. */
 export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): Design {
   const cored = spot.structure.kind === 'sandwich'
-  const size = entry.sizes[entry.sizes.length - 1]!
+  const size = drilledFor(entry, spot.structure.kind === 'metal')
+  const { load, guesses } = startingLoad(entry, spot)
   const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes } as Design
   const design = parseDesign({
     schemaVersion: SCHEMA_VERSION,
@@ -92,7 +44,8 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
     measured: spot.measured,
     duty: spot.duty,
     dutyReason: null,
-    load: outboard(usualLoad(entry), spot.yMm),
+    load,
+    guesses,
     base: entry.base,
     bolts: entry.bolts,
     sizes: entry.sizes,

@@ -2,7 +2,7 @@
 import { reactive, ref, watch } from 'vue'
 import { ElDatePicker } from 'element-plus'
 import 'element-plus/es/components/date-picker/style/css'
-import { HULL_KINDS, type Duty, type HullKind, type Units } from '@north-tide/core'
+import { HULL_KINDS, type Duty, type HullKind, type Rig, type Units } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
@@ -31,6 +31,7 @@ const first = () => ({
   hullMaterial: props.boat?.hullMaterial ?? '',
   note: props.boat?.note ?? '',
   launchOn: props.boat?.launchOn ?? null,
+  rig: props.boat?.rig ?? null,
 })
 const form = reactive(first())
 watch(form, () => (kept.value = false))
@@ -38,6 +39,14 @@ const DUTIES: { value: Duty; title: string }[] = [
   { value: 'sheltered', title: 'sheltered' },
   { value: 'coastal', title: 'coastal' },
   { value: 'ocean', title: 'ocean' },
+]
+const RIG_TITLES: { value: Rig | ''; title: string }[] = [
+  { value: '', title: 'not said' },
+  { value: 'sloop', title: 'one mast' },
+  { value: 'two-mast', title: 'two masts, the main' },
+  { value: 'mizzen', title: 'two masts, the mizzen' },
+  { value: 'multihull', title: 'one mast on two or three hulls' },
+  { value: 'steadying', title: 'a steadying sail' },
 ]
 const units = () => (props.boat ? boats.units : form.units)
 async function send() {
@@ -116,6 +125,14 @@ async function send() {
         maxlength="200"
         :readonly="!may"
     /></label>
+    <ChoiceField
+      :model-value="form.rig ?? ''"
+      label="Rig"
+      :options="RIG_TITLES"
+      hint="A mast step's first load is guessed by it"
+      :disabled="!may"
+      @update:model-value="form.rig = $event || null"
+    />
     <div class="row">
       <label for="boat-launch">Launch wanted on</label>
       <ElDatePicker
