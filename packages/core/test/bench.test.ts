@@ -185,14 +185,14 @@ describe('load cases', () => {
   const two = fit('HG-C250', BALSA, {
     caseName: 'Mooring',
     cases: [
-      { name: 'Towed', load: { basis: 'rated', ratedN: 20000, heightMm: 40, azimuthDeg: 0 } },
+      { name: 'Towed', load: { basis: 'rated', ratedN: 45000, heightMm: 40, azimuthDeg: 0 } },
       { name: 'Fender', load: { basis: 'rated', ratedN: 500, heightMm: 40 } },
     ],
   })
   it('each is judged by itself, the worst of each check counts, and the governing case is said', () => {
     const j = judge(two)
     expect(j.cases.map((c) => c.name)).toEqual(['Mooring', 'Towed', 'Fender'])
-    expect(j.caseSaid).toMatch(/^\u201cMooring\u201d governs, by core shear round the pull/)
+    expect(j.caseSaid).toContain('\u201cTowed\u201d governs')
     expect(j.checks.find((c) => c.id === 'bearing')!.because).toContain('Case \u201cTowed\u201d')
     const alone = judge(withChange(two, { cases: [], load: two.cases[0]!.load }))
     expect(j.checks.find((c) => c.id === 'bolt')!.utilisation).toBeCloseTo(
@@ -399,8 +399,7 @@ describe('spread', () => {
     expect(b.believe === null).toBe(Math.abs(b.solver - b.hand) / b.hand <= 0.25)
   })
   it('judges the plating of a metal deck on its yield', () => {
-    // A small boat: her weight is borne by every hand check.
-    const m = fit('HG-LP90', METAL, { 'load.massKg': 2600 })
+    const m = fit('HG-LP90', METAL)
     const j = judge(m)
     const f = fieldAround(m, null, beams)
     const input = patchFor(m, j, f, true, 12)
@@ -457,7 +456,8 @@ describe('spread', () => {
 })
 describe('the solver in the verdict', () => {
   it('a judgement with the solver\u2019s checks is no better than the worst of both', () => {
-    const m = fit('HG-LP90', METAL)
+    // A small boat: her weight is borne by every hand check.
+    const m = fit('HG-LP90', METAL, { 'load.massKg': 2600 })
     const j = judge(m)
     const both = withSolver(j, { checks: solverChecks(null, beams)(m, j) })
     expect(both.checks).toHaveLength(j.checks.length + 1)

@@ -64,7 +64,7 @@ describe('what is given', () => {
   })
   it('a load that acts beside the middle pries: a point is given in place of a height, and goes back to one', async () => {
     const p = await onBench(GivenColumn, deck({}, cleat))
-    const height = p.bench.design!.load.heightMm!
+    const height = p.bench.design!.load.pointMm!.z
     const pulls = () => p.bench.whole!.judgement.worst.maxTensionN
     const before = pulls()
     await p.by('ahead of its middle').setValue('120')
