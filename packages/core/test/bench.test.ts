@@ -185,7 +185,7 @@ describe('load cases', () => {
   const two = fit('HG-C250', BALSA, {
     caseName: 'Mooring',
     cases: [
-      { name: 'Towed', load: { basis: 'rated', ratedN: 45000, heightMm: 40, azimuthDeg: 0 } },
+      { name: 'Towed', load: { basis: 'rated', ratedN: 90000, heightMm: 40, azimuthDeg: 0 } },
       { name: 'Fender', load: { basis: 'rated', ratedN: 500, heightMm: 40 } },
     ],
   })

@@ -36,7 +36,9 @@ export const useBench = defineStore('bench', () => {
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
     if (!design.value) return { whole: null, problem: null }
     try {
-      return { whole: judgeWhole(design.value, boats.units, boats.yard, exaggerate.value), problem: null }
+      const boat = boats.picture ?? undefined
+      const whole = judgeWhole(design.value, boats.units, boats.yard, exaggerate.value, boat)
+      return { whole, problem: null }
     } catch (error) {
       if (error instanceof CalcError) return { whole: null, problem: error }
       throw error

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FACES } from '../../chapters/bedding/sealant-choice'
 import { CORE_SCHOOLS } from '../../chapters/deck/core-plug'
+import { underSchema } from '../../chapters/deck/supports'
 import { withoutHistory } from '../history'
 import { parseVersioned } from '../parse'
 import { FAMILIES, type Family } from './families'
@@ -77,6 +78,8 @@ export const designSchema = z.strictObject({
   padsMm: z.array(nonNegative()).max(60).default([]),
   /** how much thicker the deck is at each bolt than the zone says; empty: even */
   unevenMm: z.array(z.number().min(-100).max(100)).max(60).default([]),
+  /** what carries a push under the deck; null while nobody has said */
+  under: underSchema.nullable().default(null),
   /** a hole beside the bolts, for a deck pipe, a cable or a shaft; null for none */
   pipeMm: positive().nullable().default(null),
   /** sizes that pass the casting's holes; empty: any */

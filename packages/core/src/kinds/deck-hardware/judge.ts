@@ -27,6 +27,7 @@ import {
 } from '../../base/verdict/check'
 import { designLoadOf, type LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
+import { pushChecks, pushOf, type Panel } from './pushed'
 import { factorsOf, guessesLeft } from './guess'
 import { gripAbout, shareLoads, type CaseShared, type Hands, type Shared } from './loads'
 import { byGrain, weldCheck, withDoubler } from './metal-deck'
@@ -426,6 +427,8 @@ function gripOf(
  * is the same whether it is asked first or last.
  */
 export class Memo {
+  /** `panel`: the deck between its stiffeners, where the boat is known */
+  constructor(readonly panel: Panel | null = null) {}
   readonly hands: Hands = new WeakMap()
   /** the ranking depends on the bedding and the place alone, and a search changes neither */
   readonly ranked = new WeakMap<
@@ -501,8 +504,22 @@ const LEANS_ON_LOAD = [
   'punching',
   'crush',
   'doubler-weld',
+  'push-',
+  'skin-bending',
+  'beam-',
+  'post-',
+  'foot',
 ]
-const LEANS_ON_DECK = ['bearing', 'shear-out', 'punching', 'crush', 'core-dry', 'bolt-length']
+const LEANS_ON_DECK = [
+  'push-',
+  'skin-bending',
+  'bearing',
+  'shear-out',
+  'punching',
+  'crush',
+  'core-dry',
+  'bolt-length',
+]
 
 /** One array for all calls without any, so that what is kept by it is found again. */
 const NO_VALUES: YardValue[] = []
@@ -614,6 +631,8 @@ export function judge(
     !lean,
     inPlate.row,
   )
+  const push = { pushN: pushOf(shared), plug, panel: memo.panel, factors: factorsOf(d) }
+  for (const c of pushChecks(d, push)) put(c)
   if (!many) for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) put(c)
   const crushed = [...byId.values()].some(
     (c) => c.id.startsWith('crush') && c.id.endsWith('core') && c.verdict === 'short',

@@ -15,7 +15,8 @@ import { SCHEMA_VERSION, designSchema, type Design } from './design'
 import { FAMILY_TITLES } from './families'
 import { DECK_FINDINGS } from './findings'
 import { withHabits } from './habits'
-import { gripLayersOf, judge, type Judgement } from './judge'
+import { gripLayersOf, judge, Memo, type Judgement } from './judge'
+import { panelAt } from './whole'
 import { cautionsOf } from './outcome'
 import { boltsWanted, partsOf } from './parts'
 import { drawPattern } from './pattern'
@@ -151,7 +152,7 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   catalogue: CATALOGUE,
   start: (entry, spot, name) => startDesign(entry, spot, name),
   footprint,
-  judge: (d, a) => judge(d, false, a.yard.length ? a.yard : undefined),
+  judge: (d, a) => judge(d, false, a.yard.length ? a.yard : undefined, new Memo(panelAt(d, a))),
   slow: (d, j, a) => questionFor(d, j, zoneOfPlace(a.zones, d.place), a.parts),
   withSlow: withSolver,
   asSurveyed: onDeckNow,

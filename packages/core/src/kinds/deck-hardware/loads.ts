@@ -307,7 +307,11 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
  * deck.
  */
 const needsDeck = ({ load: { pointMm: q }, ...hand }: Hand) =>
-  q.x !== 0 || q.y !== 0 || q.z !== 0 || hand.all.some((s) => s.unresistedMomentNmm > 0)
+  q.x !== 0 ||
+  q.y !== 0 ||
+  q.z !== 0 ||
+  hand.all.some((s) => s.direction.outN < 0) ||
+  hand.all.some((s) => s.unresistedMomentNmm > 0)
 
 export interface CaseShared {
   name: string

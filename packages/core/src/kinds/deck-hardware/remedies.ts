@@ -193,7 +193,13 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
     case 'bolt':
       return [...strongerGrade(d), ...biggerBolt(d)]
     case 'bearing':
+    case 'bearing-plug':
       return biggerBolt(d)
+    case 'plug-hold':
+      return [...biggerBolt(d), ...widerBore(d)]
+    case 'bearing-plate':
+    case 'plate-bond':
+      return [...biggerBolt(d), ...thicker(d, j), ...otherMaterial(d)]
     case 'edge-distance':
     case 'shear-out':
       return [...fartherIn(d), ...smallerBolt(d)]
@@ -222,6 +228,10 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
           change: { isolation: { sleeve: true, washer: true, sealant: true } },
         },
       ]
+    case 'skin-bending':
+    case 'push-punching-core':
+    case 'push-punching-skin':
+      return schools(d)
     case 'doubler-weld':
       return d.doubler
         ? [1.5, 2]

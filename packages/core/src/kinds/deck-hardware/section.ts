@@ -3,6 +3,7 @@ import { formatForce, formatLength, type Units } from '../../base/quantity/forma
 import { boundsOf, cosd, sind } from '../../base/geometry/outline'
 import type { CoreId } from '../../base/materials/cores'
 import type { Design } from './design'
+import { underShape } from './under-drawing'
 import type { Judgement } from './judge'
 import { beadOf } from './judge'
 import {
@@ -596,8 +597,13 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
     'middle',
     { turned: true },
   )
+  const stands = underShape(d.under, under, textMm * 7)
+  if (stands) {
+    area(stands.points, stands.tone, 'under', stands.title)
+    text({ x: 0, y: stands.lowMm - textMm * 1.6 }, stands.title, 'middle', { role: 'under' })
+  }
   // Spacing and plate below.
-  let dy = Math.min(tip, under) - textMm * 2
+  let dy = Math.min(tip, under, stands ? stands.lowMm - textMm * 1.8 : under) - textMm * 2
   const across = (x0: number, x1: number, from0: number, words: string, role: string) => {
     path(
       [

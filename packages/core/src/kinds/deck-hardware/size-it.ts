@@ -54,6 +54,18 @@ export interface Proposal {
  * fitter.
  */
 const BEYOND = ['edge-distance', 'spacing', 'sealant', 'sling-angle', 'lever', 'metals', 'doubler-weld']
+/** What a push asks of the deck and of what stands under it: no bolt and no plate helps there. */
+const PUSHED = [
+  'push-punching',
+  'push-crush-over',
+  'skin-bending',
+  'under',
+  'beam-',
+  'bulkhead-',
+  'post-',
+  'foot',
+]
+const beyond = (id: string) => BEYOND.includes(id) || PUSHED.some((p) => id.startsWith(p))
 const STEEL = 7.9e-6
 
 /** Bolts with nuts and washers, and the plate: what the choice adds in weight. */
@@ -136,7 +148,7 @@ export function underDeckOf(d: Design, j: Judgement): number {
 type Level = 'holds' | 'tight'
 const good = (v: Verdict, level: Level) => v === 'holds' || (level === 'tight' && v === 'tight')
 const acceptable = (checks: Check[], untouchable: Set<string>, level: Level) =>
-  checks.every((c) => good(c.verdict, level) || untouchable.has(c.id))
+  checks.every((c) => good(c.verdict, level) || beyond(c.id) || untouchable.has(c.id))
 const PLATE_BLIND = ['bolt', 'bearing', 'shear-out']
 /** Checks that thickness alone does not help. */
 const THICK_BLIND = (id: string) => id.startsWith('punching') || id.startsWith('crush')

@@ -175,6 +175,7 @@ export function patchFor(d: Design, j: Judgement, field: Field, withPlate = true
         ? { diameterMm: d.base.diameterMm }
         : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm },
     )
+    const whole = c.contactFraction > ALL_PRESSED
     const side = Math.max(
       8,
       0.5 *
@@ -184,7 +185,7 @@ export function patchFor(d: Design, j: Judgement, field: Field, withPlate = true
     loads.push({
       xMm: inside(x + c.centre.xMm, side / 2, a),
       yMm: inside(y + c.centre.yMm, side / 2, b),
-      ...square(side),
+      ...(whole ? { lengthMm: base.maxX - base.minX, widthMm: base.maxY - base.minY } : square(side)),
       forceN: -c.deckForceN,
     })
   }
@@ -461,9 +462,17 @@ export function spreadSaid(
   }
 }
 
-/** A judgement with the solver's checks among its own. */
+/** A base that lies on all of its plan presses with all of it. */
+const ALL_PRESSED = 0.999
+
+/**
+ * A judgement with the solver's checks among its own. What the deck bends to under a push is the solver's to
+ * say where it was asked (18.2).
+ */
 export function withSolver(j: Judgement, said: Pick<SpreadSaid, 'checks'>): Judgement {
-  const checks = [...j.checks, ...said.checks]
+  const asked = said.checks.some((c) => c.id.startsWith('spread-skin') && c.demand !== null)
+  const own = asked ? j.checks.filter((c) => c.id !== 'skin-bending') : j.checks
+  const checks = [...own, ...said.checks]
   const verdict = worstVerdict(checks.map((c) => c.verdict))
   return { ...j, checks, verdict, governing: governing(checks)?.id ?? null, counts: tallyOf(checks) }
 }

@@ -4,9 +4,18 @@ import { Memo, judge, type Judgement } from './judge'
 import { deckWithRemedies } from './remedies'
 import { drawSection } from './section'
 import { drawPattern } from './pattern'
+import { fieldAround } from './spread'
+import { asksUnder, panelOf } from './pushed'
+import { zoneOfPlace } from '../../boat/spot'
+import type { Around } from '../kind'
 import type { Drawing } from '../../drawing/shapes'
 import type { YardValue } from '../../base/materials/yard'
 import type { Units } from '../../base/quantity/format'
+
+/** What of a boat says how far its deck is free to bend. */
+export type Stiffened = Pick<Around, 'zones' | 'parts'>
+export const panelAt = (d: Design, boat: Stiffened) =>
+  asksUnder(d) ? panelOf(d, fieldAround(d, zoneOfPlace(boat.zones, d.place), boat.parts)) : null
 
 export interface Whole {
   judgement: Judgement
@@ -15,8 +24,14 @@ export interface Whole {
 }
 
 /** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
-export function judgeWhole(design: Design, units: Units, yard?: YardValue[], exaggerate = false): Whole {
-  const memo = new Memo()
+export function judgeWhole(
+  design: Design,
+  units: Units,
+  yard?: YardValue[],
+  exaggerate = false,
+  boat?: Stiffened,
+): Whole {
+  const memo = new Memo(boat ? panelAt(design, boat) : null)
   const judgement = deckWithRemedies(design, judge(design, false, yard, memo), yard, memo)
   return {
     judgement,

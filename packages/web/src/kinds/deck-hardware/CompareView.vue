@@ -49,7 +49,7 @@ watch(
 const judged = (d: Design | null): Whole | null => {
   if (!d) return null
   try {
-    return judgeWhole(d, boats.units, boats.yard)
+    return judgeWhole(d, boats.units, boats.yard, false, boats.picture ?? undefined)
   } catch (error) {
     if (error instanceof CalcError) return null
     throw error

@@ -14,6 +14,7 @@ import {
   SCHOOLS,
   SEALANTS,
   SEALANT_IDS,
+  asksUnder,
   formatForce,
   formatLength,
   lengthText,
@@ -28,6 +29,7 @@ import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import LoadGiven from './LoadGiven.vue'
+import UnderGiven from './UnderGiven.vue'
 import MoreGiven from './MoreGiven.vue'
 
 const bench = useBench()
@@ -242,6 +244,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
     <p v-if="guessed" class="soft small">Dashed: estimated. A drilled plug would prove it.</p>
 
     <LoadGiven :line-options="lineOptions" />
+    <UnderGiven v-if="asksUnder(d)" />
 
     <div class="group gap">
       <h2>Bolts</h2>
