@@ -259,7 +259,12 @@ describe('the plate solver in the stored verdict', () => {
     const doubled = (
       await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, {
         version: f.version,
-        design: { ...f.design, doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 10, weldMm: 4 } },
+        design: {
+          ...f.design,
+          // A light boat, so that the weld of the doubler bears what hangs on it.
+          load: { ...f.design.load, massKg: 1500 },
+          doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 10, weldMm: 4 },
+        },
       })
     ).body
     expect(doubled.verdict).toBe('short')

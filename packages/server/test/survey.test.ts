@@ -88,7 +88,7 @@ describe('zones and what is measured of them', () => {
     expect(after.zones.find((z) => z.code === 'working-deck')!.version).toBe(zone.version + 1)
     const now = after.fittings.find((f) => f.id === cleat.id)!
     expect(now.stale).toContain('outer skin 5 mm is 1.2 mm now, measured')
-    expect([cleat.verdict, now.verdict]).toEqual(['holds', 'short'])
+    expect([cleat.verdict, now.verdict]).toEqual(['holds', 'tight'])
     const open = (
       await fitter.ask<{
         stale: { changes: string[]; take: { structure: { outerMm: number }; measured: string[] } }
@@ -776,7 +776,7 @@ it('five hundred fittings are all judged anew, and every one that turned is coun
       kind: 'deck-hardware',
       boatId: id,
       name: `cleat ${i}`,
-      design: { ...design, place: { ...design.place, xMm: 500 + 38 * i } },
+      design: { ...design, plate: null, place: { ...design.place, xMm: 500 + 38 * i } },
       verdict: 'holds' as const,
       governing: 'bolt',
       recordedAt: null,

@@ -234,6 +234,7 @@ const WANTED: Wanted[] = [
     life: 'drilled',
   },
   { boat: 'fulmars-reach', catalogue: 'HG-P60', name: 'Tether point, wheelhouse roof', x: 4600, y: 420 },
+  { boat: 'fulmars-reach', catalogue: 'HG-MS20', name: 'Steadying mast step', x: 5900, y: 0 },
   { boat: 'pipit', catalogue: 'HG-CC6', name: 'Cam-cleat pad, port', x: 3600, y: -820 },
   {
     boat: 'pipit',

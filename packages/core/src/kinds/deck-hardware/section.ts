@@ -600,10 +600,10 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   const stands = underShape(d.under, under, textMm * 7)
   if (stands) {
     area(stands.points, stands.tone, 'under', stands.title)
-    text({ x: 0, y: stands.lowMm - textMm * 1.6 }, stands.title, 'middle', { role: 'under' })
+    text({ x: 0, y: stands.lowMm - textMm * 2.2 }, stands.title, 'middle', { role: 'under' })
   }
   // Spacing and plate below.
-  let dy = Math.min(tip, under, stands ? stands.lowMm - textMm * 1.8 : under) - textMm * 2
+  let dy = Math.min(tip, under, stands ? stands.lowMm - textMm * 2.2 : under) - textMm * 2
   const across = (x0: number, x1: number, from0: number, words: string, role: string) => {
     path(
       [
@@ -652,10 +652,15 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
     y: bead + d.base.thicknessMm + Math.min(j.load.heightMm, d.base.bodyHeightMm * 1.15),
   }
   const reach = width * 0.26
-  const end =
-    az === null
+  // What mostly presses comes down on the fitting: its arrow ends where it acts.
+  const steep = flat < 0.2 * Math.abs(dir.outN)
+  const presses = steep && dir.outN < 0
+  const end = presses
+    ? { x: at.x, y: baseTop + d.base.bodyHeightMm }
+    : az === null
       ? { x: at.x, y: at.y + reach * 0.6 * Math.max(0.25, sind(dir.elevationDeg)) }
       : { x: at.x + az * reach * cosd(dir.elevationDeg), y: at.y + reach * sind(dir.elevationDeg) }
+  if (presses) at.y = end.y + reach * 0.6
   const L = Math.hypot(end.x - at.x, end.y - at.y) || 1
   const u = { x: (end.x - at.x) / L, y: (end.y - at.y) / L }
   const head = (side: number) => ({
@@ -666,8 +671,11 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   path([head(1), end, head(-1)], 'load')
   // Clear of the fitting's own outline.
   text(
-    { x: end.x + (az ?? 0) * textMm * 0.5, y: Math.max(end.y, baseTop + d.base.bodyHeightMm) + textMm * 0.7 },
-    `${formatForce(j.load.loadN, units)}${az === null ? ', across the cut' : ''}`,
+    {
+      x: end.x + (az ?? 0) * textMm * 0.5,
+      y: Math.max(at.y, end.y, baseTop + d.base.bodyHeightMm) + textMm * 0.7,
+    },
+    `${formatForce(j.load.loadN, units)}${presses ? ', down' : az === null && !steep ? ', across the cut' : ''}`,
     az === null ? 'middle' : az > 0 ? 'start' : 'end',
     { load: true, strong: true },
   )
@@ -677,7 +685,7 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   )
   const legend = [...tones].filter((t) => t !== 'hardware' && t !== 'none')
   const minX = lineX - textMm * (namesTo + 0.6)
-  const top = Math.max(baseTop + d.base.bodyHeightMm, end.y + textMm * 2)
+  const top = Math.max(at.y, baseTop + d.base.bodyHeightMm, end.y + textMm * 2)
   return {
     title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,
     description: `Section through ${d.name}: ${j.gripLayers.map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`).join(', ')}; ${d.bolts.length} ${d.bolt.size} ${GRADES[d.bolt.grade].title} bolts.`,

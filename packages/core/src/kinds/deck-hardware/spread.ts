@@ -169,7 +169,9 @@ export function patchFor(d: Design, j: Judgement, field: Field, withPlate = true
       : [],
   )
   const c = j.worst.contact
-  if (c?.centre && c.deckForceN > 1) {
+  // What stands under it takes the push; the deck is not bent by it.
+  const carried = d.under !== null && d.under.kind !== 'nothing' && j.worst.direction.outN < 0
+  if (c?.centre && c.deckForceN > 1 && !carried) {
     const base = boundsOf(
       'diameterMm' in d.base
         ? { diameterMm: d.base.diameterMm }

@@ -146,7 +146,11 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
                 : 'In the one direction given.'
             }}
             <template v-if="j.worst.contact"
-              >The base tips: {{ Math.round(j.worst.contact.contactFraction * 100) }} % of it presses,
+              >{{
+                j.worst.contact.contactFraction > 0.995
+                  ? 'All of the base presses,'
+                  : `The base tips: ${Math.round(j.worst.contact.contactFraction * 100)} % of it presses,`
+              }}
               {{ formatForce(j.worst.contact.deckForceN, boats.units) }} in all. Greatest pull
               {{ formatForce(j.worst.maxTensionN, boats.units) }}; the hand check, elastic about the centre,
               says {{ formatForce(j.worst.handMaxTensionN, boats.units) }}.</template
