@@ -4,6 +4,7 @@ import {
   SEALANTS,
   SIZES,
   boltInHole,
+  boltsWanted,
   fullThickness,
   staleParts,
   estimateSaid,
@@ -16,6 +17,7 @@ import {
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
+import OrderBox from '../../pieces/OrderBox.vue'
 import PartsTable from '../../pieces/PartsTable.vue'
 import dayjs from 'dayjs'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -238,20 +240,23 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         :key="`${tab}${bench.fitting?.id}`"
         v-bind="given"
       />
-      <div v-else-if="tab === 'Parts'">
-        <p v-if="stale" class="stale-parts" role="status">
-          <strong>Stale.</strong> The stack has moved since these were bought:
-          {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.
-        </p>
-        <p v-else-if="bench.work.bought" class="soft small">
-          Bought by {{ bench.work.bought.by }} on {{ dayjs(bench.work.bought.at).format('D MMM YYYY') }}; they
-          still fit.
-        </p>
-        <p v-if="notBought" class="stale-parts" role="alert">{{ notBought }}</p>
-        <button v-if="!bench.readOnly" class="act" @click="buy">
-          {{ bench.work.bought ? 'Bought anew' : 'Mark as bought' }}
-        </button>
-        <PartsTable :parts="bench.parts" />
+      <div v-else-if="tab === 'Parts'" class="parts">
+        <div>
+          <p v-if="stale" class="stale-parts" role="status">
+            <strong>Stale.</strong> The stack has moved since these were bought:
+            {{ sayIn(stale.bought, boats.units) }}. It now wants: {{ sayIn(stale.wanted, boats.units) }}.
+          </p>
+          <p v-else-if="bench.work.bought" class="soft small">
+            Bought by {{ bench.work.bought.by }} on {{ dayjs(bench.work.bought.at).format('D MMM YYYY') }};
+            they still fit.
+          </p>
+          <p v-if="notBought" class="stale-parts" role="alert">{{ notBought }}</p>
+          <button v-if="!bench.readOnly" class="act" @click="buy">
+            {{ bench.work.bought ? 'Bought anew' : 'Mark as bought' }}
+          </button>
+          <PartsTable :parts="bench.parts" />
+        </div>
+        <OrderBox :bench="bench" :list="boltsWanted(bench.design!, j!)" :short="0" />
       </div>
       <table v-else class="rows">
         <thead>
@@ -343,6 +348,16 @@ figure {
 .pattern td {
   padding-top: 2px;
   padding-bottom: 2px;
+}
+.parts {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 22px;
+}
+@media (max-width: 1180px) {
+  .parts {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .makes td {
   padding: 4px 8px 4px 0;

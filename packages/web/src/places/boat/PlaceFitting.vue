@@ -64,6 +64,11 @@ const throughHullPicked = computed<ThroughHullEntry | undefined>(
 const hull = computed(() =>
   hullAt(props.boat.zones, { xMm: x.value, yMm: y.value, zMm: z.value, zone: named.value?.code ?? null }),
 )
+/** As it was measured, with what is believed of it, or as it was pointed at. */
+const where = () =>
+  measured.value
+    ? { measures: measured.value.measures, believe: measured.value.believe }
+    : { xMm: x.value, yMm: y.value }
 async function placeThroughHull() {
   if (!throughHullPicked.value) return
   busy.value = true
@@ -71,8 +76,7 @@ async function placeThroughHull() {
   try {
     const made = await api<SavedThroughHull>('POST', `/boats/${props.boat.id}/fittings`, {
       catalogueId: throughHullPicked.value.id,
-      xMm: x.value,
-      yMm: y.value,
+      ...where(),
       zMm: z.value,
       ...(named.value ? { zone: named.value.code } : {}),
       ...(deadrise.value === null ? {} : { deadriseDeg: deadrise.value }),
@@ -147,9 +151,7 @@ async function place() {
   try {
     const made = await api<SavedFitting>('POST', `/boats/${props.boat.id}/fittings`, {
       catalogueId: entry.value.id,
-      ...(measured.value
-        ? { measures: measured.value.measures, believe: measured.value.believe }
-        : { xMm: x.value, yMm: y.value }),
+      ...where(),
       ...(named.value ? { zone: named.value.code, zMm: z.value } : {}),
       ...(name.value.trim() ? { name: name.value.trim() } : {}),
     })
