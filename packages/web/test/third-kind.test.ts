@@ -1,0 +1,40 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import { benchOf, kindOnScreen } from '../src/kinds/registry'
+import FindAnything from '../src/pieces/FindAnything.vue'
+import AnyBench from '../src/places/bench/AnyBench.vue'
+import { aboard } from './deck-hands'
+import './name-plate'
+
+/** A kind is one folder in the web application: search and bench know it without being told. */
+const PLATE = { id: 'p1', kind: 'name-plate', name: 'Builder\u2019s plate', verdict: 'holds' }
+async function at(path: string, view: object) {
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/bench/:id?', component: view }],
+  })
+  await router.push(path)
+  const w = mount(view as never, { attachTo: document.body, global: { plugins: [router] } })
+  await flushPromises()
+  return { w, router }
+}
+beforeEach(() => aboard({}, { others: [PLATE] }))
+
+describe('a third kind', () => {
+  it('is found by its name and by what it is, and leads to the bench', async () => {
+    const { w, router } = await at('/bench', FindAnything)
+    await w.find('input').trigger('focus')
+    await w.find('input').setValue('name plate')
+    expect(w.text()).toContain('Builder\u2019s plate')
+    await w.find('input').trigger('keydown', { key: 'Enter' })
+    await vi.waitFor(() => expect(router.currentRoute.value.fullPath).toBe('/bench/p1'))
+  })
+  it('lies on a bench of its own', async () => {
+    const { w } = await at('/bench/p1', AnyBench)
+    await vi.waitFor(() => expect(w.text()).toBe('Builder\u2019s plate: two screws and no load'))
+  })
+  it('one of a kind that this version does not know yet is opened on the bench, not lost', () => {
+    expect([kindOnScreen('sail'), benchOf({ kind: 'sail', id: 's1' })]).toEqual([null, '/bench/s1'])
+  })
+})
