@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  CATALOGUE,
   catalogueEntry,
+  formatUse,
   judge,
   judgeWhole,
   startDesign,
@@ -150,5 +152,33 @@ describe('push-through in general', () => {
     expect(post({ lengthMm: 2600 })).toBeGreaterThan(post({}))
     expect(post({ ends: 'fixed' })).toBeLessThan(post({}))
     expect(post({ ends: 'free' })).toBeGreaterThan(post({}))
+  })
+})
+
+describe('honest figures', () => {
+  it.each([
+    [0.8949, '0.89'],
+    [0.9, '0.90'],
+    [0.9004, '0.901'],
+    [0.95, '0.95'],
+    [1, '1.00'],
+    [1.0001, '1.001'],
+    [1.004, '1.004'],
+    [1.006, '1.01'],
+    [12.3, 'over 10'],
+    [null, ''],
+  ])('%s is shown as "%s": just enough is never mistaken for not enough', (u, said) =>
+    expect(formatUse(u)).toBe(said),
+  )
+  it('the saw that a fitting starts with leaves more wall than is asked, not just enough', () => {
+    for (const e of CATALOGUE) {
+      const core = judge(on(e.id, ROOF)).checks.find((c) => c.id === 'core-dry')!
+      expect([e.id, core.verdict]).toEqual([e.id, 'holds'])
+    }
+  })
+  it('off every surveyed surface the verdict is unproven, unless somebody says why it keeps a deck of its own', () => {
+    const thick: Structure = { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 20 }
+    expect(judge(on('HG-P60', thick))).toMatchObject({ verdict: 'unproven', governing: 'surface' })
+    expect(judge(on('HG-P60', thick, { structureReason: 'a pad of her own' })).verdict).toBe('holds')
   })
 })

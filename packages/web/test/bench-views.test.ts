@@ -141,7 +141,10 @@ describe('verdicts', () => {
   it('the worst come first, and a remedy does what it says, with undo', async () => {
     const p = await onBench(
       VerdictColumn,
-      deck({ load: { basis: 'rated', ratedN: 15_000 }, 'plate.thicknessMm': 3 }, cleat),
+      deck(
+        { load: { basis: 'rated', ratedN: 12_000, heightMm: 40, azimuthDeg: 90 }, 'plate.thicknessMm': 3 },
+        cleat,
+      ),
       { picked: null },
     )
     const order = p.w.findAll('[data-check]').map((l) => l.attributes('data-verdict'))

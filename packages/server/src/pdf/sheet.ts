@@ -12,6 +12,7 @@ import {
   type Drawing,
   type Units,
   type Verdict,
+  formatUse,
 } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
@@ -160,7 +161,7 @@ export function sheetOf(p: { name: string; boatName: string; units: Units; subje
       .font(MONO)
       .fontSize(9)
       .fillColor(INK)
-      .text(c.utilisation === null ? '\u2013' : c.utilisation.toFixed(2), MARGIN + width - 80, y, {
+      .text(c.utilisation === null ? '\u2013' : formatUse(c.utilisation), MARGIN + width - 80, y, {
         width: 80,
         align: 'right',
       })

@@ -8,6 +8,7 @@ import {
   type Remedy,
   type Units,
   type Verdict,
+  formatUse,
 } from '@north-tide/core'
 import VerdictSign from './VerdictSign.vue'
 
@@ -89,12 +90,12 @@ const estimate = (c: Check) =>
               estimate(c)
             }}</span></span
           >
-          <span class="figure used">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span>
+          <span class="figure used">{{ formatUse(c.utilisation) }}</span>
         </button>
         <slot v-if="picked === c.id" name="more" :check="c" />
         <div v-if="c.remedies.length && !readOnly" class="remedies">
           <button v-for="r in c.remedies" :key="r.id" class="act remedy" @click="emit('apply', r)">
-            {{ sayIn(r.text, units) }} → {{ r.utilisation === null ? r.verdict : r.utilisation.toFixed(2)
+            {{ sayIn(r.text, units) }} → {{ r.utilisation === null ? r.verdict : formatUse(r.utilisation)
             }}<template v-if="r.but">, {{ r.but }}</template>
           </button>
         </div>

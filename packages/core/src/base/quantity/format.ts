@@ -109,3 +109,19 @@ export function sayIn(sentence: string, units: Units): string {
     return `${all.join(' \u00d7 ')}${unit === 'mm' ? ' in' : ''}`
   })
 }
+
+/** Past this a figure only says that it is hopeless. */
+const FAR_TOO_MUCH = 10
+/** A sum in doubles is exact to about this. */
+const GRAIN = 1e-9
+/**
+ * How much of a strength is used: two places, and a third where two would hide on which side of a limit it
+ * lies, so that 1.00 always means just enough. Nothing for null.
+ */
+export function formatUse(utilisation: number | null | undefined): string {
+  if (utilisation == null) return ''
+  if (utilisation >= FAR_TOO_MUCH) return `over ${FAR_TOO_MUCH}`
+  const two = utilisation.toFixed(2)
+  const hidden = [0.9, 1].some((limit) => utilisation > limit + GRAIN && Number(two) === limit)
+  return hidden ? (Math.ceil(utilisation * 1000) / 1000).toFixed(3) : two
+}

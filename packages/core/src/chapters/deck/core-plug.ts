@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
 import { CalcError, invalid } from '../../base/errors'
-import { CORES, CORE_IDS, HOLE_SAWS } from '../../base/materials/cores'
+import { CORES, CORE_IDS, HOLE_SAWS, type CoreId } from '../../base/materials/cores'
 import {
   dutySchema,
   factorsSchema,
@@ -128,6 +128,13 @@ interface Walls {
 
 /** Least wall of epoxy between a hole and its core, mm: more where the core rots. */
 export const leastWallMm = (core: CorePlugInput['core']) => (core !== 'none' && CORES[core].rots ? 4 : 3)
+
+/**
+ * The least hole saw that leaves more wall than is asked, not just enough; null where none of the shop
+ * does.
+ */
+export const easyBoreMm = (core: CoreId, holeMm: number): number | null =>
+  HOLE_SAWS.find((s) => s > holeMm && leastWallMm(core) / ((s - holeMm) / 2) <= 0.9) ?? null
 
 function walls(v: CorePlugInput, leastMm: number): Walls {
   const nothing = {

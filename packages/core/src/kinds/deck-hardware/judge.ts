@@ -9,6 +9,7 @@ import { boltCapacities, galls } from '../../chapters/fastener/fastener'
 import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { areaOf, boundsOf, contains, perimeterOf } from '../../base/geometry/outline'
+import { formatUse } from '../../base/quantity/format'
 import { SIZES } from '../../base/materials/fasteners'
 import { sealant as sealantRow } from '../../base/materials/sealants'
 import { fullThickness } from '../../base/materials/structure'
@@ -367,8 +368,8 @@ function caseSaid(cases: Judgement['cases'], checks: Check[]): string {
   const title = checks.find((c) => c.id === top.governing)?.title.toLowerCase() ?? ''
   const others = cases
     .filter((c) => c !== top)
-    .map((c) => `${c.name} ${c.utilisation === null ? c.verdict : c.utilisation.toFixed(2)}`)
-  return `\u201c${top.name}\u201d governs, by ${title}${top.utilisation === null ? '' : ` at ${top.utilisation.toFixed(2)}`}; beside it ${others.join(', ')}.`
+    .map((c) => `${c.name} ${c.utilisation === null ? c.verdict : formatUse(c.utilisation)}`)
+  return `\u201c${top.name}\u201d governs, by ${title}${top.utilisation === null ? '' : ` at ${formatUse(top.utilisation)}`}; beside it ${others.join(', ')}.`
 }
 
 function gripOf(
@@ -521,6 +522,17 @@ const LEANS_ON_DECK = [
   'bolt-length',
 ]
 
+/** Off every surface that is surveyed the deck is a guess, and whatever follows from it. */
+const unsurveyed = () =>
+  unproven({
+    id: 'surface',
+    title: 'What it stands on',
+    unit: '',
+    source: 'the survey',
+    because:
+      'No surface of the boat is surveyed here, so what the deck is made of is a guess. Give the surface its layers, or say why this fitting keeps a deck of its own.',
+  })
+
 /** One array for all calls without any, so that what is kept by it is found again. */
 const NO_VALUES: YardValue[] = []
 
@@ -649,6 +661,7 @@ export function judge(
         : a,
   )
   put(gripCheck)
+  if (d.place.zone === null && d.structureReason === null) put(unsurveyed())
   const metals = metalsCheck(d)
   if (metals) put(metals)
   const choice = sealantsFor(d, yard, memo)

@@ -1,3 +1,5 @@
+import { easyBoreMm } from '../../chapters/deck/core-plug'
+import { formatUse } from '../../base/quantity/format'
 import { STOCK_THICKNESS, PLATES, stockThickness, type PlateId } from '../../base/materials/plates'
 import { GRADES, SIZES } from '../../base/materials/fasteners'
 import { CORES, HOLE_SAWS } from '../../base/materials/cores'
@@ -53,7 +55,16 @@ export interface Proposal {
  * What the sizing can change; the rest (edge, spacing of the casting's holes, sealant) it leaves to the
  * fitter.
  */
-const BEYOND = ['edge-distance', 'spacing', 'sealant', 'sling-angle', 'lever', 'metals', 'doubler-weld']
+const BEYOND = [
+  'surface',
+  'edge-distance',
+  'spacing',
+  'sealant',
+  'sling-angle',
+  'lever',
+  'metals',
+  'doubler-weld',
+]
 /** What a push asks of the deck and of what stands under it: no bolt and no plate helps there. */
 const PUSHED = [
   'push-punching',
@@ -177,9 +188,7 @@ function boresFor(d: Design, sizeId: string): (number | null)[] {
 /** The bore the school asks for, or the next saw where that leaves the least wall and no more. */
 function boreFor(d: Design, sizeId: string): number | null {
   if (d.structure.kind !== 'sandwich') return null
-  const hole = SIZES[sizeId]!.clearanceMm
-  const least = CORES[d.structure.core.material].rots ? 4 : 3
-  return HOLE_SAWS.find((s) => least / ((s - hole) / 2) <= 0.9 && s > hole) ?? null
+  return easyBoreMm(d.structure.core.material, SIZES[sizeId]!.clearanceMm)
 }
 
 /** The rectangle as far as there is room for it; a polygon only where something cuts into it. */
@@ -507,7 +516,7 @@ export function sizeIt(
       governing: bad.id,
       choices: [],
       remaining: [{ title: bad.title, verdict: bad.verdict, because: bad.because }],
-      because: `Nothing passes: designs that hold by every hand check still bend the deck too far, \u201c${bad.title.toLowerCase()}\u201d at ${bad.utilisation?.toFixed(2)} at best of ${asked} that the solver was asked about. A place over a beam, a doubler, a larger plate than was tried or a smaller load has to give.`,
+      because: `Nothing passes: designs that hold by every hand check still bend the deck too far, \u201c${bad.title.toLowerCase()}\u201d at ${formatUse(bad.utilisation)} at best of ${asked} that the solver was asked about. A place over a beam, a doubler, a larger plate than was tried or a smaller load has to give.`,
     }
   }
   if (!top) {

@@ -1,5 +1,6 @@
 import type { CatalogueEntry } from './catalogue'
 import { SIZES } from '../../base/materials/fasteners'
+import { easyBoreMm } from '../../chapters/deck/core-plug'
 import { startingLoad } from './guess'
 import { metalsCheck } from './metals'
 import { plateFor } from './remedies'
@@ -69,7 +70,10 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
           : { material: 'g10', ...plateFor(bare, 40), thicknessMm: 8, bedGapMm: 1 },
     core: {
       school: cored ? 'bore-fill' : 'none',
-      boreMm: null,
+      boreMm:
+        spot.structure.kind === 'sandwich'
+          ? easyBoreMm(spot.structure.core.material, SIZES[size]!.clearanceMm)
+          : null,
       undercutMm: null,
       insert: null,
       chamferMm: 1.5,

@@ -14,6 +14,7 @@ import {
   formatTorque,
   formatVolume,
   sayIn,
+  formatUse,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -136,7 +137,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
                 <td>{{ i + 1 }}</td>
                 <td class="number">{{ formatForce(b.tensionN, boats.units) }}</td>
                 <td class="number">{{ formatForce(b.shearN, boats.units) }}</td>
-                <td class="number">{{ b.utilisation.toFixed(2) }}</td>
+                <td class="number">{{ formatUse(b.utilisation) }}</td>
               </tr>
             </tbody>
           </table>

@@ -13,6 +13,7 @@ import {
   hoursOf,
   type Design,
   type Whole,
+  formatUse,
 } from '@north-tide/core'
 import { api } from '../../api'
 import { useBench } from '../../state/bench'
@@ -174,7 +175,7 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
             <td v-for="(w, i) in [left, right]" :key="i">
               <template v-if="of(w, id)"
                 ><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }}
-                <span class="figure">{{ of(w, id)!.utilisation?.toFixed(2) }}</span></template
+                <span class="figure">{{ formatUse(of(w, id)!.utilisation) }}</span></template
               >
             </td>
           </tr>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { FAMILY, type Design } from '@north-tide/core'
+import { FAMILY, type Design, formatUse } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import HeldText from '../../pieces/HeldText.vue'
@@ -105,7 +105,7 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
     >
       {{ c.name
       }}<span v-if="cases.length > 1 && result(i)" class="figure">
-        {{ result(i)!.utilisation?.toFixed(2) ?? result(i)!.verdict }}</span
+        {{ formatUse(result(i)!.utilisation) || result(i)!.verdict }}</span
       >
     </button>
     <button v-if="!off && cases.length < 13" type="button" class="plain case add" @click="addCase">

@@ -16,6 +16,7 @@ import {
   type Room,
   type SizeChoice,
   type YardValue,
+  formatUse,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -112,7 +113,7 @@ function apply() {
             <td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td>
             <td class="number">{{ c.holes }}</td>
             <td class="number">{{ c.hours.toFixed(1) }}</td>
-            <td>{{ c.governing.toLowerCase() }} {{ c.utilisation?.toFixed(2) }}</td>
+            <td>{{ c.governing.toLowerCase() }} {{ formatUse(c.utilisation) }}</td>
           </tr>
         </tbody>
       </table>

@@ -8,6 +8,7 @@ import {
   planOfPlate,
   sayIn,
   type DeckPatch,
+  formatUse,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -242,7 +243,7 @@ const probeSaid = computed(() => {
           <VerdictSign :verdict="c.verdict" :size="16" />
           <span
             ><strong>{{ c.title }}</strong>
-            <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{
+            <span class="figure">{{ formatUse(c.utilisation) }}</span><br /><span class="small">{{
               sayIn(c.because, boats.units)
             }}</span></span
           >

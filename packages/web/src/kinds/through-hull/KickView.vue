@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatForce, formatLength, schoolsFor, sayIn } from '@north-tide/core'
+import { formatForce, formatLength, schoolsFor, sayIn, formatUse } from '@north-tide/core'
 import { METHOD_TITLE, kickPicture } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
@@ -45,7 +45,7 @@ const schools = schoolsFor('Seacock bolts')
           >
             <td><VerdictSign :verdict="k.verdict" :size="16" /></td>
             <td>{{ METHOD_TITLE[k.method] }}</td>
-            <td class="number">{{ k.utilisation?.toFixed(2) }}</td>
+            <td class="number">{{ formatUse(k.utilisation) }}</td>
             <td class="small">{{ k.governing.toLowerCase() }}</td>
             <td>
               <button
@@ -77,7 +77,7 @@ const schools = schoolsFor('Seacock bolts')
         <li v-for="c in j.checks.filter((q) => q.id.startsWith('kick'))" :key="c.id">
           <VerdictSign :verdict="c.verdict" :size="16" /><span
             ><strong>{{ c.title.replace('Kick: ', '') }}</strong>
-            <span class="figure">{{ c.utilisation?.toFixed(2) }}</span><br /><span class="small">{{
+            <span class="figure">{{ formatUse(c.utilisation) }}</span><br /><span class="small">{{
               sayIn(c.because, boats.units)
             }}</span></span
           >

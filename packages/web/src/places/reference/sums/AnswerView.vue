@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { estimateSaid, formatQuantity, sayIn, type Check, type Units, type Verdict } from '@north-tide/core'
+import {
+  estimateSaid,
+  formatQuantity,
+  sayIn,
+  type Check,
+  type Units,
+  type Verdict,
+  formatUse,
+} from '@north-tide/core'
 import VerdictSign from '../../../pieces/VerdictSign.vue'
 import { CODE_WORDS, choiceWords, fieldWords } from './words'
 
@@ -90,12 +98,12 @@ const MOST_ROWS = 60
               c.remedies
                 .map(
                   (r) =>
-                    `${sayIn(r.text, units)} → ${r.utilisation === null ? r.verdict : r.utilisation.toFixed(2)}`,
+                    `${sayIn(r.text, units)} → ${r.utilisation === null ? r.verdict : formatUse(r.utilisation)}`,
                 )
                 .join('; ')
             }}.</span
           ></span
-        ><span class="figure">{{ c.utilisation === null ? '' : c.utilisation.toFixed(2) }}</span>
+        ><span class="figure">{{ formatUse(c.utilisation) }}</span>
       </li>
     </ul>
     <table class="rows figures">
