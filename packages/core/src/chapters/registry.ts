@@ -11,6 +11,16 @@ import { boltGroup } from './deck/bolt-group'
 import { jointCheck } from './deck/joint-check'
 import { pushThrough } from './deck/push-through'
 import { goodFor } from './inspect/good-for'
+import { alignment } from './making/alignment'
+import { compartment } from './making/compartment'
+import { cableGland } from './making/gland'
+import { layupBlock } from './making/layup-block'
+import { lidHold } from './making/lid-hold'
+import { binHang } from './making/bin-hang'
+import { stripBend } from './making/strip-bend'
+import { prismPocket } from './making/prism-pocket'
+import { leakRate } from './watch/leak-rate'
+import { tapeSeal } from './making/tape-seal'
 import { corePlug } from './deck/core-plug'
 import { backingPlate } from './plate/backing-plate'
 import { sealantChoice } from './bedding/sealant-choice'
@@ -54,6 +64,16 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   jointCheck,
   pushThrough,
   goodFor,
+  binHang,
+  stripBend,
+  prismPocket,
+  leakRate,
+  tapeSeal,
+  lidHold,
+  cableGland,
+  compartment,
+  layupBlock,
+  alignment,
   backingPlate,
   corePlug,
   deckPatch,

@@ -36,6 +36,9 @@ export const LAMINATES: Record<
 }
 export const LAMINATES_SOURCE = 'chapter 3.1, typical of published small-craft scantling rules'
 
+/** Of glass in polyester or epoxy by its fibre fraction by mass, kg/m³. */
+export const laminateDensity = (psi: number) => 1 / (psi / 2560 + (1 - psi) / 1200)
+
 export function laminateProperties(id: LaminateId, fibreFraction = LAMINATES[id].typical) {
   const psi = fibreFraction
   const row = LAMINATES[id]
@@ -48,7 +51,7 @@ export function laminateProperties(id: LaminateId, fibreFraction = LAMINATES[id]
     bearingMPa: row.bearingMPa,
     punchingMPa: row.punchingMPa,
     throughMPa: row.throughMPa,
-    densityKgM3: 1 / (psi / 2560 + (1 - psi) / 1200),
+    densityKgM3: laminateDensity(psi),
   }
 }
 

@@ -4,17 +4,18 @@ import { CalcError } from '../../base/errors'
 import { nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { say, verdictOf, type Verdict } from '../../base/verdict/check'
 
-const HARDENERS = {
+/** What each mix does at 25 °C, and the coldest at which it still cures (chapter 4.5). */
+export const HARDENERS = {
   fast: { potMin: 12, sandH: 8, lowestC: 5 },
   medium: { potMin: 20, sandH: 12, lowestC: 10 },
   slow: { potMin: 40, sandH: 18, lowestC: 15 },
   'extra-slow': { potMin: 70, sandH: 30, lowestC: 20 },
 } as const
-type Hardener = keyof typeof HARDENERS
-const IDS = Object.keys(HARDENERS) as [Hardener, ...Hardener[]]
+export type Hardener = keyof typeof HARDENERS
+export const HARDENER_IDS = Object.keys(HARDENERS) as [Hardener, ...Hardener[]]
 /** Filler mass per 100 g of mixed epoxy. */
 const FILLER = { 'wet-out': 0, syrup: 3, mayonnaise: 6, 'peanut-butter': 10 } as const
-const MOST_POT_ML = 150
+export const MOST_POT_ML = 150
 const MOST_STROKES = 20
 
 const input = z.strictObject({
@@ -24,7 +25,7 @@ const input = z.strictObject({
   tempC: z.number().min(-20).max(60),
   workingMinutes: positive(),
   use: z.enum(['wet-out', 'syrup', 'mayonnaise', 'peanut-butter']),
-  hardener: z.enum(IDS).optional(),
+  hardener: z.enum(HARDENER_IDS).optional(),
   onePot: z.boolean().default(false),
   pumps: z.strictObject({ resinStrokeMl: positive(), hardenerStrokeMl: positive() }).optional(),
   resinGPerMl: positive().default(1.15),
@@ -42,7 +43,7 @@ const output = z.object({
   fillerG: z.number(),
   batches: z.number(),
   potMl: z.number(),
-  hardener: z.enum(IDS).nullable(),
+  hardener: z.enum(HARDENER_IDS).nullable(),
   potLifeMin: maybe,
   gelMin: maybe,
   sandH: maybe,
@@ -75,7 +76,7 @@ function pumpPair(v: Input): { a: number; b: number } {
   return best
 }
 
-const potLife = (h: Hardener, tempC: number) => HARDENERS[h].potMin * 2 ** ((25 - tempC) / 10)
+export const potLifeAt = (h: Hardener, tempC: number) => HARDENERS[h].potMin * 2 ** ((25 - tempC) / 10)
 
 export function epoxyBatchOf(v: Input): z.infer<typeof output> {
   const wantedMl = v.neededMl * (1 + v.wasteFraction)
@@ -97,8 +98,8 @@ export function epoxyBatchOf(v: Input): z.infer<typeof output> {
   const potMl = mixedMl / batches
   // A pot this size heats itself; what is spread out is thin by the time it gels and keeps the table's time.
   const hot = potMl > MOST_POT_ML + 1e-9 ? 0.6 : 1
-  const inPot = (h: Hardener) => potLife(h, v.tempC) * hot
-  const warm = IDS.filter((h) => v.tempC >= HARDENERS[h].lowestC)
+  const inPot = (h: Hardener) => potLifeAt(h, v.tempC) * hot
+  const warm = HARDENER_IDS.filter((h) => v.tempC >= HARDENERS[h].lowestC)
   const hardener = v.hardener ?? warm.find((h) => inPot(h) >= v.workingMinutes) ?? warm.at(-1) ?? null
   const mix = {
     wantedMl,
@@ -134,7 +135,7 @@ export function epoxyBatchOf(v: Input): z.infer<typeof output> {
   return {
     ...mix,
     potLifeMin,
-    gelMin: 3 * potLife(hardener, v.tempC),
+    gelMin: 3 * potLifeAt(hardener, v.tempC),
     sandH: HARDENERS[hardener].sandH * 2 ** ((25 - v.tempC) / 10),
     fullDays: Math.max(2, 7 * 2 ** ((25 - v.tempC) / 15)),
     utilisation,

@@ -12,6 +12,8 @@ export const CLOTHS = {
   'biaxial-600': { title: 'biaxial 600', gM2: 600, plyMm: 0.65, fibre: 0.45 },
   'woven-200': { title: 'woven 200', gM2: 200, plyMm: 0.22, fibre: 0.45 },
 } as const
+export type ClothId = keyof typeof CLOTHS
+export const CLOTH_IDS = Object.keys(CLOTHS) as [ClothId, ...ClothId[]]
 const input = z
   .strictObject({
     holeMm: positive(),
