@@ -19,6 +19,7 @@ import { lidHold } from './making/lid-hold'
 import { binHang } from './making/bin-hang'
 import { stripBend } from './making/strip-bend'
 import { prismPocket } from './making/prism-pocket'
+import { trend } from './watch/trend'
 import { leakRate } from './watch/leak-rate'
 import { tapeSeal } from './making/tape-seal'
 import { corePlug } from './deck/core-plug'
@@ -67,6 +68,7 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   binHang,
   stripBend,
   prismPocket,
+  trend,
   leakRate,
   tapeSeal,
   lidHold,
