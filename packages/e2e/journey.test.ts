@@ -31,6 +31,8 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   await dialog.getByLabel('Name').fill('Cleat of the journey')
   await dialog.getByRole('button', { name: 'Put HG-C250 there' }).click()
 
+  // The first guess is a line of a sixteenth of the cleat; the fitter knows what she is moored with.
+  await page.getByLabel('Line diameter').fill('12')
   // A thin plate is short; sizing makes it hold, and says why.
   await page.getByLabel('Plate thickness').fill('4')
   await expect(check(page, 'plate-span')).toHaveAttribute('data-verdict', 'short')

@@ -1,6 +1,6 @@
 import { areaOf, type Outline } from '../../base/geometry/outline'
 import { coreOf, type Structure } from '../../base/materials/structure'
-import type { Plug } from './footprint'
+import type { Plug } from './plug'
 import { toeStrip, type Field, type Strip } from './toe-strip'
 
 export type Base = Outline & ({ pushN: number; toePressureMPa: number } | { field: Field })

@@ -4,7 +4,7 @@ import { coreOf, loadedThickness, strengthsOf } from '../../base/materials/struc
 import { PLATES, type BondingPlateId } from '../../base/materials/plates'
 import { check, say, step, type Check } from '../../base/verdict/check'
 import type { FactorKind } from '../../base/verdict/factors'
-import type { Plug } from './footprint'
+import type { Plug } from './plug'
 
 export interface Bonded {
   material: BondingPlateId

@@ -1,23 +1,12 @@
-import { z } from 'zod'
 import { CalcError, invalid } from '../../base/errors'
 import { areaOf, perimeterOf, type Outline } from '../../base/geometry/outline'
-import { CORE_IDS } from '../../base/materials/cores'
 import { coreOf, loadedThickness, strengthsOf, type Structure } from '../../base/materials/structure'
-import { positive } from '../../base/schema/schema'
 import { check, say, step, unproven, type Check } from '../../base/verdict/check'
 import type { FactorKind } from '../../base/verdict/factors'
+import type { Plug } from './plug'
 import { basePress, type Base, type BasePress } from './base-press'
 
-export const plugSchema = z.union([
-  z.strictObject({
-    material: z.enum(CORE_IDS).default('epoxy-plug'),
-    areaEachMm2: positive(),
-    /** through the outer skin too (bored and filled), or between the skins only (reefed) */
-    bored: z.boolean().default(true),
-  }),
-  z.strictObject({ material: z.enum(CORE_IDS), whole: z.literal(true) }),
-])
-export type Plug = z.output<typeof plugSchema>
+export { plugSchema, type Plug } from './plug'
 export interface FootBolt {
   tensionN: number
   preloadN: number

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { CORE_IDS } from '../../base/materials/cores'
 import { positive } from '../../base/schema/schema'
-import type { Plug } from './footprint'
+import type { Plug } from './plug'
 
 /** A plug told by how much of it stands under the base, or as all that lies there. */
 export const wholePlugSchema = z.union([

@@ -4,7 +4,7 @@ import type { FactorKind } from '../../base/verdict/factors'
 import type { Plug } from '../../chapters/deck/footprint'
 import { pushThroughOf, type PUSH_USES } from '../../chapters/deck/push-through'
 import type { Design } from './design'
-import type { Field } from './spread'
+import type { Field } from './field'
 import type { CaseShared } from './loads'
 
 /** A base that is pushed into the deck by more than it is pulled from it (18.2). */
