@@ -35,6 +35,8 @@ const fitting = async (boat: string, i: number) =>
 await page.goto(`${base}/bench/${await fitting('fulmars-reach', 0)}`)
 await page.getByLabel('Plate thickness').waitFor()
 await shot('bench')
+// What she is moored with, in place of the first guess.
+await page.getByLabel('Line diameter').fill('12')
 await page.getByRole('button', { name: /Size it/ }).click()
 await page.getByRole('button', { name: 'Use this design' }).waitFor()
 await shot('size-it')
