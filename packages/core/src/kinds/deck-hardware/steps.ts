@@ -156,9 +156,14 @@ function bed(d: Design, j: Judgement, units: Units, add: Add) {
     { gate: true, records: all('bedded'), asks: ['lot', 'air'], lot: d.bedding.sealant },
   )
   const torqueNm = Math.round(10 * j.preload.torqueNm) / 10
+  const { runDownNm, preloadTorqueNm } = j.preload
+  const apart =
+    runDownNm > 0
+      ? ` Of it ${formatTorque(runDownNm, units)} ${d.bolt.runDownNm === null ? 'at most ' : ''}run the locking nut down and ${formatTorque(preloadTorqueNm, units)} clamp: measure the run-down first, and set what it takes and the rest.`
+      : ''
   add(
     'snug',
-    `Hold the bolt still and turn the nut: snug to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', all that deck and plate can bear' : ''}.${j.preload.galling ? ' Paste on the thread.' : ''}`,
+    `Hold the bolt still and turn the nut: snug to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', all that deck and plate can bear' : ''}.${apart}${j.preload.galling ? ' Paste on the thread.' : ''}`,
     {
       hands: 2,
       gate: true,

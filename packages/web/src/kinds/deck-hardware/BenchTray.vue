@@ -176,8 +176,16 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
                 <td class="number">{{ formatLength(j.grip.gripMm, boats.units) }}</td>
               </tr>
               <tr>
-                <td>Snug torque</td>
+                <td>Torque to set</td>
                 <td class="number">{{ formatTorque(j.preload.torqueNm, boats.units) }}</td>
+              </tr>
+              <tr v-if="j.preload.runDownNm > 0">
+                <td>
+                  of it run-down{{
+                    j.preload.cautions.includes('run-down-estimate') ? ', to be measured' : ''
+                  }}
+                </td>
+                <td class="number">{{ formatTorque(j.preload.runDownNm, boats.units) }}</td>
               </tr>
               <tr v-if="j.core">
                 <td>Epoxy in the core</td>
@@ -370,22 +378,6 @@ figure {
 }
 .working p {
   padding-top: 4px;
-}
-.steps {
-  display: grid;
-  grid-template-columns: 3fr 2fr;
-  gap: 26px;
-}
-.steps ol {
-  margin: 0;
-  padding-left: 26px;
-}
-.steps li {
-  padding: 2px 0;
-}
-.caution {
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
 }
 tr.chosen td {
   background: var(--tide-soft);
