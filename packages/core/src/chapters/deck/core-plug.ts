@@ -129,6 +129,9 @@ interface Walls {
 /** Least wall of epoxy between a hole and its core, mm: more where the core rots. */
 export const leastWallMm = (core: CorePlugInput['core']) => (core !== 'none' && CORES[core].rots ? 4 : 3)
 
+/** The least hole saw that leaves the least wall; null where none of the shop does. */
+export const leastBoreMm = (core: CoreId | 'none', holeMm: number): number | null =>
+  HOLE_SAWS.find((s) => s >= holeMm + 2 * leastWallMm(core) - 1e-9) ?? null
 /**
  * The least hole saw that leaves more wall than is asked, not just enough; null where none of the shop
  * does.

@@ -2,10 +2,8 @@ import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
 import { invalid } from '../../base/errors'
 import { boundsOf, cosd, discShape, outlineSchema, rectangleShape, sind } from '../../base/geometry/outline'
-import { HOLE_SAWS } from '../../base/materials/cores'
-import { DECK_METALS, TIMBERS } from '../../base/materials/laminates'
 import { GRADE_IDS, SIZES, SIZE_IDS } from '../../base/materials/fasteners'
-import { PLATES, PLATE_IDS } from '../../base/materials/plates'
+import { PLATE_IDS } from '../../base/materials/plates'
 import { coreOf, fullThickness, structureSchema, type Structure } from '../../base/materials/structure'
 import {
   dutySchema,
@@ -17,7 +15,8 @@ import {
 } from '../../base/schema/schema'
 import type { Check } from '../../base/verdict/check'
 import { baseContactOf } from '../deck/base-contact'
-import { leastWallMm } from '../deck/core-plug'
+import { bedLayers } from '../deck/bed'
+import { leastBoreMm } from '../deck/core-plug'
 import { plugSchema } from '../deck/footprint'
 import { jointChecks } from '../deck/joint-check'
 import { anglesOf, countOf, span } from '../load/sweep'
@@ -129,8 +128,8 @@ function goodPlug(v: GoodForInput): Plug {
   const s = v.structure
   if (s.kind !== 'sandwich') return null
   const hole = holeOf(v)
-  const bore = HOLE_SAWS.find((saw) => saw >= hole + 2 * leastWallMm(s.core.material) - 1e-9)
-  if (bore === undefined) return null
+  const bore = leastBoreMm(s.core.material, hole)
+  if (bore === null) return null
   return { material: 'epoxy-plug', areaEachMm2: (Math.PI / 4) * (bore ** 2 - hole ** 2), bored: true }
 }
 const holeOf = (v: GoodForInput) => v.bolt.holeMm ?? SIZES[v.bolt.size]!.clearanceMm
@@ -146,29 +145,6 @@ function insideOf(v: GoodForInput, which: 'worst' | 'best'): Inside {
     washer: v.washer === 'unseen' ? (worst ? 'plain' : 'large') : v.washer,
   }
 }
-
-/** What the base rests on, through its thickness: skins together, core, plate (chapter 3.3). */
-function bed(s: Structure, plate: Plate): { thicknessMm: number; eMPa: number }[] {
-  const deck =
-    s.kind === 'sandwich'
-      ? [
-          { thicknessMm: s.outerMm + s.innerMm, eMPa: SKIN_E_MPA },
-          { thicknessMm: s.core.thicknessMm, eMPa: coreOf(s.core).eMPa },
-        ]
-      : [
-          {
-            thicknessMm: s.thicknessMm,
-            eMPa:
-              s.kind === 'metal'
-                ? DECK_METALS[s.metal].eMPa
-                : s.kind === 'timber'
-                  ? TIMBERS[s.timber].eMPa
-                  : SKIN_E_MPA,
-          },
-        ]
-  return plate ? [...deck, { thicknessMm: plate.thicknessMm, eMPa: PLATES[plate.material].eMPa }] : deck
-}
-const SKIN_E_MPA = 7000
 
 /** A plate's plan without what it is of. */
 const planOf = (p: NonNullable<Plate>) =>
@@ -192,7 +168,7 @@ function checksBy(v: GoodForInput, inside: Inside, azimuthDeg: number, elevation
     },
     pointMm: v.pointMm,
     bolt: { size: v.bolt.size, grade: v.bolt.grade, gripMm },
-    layers: bed(inside.structure, inside.plate),
+    layers: bedLayers(inside.structure, inside.plate),
     preloadN: 0,
   })
   const plate = inside.plate ? planOf(inside.plate) : undefined

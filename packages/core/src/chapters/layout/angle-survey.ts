@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { median } from '../../base/median'
 import { defineCalculator } from '../../base/calculator/calculator'
 
 const degrees = z.array(z.number())
@@ -81,11 +82,6 @@ const output = z.object({
 })
 
 const GRAIN = 1e-9
-const median = (values: number[]) => {
-  const s = [...values].sort((a, b) => a - b)
-  const m = s.length >> 1
-  return s.length % 2 ? s[m]! : (s[m - 1]! + s[m]!) / 2
-}
 /** The boat's own level: median, robust spread, and the mean of what is not flagged. */
 function level(readings: number[]) {
   const med = median(readings)

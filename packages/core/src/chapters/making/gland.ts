@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
 import { CalcError, invalid } from '../../base/errors'
-import { CORE_IDS, HOLE_SAWS } from '../../base/materials/cores'
+import { CORE_IDS } from '../../base/materials/cores'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { unproven, worstVerdict, type Check, type Verdict } from '../../base/verdict/check'
-import { leastWallMm } from '../deck/core-plug'
+import { leastBoreMm, leastWallMm } from '../deck/core-plug'
 import { against, limit } from './limits'
 
 type Insert = [ways: number, leastMm: number, mostMm: number]
@@ -169,8 +169,8 @@ function boredOver(v: Input, g: Asked, i: number, holeMm: number) {
       throw invalid(`glands.${i}.boreMm`, 'A bulkhead without a core is not bored over; leave it out')
     return { boreMm: null, wallMm: null, plugMl: 0 }
   }
-  const boreMm = g.boreMm ?? HOLE_SAWS.find((s) => s >= holeMm + 2 * leastWallMm(v.core) - GRAIN)
-  if (boreMm === undefined || boreMm <= holeMm)
+  const boreMm = g.boreMm ?? leastBoreMm(v.core, holeMm)
+  if (boreMm === null || boreMm <= holeMm)
     throw new CalcError(
       'bore-too-small',
       `glands.${i}.boreMm`,

@@ -1,14 +1,11 @@
+import { median } from '../../base/median'
+
 /** Robust lines through a few looks (16.2): Theil and Sen's slope, Kendall's S, and how sure they are. */
 export interface Look {
   day: number
   w: number
 }
 const GRAIN = 1e-9
-export function median(values: number[]): number {
-  const v = [...values].sort((a, b) => a - b)
-  const m = Math.floor(v.length / 2)
-  return v.length % 2 ? v[m]! : (v[m - 1]! + v[m]!) / 2
-}
 /** Standard normal distribution: a series that is exact to the last digits a double holds. */
 export function normal(x: number): number {
   if (x < -8) return 0

@@ -3,7 +3,8 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { invalid } from '../../base/errors'
 import { nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { say, type Verdict } from '../../base/verdict/check'
-import { interceptOf, kendall, median, slopesOf, type Look } from './trend-line'
+import { median } from '../../base/median'
+import { interceptOf, kendall, slopesOf, type Look } from './trend-line'
 
 interface Followed {
   title: string

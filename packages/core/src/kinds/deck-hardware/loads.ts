@@ -1,4 +1,5 @@
 import { bedStiffness, boltStiffness, fieldOf, toe } from '../../chapters/deck/base-contact'
+import { bedLayers } from '../../chapters/deck/bed'
 import { toeStrip, type Field } from '../../chapters/deck/toe-strip'
 import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
 import { heelLine, solveContact, wholeMoments } from '../../chapters/deck/contact'
@@ -6,8 +7,6 @@ import { designLoadOf, type LoadDirection, momentsOf } from '../../chapters/load
 import { boltCapacities } from '../../chapters/fastener/fastener'
 import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
-import { DECK_METALS, TIMBERS } from '../../base/materials/laminates'
-import { PLATES } from '../../base/materials/plates'
 import type { Design } from './design'
 
 /** How a stiff base that can only push stands on the deck (chapter 3.3). */
@@ -47,7 +46,6 @@ export interface LoadCase {
 export const casesOf = (d: Design): LoadCase[] => [{ name: d.caseName, load: d.load }, ...d.cases]
 
 const EVERY_WAY_DEG = 15
-const LAMINATE_E = 7000
 
 /** Loads that may come from anywhere are swept even when nobody asked for it. */
 function directionsOf(given: Design['load']) {
@@ -112,36 +110,8 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   return [...picked]
 }
 
-/**
- * Layers under the base with their stiffness through the thickness; bedding is too soft and thin to count.
- */
-function layersUnder(d: Design): { thicknessMm: number; eMPa: number }[] {
-  const s = d.structure
-  const deck =
-    s.kind === 'sandwich'
-      ? [
-          { thicknessMm: s.outerMm + s.innerMm, eMPa: LAMINATE_E },
-          {
-            thicknessMm: s.core.thicknessMm,
-            eMPa:
-              d.core.school === 'insert'
-                ? CORES[d.core.insertMaterial].eMPa
-                : (s.core.eMPa ?? CORES[s.core.material].eMPa),
-          },
-        ]
-      : [
-          {
-            thicknessMm: s.thicknessMm,
-            eMPa:
-              s.kind === 'metal'
-                ? DECK_METALS[s.metal].eMPa
-                : s.kind === 'timber'
-                  ? TIMBERS[s.timber].eMPa
-                  : LAMINATE_E,
-          },
-        ]
-  return d.plate ? [...deck, { thicknessMm: d.plate.thicknessMm, eMPa: PLATES[d.plate.material].eMPa }] : deck
-}
+const layersUnder = (d: Design) =>
+  bedLayers(d.structure, d.plate, d.core.school === 'insert' ? CORES[d.core.insertMaterial].eMPa : undefined)
 export const gripAbout = (d: Design) => {
   const s = d.structure
   return (
