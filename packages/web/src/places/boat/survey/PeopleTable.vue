@@ -19,9 +19,11 @@ const people = ref<Named[]>([])
 const { said, busy, attempt } = useAttempt()
 const at = `/boats/${props.boatId}/people`
 onMounted(() => attempt(async () => (people.value = await api<Named[]>('GET', at))))
-const give = (p: Named, role: Role | '') =>
+/** A select shows an empty value as nothing chosen; that the account's role holds is a choice. */
+const BY_ACCOUNT = 'by-account'
+const give = (p: Named, role: Role | typeof BY_ACCOUNT) =>
   attempt(async () => {
-    people.value = await api<Named[]>('PUT', `${at}/${p.login}`, { role: role || null })
+    people.value = await api<Named[]>('PUT', `${at}/${p.login}`, { role: role === BY_ACCOUNT ? null : role })
   })
 const asByAccount = (p: Named) => (p.here === null && p.counts === null ? 'not named' : 'as by account')
 </script>
@@ -40,13 +42,13 @@ const asByAccount = (p: Named) => (p.here === null && p.counts === null ? 'not n
       <ElTableColumn label="On this boat" width="190">
         <template #default="{ row }">
           <ElSelect
-            :model-value="(row as Named).here ?? ''"
+            :model-value="(row as Named).here ?? BY_ACCOUNT"
             size="small"
             :disabled="busy"
             :aria-label="`${(row as Named).name} on this boat`"
             @update:model-value="give(row as Named, $event)"
           >
-            <ElOption value="" :label="asByAccount(row as Named)" />
+            <ElOption :value="BY_ACCOUNT" :label="asByAccount(row as Named)" />
             <ElOption v-for="r in ROLES" :key="r" :value="r" :label="r" />
           </ElSelect>
         </template>
