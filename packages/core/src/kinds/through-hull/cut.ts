@@ -5,7 +5,7 @@ import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import { throughHullBolts } from './bolts'
 import type { ThroughHullDesign } from './design'
-import type { ThroughHullJudgement } from './judge'
+import type { ThroughHullJudgement } from './judgement'
 
 export const THROUGH_HULL_TEMPLATES = ['wedge-outside', 'wedge-inside', 'taper', 'pad'] as const
 export type ThroughHullTemplate = (typeof THROUGH_HULL_TEMPLATES)[number]

@@ -2,7 +2,8 @@ import { niceLength, type Drawing, type Pt, type Shape } from '../../drawing/sha
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import type { ThroughHullDesign } from './design'
-import { positionsSaid, type ThroughHullJudgement } from './judge'
+import { positionsSaid } from './clocking'
+import type { ThroughHullJudgement } from './judgement'
 
 const at = (deg: number, r: number): Pt => ({
   x: r * Math.cos((deg * Math.PI) / 180),

@@ -13,15 +13,10 @@ export * from './findings'
 export * from './compartments'
 export * from './flood-plan'
 export * from './placing'
-export {
-  METHOD_TITLE,
-  baseOf,
-  judgeThroughHull,
-  offDeg,
-  plumb,
-  slopeUnknown,
-  type ThroughHullJudgement,
-} from './judge'
+export { judgeThroughHull } from './judge'
+export { METHOD_TITLE, type ThroughHullJudgement } from './judgement'
+export { baseOf, plumb, slopeUnknown } from './seat'
+export { offDeg } from './clocking'
 export type { MetalLine } from './metals'
 export * from './remedies'
 export * from './last-look'

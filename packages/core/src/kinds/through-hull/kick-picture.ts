@@ -3,7 +3,7 @@ import { SIZES } from '../../base/materials/fasteners'
 import { formatForce, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import type { ThroughHullDesign } from './design'
-import type { ThroughHullJudgement } from './judge'
+import type { ThroughHullJudgement } from './judgement'
 
 const at = (deg: number, r: number): Pt => ({
   x: r * Math.cos((deg * Math.PI) / 180),

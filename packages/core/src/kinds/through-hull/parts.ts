@@ -6,7 +6,7 @@ import { part, type Part, type Said } from '../part'
 import { POT_TITLES } from './bed'
 import type { ThroughHullDesign } from './design'
 import { THROUGH_HULL_FAMILY } from './families'
-import type { ThroughHullJudgement } from './judge'
+import type { ThroughHullJudgement } from './judgement'
 import { THREAD_WAY_TITLES } from './thread-ways'
 
 type D = ThroughHullDesign

@@ -11,7 +11,8 @@ import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import { THROUGH_HULL_FAMILY, type BodyMaterial } from './families'
 import type { ThroughHullDesign } from './design'
-import { plumb, type ThroughHullJudgement } from './judge'
+import type { ThroughHullJudgement } from './judgement'
+import { plumb } from './seat'
 
 const HULL_TONE: Record<ThroughHullDesign['hull']['kind'], MaterialTone> = {
   solid: 'laminate',
