@@ -12,7 +12,7 @@ import {
   type Structure,
 } from '../src'
 import { runNamed } from '../src/chapters/registry'
-import { Memo } from '../src/kinds/deck-hardware/judge'
+import { Memo } from '../src/kinds/deck-hardware/judgement'
 import { parseDesign } from '../src/kinds/deck-hardware/design'
 
 /** What pushes on a deck is judged, and what stands under it is asked for. */

@@ -2,7 +2,7 @@ import { cautionsFor, type Caution } from '../../trade/cautions'
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { WorkState } from '../work'
 import type { Design } from './design'
-import type { Judgement } from './judge'
+import type { Judgement } from './judgement'
 import { boltsWanted } from './parts'
 
 export function cautionsOf(d: Design): Caution[] {

@@ -4,7 +4,7 @@ import { PLATES } from '../../base/materials/plates'
 import { sealant } from '../../base/materials/sealants'
 import { part, partSaid, sparesFor, type Part, type Said } from '../part'
 import type { Design } from './design'
-import type { Judgement } from './judge'
+import type { Judgement } from './judgement'
 
 /** What one pot of filled epoxy is mixed from: 2 : 1 by volume, 15 % left in the cup (4.5). */
 const BATCH = { wasteFraction: 0.15, ratio: 2, workingMinutes: 15, resinGPerMl: 1.15, hardenerGPerMl: 0.98 }

@@ -1,7 +1,7 @@
 import { formatForce, formatLength, type Units } from '../../base/quantity/format'
 import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
-import type { Judgement } from './judge'
+import type { Judgement } from './judgement'
 import { niceLength, rect, type Drawing, type Pt, type Shape } from '../../drawing/shapes'
 
 const circle = (r: number): Pt[] =>

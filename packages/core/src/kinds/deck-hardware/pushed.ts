@@ -6,6 +6,7 @@ import { pushThroughOf, type PUSH_USES } from '../../chapters/deck/push-through'
 import type { Design } from './design'
 import type { Field } from './field'
 import type { CaseShared } from './loads'
+import { planOfBase } from './plans'
 
 /** A base that is pushed into the deck by more than it is pulled from it (18.2). */
 export interface Panel {
@@ -18,14 +19,12 @@ const USES: Partial<Record<Design['family'], Use>> = {
   winch: 'winch',
   'ladder-step': 'ladder-foot',
 }
-const planOf = (b: Design['base']) =>
-  'diameterMm' in b ? { diameterMm: b.diameterMm } : { lengthMm: b.lengthMm, widthMm: b.widthMm }
 
 /** The deck between its stiffeners round a base; null where they are not drawn, or the base fills it. */
 export function panelOf(d: Design, field: Field): Panel | null {
   if (field.assumed.length) return null
   const panel = { lengthMm: field.maxX - field.minX, widthMm: field.maxY - field.minY }
-  const across = 2 * Math.sqrt(areaOf(planOf(d.base)) / Math.PI)
+  const across = 2 * Math.sqrt(areaOf(planOfBase(d.base)) / Math.PI)
   return Math.min(panel.lengthMm, panel.widthMm) > across ? panel : null
 }
 
@@ -65,7 +64,7 @@ export function pushChecks(
     duty: d.duty,
     factors: { metal: p.factors.metal, laminate: p.factors.laminate, core: p.factors.core },
     structure: d.structure,
-    base: planOf(d.base),
+    base: planOfBase(d.base),
     pushN: p.pushN,
     use: USES[d.family] ?? 'other',
     plug:

@@ -7,7 +7,8 @@ import type { Check } from '../../base/verdict/check'
 import { attempt, mendable, withRemedies, type Try } from '../remedies'
 import type { FitsHole } from '../wrong-hole'
 import { type Design } from './design'
-import { Memo, judge, type Judgement } from './judge'
+import { judge } from './judge'
+import { Memo, type Judgement } from './judgement'
 
 interface Candidate {
   id: string

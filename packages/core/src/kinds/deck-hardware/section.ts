@@ -4,8 +4,8 @@ import { boundsOf, cosd, sind } from '../../base/geometry/outline'
 import type { CoreId } from '../../base/materials/cores'
 import type { Design } from './design'
 import { underShape } from './under-drawing'
-import type { Judgement } from './judge'
-import { beadOf } from './judge'
+import type { Judgement } from './judgement'
+import { beadOf } from './plans'
 import {
   niceLength,
   rect,

@@ -3,7 +3,7 @@ import { CalcError } from '../../base/errors'
 import { deckPatchInput, deckPatchOf, type DeckPatch } from '../../chapters/plate/deck-patch'
 import { unproven, type Check } from '../../base/verdict/check'
 import type { Design } from './design'
-import type { Judgement } from './judge'
+import type { Judgement } from './judgement'
 import { fieldAround, patchFor, spreadSaid, type Field, type PatchInput, type SpreadSaid } from './spread'
 
 /** What the solver is asked about a design on its boat; the same question has the same key. */

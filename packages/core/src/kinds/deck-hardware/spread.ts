@@ -11,7 +11,8 @@ import { factorsOf } from './guess'
 import { tallyOf } from '../tally'
 import type { Design } from './design'
 import type { Field, Room } from './field'
-import { planOfPlate, type Judgement } from './judge'
+import type { Judgement } from './judgement'
+import { planOfPlate } from './plans'
 
 export type PatchInput = z.input<typeof deckPatchInput>
 export type { Field, Room } from './field'

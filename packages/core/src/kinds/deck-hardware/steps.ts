@@ -5,7 +5,8 @@ import { sealant } from '../../base/materials/sealants'
 import { formatLength, formatTorque, formatVolume, type Units } from '../../base/quantity/format'
 import type { LifeState } from '../../boat/life'
 import { stepList, type Records, type Step } from '../step'
-import { bedMean, type Judgement } from './judge'
+import type { Judgement } from './judgement'
+import { bedMean } from './plans'
 import type { Design } from './design'
 
 type Add = ReturnType<typeof stepList>['add']

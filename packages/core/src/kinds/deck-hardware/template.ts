@@ -1,7 +1,7 @@
 import { boundsOf } from '../../base/geometry/outline'
 import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
-import type { Judgement } from './judge'
+import type { Judgement } from './judgement'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { CHECK_BAR_MM, type DrillRow } from '../../drawing/drill'
 import { rounded } from './pattern'

@@ -1,6 +1,7 @@
 import { designInFile } from '../parse'
 import { SCHEMA_VERSION, parseDesign, type Design } from './design'
-import { Memo, judge, type Judgement } from './judge'
+import { judge } from './judge'
+import { Memo, type Judgement } from './judgement'
 import { deckWithRemedies } from './remedies'
 import { drawSection } from './section'
 import { drawPattern } from './pattern'

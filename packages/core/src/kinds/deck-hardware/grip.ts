@@ -1,0 +1,125 @@
+import { CalcError } from '../../base/errors'
+import { gripStackOf } from '../../chapters/fastener/grip-stack'
+import { check, inWords, say, type Check, type Verdict } from '../../base/verdict/check'
+import type { Design } from './design'
+import { beadOf } from './plans'
+
+export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[] {
+  const s = d.structure
+  const deck =
+    s.kind === 'sandwich'
+      ? [
+          { name: 'outer skin', thicknessMm: s.outerMm },
+          {
+            name:
+              d.core.school === 'insert'
+                ? 'insert'
+                : d.core.school === 'bore-fill' || d.core.school === 'reef'
+                  ? 'core plug'
+                  : 'core',
+            thicknessMm: s.core.thicknessMm,
+          },
+          { name: 'inner skin', thicknessMm: s.innerMm },
+        ]
+      : [
+          {
+            name: s.kind === 'solid' ? 'laminate' : s.kind === 'metal' ? 'plating' : 'timber',
+            thicknessMm: s.thicknessMm,
+          },
+        ]
+  return [
+    { name: 'base', thicknessMm: d.base.thicknessMm },
+    { name: 'bedding', thicknessMm: beadOf(d) },
+    ...(d.doubler && s.kind === 'metal' ? [{ name: 'doubler', thicknessMm: d.doubler.thicknessMm }] : []),
+    ...deck,
+    ...(d.plate && d.plate.bedGapMm > 0 ? [{ name: 'filler bed', thicknessMm: d.plate.bedGapMm }] : []),
+    ...(d.plate ? [{ name: 'backing plate', thicknessMm: d.plate.thicknessMm }] : []),
+  ]
+}
+
+/** Each bolt's own stack: where pads or the deck differ from bolt to bolt, so do the bolts. */
+export function gripsOf(
+  d: Design,
+): { bolts: number[]; extraMm: number; grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check }[] {
+  const layers = gripLayersOf(d)
+  const groups = new Map<string, { bolts: number[]; padMm: number; unevenMm: number }>()
+  d.bolts.forEach((_, i) => {
+    const [padMm, unevenMm] = [d.padsMm[i] ?? 0, d.unevenMm[i] ?? 0]
+    const key = `${padMm}|${unevenMm}`
+    const g = groups.get(key) ?? { bolts: [], padMm, unevenMm }
+    g.bolts.push(i)
+    groups.set(key, g)
+  })
+  return [...groups.values()].map((g) => {
+    const own = [
+      ...(g.padMm > 0 ? [{ name: 'pad', thicknessMm: g.padMm }] : []),
+      ...layers.map((l) =>
+        g.unevenMm !== 0 && l.name === layers.find((x) => !['base', 'bedding'].includes(x.name))?.name
+          ? { ...l, thicknessMm: Math.max(0.1, l.thicknessMm + g.unevenMm) }
+          : l,
+      ),
+    ]
+    const base = own.findIndex((l) => l.name === 'base')
+    const ordered = base > 0 ? [own[base]!, ...own.filter((_, i) => i !== base)] : own
+    const r = gripOf(d, ordered)
+    const which =
+      groups.size > 1 ? `Bolt${g.bolts.length > 1 ? 's' : ''} ${g.bolts.map((b) => b + 1).join(', ')}: ` : ''
+    return {
+      bolts: g.bolts,
+      extraMm: g.padMm + g.unevenMm,
+      grip: r.grip,
+      gripCheck: which ? { ...r.gripCheck, because: which + r.gripCheck.because } : r.gripCheck,
+    }
+  })
+}
+
+function gripOf(
+  d: Design,
+  layers: { name: string; thicknessMm: number }[],
+): { grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check } {
+  const shape = { id: 'bolt-length', title: 'Bolt long enough', unit: 'mm', source: 'chapter 2.4' }
+  const sunk = d.bolt.head === 'countersunk'
+  try {
+    const grip = gripStackOf({
+      size: d.bolt.size,
+      head: d.bolt.head,
+      washers: { head: sunk ? 'none' : d.bolt.headWasher, nut: d.bolt.nutWasher },
+      nut: d.bolt.nut,
+      layers,
+      partThreaded: d.bolt.partThreaded,
+      protrusionPitches: 2,
+    })
+    const verdict: Verdict = !grip.headFits
+      ? 'short'
+      : d.bolt.partThreaded && !grip.shankFits
+        ? 'tight'
+        : 'holds'
+    const length =
+      grip.lengthInch === null
+        ? `${d.bolt.size} \u00d7 ${grip.lengthMm}`
+        : `${d.bolt.size} \u00d7 ${grip.lengthInch} in`
+    const because = !grip.headFits
+      ? `The countersunk head is ${say(grip.headDepthMm)} mm deep and the base only ${say(layers[0]!.thicknessMm)} mm: it does not fit.`
+      : verdict === 'tight'
+        ? `${length}: its plain shank of ${say(grip.shankMm)} mm is not shorter than the grip; take a fully threaded bolt.`
+        : `Grip ${say(grip.gripMm)} mm, nut and thread through it: ${say(grip.requiredMm)} mm. ${length} is the shortest in stock${grip.trim ? `; trim ${say(grip.surplusMm)} mm and dress the thread` : ''}.`
+    // A stock length is always nearly used up: a utilisation would only mislead.
+    return {
+      grip,
+      gripCheck: {
+        ...check({
+          ...shape,
+          demand: grip.requiredMm,
+          capacity: grip.lengthMm,
+          verdict,
+          because,
+          working: grip.working,
+        }),
+        utilisation: null,
+      },
+    }
+  } catch (error) {
+    if (!(error instanceof CalcError)) throw error
+    return { grip: null, gripCheck: inWords({ ...shape, verdict: 'short', because: `${error.message}.` }) }
+  }
+}

@@ -1,0 +1,89 @@
+import type { SealantChoice } from '../../chapters/bedding/sealant-choice'
+import type { SealantQuantity } from '../../chapters/bedding/sealant-quantity'
+import type { CorePlugOutput } from '../../chapters/deck/core-plug'
+import type { Tightening } from '../../chapters/fastener/tightening'
+import type { gripStackOf } from '../../chapters/fastener/grip-stack'
+import type { YardValue } from '../../base/materials/yard'
+import type { PlateOutput } from '../../chapters/plate/backing-plate'
+import type { Check, Verdict } from '../../base/verdict/check'
+import type { designLoadOf, LoadDirection } from '../../chapters/load/design-load'
+import type { Design } from './design'
+import type { Hands, Shared } from './loads'
+import type { Panel } from './pushed'
+
+export interface BoltShare {
+  tensionN: number
+  shearN: number
+  /** of the bolt's own strength in that direction, factor in */
+  utilisation: number
+}
+export interface Judgement {
+  verdict: Verdict
+  governing: string | null
+  checks: Check[]
+  load: ReturnType<typeof designLoadOf>
+  directions: number
+  swept: boolean
+  /** the direction in which the worst-used bolt is worst used, and what each bolt then carries */
+  worst: {
+    caseName: string
+    direction: LoadDirection
+    bolts: BoltShare[]
+    pushN: number
+    contact: Shared['resting']
+    handMaxTensionN: number
+    maxTensionN: number
+  }
+  /** each load case with what governs it */
+  cases: {
+    name: string
+    loadN: number
+    directions: number
+    swept: boolean
+    contact: boolean
+    utilisation: number | null
+    verdict: Verdict
+    governing: string | null
+  }[]
+  /** why the governing case governs, in words; empty with one case */
+  caseSaid: string
+  /** bolts by the length they need, where pads or an uneven deck part them */
+  grips: { bolts: number[]; extraMm: number; grip: ReturnType<typeof gripStackOf> | null }[]
+  /** mostTorqueNm: the greatest that yields no bolt and crushes nothing */
+  preload: {
+    preloadN: number
+    /** what clamps, what a locking nut takes before that, and their sum, which the wrench is set to */
+    preloadTorqueNm: number
+    runDownNm: number
+    torqueNm: number
+    mostTorqueNm: number
+    limitedByDeck: boolean
+    /** which check a greater one would bring over 0.90; null where the bolt itself is the limit */
+    limitedBy: string | null
+    cautions: Tightening['cautions']
+    galling: boolean
+  }
+  grip: ReturnType<typeof gripStackOf> | null
+  gripLayers: { name: string; thicknessMm: number }[]
+  plate: PlateOutput | null
+  core: CorePlugOutput | null
+  sealant: SealantChoice
+  quantity: SealantQuantity | null
+  counts: Record<Verdict, number>
+  assumed: string[]
+}
+
+/**
+ * What one asker was told before: kept by whoever asks again and again, never by the judging itself, which
+ * is the same whether it is asked first or last.
+ */
+export class Memo {
+  /** `panel`: the deck between its stiffeners, where the boat is known */
+  constructor(readonly panel: Panel | null = null) {}
+  readonly hands: Hands = new WeakMap()
+  /** the ranking depends on the bedding and the place alone, and a search changes neither */
+  readonly ranked = new WeakMap<
+    Design['bedding'],
+    { below: boolean; yard: YardValue[]; choice: SealantChoice }
+  >()
+}

@@ -1,0 +1,48 @@
+import { jointSnug } from '../../chapters/deck/joint-check'
+import type { Plug } from '../../chapters/deck/footprint'
+import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
+import type { Design } from './design'
+import { jointInput, plateOutput } from './joint'
+import type { Shared } from './loads'
+
+/**
+ * The snug pull of a bolt that deck and plate bear under every load, and which check stops more (3.4,
+ * 3.5).
+ */
+export interface DeckLimit {
+  preloadN: number
+  limitedBy: string | null
+}
+export function deckLimit(
+  d: Design,
+  plug: Plug | undefined,
+  own: { strengthMPa?: number; eMPa?: number },
+  decisive: Shared[],
+): DeckLimit {
+  const of = (s: Shared): DeckLimit[] => {
+    const plate = plateOutput(d, plug, 0, s, false, own)?.snug
+    return [
+      jointSnug(jointInput(d, plug, 0, s)),
+      ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
+    ]
+  }
+  return decisive.flatMap(of).reduce((a, b) => (b.preloadN < a.preloadN ? b : a))
+}
+/** A torque that a wrench is set to, N·m: rounded down, so that no check is short by it. */
+const TORQUE_STEP_NM = 0.1
+export function tighten(d: Design, limit: DeckLimit): Tightening {
+  const given = {
+    size: d.bolt.size,
+    grade: d.bolt.grade,
+    paste: d.bolt.paste,
+    nut: d.bolt.nut,
+    prevailingNm: d.bolt.runDownNm,
+    torqueNm: d.bolt.torqueNm,
+    deckLimitN: limit.limitedBy === null ? null : limit.preloadN,
+  }
+  const t = tighteningOf(given)
+  if (d.bolt.torqueNm !== null) return t
+  const torqueNm = Math.floor(t.preloadTorqueNm / TORQUE_STEP_NM + 1e-9) * TORQUE_STEP_NM
+  const part = t.preloadTorqueNm > 0 ? torqueNm / t.preloadTorqueNm : 0
+  return { ...t, preloadTorqueNm: torqueNm, torqueNm: torqueNm + t.prevailingNm, preloadN: t.preloadN * part }
+}
