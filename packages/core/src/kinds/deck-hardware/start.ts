@@ -11,14 +11,21 @@ import type { Spot } from '../../boat/place'
  * The bolt the casting is drilled for: the largest that passes its holes and whose neighbours stand far
  * enough off.
  */
-function drilledFor(entry: CatalogueEntry, metal: boolean): string {
+export function drilledFor(
+  entry: Pick<CatalogueEntry, 'bolts' | 'sizes'> & { bolt?: { size: string } },
+  metal: boolean,
+): string {
   const gap = Math.min(
     ...entry.bolts.flatMap((a, i) =>
       entry.bolts.slice(0, i).map((b) => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm)),
     ),
   )
   const least = metal ? 2.5 : 3
-  return entry.sizes.findLast((s) => least * SIZES[s]!.diameterMm <= gap + 1e-9) ?? entry.sizes[0]!
+  return (
+    entry.sizes.findLast((s) => least * SIZES[s]!.diameterMm <= gap + 1e-9) ??
+    entry.sizes[0] ??
+    entry.bolt!.size
+  )
 }
 
 /** A first design of a catalogue fitting at a spot: usual choices, every one of them open to change. */

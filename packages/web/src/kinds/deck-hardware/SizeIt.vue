@@ -113,7 +113,10 @@ function apply() {
             <td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td>
             <td class="number">{{ c.holes }}</td>
             <td class="number">{{ c.hours.toFixed(1) }}</td>
-            <td>{{ c.governing.toLowerCase() }} {{ formatUse(c.utilisation) }}</td>
+            <td>
+              <VerdictSign :verdict="c.verdict" />
+              {{ c.governing.toLowerCase() }} {{ formatUse(c.utilisation) }}
+            </td>
           </tr>
         </tbody>
       </table>
@@ -156,9 +159,9 @@ function apply() {
           </tr>
         </tbody>
       </table>
-      <p v-else-if="proposal.found">This is already the lightest that holds; nothing changes.</p>
+      <p v-else-if="proposal.found">This is already what is least work and holds; nothing changes.</p>
       <p v-if="chosen" class="soft small">
-        Bolts and plate: {{ formatMass(proposal.massBeforeKg, boats.units) }} before,
+        Bolts, plate and fill: {{ formatMass(proposal.massBeforeKg, boats.units) }} before,
         {{ formatMass(chosen.massKg, boats.units) }} after. Cost class and hours are typical, to rank by.
       </p>
       <div v-if="proposal.remaining.length">
