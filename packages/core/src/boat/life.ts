@@ -3,23 +3,8 @@ import { moistureCureOf } from '../chapters/bedding/moisture-cure'
 import { SEALANTS, sealant, type SealantId } from '../base/materials/sealants'
 import { say } from '../base/verdict/check'
 
-/**
- * The life of a hole (chapter 11.3). Events are added, never edited; a correction is a new event that
- * names what it corrects.
- */
-export const LIFE_STATES = [
-  'marked',
-  'drilled',
-  'core-sealed',
-  'dry-fitted',
-  'bedded',
-  'cured',
-  'proved',
-  'in-service',
-  'suspect',
-  'closed',
-] as const
-export type LifeState = (typeof LIFE_STATES)[number]
+import type { LifeState } from '../base/life-states'
+export { LIFE_STATES, type LifeState } from '../base/life-states'
 /** What people read; the id is what is stored (chapter 16). */
 export const LIFE_TITLES: Record<LifeState, string> = {
   marked: 'marked',

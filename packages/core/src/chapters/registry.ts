@@ -19,6 +19,9 @@ import { lidHold } from './making/lid-hold'
 import { binHang } from './making/bin-hang'
 import { stripBend } from './making/strip-bend'
 import { prismPocket } from './making/prism-pocket'
+import { passportFacts } from './watch/passport-facts'
+import { watchDue } from './watch/watch-due'
+import { leakTrace } from './watch/leak-trace'
 import { trend } from './watch/trend'
 import { leakRate } from './watch/leak-rate'
 import { tapeSeal } from './making/tape-seal'
@@ -68,6 +71,9 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   binHang,
   stripBend,
   prismPocket,
+  passportFacts,
+  watchDue,
+  leakTrace,
   trend,
   leakRate,
   tapeSeal,

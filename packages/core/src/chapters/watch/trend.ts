@@ -4,6 +4,7 @@ import { invalid } from '../../base/errors'
 import { nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { say, type Verdict } from '../../base/verdict/check'
 import { median } from '../../base/median'
+import { dateOf, serial, six } from './days'
 import { interceptOf, kendall, slopesOf, type Look } from './trend-line'
 
 interface Followed {
@@ -162,11 +163,6 @@ type Input = z.output<typeof input>
 interface Dated extends Look {
   date: string
 }
-
-const DAY_MS = 86_400_000
-const serial = (d: string) => Math.round(Date.parse(`${d}T00:00:00Z`) / DAY_MS)
-const dateOf = (day: number) => new Date(day * DAY_MS).toISOString().slice(0, 10)
-const six = (x: number) => Math.round(x * 1e6) / 1e6
 
 /** The number followed, one look for each date. */
 function looksOf(v: Input): Dated[] {
