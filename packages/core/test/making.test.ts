@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runNamed } from '../src/chapters/registry'
-import { normal } from '../src/chapters/watch/trend-line'
+import { normal } from '../src/base/normal'
 
 /** What must be true of the sums of openings, making and watching, whatever is put in. */
 const run = <T>(name: string, input: unknown) => runNamed(name, input) as T

@@ -22,6 +22,11 @@ import { prismPocket } from './making/prism-pocket'
 import { passportFacts } from './watch/passport-facts'
 import { watchDue } from './watch/watch-due'
 import { leakTrace } from './watch/leak-trace'
+import { fastenerOrder } from './stores/fastener-order'
+import { tubePlan } from './stores/tube-plan'
+import { epoxyDay } from './stores/epoxy-day'
+import { weatherWindows } from './plan/weather-windows'
+import { labourWeek } from './plan/labour-week'
 import { trend } from './watch/trend'
 import { leakRate } from './watch/leak-rate'
 import { tapeSeal } from './making/tape-seal'
@@ -74,6 +79,11 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   passportFacts,
   watchDue,
   leakTrace,
+  fastenerOrder,
+  tubePlan,
+  epoxyDay,
+  weatherWindows,
+  labourWeek,
   trend,
   leakRate,
   tapeSeal,

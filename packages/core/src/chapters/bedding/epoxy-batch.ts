@@ -14,7 +14,7 @@ export const HARDENERS = {
 export type Hardener = keyof typeof HARDENERS
 export const HARDENER_IDS = Object.keys(HARDENERS) as [Hardener, ...Hardener[]]
 /** Filler mass per 100 g of mixed epoxy. */
-const FILLER = { 'wet-out': 0, syrup: 3, mayonnaise: 6, 'peanut-butter': 10 } as const
+export const FILLER = { 'wet-out': 0, syrup: 3, mayonnaise: 6, 'peanut-butter': 10 } as const
 export const MOST_POT_ML = 150
 const MOST_STROKES = 20
 
@@ -56,7 +56,7 @@ const output = z.object({
 type Input = z.output<typeof input>
 
 /** The smallest whole pair of strokes within 2 % of the ratio. */
-function pumpPair(v: Input): { a: number; b: number } {
+export function pumpPair(v: Pick<Input, 'pumps' | 'ratio'>): { a: number; b: number } {
   const { resinStrokeMl, hardenerStrokeMl } = v.pumps!
   let best: { a: number; b: number } | null = null
   for (let sum = 2; sum <= 2 * MOST_STROKES && !best; sum++)
@@ -76,6 +76,8 @@ function pumpPair(v: Input): { a: number; b: number } {
   return best
 }
 
+/** Hours at one temperature until it can be sanded. */
+export const sandHoursAt = (h: Hardener, tempC: number) => HARDENERS[h].sandH * 2 ** ((25 - tempC) / 10)
 export const potLifeAt = (h: Hardener, tempC: number) => HARDENERS[h].potMin * 2 ** ((25 - tempC) / 10)
 
 export function epoxyBatchOf(v: Input): z.infer<typeof output> {
@@ -136,7 +138,7 @@ export function epoxyBatchOf(v: Input): z.infer<typeof output> {
     ...mix,
     potLifeMin,
     gelMin: 3 * potLifeAt(hardener, v.tempC),
-    sandH: HARDENERS[hardener].sandH * 2 ** ((25 - v.tempC) / 10),
+    sandH: sandHoursAt(hardener, v.tempC),
     fullDays: Math.max(2, 7 * 2 ** ((25 - v.tempC) / 15)),
     utilisation,
     verdict,

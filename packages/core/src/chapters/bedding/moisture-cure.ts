@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
 import { CalcError } from '../../base/errors'
-import { SEALANT_IDS, sealant } from '../../base/materials/sealants'
+import { SEALANT_IDS, sealant, type SealantId } from '../../base/materials/sealants'
 import { positive } from '../../base/schema/schema'
 import { say } from '../../base/verdict/check'
 
@@ -29,6 +29,16 @@ export const absoluteHumidity = (tempC: number, humidityPct: number) =>
   (216.7 * ((humidityPct / 100) * 6.112 * Math.exp((17.62 * tempC) / (243.12 + tempC)))) / (273.15 + tempC)
 const REFERENCE_AH = absoluteHumidity(23, 50)
 
+/** Skin growth by moisture, mm/\u221aday, also below the lower limit; null for what cures otherwise. */
+export function skinRate(id: SealantId, tempC: number, humidityPct: number): number | null {
+  const s = sealant(id)
+  const C = RATE[s.family]
+  if (!s.moistureCure || C === undefined) return null
+  return C * Math.sqrt(absoluteHumidity(tempC, humidityPct) / REFERENCE_AH) * 1.07 ** ((tempC - 23) / 2)
+}
+/** Hours until half a millimetre of skin has grown. */
+export const skinHoursAt = (rate: number) => (SKIN_MM / rate) ** 2 * 24
+
 export function moistureCureOf(v: z.output<typeof input>): z.infer<typeof output> {
   const s = sealant(v.chemistry)
   const C = RATE[s.family]
@@ -49,7 +59,7 @@ export function moistureCureOf(v: z.output<typeof input>): z.infer<typeof output
       skinHours: null,
       because: `At ${say(v.tempC)} \u00b0C ${s.title} does not cure as it should; ${s.applyC[0]} \u00b0C is the least.`,
     }
-  const rate = C * Math.sqrt(absoluteHumidityGm3 / REFERENCE_AH) * 1.07 ** ((v.tempC - 23) / 2)
+  const rate = skinRate(v.chemistry, v.tempC, v.humidityPct)!
   const days = (v.pathMm / rate) ** 2
   return {
     verdict: 'holds',
@@ -57,7 +67,7 @@ export function moistureCureOf(v: z.output<typeof input>): z.infer<typeof output
     absoluteHumidityGm3,
     rateMmPerSqrtDay: rate,
     days,
-    skinHours: (SKIN_MM / rate) ** 2 * 24,
+    skinHours: skinHoursAt(rate),
     because: `Moisture has ${say(v.pathMm)} mm to go in ${s.title} at ${say(v.tempC)} \u00b0C and ${say(v.humidityPct)} %: ${days < 1 ? `${say(days * 24)} hours` : `${say(days)} days`}${days > 60 ? '; until then it is soft in the middle' : ''}.`,
   }
 }

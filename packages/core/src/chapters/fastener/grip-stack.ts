@@ -60,7 +60,7 @@ const output = z.object({
 const LONGEST_GRAIN = 1e-6
 
 /** Thread of a part-threaded bolt of that length. */
-function threadOf(system: 'metric' | 'inch', d: number, L: number): number {
+export function threadOf(system: 'metric' | 'inch', d: number, L: number): number {
   if (system === 'inch') return 2 * d + (L <= 6 * 25.4 + LONGEST_GRAIN ? 0.25 : 0.5) * 25.4
   return 2 * d + (L <= 125 ? 6 : L <= 200 ? 12 : 25)
 }

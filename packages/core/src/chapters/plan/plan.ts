@@ -3,35 +3,9 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { CalcError, invalid } from '../../base/errors'
 import { nonNegative } from '../../base/schema/schema'
 import { clockOf, dayOf, minuteOf, timeText, type Span } from './clock'
+import { dateOrTime, day, fitterSchema, moment } from './hours'
 import { NoSlot, Scheduler, type Placed, type Task } from './scheduler'
 
-const moment = z.string().refine((t) => t.includes('T') && minuteOf(t) !== null, {
-  message: 'a time as YYYY-MM-DDTHH:MM is accepted',
-})
-const dateOrTime = z.string().refine((t) => minuteOf(t) !== null, {
-  message: 'a day as YYYY-MM-DD, or a time as YYYY-MM-DDTHH:MM, is accepted',
-})
-const day = z
-  .string()
-  .refine((t) => !t.includes('T') && minuteOf(t) !== null, { message: 'a day as YYYY-MM-DD is accepted' })
-const span = z
-  .array(
-    z
-      .string()
-      .refine((t) => clockOf(t) !== null, { message: 'a time of day as HH:MM, up to 24:00, is accepted' }),
-  )
-  .length(2)
-  .refine(([a, b]) => clockOf(a!) === null || clockOf(b!) === null || clockOf(a!)! < clockOf(b!)!, {
-    message: 'a stretch ends after it begins',
-  })
-const dayKey = z
-  .string()
-  .refine(
-    (k) =>
-      ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].includes(k) ||
-      (!k.includes('T') && minuteOf(k) !== null),
-    { message: 'mon to sun, or a day as YYYY-MM-DD, is accepted' },
-  )
 const ids = z.array(z.string())
 const input = z.strictObject({
   start: moment,
@@ -48,7 +22,7 @@ const input = z.strictObject({
       who: ids.optional(),
     }),
   ),
-  fitters: z.array(z.strictObject({ id: z.string(), hoursByDay: z.record(dayKey, z.array(span)) })),
+  fitters: z.array(fitterSchema),
   holds: z
     .array(z.strictObject({ step: z.string(), until: dateOrTime.nullable(), why: z.string().optional() }))
     .default([]),

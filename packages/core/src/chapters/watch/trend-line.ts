@@ -1,4 +1,5 @@
 import { median } from '../../base/median'
+import { normal } from '../../base/normal'
 
 /** Robust lines through a few looks (16.2): Theil and Sen's slope, Kendall's S, and how sure they are. */
 export interface Look {
@@ -6,14 +7,6 @@ export interface Look {
   w: number
 }
 const GRAIN = 1e-9
-/** Standard normal distribution: a series that is exact to the last digits a double holds. */
-export function normal(x: number): number {
-  if (x < -8) return 0
-  if (x > 8) return 1
-  let [term, sum] = [x, x]
-  for (let k = 3; Math.abs(term) > 1e-18 * Math.abs(sum) && k < 400; k += 2) sum += term *= (x * x) / k
-  return 0.5 + sum * Math.exp((-x * x) / 2) * (1 / Math.sqrt(2 * Math.PI))
-}
 const pairs = <T>(n: number, f: (i: number, j: number) => T): T[] => {
   const out: T[] = []
   for (let j = 1; j < n; j++) for (let i = 0; i < j; i++) out.push(f(i, j))
