@@ -18,7 +18,7 @@ const refusal = (name: string, input: unknown) => {
 
 it('the core holds every calculator of the reference', () => {
   expect(CALCULATORS.map((c) => c.name).sort()).toEqual(
-    'alignment angle-survey anode-life backing-plate base-contact bin-hang bolt-group bond-lap chainplate cockpit-drain compartment core-plug deck-patch design-load epoxy-batch epoxy-day fastener fastener-order first-guess flooding galvanic-pair gland good-for grip-stack hole-closure joint-check labour-week layup-block leak-rate leak-trace lid-hold line-strength moisture-cure old-holes opening-edge panel panel-growth passport-facts plan prism-pocket push-through seacock-load sealant-choice sealant-quantity spacing strip-bend surface-window tape-seal tapped thread-fit through-hull-stack transducer-tilt trend tube-plan valve-clocking watch-due weather-windows wedge-block'.split(
+    'alignment angle-survey anode-life backing-plate base-contact bin-hang bolt-group bond-lap chainplate cockpit-drain compartment core-plug deck-patch design-load epoxy-batch epoxy-day fastener fastener-order first-guess flooding galvanic-pair gland good-for grip-stack hole-closure joint-check labour-week layup-block leak-rate leak-trace lid-hold line-strength moisture-cure nest old-holes opening-edge panel panel-growth passport-facts plan prism-pocket push-through seacock-load sealant-choice sealant-quantity spacing strip-bend surface-window tape-seal tapped thread-fit through-hull-stack transducer-tilt trend tube-plan valve-clocking watch-due weather-windows wedge-block'.split(
       ' ',
     ),
   )

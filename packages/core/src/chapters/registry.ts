@@ -27,6 +27,7 @@ import { tubePlan } from './stores/tube-plan'
 import { epoxyDay } from './stores/epoxy-day'
 import { weatherWindows } from './plan/weather-windows'
 import { labourWeek } from './plan/labour-week'
+import { nest } from './stores/nest'
 import { trend } from './watch/trend'
 import { leakRate } from './watch/leak-rate'
 import { tapeSeal } from './making/tape-seal'
@@ -84,6 +85,7 @@ export const CALCULATORS: Calculator<never, unknown>[] = [
   epoxyDay,
   weatherWindows,
   labourWeek,
+  nest,
   trend,
   leakRate,
   tapeSeal,
