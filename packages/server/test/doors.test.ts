@@ -63,6 +63,24 @@ describe('gates are weighed on every door', () => {
       gatesPassed: [],
     })
   })
+  it('a hole says in whose work it was closed, of this boat and only once it is closed', async () => {
+    const { id } = (await found({ note: 'stray' })).body
+    const at = `/api/penetrations/${id}`
+    const [one] = (await fitter.ask<{ fittings: { id: string; name: string; kind: string }[] }>('GET', F))
+      .body.fittings
+    const event = (more: object) => fitter.ask<Hole & { closedIn: object[] }>('POST', `${at}/events`, more)
+    const early = await event({ state: 'suspect', note: 'odd', closedBy: one!.id })
+    expect([early.status, early.body.error.path]).toEqual([400, 'closedBy'])
+    const nobody = await event({
+      state: 'closed',
+      evidence: 'faired',
+      closedBy: '00000000-0000-4000-8000-000000000000',
+    })
+    expect([nobody.status, nobody.body.error.path]).toEqual([400, 'closedBy'])
+    const told = await event({ state: 'closed', evidence: 'bevel 12:1, six plies', closedBy: one!.id })
+    expect(told.body).toMatchObject({ state: 'closed' })
+    expect(told.body.closedIn).toEqual([{ id: one!.id, kind: one!.kind, name: one!.name }])
+  })
   it('a list that says "in service" is a gate like any other', async () => {
     const csv = 'whatFor,xMm,yMm,diameterMm,state\nfrom a list,5000,-900,8,in service\n'
     const a = await apprentice.ask('POST', `${F}/penetrations/import`, { csv, write: true })

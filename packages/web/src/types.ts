@@ -138,6 +138,8 @@ export interface LifeEventShown {
   corrects: number | null
 }
 export interface HoleRecord extends Hole {
+  /** fittings in whose work it was closed */
+  closedIn: { id: string; kind: string; name: string }[]
   withdrawnWhy: string | null
   withdrawnBy: string | null
   next: LifeState[]

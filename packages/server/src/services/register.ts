@@ -12,10 +12,11 @@ import {
   type Act,
   type HoleRow,
   type LogLine,
+  type LifeState,
 } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, Penetration } from '../models'
+import { Boat, Fitting, HoleLink, Penetration } from '../models'
 import { must, type Account } from './access'
 import { zonesOf } from './zones'
 import {
@@ -108,8 +109,14 @@ export async function hole(who: Account, id: number) {
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
   const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
+  const closing = await HoleLink.findAll({ where: { penetrationId: p.id, link: 'closes' } })
+  const closers = await Fitting.findAll({
+    where: { id: closing.map((l) => l.fittingId) },
+    attributes: ['id', 'kind', 'name'],
+  })
   return {
     ...row,
+    closedIn: closers.map(({ id: fittingId, kind: of, name }) => ({ id: fittingId, kind: of, name })),
     next: nextStates(mine, known),
     sizes: events
       .filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq))
@@ -165,6 +172,8 @@ const eventBody = z.strictObject({
       .positive()
       .max(2 ** 31 - 1),
   ),
+  /** the fitting in whose work a hole of no fitting, or of another, was closed */
+  closedBy: optional(z.uuid()),
 })
 
 /** What a correction does not change stays as it was written; a field that is sent as null is taken out. */
@@ -175,6 +184,17 @@ const kept = <T>(sent: T | null | undefined, was: T | null | undefined): T | nul
  * Adds the next event of a hole's life. Missing evidence is a gate: refused with its reasons, unless a
  * fitter passes it with one of his own.
  */
+/** Says of a fitting that its work closed this hole; of its own it says so by its life alone. */
+async function closedIn(p: Penetration, state: LifeState, fittingId: string, transaction: Transaction) {
+  if (state !== 'closed')
+    throw new ApiError(400, 'invalid-input', 'Only a hole that is closed was closed in some work', 'closedBy')
+  const f = await Fitting.findOne({ where: { id: fittingId, boatId: p.boatId }, transaction })
+  if (!f) throw new ApiError(400, 'invalid-input', 'There is no such fitting on this boat', 'closedBy')
+  const link = { fittingId, penetrationId: p.id }
+  // What it made or stands in says more of it than that it closed it.
+  if (!(await HoleLink.findOne({ where: link, transaction })))
+    await HoleLink.create({ ...link, link: 'closes' }, { transaction })
+}
 export async function addEvent(who: Account, id: number, body: unknown) {
   const b = parseInput(eventBody, body)
   await Penetration.sequelize!.transaction(async (transaction) => {
@@ -200,6 +220,7 @@ export async function addEvent(who: Account, id: number, body: unknown) {
     const reason = b.gateReason?.trim() ?? ''
     passOrRefuse(who, p.boatId, gates, reason)
     await write(who, p, (events.at(-1)?.seq ?? 0) + 1, next, gates, reason, transaction)
+    if (b.closedBy) await closedIn(p, b.state, b.closedBy, transaction)
   })
   return hole(who, id)
 }

@@ -45,6 +45,7 @@ const blank = {
   state: '' as LifeState | '',
   note: '',
   evidence: '',
+  closedBy: '',
   sizeMm: null as number | null,
   tempC: null as number | null,
   humidityPct: null as number | null,
@@ -114,6 +115,13 @@ function correct(e: HoleRecord['events'][number]) {
     evidence: e.evidence,
   })
 }
+/** Work in which an old hole may have been closed: of any fitting but its own. */
+const closers = computed(() => [
+  { value: '', title: 'by itself' },
+  ...(boats.picture?.fittings ?? [])
+    .filter((f) => f.id !== hole.value?.fittingId)
+    .map((f) => ({ value: f.id, title: f.name })),
+])
 const wantsLot = computed(() => form.state === 'core-sealed' || form.state === 'bedded')
 const treatment = computed(() =>
   hole.value
@@ -144,6 +152,7 @@ async function send() {
       ...(wantsLot.value && form.lotId ? { lotId: Number(form.lotId) } : {}),
       ...(form.corrects === null ? {} : { corrects: form.corrects }),
       ...(form.at ? { at: dayjs(form.at).toISOString() } : {}),
+      ...(form.state === 'closed' && form.closedBy ? { closedBy: form.closedBy } : {}),
       ...(gates.value.length && form.reason.trim() ? { gateReason: form.reason.trim() } : {}),
     })
     gates.value = []
@@ -217,6 +226,9 @@ async function send() {
         >
       </dl>
 
+      <p v-for="c in hole.closedIn" :key="c.id" class="soft small">
+        Closed in the work on <RouterLink :to="benchOf(c)">{{ c.name }}</RouterLink>.
+      </p>
       <p v-if="hole.withdrawnWhy" class="alarm">
         Withdrawn by {{ hole.withdrawnBy }}: {{ hole.withdrawnWhy }}. It stays on record and counts no more.
       </p>
@@ -347,6 +359,12 @@ async function send() {
               form.state === 'proved' ? 'hose 10 min, low to high; inside dry' : 'bevel, cloth, plies, lot'
             "
         /></label>
+        <ChoiceField
+          v-if="form.state === 'closed'"
+          v-model="form.closedBy"
+          label="Closed in the work on"
+          :options="closers"
+        />
         <label class="long" for="event-note"
           >{{ wrong ? 'What was wrong with it' : 'Note'
           }}<input id="event-note" v-model="form.note" class="entry" maxlength="2000"
