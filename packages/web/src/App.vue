@@ -2,7 +2,11 @@
 import { computed, onMounted, onUnmounted, ref, watch, watchEffect } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CircleDot, Droplet, Hash } from 'lucide-vue-next'
+import { Anchor, BookOpen, Box, CircleDot, Droplet, Ellipsis, Hash } from 'lucide-vue-next'
+import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
+import 'element-plus/es/components/dropdown/style/css'
+import 'element-plus/es/components/dropdown-menu/style/css'
+import 'element-plus/es/components/dropdown-item/style/css'
 import { PLACES } from './router'
 import { useBoats } from './state/boats'
 import { flushAll } from './state/drafted'
@@ -108,6 +112,11 @@ async function signOut() {
   boats.picture = null
   await router.push({ name: 'sign-in' })
 }
+function more(command: string) {
+  if (command === 'dim') dim.value = !dim.value
+  else if (command === 'keys') help.value = true
+  else void signOut()
+}
 const roleTitle = computed(() => session.account?.role ?? '')
 </script>
 
@@ -162,6 +171,20 @@ const roleTitle = computed(() => session.account?.role ?? '')
       <button class="plain foot" @click="signOut">
         Sign out <span class="soft small">{{ roleTitle }}</span>
       </button>
+      <div class="more">
+        <ElDropdown trigger="click" placement="top-end" @command="more">
+          <button class="plain more-word" aria-label="More">
+            <Ellipsis :size="16" aria-hidden="true" /> More
+          </button>
+          <template #dropdown>
+            <ElDropdownMenu>
+              <ElDropdownItem command="dim">{{ dim ? 'Daylight' : 'Dim' }}</ElDropdownItem>
+              <ElDropdownItem command="keys">Keys</ElDropdownItem>
+              <ElDropdownItem command="out">Sign out, {{ roleTitle }}</ElDropdownItem>
+            </ElDropdownMenu>
+          </template>
+        </ElDropdown>
+      </div>
     </nav>
     <main class="place">
       <p v-if="trouble" class="trouble" role="alert">
@@ -322,6 +345,96 @@ const roleTitle = computed(() => session.account?.role ?? '')
   }
   .boat-choice {
     max-width: 150px;
+  }
+}
+.more {
+  display: none;
+}
+/* The phone in the bilge: the rail is a bar at the foot, the day one line under the boat. */
+@media (max-width: 767px) {
+  .frame {
+    grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+    height: 100dvh;
+  }
+  .strip {
+    flex-wrap: wrap;
+    gap: 0 8px;
+    padding: 4px 10px;
+  }
+  .name,
+  .today .soft,
+  .boat > .soft {
+    display: none;
+  }
+  .boat {
+    flex: 1 1 150px;
+    overflow: visible;
+  }
+  .boat-choice {
+    min-height: var(--touch);
+    max-width: 170px;
+  }
+  .units {
+    min-height: var(--touch);
+  }
+  .frame :deep(.find) {
+    flex: 0 1 150px;
+    width: auto;
+  }
+  .today {
+    flex: 1 0 100%;
+    border: 0;
+    padding: 0 2px 2px;
+    gap: 6px;
+    font-size: var(--text-small);
+    white-space: normal;
+  }
+  .rail {
+    grid-row: 3;
+    flex-direction: row;
+    border-right: 0;
+    border-top: 1px solid var(--ink);
+    padding: 0;
+    overflow: visible;
+    background: var(--paper);
+  }
+  .rail a,
+  .rail a.sub,
+  .rail .more {
+    flex: 1 1 0;
+    min-width: 0;
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    gap: 2px;
+    padding: 4px 0;
+    min-height: 54px;
+    font-size: 10.5px;
+    line-height: 1.05;
+    letter-spacing: -0.01em;
+    text-align: center;
+    white-space: normal;
+    border-left: 0;
+    border-top: 3px solid transparent;
+  }
+  .rail a.here {
+    border-top-color: var(--tide);
+  }
+  .rail .gap,
+  .rail .foot {
+    display: none;
+  }
+  .rail .more :deep(.el-dropdown) {
+    color: var(--ink-soft);
+    font: 600 11px/1.05 var(--words);
+  }
+  .more-word {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    gap: 2px;
+    min-height: 48px;
   }
 }
 </style>

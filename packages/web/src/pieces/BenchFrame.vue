@@ -286,4 +286,63 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
     font-size: 14px;
   }
 }
+/* Narrower: what is given and the verdicts share a column, each with its own scroll. */
+@media (max-width: 1099px) and (min-width: 768px) {
+  .body {
+    grid-template: minmax(0, 1fr) minmax(0, 1fr) / 290px minmax(0, 1fr);
+  }
+  .section {
+    grid-area: 1 / 2 / 3 / 3;
+  }
+  .verdicts {
+    border-left: 0;
+    border-top: 1px solid var(--line-strong);
+  }
+  .top {
+    flex-wrap: wrap;
+  }
+  .acts {
+    flex-wrap: wrap;
+  }
+}
+@media (max-width: 767px) {
+  .bench {
+    display: block;
+    height: auto;
+    min-height: 0;
+  }
+  .top {
+    display: block;
+    padding: 8px 14px;
+  }
+  .acts {
+    flex-wrap: wrap;
+    padding-top: 8px;
+  }
+  .body {
+    display: flex;
+    flex-direction: column;
+  }
+  .section {
+    order: 1;
+    height: 62vw;
+    min-height: 250px;
+    border-left: 0;
+    padding: 8px 12px;
+  }
+  .verdicts {
+    order: 2;
+    display: block;
+    border-left: 0;
+    border-top: 1px solid var(--line-strong);
+  }
+  .given {
+    order: 4;
+    display: block;
+    border-top: 1px solid var(--ink);
+  }
+  .tray-row {
+    border-bottom: 1px solid var(--line);
+  }
+}
 </style>

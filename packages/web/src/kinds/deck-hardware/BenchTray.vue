@@ -388,4 +388,39 @@ tr.chosen td {
   font-weight: 600;
   min-height: 28px;
 }
+@media (max-width: 767px) {
+  .tray,
+  .tray.tall {
+    grid-template: auto auto / minmax(0, 1fr);
+    height: auto;
+  }
+  .tabs {
+    flex-direction: row;
+    border-right: 0;
+    border-bottom: 1px solid var(--line-strong);
+    overflow-x: auto;
+    padding: 0 6px;
+  }
+  .tab {
+    min-height: var(--touch);
+    flex: none;
+    border-left: 0;
+    border-bottom: 3px solid transparent;
+    padding: 0 10px;
+  }
+  .tab[aria-selected='true'] {
+    border-bottom-color: var(--tide);
+  }
+  .page {
+    padding: 10px 14px;
+  }
+  .pattern,
+  .working {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+  figure {
+    min-height: 240px;
+  }
+}
 </style>

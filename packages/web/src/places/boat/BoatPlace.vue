@@ -491,4 +491,49 @@ small {
     grid-template-columns: 1fr;
   }
 }
+@media (max-width: 767px) {
+  .boat-place {
+    display: block;
+    height: auto;
+  }
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    padding: 4px 14px;
+  }
+  .new {
+    margin-left: auto;
+  }
+  .new kbd {
+    display: none;
+  }
+  .layers {
+    flex: 1 1 100%;
+  }
+  .map-find {
+    flex: 1 1 110px;
+    min-width: 0;
+  }
+  .plan {
+    height: 62dvh;
+  }
+  .under {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+    padding: 8px 14px;
+    border-bottom: 1px solid var(--line-strong);
+  }
+  .from {
+    text-align: left;
+  }
+  .side {
+    border-left: 0;
+    overflow: visible;
+    padding: 12px 14px;
+  }
+  .signs {
+    grid-template-columns: 1fr 1fr;
+  }
+}
 </style>

@@ -70,4 +70,13 @@ progress {
   accent-color: var(--tide);
   width: 90px;
 }
+@media (max-width: 767px) {
+  .tabs {
+    flex: 1 1 100%;
+    order: 3;
+    flex-wrap: nowrap;
+    overflow-x: auto;
+    white-space: nowrap;
+  }
+}
 </style>

@@ -437,4 +437,12 @@ small {
   justify-content: flex-end;
   gap: 10px;
 }
+@media (max-width: 767px) {
+  .place {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .ways {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -66,4 +66,16 @@ watch(
   min-height: 0;
   overflow: auto;
 }
+@media (max-width: 767px) {
+  .survey {
+    display: block;
+    height: auto;
+  }
+  .top {
+    padding: 4px 14px;
+  }
+  .page {
+    overflow: visible;
+  }
+}
 </style>

@@ -383,4 +383,23 @@ section {
 td {
   font-size: 14px;
 }
+@media (max-width: 767px) {
+  .reference {
+    display: block;
+    height: auto;
+  }
+  nav {
+    border-right: 0;
+    border-bottom: 1px solid var(--line-strong);
+    max-height: 40dvh;
+  }
+  nav a {
+    min-height: var(--touch);
+    flex: none;
+  }
+  .pages {
+    padding: 14px;
+    overflow-x: auto;
+  }
+}
 </style>

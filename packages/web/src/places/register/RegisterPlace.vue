@@ -4,10 +4,12 @@ import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
 import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
+import { usePhone } from '../../state/phone'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
 
 const boats = useBoats()
+const phone = usePhone()
 const route = useRoute()
 const router = useRouter()
 const words = ref('')
@@ -68,10 +70,10 @@ const openHole = (id: number) => router.push(`/register/${id}`)
             <th>No.</th>
             <th>What for</th>
             <th>State</th>
-            <th v-if="!open">Zone and place</th>
+            <th v-if="!open && !phone">Zone and place</th>
             <th class="number">Size</th>
-            <th v-if="!open">Since</th>
-            <th v-if="!open">Who</th>
+            <th v-if="!open && !phone">Since</th>
+            <th v-if="!open && !phone">Who</th>
           </tr>
         </thead>
         <tbody>
@@ -79,7 +81,10 @@ const openHole = (id: number) => router.push(`/register/${id}`)
             <td class="figure">
               <RouterLink :to="`/register/${h.id}`" @click.stop>{{ h.label }}</RouterLink>
             </td>
-            <td>{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span></td>
+            <td>
+              {{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span>
+              <span v-if="phone" class="soft small under">{{ h.zone }}</span>
+            </td>
             <td class="state">
               <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
               }}<span
@@ -90,12 +95,12 @@ const openHole = (id: number) => router.push(`/register/${id}`)
                 gate passed</span
               >
             </td>
-            <td v-if="!open">
-              {{ h.zone }}<span class="soft small figure place"> {{ place(h) }}</span>
+            <td v-if="!open && !phone">
+              {{ h.zone }}{{ ' ' }}<span class="soft small figure place"> {{ place(h) }}</span>
             </td>
             <td class="number">{{ formatLength(h.diameterMm, boats.units) }}</td>
-            <td v-if="!open" class="figure small">{{ dayjs(h.since).format('D MMM YYYY') }}</td>
-            <td v-if="!open">{{ h.who }}</td>
+            <td v-if="!open && !phone" class="figure small">{{ dayjs(h.since).format('D MMM YYYY') }}</td>
+            <td v-if="!open && !phone">{{ h.who }}</td>
           </tr>
         </tbody>
       </table>
@@ -193,5 +198,37 @@ tr.on td {
   .register.split {
     grid-template-columns: minmax(0, 1fr) 470px;
   }
+}
+@media (max-width: 767px) {
+  .register,
+  .register.split {
+    display: block;
+    height: auto;
+  }
+  .top {
+    flex-wrap: wrap;
+    gap: 6px 10px;
+    padding: 8px 14px;
+  }
+  .find {
+    flex: 1 1 150px;
+    min-width: 0;
+    min-height: var(--touch);
+  }
+  .list {
+    padding: 0 14px 20px;
+  }
+  .split .list {
+    display: none;
+  }
+  .panel {
+    border-left: 0;
+  }
+}
+.under {
+  display: block;
+}
+tbody .figure a {
+  white-space: nowrap;
 }
 </style>

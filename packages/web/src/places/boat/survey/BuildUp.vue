@@ -144,4 +144,19 @@ async function made(id: string) {
 .list > .act {
   margin-top: 16px;
 }
+@media (max-width: 767px) {
+  .build {
+    display: block;
+    height: auto;
+    overflow: visible !important;
+  }
+  .list {
+    border-right: 0;
+    border-bottom: 1px solid var(--line-strong);
+    max-height: 46dvh;
+  }
+  .form {
+    padding: 14px;
+  }
+}
 </style>

@@ -4,16 +4,21 @@ import { useRoute, useRouter } from 'vue-router'
 import { proxy, wrap } from 'comlink'
 import { CalcError, EXAMPLES, cautionsFor, inputWithYard, sayIn } from '@north-tide/core'
 import { CALCULATORS, describeCalculators, runNamed } from '@north-tide/core/registry'
+import { ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/select/style/css'
+import 'element-plus/es/components/option/style/css'
 import { useBoats } from '../../../state/boats'
+import { usePhone } from '../../../state/phone'
 import AnswerView from './AnswerView.vue'
 import SchemaField from './SchemaField.vue'
 import SumPicture from './SumPicture.vue'
 import { branchesOf, type Schema } from './words'
 
 /** Sums that may take longer than a keystroke go to a worker, with progress and a way to stop. */
-const HEAVY = ['deck-patch', 'plan', 'panel', 'spacing', 'opening-edge']
+const HEAVY = ['deck-patch', 'plan', 'panel', 'spacing', 'opening-edge', 'nest', 'old-holes']
 const WAIT_MS = 250
 const boats = useBoats()
+const phone = usePhone()
 const route = useRoute()
 const router = useRouter()
 const all = describeCalculators()
@@ -139,7 +144,18 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
 
 <template>
   <div class="sums">
-    <aside class="pick no-print">
+    <div v-if="phone" class="pick-one no-print">
+      <ElSelect
+        :model-value="calc.name"
+        filterable
+        size="large"
+        aria-label="Which sum"
+        @update:model-value="router.push(`/reference/sums/${$event}`)"
+      >
+        <ElOption v-for="c in CALCULATORS" :key="c.name" :value="c.name" :label="c.title" />
+      </ElSelect>
+    </div>
+    <aside v-else class="pick no-print">
       <label class="hidden-words" for="sum-find">Find a sum</label>
       <input
         id="sum-find"
@@ -160,7 +176,6 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
     <section class="work" tabindex="0" :aria-label="calc.title">
       <header>
         <h2 class="title">{{ calc.title }}</h2>
-        <span class="soft small">chapter {{ calc.chapter }} · {{ calc.name }}</span>
         <span class="acts no-print"
           ><button class="act" @click="copy('Link', here())">Copy link</button
           ><button
@@ -189,7 +204,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
         <div class="out">
           <p v-if="error" class="refused" role="alert">
             <strong>{{ error.path || 'This' }}:</strong> {{ error.message }}.<span v-if="answer" class="soft">
-              ThroughHull stands the last answer.</span
+              Below stands the last answer.</span
             >
           </p>
           <p v-if="progress !== null" role="status">
@@ -287,5 +302,25 @@ progress {
   width: 220px;
   accent-color: var(--tide);
   vertical-align: middle;
+}
+@media (max-width: 767px) {
+  .sums {
+    display: block;
+    height: auto;
+  }
+  .pick-one {
+    padding: 12px 14px 0;
+  }
+  .work {
+    padding: 12px 14px 30px;
+    overflow: visible;
+  }
+  .acts {
+    margin-left: 0;
+    flex-wrap: wrap;
+  }
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>
