@@ -1,4 +1,6 @@
 import vue from '@vitejs/plugin-vue'
+import Components from 'unplugin-vue-components/vite'
+import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import { templateWords } from './packages/web/template-words'
 import { defineConfig } from 'vitest/config'
 
@@ -26,7 +28,10 @@ export default defineConfig({
         },
       },
       {
-        plugins: [vue(templateWords)],
+        plugins: [
+          vue(templateWords),
+          Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: false })] }),
+        ],
         test: {
           name: 'web',
           include: ['packages/web/test/**/*.test.ts'],

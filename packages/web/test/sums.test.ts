@@ -83,7 +83,7 @@ describe('a sum', () => {
     await s.by('deadrise').setValue('85')
     await s.settle()
     expect(s.w.find('.refused').text()).toContain('deadriseDeg')
-    expect(s.w.find('.refused').text()).toContain('ThroughHull stands the last answer')
+    expect(s.w.find('.refused').text()).toContain('Below stands the last answer')
     expect(s.w.find('.answer').exists()).toBe(true)
     await s.by('deadrise').setValue('20')
     await s.settle()

@@ -71,15 +71,15 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
       <div class="acts no-print">
         <slot name="choose" />
         <template v-if="!draft.readOnly"
-          ><button
+          ><ElButton
             class="act"
             :disabled="!draft.past.length"
             aria-label="Undo"
             title="Undo (z)"
             @click="draft.undo()"
           >
-            ↶</button
-          ><button
+            ↶</ElButton
+          ><ElButton
             class="act"
             :disabled="!draft.future.length"
             aria-label="Redo"
@@ -87,7 +87,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
             @click="draft.redo()"
           >
             ↷
-          </button></template
+          </ElButton></template
         >
         <slot name="acts" />
         <details class="files">
@@ -107,9 +107,14 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           aria-label="Design file"
           @change="take"
         />
-        <button v-if="!recorded && !draft.readOnly" class="act main" :disabled="busy" @click="emit('record')">
+        <ElButton
+          v-if="!recorded && !draft.readOnly"
+          class="act main"
+          :disabled="busy"
+          @click="emit('record')"
+        >
           {{ recordWord }}
-        </button>
+        </ElButton>
         <RouterLink v-else-if="holes.length" class="act main" :to="`/register/${holes[0]!.id}`"
           >In the register: {{ holes[0]!.label }}{{ holes.length > 1 ? '…' : '' }}</RouterLink
         >

@@ -57,8 +57,8 @@ const rows = computed(() => {
         </table>
       </div>
       <div class="acts">
-        <button class="act" @click="emit('settle', false)">Take theirs</button
-        ><button class="act main" @click="emit('settle', true)">Keep mine</button>
+        <ElButton class="act" @click="emit('settle', false)">Take theirs</ElButton
+        ><ElButton class="act main" @click="emit('settle', true)">Keep mine</ElButton>
       </div>
     </template>
   </ElDialog>

@@ -51,9 +51,9 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
       <p v-if="order.what !== list" class="said small" role="status">
         The design has changed since: ordered was {{ order.what }}.
       </p>
-      <button v-if="!bench.readOnly" class="act" :disabled="busy" @click="send('DELETE')">
+      <ElButton v-if="!bench.readOnly" class="act" :disabled="busy" @click="send('DELETE')">
         Take the order back
-      </button>
+      </ElButton>
     </template>
     <template v-else-if="!bench.readOnly">
       <p v-if="short" class="said small" role="status">
@@ -64,13 +64,13 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
       <label v-if="short" for="order-reason"
         >Reason, stays on record<input id="order-reason" v-model="reason" class="entry wide" maxlength="500"
       /></label>
-      <button
+      <ElButton
         class="act main"
         :disabled="busy || (short > 0 && !reason.trim())"
         @click="send('POST', { reason })"
       >
         Mark as ordered
-      </button>
+      </ElButton>
     </template>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <ul v-if="lines.length" class="small soft">

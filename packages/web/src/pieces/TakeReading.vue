@@ -61,21 +61,15 @@ const said = computed(() => {
 
 <template>
   <div class="take" :class="{ lost }">
-    <button v-if="!on" type="button" class="act" :disabled="disabled" @click="on = true">
+    <ElButton v-if="!on" class="act" :disabled="disabled" @click="on = true">
       Listen to the {{ NAMES[kind] }}
-    </button>
+    </ElButton>
     <template v-else>
       <span class="figure now" role="status">{{ lost ? 'stream lost, trying again …' : said }}</span>
-      <button
-        type="button"
-        class="act"
-        :disabled="disabled || lost || !last"
-        @click="last && emit('take', last)"
-      >
+      <ElButton class="act" :disabled="disabled || lost || !last" @click="last && emit('take', last)">
         Take reading
-      </button>
-      <button
-        type="button"
+      </ElButton>
+      <ElButton
         class="act"
         @click="
           () => {
@@ -85,7 +79,7 @@ const said = computed(() => {
         "
       >
         Stop
-      </button>
+      </ElButton>
     </template>
     <span class="soft small">simulated</span>
   </div>

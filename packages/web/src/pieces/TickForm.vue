@@ -407,16 +407,17 @@ const blocked = computed(
     </div>
     <p v-if="said" class="bad" role="alert">{{ said }}</p>
     <div class="acts">
-      <button class="act main" :disabled="blocked">
-        {{ asks('seen') ? 'Dry: tick it' : gates.length ? 'Pass it and tick' : 'Tick it' }}</button><button
+      <ElButton class="act main" :disabled="blocked" native-type="submit">
+        {{
+          asks('seen') ? 'Dry: tick it' : gates.length ? 'Pass it and tick' : 'Tick it'
+        }}</ElButton><ElButton
         v-if="asks('seen')"
-        type="button"
         class="act wet"
         :disabled="busy || !form.note.trim()"
         @click="send(true)"
       >
-        It is wet: suspect</button
-      ><button type="button" class="act" @click="emit('leave')">Leave it</button>
+        It is wet: suspect</ElButton
+      ><ElButton class="act" @click="emit('leave')">Leave it</ElButton>
     </div>
   </form>
 </template>

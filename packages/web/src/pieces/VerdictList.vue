@@ -94,10 +94,10 @@ const estimate = (c: Check) =>
         </button>
         <slot v-if="picked === c.id" name="more" :check="c" />
         <div v-if="c.remedies.length && !readOnly" class="remedies">
-          <button v-for="r in c.remedies" :key="r.id" class="act remedy" @click="emit('apply', r)">
+          <ElButton v-for="r in c.remedies" :key="r.id" class="act remedy" @click="emit('apply', r)">
             {{ sayIn(r.text, units) }} → {{ r.utilisation === null ? r.verdict : formatUse(r.utilisation)
             }}<template v-if="r.but">, {{ r.but }}</template>
-          </button>
+          </ElButton>
         </div>
       </li>
     </ol>

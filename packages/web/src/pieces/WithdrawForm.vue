@@ -44,7 +44,7 @@ async function go() {
     <input :id="id" v-model="why" class="entry" maxlength="300" placeholder="kept twice, wrong boat …" />
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
     <span>
-      <button type="submit" class="act" :disabled="busy || !why.trim()">Withdraw</button>
+      <ElButton native-type="submit" class="act" :disabled="busy || !why.trim()">Withdraw</ElButton>
       <button type="button" class="plain soft small" @click="open = false">leave it</button>
     </span>
   </form>

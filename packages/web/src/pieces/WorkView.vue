@@ -90,9 +90,9 @@ async function takeBack() {
           </p>
           <p v-if="apart.has(s.id)" class="caution small">
             Kept apart: {{ apart.get(s.id)!.join(', ') }}.
-            <button v-if="!bench.readOnly" class="act" @click="asking = { id: s.id, gates: [] }">
+            <ElButton v-if="!bench.readOnly" class="act" @click="asking = { id: s.id, gates: [] }">
               It follows
-            </button>
+            </ElButton>
           </p>
           <TickForm
             v-if="asking?.id === s.id"
@@ -110,11 +110,12 @@ async function takeBack() {
                 v-model="back.reason"
                 class="entry"
                 maxlength="300" /></label
-            ><button class="act main" :disabled="!back.reason.trim()">Take it back</button
-            ><button type="button" class="act" @click="back = null">Leave it</button>
+            ><ElButton class="act main" :disabled="!back.reason.trim()" native-type="submit"
+              >Take it back</ElButton
+            ><ElButton class="act" @click="back = null">Leave it</ElButton>
           </form>
         </div>
-        <button
+        <ElButton
           v-if="s.gate && !ticks[s.id] && !bench.readOnly && asking?.id !== s.id"
           class="act"
           :disabled="busy === s.id"
@@ -123,7 +124,7 @@ async function takeBack() {
           @click="begin(s)"
         >
           Tick
-        </button>
+        </ElButton>
         <span v-else-if="ticks[s.id]" class="ok"
           ><span aria-label="done" role="img">✓</span
           ><button

@@ -198,9 +198,9 @@ async function record(w: WayOut) {
           <ul class="small">
             <li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li>
           </ul>
-          <button v-if="hole && !bench.readOnly" class="act" @click="record(w)">
+          <ElButton v-if="hole && !bench.readOnly" class="act" @click="record(w)">
             Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}
-          </button>
+          </ElButton>
         </li>
       </ol>
       <div>

@@ -179,7 +179,7 @@ async function takeFile(chosen: File) {
     @file="takeFile"
   >
     <template #acts>
-      <button v-if="!bench.readOnly" class="act" @click="sizing = true">Size it <kbd>s</kbd></button>
+      <ElButton v-if="!bench.readOnly" class="act" @click="sizing = true">Size it <kbd>s</kbd></ElButton>
       <a
         class="act"
         :href="`/api/fittings/${bench.fitting!.id}/card.pdf?units=${boats.units}`"
@@ -203,12 +203,12 @@ async function takeFile(chosen: File) {
           {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}. On the list it is judged on that.
         </p>
         <div v-if="!bench.readOnly" class="stale-acts">
-          <button
+          <ElButton
             class="act main"
             @click="bench.change({ structure: stale.structure, measured: stale.measured })"
           >
             Use the deck as measured
-          </button>
+          </ElButton>
           <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label
           ><input
             id="own-deck"
@@ -217,13 +217,13 @@ async function takeFile(chosen: File) {
             maxlength="300"
             placeholder="or why this one keeps its own"
             @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })"
-          /><button
+          /><ElButton
             class="act"
             :disabled="!ownReason.trim()"
             @click="bench.change({ structureReason: ownReason.trim() })"
           >
             Keep its own
-          </button>
+          </ElButton>
         </div>
       </div>
       <p v-else-if="open.structureReason" class="soft small">

@@ -260,9 +260,9 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
             they still fit.
           </p>
           <p v-if="notBought" class="stale-parts" role="alert">{{ notBought }}</p>
-          <button v-if="!bench.readOnly" class="act" @click="buy">
+          <ElButton v-if="!bench.readOnly" class="act" @click="buy">
             {{ bench.work.bought ? 'Bought anew' : 'Mark as bought' }}
-          </button>
+          </ElButton>
           <PartsTable :parts="bench.parts" />
         </div>
         <OrderBox :bench="bench" :list="boltsWanted(bench.design!, j!)" :short="0" />
@@ -297,13 +297,17 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
   </section>
 </template>
 
+<style scoped src="../../pieces/tray.css"></style>
 <style scoped>
 .tray {
-  display: grid;
-  grid-template-columns: 118px minmax(0, 1fr);
-  border-top: 1px solid var(--ink);
-  min-height: 0;
   height: 204px;
+}
+.tabs {
+  padding-top: 4px;
+}
+.tab {
+  min-height: 31px;
+  flex: none;
 }
 .tray.tall {
   height: min(48vh, 440px);
@@ -312,32 +316,6 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
   border-left: 5px solid var(--buoy);
   padding: 4px 10px;
   margin-bottom: 6px;
-}
-.tabs {
-  display: flex;
-  flex-direction: column;
-  border-right: 1px solid var(--line-strong);
-  padding-top: 4px;
-  overflow-y: auto;
-}
-.tab {
-  min-height: 31px;
-  flex: none;
-  padding: 0 14px;
-  font-weight: 600;
-  color: var(--ink-soft);
-  border-left: 4px solid transparent;
-}
-.tab[aria-selected='true'] {
-  background: var(--sheet);
-  color: var(--ink);
-  border-left-color: var(--tide);
-  font-weight: 700;
-}
-.page {
-  overflow: auto;
-  padding: 10px 18px;
-  min-width: 0;
 }
 .pattern {
   display: grid;
@@ -391,29 +369,12 @@ tr.chosen td {
 @media (max-width: 767px) {
   .tray,
   .tray.tall {
-    grid-template: auto auto / minmax(0, 1fr);
     height: auto;
-  }
-  .tabs {
-    flex-direction: row;
-    border-right: 0;
-    border-bottom: 1px solid var(--line-strong);
-    overflow-x: auto;
-    padding: 0 6px;
   }
   .tab {
     min-height: var(--touch);
-    flex: none;
-    border-left: 0;
-    border-bottom: 3px solid transparent;
-    padding: 0 10px;
   }
-  .tab[aria-selected='true'] {
-    border-bottom-color: var(--tide);
-  }
-  .page {
-    padding: 10px 14px;
-  }
+
   .pattern,
   .working {
     grid-template-columns: minmax(0, 1fr);

@@ -129,16 +129,16 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
       >
       <template v-if="!bench.readOnly"
         ><span class="soft">Copy it</span
-        ><button class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">
+        ><ElButton class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">
           to the other side, mirrored
-        </button>
+        </ElButton>
         <DimensionField v-model="x" label="or to x" :units="boats.units" /><DimensionField
           v-model="y"
           label="y"
           :units="boats.units"
-        /><button class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">
+        /><ElButton class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">
           Copy there
-        </button></template
+        </ElButton></template
       >
       <p v-if="said" class="said" role="alert">{{ said }}</p>
     </div>

@@ -62,7 +62,7 @@ async function replace() {
         <select id="replace-by" v-model="entry" class="choice">
           <option v-for="e in boats.catalogue" :key="e.id" :value="e.id">{{ e.title }}</option>
         </select>
-        <button class="act main" @click="replace">Begin its replacement</button>
+        <ElButton class="act main" @click="replace">Begin its replacement</ElButton>
         <p class="soft small">It begins at this place, on the deck as it is surveyed now.</p>
       </template>
       <p v-if="bench.fitting!.replacedBy" class="small">

@@ -79,7 +79,7 @@ function setGrain(v: number | null) {
     </p>
     <p v-else-if="wouldClip" class="warn small">
       A beam or longitudinal cuts into this plate.
-      <button class="act" :disabled="off" @click="set('plate.outline', wouldClip)">Clip it there</button>
+      <ElButton class="act" :disabled="off" @click="set('plate.outline', wouldClip)">Clip it there</ElButton>
     </p>
   </template>
   <template v-if="d.structure.kind === 'metal'">

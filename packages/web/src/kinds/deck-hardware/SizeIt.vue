@@ -175,10 +175,10 @@ function apply() {
       </div>
     </div>
     <div class="acts">
-      <button class="act" @click="emit('close')">Leave it as it is</button
-      ><button v-if="proposal?.found && chosen?.changes.length" class="act main" @click="apply">
+      <ElButton class="act" @click="emit('close')">Leave it as it is</ElButton
+      ><ElButton v-if="proposal?.found && chosen?.changes.length" class="act main" @click="apply">
         Use this design
-      </button>
+      </ElButton>
     </div>
   </ElDialog>
 </template>

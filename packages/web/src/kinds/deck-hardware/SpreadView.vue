@@ -162,12 +162,12 @@ const probeSaid = computed(() => {
         </select></label
       >
       <template v-if="progress !== null"
-        ><progress :value="progress" max="1" aria-label="Solving" /><button
+        ><progress :value="progress" max="1" aria-label="Solving" /><ElButton
           class="act"
           @click="bench.solver.stop()"
         >
           Stop
-        </button></template
+        </ElButton></template
       >
       <span v-else-if="main" class="soft small" data-test="spread-time"
         >solved in {{ Math.round(main.ms) }} ms, {{ main.patch.mesh.nx }} ×

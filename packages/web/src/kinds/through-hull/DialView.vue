@@ -161,25 +161,25 @@ const neighbours = computed(() => [
               />
             </td>
             <td>
-              <button
+              <ElButton
                 v-if="!throughHull.readOnly"
                 class="act"
                 :aria-label="`Take away ${o.what || 'this'}`"
                 @click="put(obstacles.filter((_, k) => k !== i))"
               >
                 ×
-              </button>
+              </ElButton>
             </td>
           </tr>
         </tbody>
       </table>
       <div v-if="!throughHull.readOnly" class="acts">
-        <button
+        <ElButton
           class="act"
           @click="put([...obstacles, { x1Mm: -100, y1Mm: 120, x2Mm: 100, y2Mm: 120, what: 'something' }])"
         >
           Add one
-        </button>
+        </ElButton>
       </div>
     </div>
   </div>

@@ -77,21 +77,21 @@ const addMark = () =>
       </h3>
       <SavedWord class="soft small" data-test="flood-saved" :saving="flood.saving" :refusal="flood.refusal" />
       <span v-if="!off" class="steps"
-        ><button
+        ><ElButton
           class="act"
           :disabled="!flood.past.length"
           aria-label="Undo, the boat’s water"
           @click="flood.undo()"
         >
-          ↶</button
-        ><button
+          ↶</ElButton
+        ><ElButton
           class="act"
           :disabled="!flood.future.length"
           aria-label="Redo, the boat’s water"
           @click="flood.redo()"
         >
           ↷
-        </button></span
+        </ElButton></span
       >
     </div>
     <ul v-if="warnings.length" class="small warn" aria-label="Worth a second look">
@@ -175,14 +175,14 @@ const addMark = () =>
             </tr>
           </tbody>
         </table>
-        <button
+        <ElButton
           v-if="!off"
           class="act"
           :disabled="plan.compartments.length >= 12"
           @click="flood.replace(withCompartment(plan, `Compartment ${plan.compartments.length + 1}`))"
         >
           Add a compartment
-        </button>
+        </ElButton>
       </div>
       <div>
         <table v-if="plan.doors.length" class="rows" aria-label="Doors">
@@ -277,14 +277,14 @@ const addMark = () =>
               : 'One compartment: nothing divides it.'
           }}
         </p>
-        <button
+        <ElButton
           v-if="!off"
           class="act"
           :disabled="plan.compartments.length < 2 || plan.doors.length >= 20"
           @click="addDoor"
         >
           Add a door or pipe
-        </button>
+        </ElButton>
       </div>
       <div>
         <table v-if="plan.pumps.length" class="rows" aria-label="Pumps">
@@ -369,9 +369,9 @@ const addMark = () =>
           </tbody>
         </table>
         <p v-else class="soft small">No pump is on board.</p>
-        <button v-if="!off" class="act" :disabled="plan.pumps.length >= 20" @click="addPump">
+        <ElButton v-if="!off" class="act" :disabled="plan.pumps.length >= 20" @click="addPump">
           Add a pump
-        </button>
+        </ElButton>
       </div>
       <div>
         <table v-if="plan.marks.length" class="rows" aria-label="What is looked at">
@@ -430,9 +430,9 @@ const addMark = () =>
           </tbody>
         </table>
         <p v-else class="soft small">Nothing is looked at yet: cabin sole, batteries, engine air intake.</p>
-        <button v-if="!off" class="act" :disabled="plan.marks.length >= 20" @click="addMark">
+        <ElButton v-if="!off" class="act" :disabled="plan.marks.length >= 20" @click="addMark">
           Add a mark
-        </button>
+        </ElButton>
       </div>
     </div>
     <ConflictDialog

@@ -48,12 +48,12 @@ const schools = schoolsFor('Seacock bolts')
             <td class="number">{{ formatUse(k.utilisation) }}</td>
             <td class="small">{{ k.governing.toLowerCase() }}</td>
             <td>
-              <button
+              <ElButton
                 v-if="k.method !== d.hold.method && !throughHull.readOnly"
                 class="act"
                 @click="throughHull.change({ 'hold.method': k.method })"
               >
-                Choose</button
+                Choose</ElButton
               ><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong>
             </td>
           </tr>

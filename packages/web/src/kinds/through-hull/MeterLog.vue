@@ -53,7 +53,7 @@ async function take() {
         type="date"
         :max="dayjs().subtract(1, 'day').format('YYYY-MM-DD')"
     /></label>
-    <button class="act" :disabled="form.value === null || busy">Take reading</button>
+    <ElButton class="act" :disabled="form.value === null || busy" native-type="submit">Take reading</ElButton>
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
   </form>
 </template>

@@ -100,7 +100,7 @@ const readFile = (e: Event) => {
           class="entry"
           maxlength="39"
           placeholder="number of your own"
-        /><button class="act" :disabled="!number[k].trim()">Keep</button>
+        /><ElButton class="act" :disabled="!number[k].trim()" native-type="submit">Keep</ElButton>
         <p v-if="isListed(number[k].trim())" class="small soft">That number stands in the list.</p>
       </form>
       <template v-for="f in fields(k)" :key="f.path">
@@ -154,7 +154,7 @@ const readFile = (e: Event) => {
       </p>
       <p class="acts">
         <a v-if="boats.goods.length" class="act" href="/api/goods.json" download>As JSON</a
-        ><button v-if="!off" class="act" @click="file?.click()">Read a file …</button
+        ><ElButton v-if="!off" class="act" @click="file?.click()">Read a file …</ElButton
         ><input
           ref="file"
           type="file"

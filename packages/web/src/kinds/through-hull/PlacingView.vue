@@ -42,9 +42,9 @@ async function mirror() {
       :disabled="throughHull.readOnly"
       @update:model-value="throughHull.change({ heeledDeg: $event })"
     />
-    <button v-if="!throughHull.readOnly && throughHull.design!.place.yMm !== 0" class="act" @click="mirror">
+    <ElButton v-if="!throughHull.readOnly && throughHull.design!.place.yMm !== 0" class="act" @click="mirror">
       Copy it to the other side, mirrored
-    </button>
+    </ElButton>
     <span v-if="said" role="alert" class="said">{{ said }}</span>
   </div>
   <table class="rows placing" aria-label="Placing aid">

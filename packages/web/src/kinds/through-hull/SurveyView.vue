@@ -81,13 +81,13 @@ async function replace() {
         <p v-if="seen.length" class="said small" role="status">
           The figures say:
           {{ seen.map((id) => list.find((f) => f.id === id)?.title.toLowerCase() ?? id).join('; ') }}.
-          <button
+          <ElButton
             v-if="!throughHull.readOnly"
             class="act"
             @click="throughHull.change({ findings: [...d.findings, ...seen] })"
           >
             Tick {{ seen.length > 1 ? 'them' : 'it' }}
-          </button>
+          </ElButton>
         </p>
       </template>
       <template #none>
@@ -111,7 +111,7 @@ async function replace() {
             <option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option>
           </select></label
         >
-        <button class="act main" @click="replace">Begin its replacement</button>
+        <ElButton class="act main" @click="replace">Begin its replacement</ElButton>
         <p class="soft small">
           It begins with this place, hull and bore; the hole keeps its number and its history.
         </p>
@@ -168,11 +168,11 @@ async function replace() {
             "
         /></label>
         <div v-if="!throughHull.readOnly" class="acts">
-          <button class="act" :aria-pressed="decided === 'recondition'" @click="decide('recondition')">
-            Decide: lap it in</button
-          ><button class="act" :aria-pressed="decided === 'replace'" @click="decide('replace')">
+          <ElButton class="act" :aria-pressed="decided === 'recondition'" @click="decide('recondition')">
+            Decide: lap it in</ElButton
+          ><ElButton class="act" :aria-pressed="decided === 'replace'" @click="decide('replace')">
             Decide: replace
-          </button>
+          </ElButton>
         </div>
         <p v-if="undecided" class="said small" role="alert">{{ undecided }}</p>
         <ul v-if="decisions.length" class="small plainlist">
@@ -181,7 +181,7 @@ async function replace() {
           </li>
         </ul>
       </template>
-      <button
+      <ElButton
         v-else-if="!throughHull.readOnly"
         class="act"
         @click="
@@ -191,7 +191,7 @@ async function replace() {
         "
       >
         Measure pits and contact
-      </button>
+      </ElButton>
     </div>
   </div>
 </template>

@@ -362,13 +362,13 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
           hose rated for below water</label
         >
       </template>
-      <button
+      <ElButton
         v-else-if="!off"
         class="act"
         @click="set('hose', { boreMm: d.tail?.barbMm ?? 25, clips: 2, bandMm: 13, belowRated: true })"
       >
         Give it a hose
-      </button>
+      </ElButton>
     </template>
     <template v-if="d.plug"
       ><label
@@ -465,9 +465,13 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
           class="entry"
           maxlength="60"
           placeholder="another user"
-        /><button class="act" :disabled="!user.trim() || d.chest.users.some((x) => x.name === user.trim())">
+        /><ElButton
+          class="act"
+          :disabled="!user.trim() || d.chest.users.some((x) => x.name === user.trim())"
+          native-type="submit"
+        >
           Add
-        </button>
+        </ElButton>
       </form></template
     >
     <template v-if="d.drain"

@@ -175,7 +175,7 @@ const takeFile = (chosen: File) => {
       <div v-if="stale && !throughHull.readOnly" class="stale" role="status">
         <strong>The hull was measured since:</strong>
         {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}.
-        <button class="act" @click="throughHull.change(stale.take)">Use the hull as measured</button>
+        <ElButton class="act" @click="throughHull.change(stale.take)">Use the hull as measured</ElButton>
       </div>
       <p v-if="throughHull.fitting!.replacedBy" class="stale" role="status">
         It is being replaced.

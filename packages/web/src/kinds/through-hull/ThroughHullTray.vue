@@ -90,64 +90,23 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
   </section>
 </template>
 
+<style scoped src="../../pieces/tray.css"></style>
 <style scoped>
 .tray {
-  display: grid;
-  grid-template-columns: 118px minmax(0, 1fr);
-  border-top: 1px solid var(--ink);
   height: 320px;
-}
-.tabs {
-  display: flex;
-  flex-direction: column;
-  border-right: 1px solid var(--line-strong);
-  overflow-y: auto;
 }
 .tab {
   min-height: 26px;
-  padding: 0 14px;
   text-align: left;
-  font-weight: 600;
-  color: var(--ink-soft);
-  border-left: 4px solid transparent;
   flex: 1 0 auto;
 }
-.tab[aria-selected='true'] {
-  background: var(--sheet);
-  color: var(--ink);
-  border-left-color: var(--tide);
-  font-weight: 700;
-}
-.page {
-  overflow: auto;
-  padding: 10px 18px;
-  min-height: 0;
-}
 @media (max-width: 767px) {
-  .tray,
-  .tray.tall {
-    grid-template: auto auto / minmax(0, 1fr);
+  .tray {
     height: auto;
-  }
-  .tabs {
-    flex-direction: row;
-    border-right: 0;
-    border-bottom: 1px solid var(--line-strong);
-    overflow-x: auto;
-    padding: 0 6px;
   }
   .tab {
     min-height: var(--touch);
     flex: none;
-    border-left: 0;
-    border-bottom: 3px solid transparent;
-    padding: 0 10px;
-  }
-  .tab[aria-selected='true'] {
-    border-bottom-color: var(--tide);
-  }
-  .page {
-    padding: 10px 14px;
   }
 }
 </style>

@@ -202,9 +202,9 @@ async function placed(id: string) {
           {{ l }}
         </button>
       </div>
-      <button v-if="mayPlace" class="act main new" @click="begin(cursor)">
+      <ElButton v-if="mayPlace" class="act main new" @click="begin(cursor)">
         New fitting here <kbd>n</kbd>
-      </button>
+      </ElButton>
     </header>
     <BulkheadView
       v-if="bulkhead"

@@ -321,19 +321,24 @@ async function place() {
       </div>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
       <div class="acts">
-        <button type="button" class="act" @click="emit('close')">Leave it</button
-        ><button v-if="through" type="submit" class="act main" :disabled="!throughHullPicked || busy">
-          {{ throughHullPicked ? `Put ${throughHullPicked.id} there` : 'Choose a fitting' }}</button
-        ><button
+        <ElButton class="act" @click="emit('close')">Leave it</ElButton
+        ><ElButton
+          v-if="through"
+          native-type="submit"
+          class="act main"
+          :disabled="!throughHullPicked || busy"
+        >
+          {{ throughHullPicked ? `Put ${throughHullPicked.id} there` : 'Choose a fitting' }}</ElButton
+        ><ElButton
           v-else
-          type="submit"
+          native-type="submit"
           class="act main"
           :disabled="
             !entry || busy || (measured !== null && (measured.xMm === null || measured.yMm === null))
           "
         >
           {{ entry ? `Put ${entry.id} there` : 'Choose a fitting' }}
-        </button>
+        </ElButton>
       </div>
     </form>
   </ElDialog>

@@ -670,9 +670,9 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
       <li><i class="k guess-k" /> not read near enough</li>
     </ul>
     <div class="zoom no-print">
-      <button class="act" aria-label="Zoom in" @click="zoomBy(1.5)">+</button
-      ><button class="act" aria-label="Zoom out" @click="zoomBy(1 / 1.5)">−</button
-      ><button class="act" @click="reset">Whole boat</button>
+      <ElButton class="act" aria-label="Zoom in" @click="zoomBy(1.5)">+</ElButton
+      ><ElButton class="act" aria-label="Zoom out" @click="zoomBy(1 / 1.5)">−</ElButton
+      ><ElButton class="act" @click="reset">Whole boat</ElButton>
     </div>
     <p class="way soft small">bow left, starboard up · one scale</p>
   </div>

@@ -89,7 +89,7 @@ const keep = () =>
           </td>
           <td>{{ v.reason }}, {{ v.measuredBy }}</td>
           <td>
-            <button
+            <ElButton
               v-if="may"
               class="act"
               @click="
@@ -97,7 +97,7 @@ const keep = () =>
               "
             >
               Back to the table
-            </button>
+            </ElButton>
           </td>
         </tr>
       </tbody>
@@ -121,9 +121,9 @@ const keep = () =>
         >How it was measured<input id="yard-reason" v-model="reason" class="entry" maxlength="300"
       /></label>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
-      <button class="act main" type="submit" :disabled="value === null || !reason.trim()">
+      <ElButton class="act main" native-type="submit" :disabled="value === null || !reason.trim()">
         Use our value
-      </button>
+      </ElButton>
     </form>
   </section>
 </template>

@@ -172,7 +172,7 @@ async function send() {
   <section aria-label="Hole" tabindex="0">
     <header>
       <h2 class="title">{{ hole?.label ?? '…' }}</h2>
-      <button class="act" @click="emit('close')">Close</button>
+      <ElButton class="act" @click="emit('close')">Close</ElButton>
     </header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
     <template v-if="hole">
@@ -394,9 +394,9 @@ async function send() {
           ></template>
           <p v-else>An apprentice records, but a fitter passes the gate.</p>
         </div>
-        <button
+        <ElButton
           class="act main"
-          type="submit"
+          native-type="submit"
           :disabled="
             busy ||
             (wrong !== null && !form.note.trim()) ||
@@ -410,7 +410,7 @@ async function send() {
                 ? `Correct to ${lifeSaid(form.state)}`
                 : `Record as ${lifeSaid(form.state)}`
           }}
-        </button>
+        </ElButton>
       </form>
     </template>
   </section>

@@ -110,7 +110,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
       </p>
       <p v-else-if="!rows.length" class="empty soft">
         No hole is called that.
-        <button
+        <ElButton
           class="act"
           @click="
             () => {
@@ -120,7 +120,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
           "
         >
           Show every hole
-        </button>
+        </ElButton>
       </p>
     </div>
     <HolePanel

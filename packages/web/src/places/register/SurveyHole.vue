@@ -38,7 +38,7 @@ async function begin() {
         <option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option>
       </select></label
     >
-    <button class="act" type="submit">Survey it on the bench</button>
+    <ElButton class="act" native-type="submit">Survey it on the bench</ElButton>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
   </form>
 </template>

@@ -37,9 +37,14 @@ async function enter(how: () => Promise<void>) {
         Every hole in the boat: what it carries, what it goes through, what keeps the water out, and its
         record.
       </p>
-      <button v-if="session.demo" class="act main" :disabled="busy" @click="enter(() => session.enterDemo())">
+      <ElButton
+        v-if="session.demo"
+        class="act main"
+        :disabled="busy"
+        @click="enter(() => session.enterDemo())"
+      >
         Enter the demo yard as fitter
-      </button>
+      </ElButton>
       <form @submit.prevent="enter(() => session.signIn(login, password))">
         <label for="login">Login</label>
         <input id="login" v-model="login" class="entry" autocomplete="username" required />
@@ -53,7 +58,7 @@ async function enter(how: () => Promise<void>) {
           required
         />
         <p v-if="said" class="said" role="alert">{{ said }}</p>
-        <button class="act" type="submit" :disabled="busy">Sign in</button>
+        <ElButton class="act" native-type="submit" :disabled="busy">Sign in</ElButton>
       </form>
       <p class="soft small">
         A fitter’s working aid. Local codes, class and flag rules and the insurer’s terms come first, and a

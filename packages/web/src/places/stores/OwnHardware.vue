@@ -170,7 +170,7 @@ async function takeOutline(e: Event) {
           ><label class="act file"
             >Read JSON or CSV<input type="file" accept=".json,.csv" @change="takeFile"
           /></label>
-          <button
+          <ElButton
             class="act main"
             @click="
               () => {
@@ -180,7 +180,7 @@ async function takeOutline(e: Event) {
             "
           >
             Draw a new one
-          </button></template
+          </ElButton></template
         ></span
       >
     </div>
@@ -342,17 +342,17 @@ async function takeOutline(e: Event) {
               ×
             </button>
           </p>
-          <button type="button" class="act" @click="form.holes.push({ x: '0', y: '0' })">Another hole</button>
+          <ElButton class="act" @click="form.holes.push({ x: '0', y: '0' })">Another hole</ElButton>
         </div>
       </div>
       <div class="acts">
-        <button
+        <ElButton
           class="act main"
-          type="submit"
+          native-type="submit"
           :disabled="busy || !form.id.trim() || !form.title.trim() || !form.sizes.length"
         >
-          Keep it</button
-        ><button class="act" type="button" @click="open = false">Leave it</button>
+          Keep it</ElButton
+        ><ElButton class="act" @click="open = false">Leave it</ElButton>
       </div>
     </form>
   </section>

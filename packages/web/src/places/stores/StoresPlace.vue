@@ -47,7 +47,7 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
       </p>
     </header>
     <p v-if="said" class="alarm" role="alert">
-      {{ said }} <button class="act" @click="load">Try again</button>
+      {{ said }} <ElButton class="act" @click="load">Try again</ElButton>
     </p>
     <table v-if="sorted.length" class="rows">
       <thead>
@@ -76,13 +76,13 @@ const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as Seal
             }}<span v-if="l.testedOn" class="soft">
               · tested {{ dayjs(l.testedOn).format('D MMM YYYY') }}: {{ l.testNote }}</span
             >
-            <button v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">
+            <ElButton v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">
               Record a test
-            </button>
+            </ElButton>
             <form v-if="testing === l.id" @submit.prevent="tested(l.id)">
               <label :for="`test-${l.id}`">What the bead or cup did</label>
               <input :id="`test-${l.id}`" v-model="note" class="entry" maxlength="300" />
-              <button class="act main" type="submit" :disabled="!note.trim()">Record</button>
+              <ElButton class="act main" native-type="submit" :disabled="!note.trim()">Record</ElButton>
             </form>
           </td>
         </tr>

@@ -109,9 +109,9 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
         :problem="path === 'degrees' ? said : null"
       />
       <p v-if="said && path !== 'degrees'" class="said" role="alert">{{ said }}</p>
-      <button class="act main" type="submit" :disabled="busy || form.degrees === null">
+      <ElButton class="act main" native-type="submit" :disabled="busy || form.degrees === null">
         Keep this reading
-      </button>
+      </ElButton>
       <TakeReading kind="level" :asked="asked" :disabled="busy" @take="take" />
       <p class="soft small">“Take reading” keeps it at once, one press each.</p>
     </form>

@@ -150,10 +150,10 @@ async function send() {
     /></label>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">Kept.</p>
-    <button
+    <ElButton
       v-if="may"
       class="act main"
-      type="submit"
+      native-type="submit"
       :disabled="
         busy ||
         !form.name.trim() ||
@@ -163,7 +163,7 @@ async function send() {
       "
     >
       {{ boat ? 'Keep these' : 'Begin this boat' }}
-    </button>
+    </ElButton>
     <PhotoStrip v-if="boat" subject="boat" :subject-id="boat.id" />
     <PeopleTable v-if="boat && session.may('give-roles', boat.id)" :boat-id="boat.id" />
   </form>

@@ -37,7 +37,7 @@ async function made(id: string) {
       </button>
       <div class="group">
         <h2>Zones</h2>
-        <button v-if="may" class="act" @click="open = 'zone:new'">Add a zone</button>
+        <ElButton v-if="may" class="act" @click="open = 'zone:new'">Add a zone</ElButton>
       </div>
       <p v-if="!boat.zones.length" class="soft small">
         A zone is a surface of one build-up: a deck, a roof, a topside. Add the first, and fittings there know
@@ -56,7 +56,7 @@ async function made(id: string) {
       </button>
       <div class="group">
         <h2>Structure</h2>
-        <button v-if="may" class="act" @click="open = 'part:new'">Add a part</button>
+        <ElButton v-if="may" class="act" @click="open = 'part:new'">Add a part</ElButton>
       </div>
       <button
         v-for="p in boat.parts"
@@ -70,7 +70,7 @@ async function made(id: string) {
           }}{{ p.x1Mm !== p.x0Mm ? ` to ${Math.round(p.x1Mm)}` : '' }}</small
         >
       </button>
-      <button v-if="may" class="act" @click="open = 'new-boat'">Begin another boat</button>
+      <ElButton v-if="may" class="act" @click="open = 'new-boat'">Begin another boat</ElButton>
     </nav>
     <div class="form" tabindex="0" aria-label="What is chosen">
       <BoatForm

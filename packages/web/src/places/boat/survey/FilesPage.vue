@@ -197,9 +197,9 @@ async function takeBoat(e: Event) {
               placeholder="from the last yard's own list"
           /></label>
         </div>
-        <button
+        <ElButton
           class="act main"
-          type="submit"
+          native-type="submit"
           :disabled="
             busy ||
             look.errors.length > 0 ||
@@ -208,7 +208,7 @@ async function takeBoat(e: Event) {
           "
         >
           Put {{ look.rows }} holes on record
-        </button>
+        </ElButton>
       </form>
     </section>
   </div>

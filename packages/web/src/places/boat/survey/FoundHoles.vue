@@ -186,7 +186,7 @@ async function withdraw(id: number, why: string) {
             maxlength="1000"
             placeholder="rust weep, soft filler …"
         /></label>
-        <button class="act main" type="submit" :disabled="busy || !ready">Keep and next</button>
+        <ElButton class="act main" native-type="submit" :disabled="busy || !ready">Keep and next</ElButton>
       </div>
       <p v-if="tried && !ready && !said" class="said" role="alert">
         {{

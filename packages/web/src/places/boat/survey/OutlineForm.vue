@@ -118,8 +118,8 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="note" class="soft" role="status">{{ note }}</p>
     <div v-if="may" class="acts">
-      <button type="button" class="act" @click="add">Another station</button
-      ><button class="act main" type="submit" :disabled="busy">Keep the outline</button
+      <ElButton class="act" @click="add">Another station</ElButton
+      ><ElButton class="act main" native-type="submit" :disabled="busy">Keep the outline</ElButton
       ><label class="act file">Read a DXF<input type="file" accept=".dxf" @change="takeDrawing" /></label>
     </div>
   </form>

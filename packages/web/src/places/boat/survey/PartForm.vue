@@ -114,20 +114,19 @@ const remove = () =>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">Kept.</p>
     <div v-if="may" class="acts">
-      <button
+      <ElButton
         class="act main"
-        type="submit"
+        native-type="submit"
         :disabled="busy || !form.title.trim() || [form.x0Mm, form.y0Mm, form.x1Mm, form.y1Mm].includes(null)"
       >
-        {{ part ? 'Keep this part' : 'Add this part' }}</button><button
+        {{ part ? 'Keep this part' : 'Add this part' }}</ElButton><ElButton
         v-if="part"
-        type="button"
         class="act"
         :disabled="busy"
         @click="remove"
       >
         Take it away
-      </button>
+      </ElButton>
     </div>
   </form>
 </template>

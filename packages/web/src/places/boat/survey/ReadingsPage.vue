@@ -267,7 +267,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
       /></label>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
       <p v-else-if="last" class="soft small" role="status">{{ last }}</p>
-      <button class="act main" type="submit" :disabled="busy || !ready">Keep this reading</button>
+      <ElButton class="act main" native-type="submit" :disabled="busy || !ready">Keep this reading</ElButton>
     </form>
     <div class="rest" tabindex="0" aria-label="Results">
       <section aria-label="What it comes to">
@@ -365,9 +365,9 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
               <tr v-if="taking === r.id">
                 <td colspan="6">
                   <label class="why">Why<input v-model="why[r.id]" class="entry" maxlength="300" /></label>
-                  <button class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
+                  <ElButton class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
                     Withdraw this reading
-                  </button>
+                  </ElButton>
                 </td>
               </tr>
               <tr v-if="photosOf === r.id">

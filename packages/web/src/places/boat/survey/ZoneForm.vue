@@ -341,16 +341,15 @@ async function remove() {
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">{{ kept }}</p>
     <div v-if="may" class="acts">
-      <button class="act main" type="submit" :disabled="busy || !form.title.trim()">
-        {{ zone ? 'Keep this zone' : 'Add this zone' }}</button><button
+      <ElButton class="act main" native-type="submit" :disabled="busy || !form.title.trim()">
+        {{ zone ? 'Keep this zone' : 'Add this zone' }}</ElButton><ElButton
         v-if="zone"
-        type="button"
         class="act"
         :disabled="busy"
         @click="remove"
       >
         Take it away
-      </button>
+      </ElButton>
     </div>
     <PhotoStrip v-if="zone" subject="zone" :subject-id="zone.id" />
   </form>

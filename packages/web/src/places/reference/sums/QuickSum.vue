@@ -177,13 +177,13 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
       <header>
         <h2 class="title">{{ calc.title }}</h2>
         <span class="acts no-print"
-          ><button class="act" @click="copy('Link', here())">Copy link</button
-          ><button
+          ><ElButton class="act" @click="copy('Link', here())">Copy link</ElButton
+          ><ElButton
             class="act"
             @click="copy('JSON', JSON.stringify({ calculator: calc.name, input, answer }, null, 2))"
           >
-            Copy JSON</button
-          ><button class="act" @click="print">Print</button></span
+            Copy JSON</ElButton
+          ><ElButton class="act" @click="print">Print</ElButton></span
         >
       </header>
       <p v-if="copied" class="soft small" role="status">{{ copied }}</p>
@@ -209,7 +209,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
           </p>
           <p v-if="progress !== null" role="status">
             <progress :value="progress" max="1" aria-label="Progress"></progress>
-            <button class="act" @click="stop">Stop</button>
+            <ElButton class="act" @click="stop">Stop</ElButton>
           </p>
           <p v-for="r in replaced" :key="r" class="small">
             <strong>{{ sayIn(r, boats.units) }}</strong>

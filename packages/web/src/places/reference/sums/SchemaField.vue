@@ -151,8 +151,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
         ×
       </button>
     </div>
-    <button
-      type="button"
+    <ElButton
       class="act add"
       @click="
         emit('update:modelValue', [
@@ -162,7 +161,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
       "
     >
       Add a row
-    </button>
+    </ElButton>
   </fieldset>
   <fieldset v-else-if="shape.type === 'object'" :class="{ bare: !name }">
     <legend v-if="name">
