@@ -188,7 +188,7 @@ describe('measured at its step', () => {
     ['clock', {}, { stopsDeg: 0 }, []],
     ['ready-bore', {}, {}, ['not-looked']],
   ])('%s in a hull %j with %j stands behind %j', (id, hull, more, wanted) => {
-    const d = fit('MV-S1', {}, hull)
+    const d = fit('MV-S1', id === 'clock' ? { existing: true } : {}, hull)
     expect(stepGates(steps(d), id, ticked(d, id), { ...facts, ...more }).map((g) => g.id)).toEqual(wanted)
   })
 })

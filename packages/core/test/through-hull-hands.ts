@@ -19,6 +19,9 @@ export const HULL: ThroughHullDesign['hull'] = {
   angleMeasured: true,
   solidMm: null,
 }
+/** Plumb on wedges, as most of these tests have a seacock; square to the hull is the default. */
+const onWedges = (id: string, deadriseDeg: number): Record<string, unknown> =>
+  throughHullEntry(id)!.family === 'seacock' && deadriseDeg > 3 ? { 'wedge.blocks': 'both' } : {}
 export const fit = (
   id: string,
   change: Record<string, unknown> = {},
@@ -35,7 +38,7 @@ export const fit = (
         },
         id,
       ),
-      change,
+      { ...onWedges(id, hull.deadriseDeg ?? HULL.deadriseDeg), ...change },
     ),
   )
 export const judge = (d: ThroughHullDesign, around: Partial<ThroughHullAround> = {}) =>

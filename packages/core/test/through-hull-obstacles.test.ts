@@ -74,10 +74,10 @@ describe('what the map has round a handle', () => {
       { numRuns: 200 },
     )
   })
-  it('it counts until somebody says that it does not stand as high as the handle', () => {
+  it('is a question until somebody says whether it stands as high as the handle', () => {
     const beside = { parts: [part({})] }
     const swept = fit('MV-S1', { 'clock.wantedDeg': 0 })
-    expect(verdict(swept, 'handle-swing', beside)).toBe('short')
+    expect(verdict(swept, 'handle-swing', beside)).toBe('unproven')
     expect(judge(swept, beside).obstacles).toEqual([
       expect.objectContaining({ what: 'stringer 2', map: true }),
     ])

@@ -311,7 +311,12 @@ describe('the dial', () => {
     ['MV-S1', 'Set the seacock dry on its bolt holes', 'goes on in three positions'],
   ])('the step at %s says what is really turned', (id, dry, turn) => {
     const text = (measuredDeg: number | null) => {
-      const d = fit(id, { 'clock.measuredDeg': measuredDeg, 'clock.wantedDeg': 290, 'wedge.blocks': 'none' })
+      const d = fit(id, {
+        'clock.measuredDeg': measuredDeg,
+        'clock.wantedDeg': 290,
+        'wedge.blocks': 'none',
+        existing: true,
+      })
       return throughHullSteps(d, judge(d), 'metric').find((s) => s.id === 'clock')!.text
     }
     expect(text(null)).toBe(`${dry} and read where the handle points.`)
@@ -717,7 +722,9 @@ describe('drains, plugs, studs, flow', () => {
   })
   it('the beam of a transducer square to its hull leans with it, and stands plumb on wedges', () => {
     expect(judge(fit('MV-E55')).tiltElement).toMatchObject({ tiltDeg: 20, residualDeg: -3 })
-    expect(verdict(fit('MV-E42'), 'beam-tilt')).toBe('short')
+    // A paddle wheel sends no beam; a flat sounder’s has to be plumb.
+    expect(verdict(fit('MV-E42'), 'beam-tilt')).toBeUndefined()
+    expect(verdict(fit('MV-E90'), 'beam-tilt')).toBe('short')
     expect(judge(fit('MV-E42', { 'wedge.blocks': 'both' })).tiltElement!.residualDeg).toBe(0)
   })
   it('the drill schedule goes through where the bolts do', () => {

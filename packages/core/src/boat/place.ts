@@ -10,12 +10,24 @@ export interface SpotBoat {
   displacementKg: number
   beamM: number
   rig: Rig | null
+  /** days until she is launched; null while nobody has said, or where the day is past */
+  daysToLaunch?: number | null
 }
-export const spotBoat = (b: { displacementKg: number; beamMm: number; rig?: string | null }): SpotBoat => ({
+const DAY_MS = 86_400_000
+/** `now`: milliseconds since 1970, where the day of the launch counts. */
+export const spotBoat = (
+  b: { displacementKg: number; beamMm: number; rig?: string | null; launchOn?: string | null },
+  now?: number,
+): SpotBoat => ({
   displacementKg: b.displacementKg,
   beamM: b.beamMm / 1000,
   rig: RIGS.find((r) => r === b.rig) ?? null,
+  ...(b.launchOn && now !== undefined ? { daysToLaunch: daysUntil(b.launchOn, now) } : {}),
 })
+function daysUntil(date: string, now: number): number | null {
+  const days = Math.floor((Date.parse(`${date}T23:59:59Z`) - now) / DAY_MS)
+  return days >= 0 ? days : null
+}
 
 /** A place on the boat, with what is known of it there: where a fitting is started. */
 export interface Spot {

@@ -184,7 +184,7 @@ async function spotOf(
     { ...point, ...(zMm === undefined ? {} : { zMm: onDeck ? zMm : Math.round(zMm) }) },
     bolts,
     s.boat.duty,
-    spotBoat(s.boat),
+    spotBoat(s.boat, Date.now()),
   )
   return { ...spot, measuredFrom: at.measuredFrom, zones: s.zones }
 }
@@ -449,7 +449,10 @@ export async function replaceFitting(who: Account, id: string, body: unknown) {
     const was = parseOf(kind, old.design)
     const zone = zoneOfPlace(s.zones, was.place)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
-    const spot: KindSpot = { ...spotFor(zone, was.place, bolts, was.duty, spotBoat(s.boat)), zones: s.zones }
+    const spot: KindSpot = {
+      ...spotFor(zone, was.place, bolts, was.duty, spotBoat(s.boat, Date.now())),
+      zones: s.zones,
+    }
     const begun = kind.start(entry, spot, r.name ?? `${was.name}, renewed`.slice(0, 120))
     const design = kind.inPlaceOf?.(begun, was) ?? begun
     return create(who, s, kind, design, { replacesId: id }, transaction)

@@ -5,6 +5,7 @@ import { THROUGH_HULL_FAMILY } from './families'
 import type { ThroughHullDesign } from './design'
 import type { Clocked } from './judgement'
 import { mapObstacles, neighbourObstacles, type Obstacle } from './obstacles'
+import { workState, type LogLine } from '../work'
 import { plain } from './plain'
 import type { ThroughHullAround } from './placing'
 
@@ -26,7 +27,12 @@ function pitchOf(d: ThroughHullDesign): number {
   return INCH / (t.family.startsWith('np') ? 11.5 : 11)
 }
 
-export function clockOf(d: ThroughHullDesign, obstacles: Obstacle[]): Clocked | null {
+/** A pad that is drilled holds the flange in as many positions as it has bolts; before, at any angle. */
+const padDrilled = (d: ThroughHullDesign, log: LogLine[]) => {
+  const { ticks } = workState(log)
+  return d.existing || !!ticks['pad-drill'] || !!ticks['bolt-holes']
+}
+export function clockOf(d: ThroughHullDesign, obstacles: Obstacle[], log: LogLine[]): Clocked | null {
   if (!d.valve || !THROUGH_HULL_FAMILY[d.family].valve) return null
   return answerOf(valveClocking, {
     measuredDeg: d.clock.measuredDeg ?? d.clock.wantedDeg,
@@ -38,28 +44,49 @@ export function clockOf(d: ThroughHullDesign, obstacles: Obstacle[]): Clocked | 
     handle: d.valve.handle,
     ...(d.valve.kind === 'screwed'
       ? { base: 'screw' as const }
-      : { base: 'flange' as const, bolts: Math.max(3, d.hold.bolts) }),
+      : { base: 'flange' as const, bolts: Math.max(3, d.hold.bolts), drilled: padDrilled(d, log) }),
     sweepDeg: d.valve.sweepDeg,
     obstacles: obstacles.map(({ x1Mm, y1Mm, x2Mm, y2Mm }) => ({ x1Mm, y1Mm, x2Mm, y2Mm })),
   })
 }
 
-export function clockChecks(d: ThroughHullDesign, clock: Clocked): Check[] {
-  return [
-    plain(
-      'handle-swing',
-      'Handle swings free',
-      clock.sweepFree ? 'holds' : 'short',
-      clock.sweepFree
-        ? `Open at ${say(d.clock.wantedDeg)}\u00b0 it swings ${say(Math.abs(d.valve!.sweepDeg))}\u00b0 to shut with 15 mm for the fingers.`
-        : clock.bestDeg === null
-          ? 'There is no direction in which it swings free: another place, a shorter handle or a tee.'
-          : `Something stands in its way; ${say(clock.bestDeg)}\u00b0 is the nearest that is free.`,
-      'chapter 5.4',
-    ),
-    clockedCheck(d, clock),
-  ]
+/** Free but for what the flat map draws: whether that reaches up to the handle is a question. */
+function onlyTheMap(d: ThroughHullDesign, obstacles: Obstacle[], log: LogLine[]): string[] {
+  const there = clockOf(
+    d,
+    obstacles.filter((o) => !o.map),
+    log,
+  )
+  return there?.sweepFree ? [...new Set(obstacles.filter((o) => o.map).map((o) => o.what))] : []
 }
+function swingCheck(d: ThroughHullDesign, clock: Clocked, obstacles: Obstacle[], log: LogLine[]): Check {
+  const asked = clock.sweepFree ? [] : onlyTheMap(d, obstacles, log)
+  if (asked.length)
+    return unproven({
+      id: 'handle-swing',
+      title: 'Handle swings free',
+      unit: '',
+      source: 'chapter 5.4',
+      because: `On the map ${asked.join(' and ')} lie${asked.length > 1 ? '' : 's'} within its sweep: does it reach up to the handle? Look, and say so under what stands in its way${clock.bestDeg === null ? '' : `; at ${say(clock.bestDeg)}\u00b0 it is free whatever it does`}.`,
+    })
+  return plain(
+    'handle-swing',
+    'Handle swings free',
+    clock.sweepFree ? 'holds' : 'short',
+    clock.sweepFree
+      ? `Open at ${say(d.clock.wantedDeg)}\u00b0 it swings ${say(Math.abs(d.valve!.sweepDeg))}\u00b0 to shut with 15 mm for the fingers.`
+      : clock.bestDeg === null
+        ? 'There is no direction in which it swings free: another place, a shorter handle or a tee.'
+        : `Something stands in its way; ${say(clock.bestDeg)}\u00b0 is the nearest that is free.`,
+    'chapter 5.4',
+  )
+}
+export const clockChecks = (
+  d: ThroughHullDesign,
+  clock: Clocked,
+  obstacles: Obstacle[],
+  log: LogLine[],
+): Check[] => [swingCheck(d, clock, obstacles, log), clockedCheck(d, clock)]
 const COUNTED = [
   'no',
   'one',
@@ -84,6 +111,19 @@ export const positionsSaid = (clock: Clocked) =>
  */
 function clockedCheck(d: ThroughHullDesign, clock: Clocked): Check {
   const title = 'Handle where it is wanted'
+  if (d.valve!.kind !== 'screwed' && !clock.positions.length && clock.bestDeg !== null) {
+    const off = offDeg(clock.bestDeg, d.clock.wantedDeg)
+    const words = 'The pad is not drilled yet, so the flange goes on at any angle'
+    return off <= d.clock.toleranceDeg + 1e-9
+      ? plain('clocked', title, 'holds', `${words}: its bolts are marked off it as it points.`, 'chapter 5.4')
+      : plain(
+          'clocked',
+          title,
+          'tight',
+          `${words}; ${say(clock.bestDeg)}\u00b0 is the nearest free one, ${say(off)}\u00b0 off.`,
+          'chapter 5.4',
+        )
+  }
   if (d.clock.measuredDeg === null)
     return unproven({
       id: 'clocked',

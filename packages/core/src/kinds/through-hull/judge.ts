@@ -99,7 +99,7 @@ function taperPlugCheck(plug: NonNullable<ThroughHullDesign['taperPlug']>, log: 
 const GEOMETRY = /^(total-|tail-length|hole-clearance|solid-core|wedge-|beam-tilt)/
 
 /** What stands and what is bolted: seat, chain, handle, kick, pad, bolts. */
-function built(d: ThroughHullDesign, around: ThroughHullAround) {
+function built(d: ThroughHullDesign, around: ThroughHullAround, log: LogLine[]) {
   const wedges = wedgesOf(d)
   const wedge = wedges.inside ?? wedges.outside
   const stack = stackOf(d, wedges)
@@ -107,13 +107,13 @@ function built(d: ThroughHullDesign, around: ThroughHullAround) {
   const standing = stack ? Math.max(0.1, stack.standingMm - stack.trimMm) : d.skin.windowMm[1]
   const joints = chainOf(d, standing)
   const obstacles = obstaclesOf(d, around)
-  const clock = clockOf(d, obstacles)
+  const clock = clockOf(d, obstacles, log)
   const kick = kickHeld(d)
   const bolts = d.family === 'welded-stub' || !(d.valve || d.plug) ? [] : boltLengths(d, { wedges, tilt })
   const checks = [
     ...seatChecks(d, { stack, wedge, tilt }),
     ...chainChecks(d, joints),
-    ...(clock ? clockChecks(d, clock) : []),
+    ...(clock ? clockChecks(d, clock, obstacles, log) : []),
     ...kickChecks(d, kick),
     ...padChecks(d),
     ...(bolts.length ? [boltCheck(d, bolts)] : []),
@@ -163,7 +163,7 @@ export function judgeThroughHull(
   log: LogLine[] = NO_LOG,
   units: Units = 'metric',
 ): ThroughHullJudgement {
-  const stands = built(d, around)
+  const stands = built(d, around, log)
   const material = metalChecks(d, around)
   const life = anodeOf(d)
   const bed = bedded(d, stands.parts)

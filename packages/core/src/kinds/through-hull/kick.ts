@@ -6,7 +6,7 @@ import { THROUGH_HULL_FAMILY } from './families'
 import type { ThroughHullDesign } from './design'
 import type { Kick, ThroughHullJudgement } from './judgement'
 import { plain } from './plain'
-import { estimatedHull } from './seat'
+import { estimatedHull, wedgesOf } from './seat'
 
 /**
  * Secondary bond on ground, clean laminate (8.1): what stands in a design until somebody has pulled a
@@ -14,8 +14,31 @@ import { estimatedHull } from './seat'
  */
 const TYPICAL_BOND_MPA = 12
 
+/** Beside a weld the metal has its soft yield, MPa; estimates (5.6). */
+const SOFT_YIELD_MPA = { aluminium: 125, steel: 235 } as const
+/** Leg of the fillet round a stub as it is drawn; an estimate until the welder says. */
+const WELD_LEG_MM = 6
+/** A stub: its pipe at the plating, the thread on which a valve screws, and the weld. */
+function stubKick(d: ThroughHullDesign): Kick | null {
+  const { skin: s, valve: v, hull } = d
+  if (!v || (hull.kind !== 'aluminium' && hull.kind !== 'steel')) return null
+  const yieldMPa = Math.min(s.yieldMPa, SOFT_YIELD_MPA[hull.kind])
+  const boreMm = Math.max(1, s.boreMm)
+  const aboveMm = Math.max(0, s.tailMm - hull.thicknessMm - v.inlet.depthMm)
+  const screwed = v.kind === 'screwed' && s.rootMm && s.rootMm > boreMm && aboveMm < v.heightMm
+  return answerOf(seacockLoad, {
+    method: 'stub',
+    heightMm: v.heightMm,
+    duty: d.duty,
+    tail: { outerMm: s.tailOdMm ?? s.holeMm - 2, boreMm, yieldMPa },
+    ...(screwed ? { thread: { rootMm: s.rootMm!, aboveMm } } : {}),
+    weldMm: WELD_LEG_MM,
+  })
+}
+
 function kickOf(d: ThroughHullDesign, method: 'through' | 'insert' | 'nut'): Kick | null {
   if (!d.valve) return null
+  if (d.family === 'welded-stub') return stubKick(d)
   const v = d.valve
   const common = { heightMm: v.heightMm, method, duty: d.duty }
   if (method === 'nut')
@@ -26,9 +49,10 @@ function kickOf(d: ThroughHullDesign, method: 'through' | 'insert' | 'nut'): Kic
         })
       : null
   if (!d.pad || v.boltCircleMm === null || v.boltCircleMm >= v.flangeMm) return null
-  // A wedge under the pad carries with it, at its thin side.
-  const padMm =
-    d.pad.thicknessMm + (d.wedge.blocks === 'inside' || d.wedge.blocks === 'both' ? d.wedge.thinMm : 0)
+  // A wedge between pad and hull counts by its worse side everywhere.
+  const block = wedgesOf(d).inside
+  const wedge = block ? { thinMm: block.thinMm, thickMm: block.thickMm } : null
+  const padMm = d.pad.thicknessMm
   const flange = {
     flangeMm: v.flangeMm,
     boltCircleMm: v.boltCircleMm,
@@ -37,14 +61,23 @@ function kickOf(d: ThroughHullDesign, method: 'through' | 'insert' | 'nut'): Kic
     grade: d.hold.grade,
     padMm,
   }
-  if (method === 'through') return answerOf(seacockLoad, { ...common, ...flange, hullMm: d.hull.thicknessMm })
+  if (method === 'through')
+    return answerOf(seacockLoad, {
+      ...common,
+      ...flange,
+      hullMm: d.hull.thicknessMm,
+      ...(wedge ? { wedge } : {}),
+    })
   return answerOf(seacockLoad, {
     ...common,
     ...flange,
     padDiameterMm: d.pad.diameterMm,
     bondMPa: d.pad.bondMPa,
     ...(d.hold.insertMm === null ? {} : { insertMm: d.hold.insertMm }),
-    ...(d.hold.engagedMm === null ? {} : { engagedMm: Math.min(d.hold.engagedMm, padMm) }),
+    ...(d.hold.engagedMm === null
+      ? {}
+      : { engagedMm: Math.min(d.hold.engagedMm, padMm + (wedge?.thinMm ?? 0)) }),
+    ...(wedge ? { wedge: { ...wedge, diameterMm: block!.saw.outlineMm[0]! } } : {}),
   })
 }
 /** A school that cannot be asked with these figures is left out, not an error of the whole. */
@@ -53,7 +86,8 @@ export const kickHeld = (d: ThroughHullDesign): Kick | null =>
 
 /** Will it take a kick (5.6). */
 export function kickChecks(d: ThroughHullDesign, kick: Kick | null): Check[] {
-  if (!d.valve || !THROUGH_HULL_FAMILY[d.family].valve || d.family === 'welded-stub') return []
+  if (!d.valve || !THROUGH_HULL_FAMILY[d.family].valve) return []
+  const welded = d.family === 'welded-stub'
   const estimated = estimatedHull(d)
   if (!kick)
     return [
@@ -62,8 +96,9 @@ export function kickChecks(d: ThroughHullDesign, kick: Kick | null): Check[] {
         title: 'Will it take a kick',
         unit: '',
         source: 'chapter 5.6',
-        because:
-          d.hold.method === 'nut'
+        because: welded
+          ? 'A stub is welded into a hull of metal; of another hull nobody can say.'
+          : d.hold.method === 'nut'
             ? 'The tail\u2019s thread root is not given.'
             : 'A flange with its bolt circle and a pad under it are needed for this.',
       }),
@@ -74,6 +109,7 @@ export function kickChecks(d: ThroughHullDesign, kick: Kick | null): Check[] {
       ...(c.id.startsWith('bond') && d.pad?.bondMPa === TYPICAL_BOND_MPA
         ? { assumed: [...c.assumed, 'strength of the pad\u2019s bond'] }
         : {}),
+      ...(welded && c.id === 'weld' ? { assumed: [...c.assumed, `leg of the weld, ${WELD_LEG_MM} mm`] } : {}),
       id: `kick-${c.id}`,
       title: `Kick: ${c.title[0]!.toLowerCase()}${c.title.slice(1)}`,
     }),

@@ -264,7 +264,12 @@ export const throughHull: Kind<D, J, ThroughHullEntry> = {
     const { xMm, yMm, zMm } = spot
     return startThroughHull(
       entry,
-      { place: { zone, xMm, yMm, zMm, measuredFrom: [] }, hull, duty: spot.duty },
+      {
+        place: { zone, xMm, yMm, zMm, measuredFrom: [] },
+        hull,
+        duty: spot.duty,
+        daysToLaunch: spot.boat?.daysToLaunch,
+      },
       name,
     )
   },

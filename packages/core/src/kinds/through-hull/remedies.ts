@@ -9,6 +9,15 @@ import type { ThroughHullAround } from './placing'
 import { THREAD_WAYS, THREAD_WAY_TITLES } from './thread-ways'
 
 const PADS = [10, 12, 15, 18, 20, 25, 30]
+/** The nearest free direction in whole degrees: at the end of a free range the next inside it. */
+function wholeDegree({ clock }: ThroughHullJudgement): number | null {
+  const best = clock?.bestDeg
+  if (best == null) return null
+  const within = (deg: number) =>
+    clock!.freeWanted.some(([from, to]) => [deg, deg + 360].some((x) => x >= from! && x <= to!))
+  return [Math.round(best), Math.ceil(best), Math.floor(best)].find(within) ?? Math.round(best)
+}
+
 /** Changes worth judging for what does not hold, the likeliest first. */
 export function throughHullTries(d: ThroughHullDesign, j: ThroughHullJudgement, own: OwnGoods[]): Try[] {
   const [SKINS, VALVES, TAILS] = [skinsWith(own), valvesWith(own), tailsWith(own)]
@@ -113,12 +122,12 @@ export function throughHullTries(d: ThroughHullDesign, j: ThroughHullJudgement, 
     add('hose', `a hose of ${d.tail.barbMm} mm`, { 'hose.boreMm': d.tail.barbMm }, ['joint-tail-hose'])
   if (d.hose && !d.hose.belowRated)
     add('hose-kind', 'hose rated for below the waterline', { 'hose.belowRated': true }, ['joint-tail-hose'])
-  const best = j.clock?.bestDeg
-  if (best != null && Math.abs(best - d.clock.wantedDeg) > 0.5)
+  const best = wholeDegree(j)
+  if (best !== null && Math.abs(best - d.clock.wantedDeg) > 0.5)
     add(
       'turn',
-      `the handle open at ${Math.round(best)}\u00b0`,
-      { 'clock.wantedDeg': Math.round(best) },
+      `the handle open at ${best}\u00b0`,
+      { 'clock.wantedDeg': best },
       d.valve!.kind === 'screwed' ? ['handle-swing'] : ['handle-swing', 'clocked'],
     )
   for (const s of j.sealants)

@@ -1,3 +1,5 @@
+import { chooseSealant } from '../../chapters/bedding/sealant-choice'
+import type { SealantId } from '../../base/materials/sealants'
 import { answerOf } from '../../base/calculator/calculator'
 import { seacockLoad } from '../../chapters/hull/seacock-load'
 import { deadriseAt, type BoatZone, type Place3 } from '../../boat/spot'
@@ -6,7 +8,9 @@ import type { Duty } from '../../base/verdict/factors'
 import { withoutHistory } from '../history'
 import { designInFile, parseVersioned } from '../parse'
 import { THROUGH_HULL_VERSION, throughHullSchema, type ThroughHullDesign } from './design'
+import { BODY_FACE } from './families'
 import { SKINS, type ThroughHullEntry } from './goods'
+import { rankedForLaunch } from './launch-bead'
 import type { FitsHole } from '../wrong-hole'
 
 const roundUp = (v: number, step: number) => Math.ceil(v / step - 1e-9) * step
@@ -80,18 +84,54 @@ export function hullAt(
   }
 }
 
+/** The day that a first design supposes; the readings of the real one replace it. */
+const USUAL_DAY = { tempC: 16, humidityPct: 65 }
+const HULL_FACE = {
+  solid: 'laminate',
+  cored: 'laminate',
+  aluminium: 'aluminium',
+  steel: 'steel',
+  timber: 'wood',
+} as const
+/** What the bead starts as: what is cured by the day she is launched, if that is known. */
+function startingBead(
+  entry: ThroughHullEntry,
+  spot: { place: Place3; hull: ThroughHullDesign['hull']; daysToLaunch?: number | null | undefined },
+): SealantId {
+  const choice = chooseSealant({
+    ...USUAL_DAY,
+    place: spot.place.zMm < 0 ? 'below' : spot.place.zMm < 300 ? 'waterline' : 'above',
+    joint: entry.family === 'transducer' ? 'transducer' : 'through-hull',
+    faces: [BODY_FACE[entry.skin.material], HULL_FACE[spot.hull.kind]],
+    load: 'some',
+    gapMm: 1,
+    movementMm: 0,
+    sunlight: spot.place.zMm >= 0,
+    fuelOrSolvent: false,
+    toBePainted: false,
+  } as never)
+  const ranked = rankedForLaunch(choice, { ...USUAL_DAY, daysToLaunch: spot.daysToLaunch ?? null })
+  return ranked[0] ?? 'hybrid'
+}
+
 /**
  * A first design of an entry at a place: what the catalogue gives, the usual choices of the trade,
  * estimates where nobody has measured.
  */
 export function startThroughHull(
   entry: ThroughHullEntry,
-  spot: { place: ThroughHullDesign['place']; hull: ThroughHullDesign['hull']; duty: Duty },
+  spot: {
+    place: ThroughHullDesign['place']
+    hull: ThroughHullDesign['hull']
+    duty: Duty
+    daysToLaunch?: number | null | undefined
+  },
   name: string,
 ): ThroughHullDesign {
   const { skin, valve } = entry
   const composite = skin.material === 'composite'
   const metalHull = spot.hull.kind === 'aluminium' || spot.hull.kind === 'steel'
+  const bead = startingBead(entry, spot)
   const flange = valve && valve.kind !== 'screwed' ? valve.flangeMm : skin.flangeMm
   const wantPad =
     entry.family !== 'welded-stub' && entry.family !== 'anode-stud' && !(entry.family === 'transducer')
@@ -100,7 +140,6 @@ export function startThroughHull(
     skin.leastTotalMm - spot.hull.thicknessMm,
   )
   const thickness = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
-  const tilt = Math.max(spot.hull.deadriseDeg, Math.abs(spot.hull.slopeDeg))
   return parseThroughHull({
     schemaVersion: THROUGH_HULL_VERSION,
     name,
@@ -120,7 +159,8 @@ export function startThroughHull(
           diameterMm: padAcross(entry, flange, thickness, spot.duty),
         }
       : null,
-    wedge: { blocks: entry.family === 'seacock' && tilt > 3 ? 'both' : 'none', thinMm: 5, marginMm: 10 },
+    // Square to the hull on a flat pad: fewest parts, no tapered bond. Wedges are asked for.
+    wedge: { blocks: 'none', thinMm: 5, marginMm: 10 },
     valve,
     tail: entry.tail,
     hose: entry.hose,
@@ -134,13 +174,12 @@ export function startThroughHull(
     },
     clock: { measuredDeg: null, wantedDeg: 0, toleranceDeg: 5, obstacles: [] },
     bedding: {
-      flange: composite || metalHull ? 'hybrid' : 'polysulfide',
+      flange: bead,
       pad: 'epoxy-filled',
-      tail: composite || metalHull ? 'hybrid' : 'polysulfide',
+      tail: bead,
       thread: 'paste',
       serviceAgainYears: null,
-      tempC: 16,
-      humidityPct: 65,
+      ...USUAL_DAY,
     },
     metals: { school: composite ? 'isolate-each' : 'bond-all' },
     transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,

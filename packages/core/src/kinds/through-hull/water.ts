@@ -118,11 +118,14 @@ export function waterChecks(
   return [
     ...boreCheck(d),
     ...chestChecks(d),
-    ...(j.tiltElement?.checks ?? []).map((c) =>
-      d.hull.angleMeasured
-        ? { ...c, id: `beam-${c.id}` }
-        : { ...c, id: `beam-${c.id}`, assumed: [...c.assumed, 'deadrise'] },
-    ),
+    // A paddle wheel sends no beam: only what flows to it counts.
+    ...(j.tiltElement?.checks ?? [])
+      .filter((c) => c.id !== 'tilt' || d.transducer?.kind !== 'paddle')
+      .map((c) =>
+        d.hull.angleMeasured
+          ? { ...c, id: `beam-${c.id}` }
+          : { ...c, id: `beam-${c.id}`, assumed: [...c.assumed, 'deadrise'] },
+      ),
     ...(j.drain?.checks ?? []),
     ...plugChecks(d),
   ]
