@@ -182,6 +182,15 @@ describe('fields made from a schema', () => {
   })
 })
 
+it('an estimate is called by the words of the trade, never by the name of its field', () => {
+  for (const [name, input] of Object.entries(EXAMPLES)) {
+    if (['deck-patch', 'plan'].includes(name)) continue
+    const answer = runNamed(name, input) as Record<string, unknown>
+    if (!Array.isArray(answer.assumed) || !answer.assumed.length) continue
+    const text = mount(AnswerView, { props: { answer: { assumed: answer.assumed }, units: 'metric' } }).text()
+    expect(text, name).not.toMatch(/[a-z]+(MPa|Mm|N|Deg)\b/)
+  }
+})
 it('an answer shows verdict and reason first, its checks, its codes in words, and its tables', () => {
   const answer = runNamed('thread-fit', {
     external: { family: 'bspp', size: '1' },

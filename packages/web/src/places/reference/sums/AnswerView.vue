@@ -24,8 +24,17 @@ const HIDDEN = ['codes', 'checks', 'verdict', 'because', 'working', 'series', 'f
 const scalar = (v: unknown) => v === null || typeof v !== 'object'
 const flat = (v: unknown): [string, unknown][] =>
   Object.entries(v as object).filter(([k]) => !HIDDEN.includes(k))
+/** An estimate by what a fitter calls it; a field by its own words. */
+function assumedSaid(name: string): string {
+  for (const known of [name, `load: ${name}`]) {
+    const said = estimateSaid(known)
+    if (said !== known) return said
+  }
+  return /^[a-z]+([A-Z]|\.)/.test(name) ? fieldWords(name.split('.').at(-1)!).label : name
+}
 function shown(key: string, v: unknown): string {
   if (v === null) return 'none'
+  if (key === 'assumed' && Array.isArray(v)) return v.map((x) => assumedSaid(String(x))).join(', ') || 'none'
   if (typeof v === 'boolean') return v ? 'yes' : 'no'
   if (typeof v === 'number') {
     const { unit, kind } = fieldWords(key)
