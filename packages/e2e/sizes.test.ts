@@ -25,7 +25,7 @@ for (const [width, height] of [
     for (const place of PLACES) {
       await page.goto(place)
       await expect(page.getByRole('main').locator('h1, h2').first()).toBeVisible()
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+      const wide = await page.locator('html').evaluate((html) => html.scrollWidth)
       expect(wide, place).toBeLessThanOrEqual(width)
     }
     if (width > 390) return

@@ -166,20 +166,9 @@ const withReplaced =
     return said.length ? { ...c, because: c.because + said.join('') } : c
   }
 
-/**
- * Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves
- * out the suggested plate.
- */
-export function judge(
-  asked: Design,
-  lean = false,
-  yard: YardValue[] = NO_VALUES,
-  memo = new Memo(),
-): Judgement {
-  const { d, row, replaced } = byTheYard(asked, yard)
-  boltsInside(d)
-  const t = tightened(d, row, lean, memo)
-  const { plug, tight, shared } = t
+/** All checks of a fitting in the order in which they are read, and what was found on the way to them. */
+function gathered(t: Tight, lean: boolean, yard: YardValue[], memo: Memo) {
+  const { d, plug, row, tight, shared } = t
   const g = new Gathered(shared.length > 1)
   for (const k of tight.checks) g.put(k)
   putCases(g, t)
@@ -202,7 +191,24 @@ export function judge(
   const sealant = sealantsFor(d, yard, memo)
   g.put(sealantCheck(d, sealant))
   for (const c of foundChecks(DECK_FINDINGS, d.findings, 'chapter 14')) g.put(c)
+  return { g, plate, core, grips, grip, sealant }
+}
 
+/**
+ * Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves
+ * out the suggested plate.
+ */
+export function judge(
+  asked: Design,
+  lean = false,
+  yard: YardValue[] = NO_VALUES,
+  memo = new Memo(),
+): Judgement {
+  const { d, row, replaced } = byTheYard(asked, yard)
+  boltsInside(d)
+  const t = tightened(d, row, lean, memo)
+  const { shared } = t
+  const { g, plate, core, grips, grip, sealant } = gathered(t, lean, yard, memo)
   const guessed = guessesLeft(d)
   const checks = g.all().map(withReplaced(replaced)).map(leaning(d, guessed))
   const cases = g.cases(shared)
