@@ -152,7 +152,8 @@ describe('the form of a step', () => {
     await hull.by('Hull, through the pilot').setValue('13.4')
     await hull.send()
     expect(hull.sent()).toMatchObject({ hullMm: 13.4 })
-    const handle = await form('clock', after('clock'))
+    // Its pad is drilled: before, it goes on at any angle and nothing is read.
+    const handle = await form('clock', after('clock', { existing: true }))
     expect(handle.gates()).toEqual([expect.stringContaining('Where the handle stops')])
     await handle.by('Handle stops at').setValue('205')
     await handle.send()
