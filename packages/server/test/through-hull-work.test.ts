@@ -276,6 +276,8 @@ describe('ticks and the life of the hole', () => {
   it('what is measured at a step stands in the design from then on, the cradle taken out, and is not asked again', async () => {
     const f = await save(await place({ name: 'Measured at its step', deadriseDeg: undefined, yMm: -400 }), {
       'hull.measured': false,
+      // Its pad is drilled: before, the flange goes on at any angle and nothing is read.
+      existing: true,
     })
     expect(f.design.hull).toMatchObject({ measured: false, angleMeasured: false })
     expect((await tick(f.id, 'must')).status).toBe(200)

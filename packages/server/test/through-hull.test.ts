@@ -71,7 +71,7 @@ describe('placing', () => {
       deadriseDeg: 17,
       angleMeasured: true,
     })
-    expect(f.design.wedge.blocks).toBe('both')
+    expect(f.design.wedge.blocks).toBe('none')
     const o = await open(f.id)
     expect(o.others.map((x) => x.name)).toContain('Wet-lab intake')
     expect(o.others.map((x) => x.name)).not.toContain(f.name)
@@ -247,7 +247,7 @@ describe('work, log and register', () => {
       (await fitter.ask<{ holes: string[] }>('POST', `/api/fittings/${pad.id}/record`)).body.holes,
     ).toHaveLength(1)
     const f = await place({ name: 'Bolted through', xMm: 4200 })
-    await save(f, { 'hold.method': 'through' })
+    await save(f, { 'hold.method': 'through', 'wedge.blocks': 'both' })
     const { holes } = (await fitter.ask<{ holes: string[] }>('POST', `/api/fittings/${f.id}/record`)).body
     expect(holes).toHaveLength(4)
     const o = await open(f.id)
@@ -303,7 +303,9 @@ describe('work, log and register', () => {
 
 describe('templates and flooding', () => {
   it('wedge faces, taper and bolt circle go out at 1:1 as SVG, DXF and PDF', async () => {
-    const f = await place()
+    const placed = await place()
+    await save(placed, { 'wedge.blocks': 'both' })
+    const f = await open(placed.id)
     for (const what of ['wedge-outside', 'wedge-inside', 'taper', 'pad']) {
       const svg = (await fitter.ask('GET', `/api/fittings/${f.id}/template.svg?what=${what}`)).text
       expect(svg).toMatch(/^<svg[^>]+width="[\d.]+mm"/)
