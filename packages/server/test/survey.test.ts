@@ -55,7 +55,7 @@ const refused = (a: Answer, status: number, path?: string) => {
 describe('zones and what is measured of them', () => {
   it('a probe that finds the skin thinner makes the fittings on it stale, judges them anew, and a withdrawn reading undoes it', async () => {
     const before = await picture()
-    const cleat = before.fittings.find((f) => f.name === 'Gallows foot plate, starboard')!
+    const cleat = before.fittings.find((f) => f.name === 'Mooring cleat, starboard quarter')!
     const zone = before.zones.find((z) => z.code === 'working-deck')!
     const probe = {
       kind: 'thickness',
@@ -88,7 +88,7 @@ describe('zones and what is measured of them', () => {
     expect(after.zones.find((z) => z.code === 'working-deck')!.version).toBe(zone.version + 1)
     const now = after.fittings.find((f) => f.id === cleat.id)!
     expect(now.stale).toContain('outer skin 5 mm is 1.2 mm now, measured')
-    expect([cleat.verdict, now.verdict]).toEqual(['holds', 'tight'])
+    expect([cleat.verdict, now.verdict]).toEqual(['holds', 'short'])
     const open = (
       await fitter.ask<{
         stale: { changes: string[]; take: { structure: { outerMm: number }; measured: string[] } }
