@@ -159,6 +159,10 @@ export const dryOn = (d: ThroughHullDesign) =>
 export function turnSaid(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): string {
   const c = j.clock
   if (!c) return ''
+  if (d.valve!.kind !== 'screwed' && !c.positions.length)
+    return c.bestDeg === null
+      ? 'The pad is not drilled yet, and in no direction does the handle swing free.'
+      : `The pad is not drilled yet, so the flange goes on at any angle: point the handle to ${say(Math.round(c.bestDeg))}\u00b0${c.sweepFree ? '' : ', the nearest free one,'} and mark the bolts off it.`
   if (d.clock.measuredDeg === null) return `${dryOn(d)}, read where its handle points, and type it in.`
   const blocked = c.sweepFree
     ? ''
