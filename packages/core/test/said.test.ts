@@ -188,12 +188,8 @@ describe('what would help is offered, each judged', () => {
 
 describe('beside the calculation', () => {
   it.each([
-    [{ 'plate.thicknessMm': 8 }, /The rule knows the bolt|does not see the span|about the same/],
-    [{ load: { basis: 'rated', ratedN: 300 } }, /The rule knows the bolt/],
-    [
-      { load: { basis: 'rated', ratedN: 5000 }, 'plate.lengthMm': 700, 'plate.widthMm': 400 },
-      /The rule knows the bolt|does not see the span|about the same/,
-    ],
+    [{}, /^The rule knows the bolt/],
+    [{ load: { basis: 'rated', ratedN: 300 } }, /^The rule knows the bolt/],
   ])('the rule of thumb says why it differs: %j', (change, words) => {
     const d = fit('HG-C250', change)
     expect(ruleBeside(d, judge(d), 'metric')!.why).toMatch(words)
@@ -363,7 +359,9 @@ describe('threads in something, by every way', () => {
     const { edgeMm: _, ...without } = base
     const t = runNamed('tapped', { ...without, kind: 'tapped', plate }) as Tapped
     expect(t.checks.find((c) => c.id === 'edge-distance')!.verdict).toBe('unproven')
-    expect(() => ask({ kind: 'tapped', plate, edgeMm: 3 })).toThrow(/./)
+    expect(() => ask({ kind: 'tapped', plate, edgeMm: 3 })).toThrow(
+      expect.objectContaining({ code: 'edge-in-hole', path: 'edgeMm' }),
+    )
   })
   it.each([
     [{ kind: 'tapped', plate, engagedMm: 20 }, 'engagedMm'],
