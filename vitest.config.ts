@@ -6,6 +6,8 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    // Every file of the server's tests has a database of its own, so that files can run side by side.
+    maxWorkers: 2,
     // What of the core's branches no test goes down: npm run coverage, which fails under nine tenths.
     coverage: {
       provider: 'v8',
@@ -22,7 +24,6 @@ export default defineConfig({
           name: 'server',
           include: ['packages/server/test/**/*.test.ts'],
           globalSetup: ['packages/server/test/global-setup.ts'],
-          fileParallelism: false,
           testTimeout: 30_000,
           hookTimeout: 120_000,
         },
