@@ -86,13 +86,14 @@ passed++
 
 say('journeys in the browser')
 ensureChromium()
-const product = await serveFresh('e2e-postgres')
+// Two products, as a file of journeys may change what another reads.
+const products = await Promise.all(['e2e-postgres', 'e2e-postgres-2'].map((name) => serveFresh(name)))
 const e2e = join(reports, 'e2e.json')
 const e2eCode = await run(bin('playwright'), ['test', '--config', 'packages/e2e/playwright.config.ts'], {
-  BASE_URL: product.base,
+  BASE_URL: products.map((p) => p.base).join(','),
   E2E_REPORT: e2e,
 })
 const e2eFailed = count(e2e, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky])
 if (e2eCode !== 0 && !e2eFailed) failed++
-await product.stop()
+await Promise.all(products.map((p) => p.stop()))
 finish()

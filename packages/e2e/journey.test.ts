@@ -1,20 +1,6 @@
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { check, enter, place, saved } from './hands'
-
-const seriousFaults = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .slice(0, 3)
-          .map((n) => n.target.join(' '))
-          .join(' | ')}`,
-    )
-}
 
 test('from a click on the deck to a recorded set of holes', async ({ page }) => {
   await enter(page)
@@ -250,38 +236,3 @@ test('signing out shuts the API', async ({ page }) => {
   await page.goto('/register')
   await expect(page).toHaveURL(/sign-in/)
 })
-
-for (const theme of ['day', 'dim'] as const)
-  test(`no serious fault for those who cannot see or point, ${theme} theme`, async ({ page }) => {
-    await page.goto('/')
-    await expect(page.getByRole('button', { name: 'Enter the demo yard as fitter' })).toBeVisible()
-    expect(await seriousFaults(page), 'sign-in').toEqual([])
-    await enter(page)
-    if (theme === 'dim') {
-      await page.getByRole('button', { name: 'Dim' }).click()
-      await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim')
-    }
-    const fitting = await page.evaluate(
-      async () =>
-        ((await (await fetch('/api/boats/fulmars-reach')).json()) as { fittings: { id: string }[] })
-          .fittings[0]!.id,
-    )
-    const survey =
-      theme === 'day'
-        ? ['readings', 'build', 'found', 'angles', 'files'].map((t) => `/boat/fulmars-reach/${t}`)
-        : ['/boat/fulmars-reach/readings']
-    for (const path of [
-      '/boat/fulmars-reach',
-      `/bench/${fitting}`,
-      '/register/16',
-      '/stores',
-      '/reference/cores',
-      '/reference/sums/chainplate',
-      ...survey,
-    ]) {
-      await page.goto(path)
-      await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
-      await expect(page.locator('main.place :is(h1, h2)').first()).toBeVisible()
-      expect(await seriousFaults(page), path).toEqual([])
-    }
-  })

@@ -1,15 +1,18 @@
 import { defineConfig } from '@playwright/test'
 
+/** One running product for each worker, so that files of journeys can run side by side. */
+const bases = (process.env.BASE_URL ?? 'http://127.0.0.1:4180').split(',')
+
 export default defineConfig({
   testDir: '.',
-  workers: 1,
+  workers: bases.length,
   timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: process.env.E2E_REPORT
     ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : [['line']],
   use: {
-    baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:4180',
+    baseURL: bases[Number(process.env.TEST_PARALLEL_INDEX ?? 0)],
     viewport: { width: 1280, height: 800 },
     trace: 'off',
     launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] },

@@ -93,7 +93,6 @@ export const fastenerInput = z
   })
 export type FastenerInput = z.output<typeof fastenerInput>
 export type Need = FastenerInput['needs'][number]
-type Offer = FastenerInput['offers'][number]
 export type Item =
   | ({ kind: 'bolt'; grade: string; head: string; threading: 'full' | 'part' } & Sized)
   | { kind: 'nut' | 'washer'; type: string; size: string; grade: string }
