@@ -24,8 +24,8 @@ export default defineConfig({
           name: 'server',
           include: ['packages/server/test/**/*.test.ts'],
           globalSetup: ['packages/server/test/global-setup.ts'],
-          testTimeout: 30_000,
-          hookTimeout: 120_000,
+          testTimeout: 60_000,
+          hookTimeout: 240_000,
         },
       },
       {

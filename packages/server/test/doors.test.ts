@@ -449,7 +449,7 @@ describe('judging anew', () => {
 describe('paper says what the bench says', () => {
   it(
     'the mast step that the plate solver calls worst is short on its sheet, with what the place warns of',
-    { timeout: 120_000 },
+    { timeout: 300_000 },
     async () => {
       await settled()
       const { fittings } = (

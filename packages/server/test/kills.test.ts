@@ -13,9 +13,9 @@ import { Someone, freshDatabase } from './harness'
  * Killed in the middle of its work, by chance and again and again, nothing acknowledged is lost and
  * nothing is left half done.
  */
-const KILLS_OF_NODE = Number(process.env.KILLS_OF_NODE ?? 8)
-const KILLS_OF_POSTGRES = Number(process.env.KILLS_OF_POSTGRES ?? 2)
-const KILLS_OF_FIRST_START = Number(process.env.KILLS_OF_FIRST_START ?? 3)
+const KILLS_OF_NODE = Number(process.env.KILLS_OF_NODE ?? 4)
+const KILLS_OF_POSTGRES = Number(process.env.KILLS_OF_POSTGRES ?? 1)
+const KILLS_OF_FIRST_START = Number(process.env.KILLS_OF_FIRST_START ?? 1)
 const root = fileURLToPath(new URL('../../..', import.meta.url))
 const running: ChildProcess[] = []
 afterAll(() => running.forEach((c) => c.kill('SIGKILL')))

@@ -58,7 +58,7 @@ export const SCHOOLS: School[] = [
     choice: 'Tape',
     reason: 'Butyl stays soft, comes apart again, and forgives.',
     costs: 'Squeezes out for days; needs a clean chamfer and another snug.',
-    notWhen: 'ThroughHull the waterline, near fuel or solvents, in full sun uncovered.',
+    notWhen: 'Below the waterline, near fuel or solvents, in full sun uncovered.',
     usual: true,
   },
   {
@@ -134,7 +134,7 @@ export const SCHOOLS: School[] = [
     choice: 'Leak must tell',
     reason: 'The bead goes on the deck side only; the inside stays unsealed, so that a leak shows.',
     costs: 'A drip is seen, sooner.',
-    notWhen: 'ThroughHull the waterline, where the inside is sealed too.',
+    notWhen: 'Below the waterline, where the inside is sealed too.',
     usual: true,
   },
   {
@@ -278,7 +278,7 @@ export const SCHOOLS: School[] = [
     choice: '8:1',
     reason: 'Enough for single skin above the waterline.',
     costs: 'Least bond.',
-    notWhen: 'ThroughHull the waterline, or highly loaded.',
+    notWhen: 'Below the waterline, or highly loaded.',
   },
   {
     id: 'bevel-12',

@@ -186,7 +186,7 @@ const pages = computed<Page[]>(() => [
       'Bond MPa',
       'Moves',
       'Comes apart',
-      'ThroughHull water',
+      'Below water',
       'Sunlight',
       'Apply \u00b0C',
       'Cures by',
