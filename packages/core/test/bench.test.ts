@@ -535,7 +535,7 @@ describe('schools', () => {
       }
   })
   it('the yard\u2019s habit is taken where it may be and left where it is refused', () => {
-    expect(withHabits(d, { tightening: 'two-step', core: 'seal-wall' })).toMatchObject({
+    expect(withHabits(d, { bedding: 'tube', tightening: 'two-step', core: 'seal-wall' })).toMatchObject({
       bedding: { tightening: 'two-step' },
       core: { school: 'bore-fill' },
     })
@@ -555,7 +555,9 @@ describe('schools', () => {
         .map((s) => s.text)
         .join(' ')
     expect(text(withChange(d, { 'schools.inside': 'seal-inside' }))).toContain('will then not show')
-    expect(text(withChange(d, { 'bedding.tightening': 'two-step' }))).toContain('last part-turn')
+    expect(text(withChange(d, { 'bedding.sealant': 'hybrid', 'bedding.tightening': 'two-step' }))).toContain(
+      'last part-turn',
+    )
     expect(text(d)).not.toContain('last part-turn')
   })
   it('the rule of thumb makes its plate, and the difference is explained', () => {

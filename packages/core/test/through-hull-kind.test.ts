@@ -14,6 +14,7 @@ const NOTHING: TickReadings = {
   shownDeg: null,
   stopsDeg: null,
   torqueNm: null,
+  runDownNm: null,
   heelDeg: null,
 }
 const measured = (asks: string[], r: Partial<TickReadings>, d = fit('MV-S1')) =>

@@ -56,6 +56,7 @@ const tick = (step: string, more: Partial<Tick> = {}): Tick => ({
   shownDeg: null,
   stopsDeg: null,
   torqueNm: null,
+  runDownNm: null,
   ...more,
 })
 const hole = (label: string, part: string, states: LifeFacts['state'][] = ['marked']): TickedHole => ({

@@ -62,7 +62,7 @@ const open = async (id: string) => (await fitter.ask<Open>('GET', `/api/fittings
 const tick = (id: string, step: string, more: object = {}, by = fitter) =>
   by.ask<Open>('POST', `/api/fittings/${id}/tick`, { step, ...more })
 const daysAgo = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString()
-const AIR = { tempC: 18, humidityPct: 55 }
+const AIR = { tempC: 18, airC: 18, humidityPct: 55 }
 /** A cleat of four bolts on the cored foredeck, off the demo's own. */
 const cleat = (name: string, xMm = 2450) => place({ catalogueId: 'HG-C200', name, xMm, yMm: 620 })
 const stepsFor = (f: Open) => {

@@ -1,3 +1,4 @@
+import { HARDENERS } from '../chapters/bedding/epoxy-batch'
 import { surfaceWindowOf } from '../chapters/bedding/surface-window'
 import { lotGates, utcMinute, type Gate, type LotFacts } from '../boat/life'
 import { say } from '../base/verdict/check'
@@ -29,6 +30,8 @@ export interface StepFacts {
   stopsDeg?: number | null
   /** what the wrench clicked at */
   torqueNm?: number | null
+  /** what a locking nut takes before it clamps */
+  runDownNm?: number | null
   /** what of the last look was ticked */
   looked?: string[]
 }
@@ -50,7 +53,7 @@ function tooEarly(s: Step, ticks: WorkState['ticks'], at: number): Gate[] {
     : []
 }
 function dew(s: Step, f: StepFacts): Gate[] {
-  if (s.id !== 'dew') return []
+  if (!s.asks.includes('dew')) return []
   if (f.tempC === null || f.airC === null || !f.humidityPct)
     return missing(
       'no-reading',
@@ -115,6 +118,18 @@ function notLooked(s: Step, { looked = [] }: StepFacts): Gate[] {
   const left = s.looks.filter((l) => !looked.includes(l))
   return left.length ? missing('not-looked', `Not seen to yet: ${left.join('; ')}.`) : []
 }
+/** No hardener cures so cold, whatever the lot says. */
+function cold(s: Step, { tempC }: StepFacts): Gate[] {
+  const epoxy = s.lot === 'epoxy' || s.lot === 'epoxy-filled'
+  return epoxy && tempC !== null && tempC < HARDENERS.fast.lowestC
+    ? missing('too-cold', `${say(tempC)} \u00b0C: no hardener cures under ${HARDENERS.fast.lowestC} \u00b0C.`)
+    : []
+}
+function runDown(s: Step, { runDownNm }: StepFacts): Gate[] {
+  return s.asks.includes('run-down') && runDownNm == null
+    ? missing('no-run-down', 'What the locking nut takes to run down has not been read.')
+    : []
+}
 /** Where a life event is written the register asks for the lot itself. */
 function lots(s: Step, f: StepFacts): Gate[] {
   if (!s.lot || recordsAnything(s)) return []
@@ -134,6 +149,8 @@ export function stepGates(steps: Step[], id: string, ticks: WorkState['ticks'], 
     ...(before ? missing(before.id, `Before this: ${before.text}`) : []),
     ...tooEarly(s, ticks, facts.at),
     ...dew(s, facts),
+    ...cold(s, facts),
+    ...runDown(s, facts),
     ...meter(s, facts),
     ...wrench(s, facts),
     ...measured(s, facts),

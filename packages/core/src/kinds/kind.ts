@@ -172,6 +172,8 @@ export interface TickReadings {
   shownDeg: number | null
   stopsDeg: number | null
   torqueNm: number | null
+  /** what a locking nut takes to run down before it clamps */
+  runDownNm: number | null
   heelDeg: number | null
 }
 

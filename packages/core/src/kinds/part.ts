@@ -12,7 +12,8 @@ export type Piece =
 export type Said = Piece[]
 
 /** How a part is counted. */
-export type PartUnit = 'piece' | 'pot' | 'tube-300' | 'tube-100' | 'length' | 'none' | 'pair-of-sheets'
+export type PartUnit =
+  'piece' | 'pot' | 'tube-300' | 'tube-100' | 'length' | 'none' | 'pair-of-sheets' | 'ply'
 
 /** Something to buy or make: figures that can be added up and compared, never prose. */
 export interface Part {
@@ -47,6 +48,7 @@ function countSaid(p: Part): string {
   if (p.unit === 'pair-of-sheets') return `${p.quantity * 2}, bonded into one`
   if (p.unit === 'tube-300') return `${p.quantity} of 300 ml`
   if (p.unit === 'tube-100') return `${p.quantity} of 100 ml`
+  if (p.unit === 'ply') return `${p.quantity} ${p.quantity > 1 ? 'plies' : 'ply'}`
   if (p.unit === 'pot') return `${p.quantity} pot${p.quantity > 1 ? 's' : ''}`
   return p.spare ? `${p.quantity} + ${p.spare}` : `${p.quantity}`
 }

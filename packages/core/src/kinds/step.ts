@@ -15,6 +15,8 @@ export type StepAsk =
   | 'looks'
   | 'photo'
   | 'torque'
+  | 'dew'
+  | 'run-down'
 
 /**
  * What a tick writes into the life of the fitting's holes, by the kind of hole: the first word of its part
@@ -35,6 +37,8 @@ export interface Step {
   minutes: number
   /** how one person does it */
   alone: string
+  /** what lies within reach before one crawls in */
+  tools: string[]
   caution: string
   /** elapsed hours that nobody is needed for */
   waitH: number | null
@@ -106,6 +110,7 @@ export function stepList(): {
         needs: [],
         minutes: MINUTES[id] ?? USUAL_MINUTES,
         alone: '',
+        tools: [],
         caution: '',
         waitH: null,
         records: {},
@@ -128,6 +133,19 @@ export function stepList(): {
       })
     },
   }
+}
+
+const half = (h: number) => Math.ceil(2 * h) / 2
+/** How long it takes, how long one waits after it, and what lies within reach; empty where all is nought. */
+export function stepTakes(s: Pick<Step, 'minutes' | 'waitH' | 'tools'>): string {
+  const work =
+    s.minutes > 0 ? `about ${s.minutes < 90 ? `${s.minutes} min` : `${half(s.minutes / 60)} h`} of work` : ''
+  const wait =
+    s.waitH !== null && s.waitH > 0
+      ? `${work ? 'then ' : ''}${s.waitH < 48 ? `${half(s.waitH)} h` : `${Math.ceil(s.waitH / 24)} days`} of waiting`
+      : ''
+  const times = [work, wait].filter(Boolean).join(', ')
+  return [times, s.tools.length ? `in reach: ${s.tools.join(', ')}` : ''].filter(Boolean).join('; ')
 }
 
 /** The kind of hole that a part of a fitting is: bolt 3 → bolt. */

@@ -1,4 +1,13 @@
-import { estimateSaid, formatLength, logSaid, partSaid, sayIn, workState, type Units } from '@north-tide/core'
+import {
+  estimateSaid,
+  formatLength,
+  logSaid,
+  partSaid,
+  sayIn,
+  stepTakes,
+  workState,
+  type Units,
+} from '@north-tide/core'
 import type { FittingSheet } from '../services/fittings'
 import { drawOnPage } from './draw'
 import { MARGIN, SHORT, SOFT, sheetOf } from './sheet'
@@ -65,7 +74,7 @@ function work(s: Page, p: Card) {
     s.line(
       `${i + 1}. ${sayIn(q.text, p.units)}`,
       tick ? `done ${tick.at.slice(0, 10)}` : q.gate ? '[   ]' : '',
-      [q.hands === 2 ? 'two people' : '', q.alone && `alone: ${q.alone}`, q.caution]
+      [q.hands === 2 ? 'two people' : '', stepTakes(q), q.alone && `alone: ${q.alone}`, q.caution]
         .filter(Boolean)
         .join(' \u00b7 '),
     )

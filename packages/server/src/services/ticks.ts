@@ -56,6 +56,7 @@ const ticking = z.strictObject({
   shownDeg: z.number().min(-20).max(79).nullish(),
   stopsDeg: z.number().min(-360).max(720).nullish(),
   torqueNm: z.number().positive().max(2000).nullish(),
+  runDownNm: z.number().min(0).max(500).nullish(),
   looked: z.array(z.string().max(200)).max(20).default([]),
   proof: z.string().trim().max(2000).default(''),
   /** a look that found it wet: it is not ticked, and its hole becomes suspect */
@@ -116,6 +117,7 @@ const tickOf = (t: Said, at: Date, lot: Awaited<ReturnType<typeof lotNamed>>): T
   shownDeg: t.shownDeg ?? null,
   stopsDeg: t.stopsDeg ?? null,
   torqueNm: t.torqueNm ?? null,
+  runDownNm: t.runDownNm ?? null,
   looked: t.looked,
   proof: t.proof,
   wet: t.wet,

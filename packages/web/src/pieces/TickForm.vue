@@ -40,7 +40,7 @@ const boats = useBoats()
 const session = useSession()
 const usual = props.bench.usual
 const asks = (what: StepAsk) => props.step.asks.includes(what)
-const dew = computed(() => props.step.id === 'dew')
+const dew = computed(() => asks('dew'))
 const start = () => ({
   note: '',
   proof: '',
@@ -53,6 +53,7 @@ const start = () => ({
   stopsDeg: null as number | null,
   looked: [] as string[],
   torqueNm: null as number | null,
+  runDownNm: null as number | null,
   /** labels of the holes that are kept apart */
   apart: [] as string[],
   sizeMm: asks('size') ? usual.sizeMm : null,
@@ -97,6 +98,7 @@ const gates = computed(() => {
     heelDeg: heel.value,
     stopsDeg: form.stopsDeg,
     torqueNm: form.torqueNm,
+    runDownNm: form.runDownNm,
     looked: form.looked,
   })
   return [...mine, ...refusedBy.value.filter((g) => !mine.some((m) => m.id === g.id))]
@@ -116,6 +118,7 @@ watch(
     form.stopsDeg,
     form.looked.length,
     form.torqueNm,
+    form.runDownNm,
     form.apart.length,
   ],
   () => (refusedBy.value = []),
@@ -178,6 +181,7 @@ async function send(wet = false) {
       ...(asks('angle') && form.shownDeg !== null ? { shownDeg: form.shownDeg } : {}),
       ...(asks('stops') && form.stopsDeg !== null ? { stopsDeg: form.stopsDeg } : {}),
       ...(asks('torque') && form.torqueNm !== null ? { torqueNm: form.torqueNm } : {}),
+      ...(asks('run-down') && form.runDownNm !== null ? { runDownNm: form.runDownNm } : {}),
       ...(named.value.length ? { holes: named.value } : {}),
       ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}),
       ...(asks('proof') ? { proof: form.proof.trim() } : {}),
@@ -287,6 +291,17 @@ const blocked = computed(
         v-if="asks('torque')"
         v-model="form.torqueNm"
         :label="`Tightened to, of ${formatTorque(step.torqueNm ?? 0, boats.units)}`"
+        kind="number"
+        unit="N·m"
+        :units="boats.units"
+        :least="0"
+        optional
+        placeholder="wrench"
+      />
+      <DimensionField
+        v-if="asks('run-down')"
+        v-model="form.runDownNm"
+        label="The nut runs down with"
         kind="number"
         unit="N·m"
         :units="boats.units"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
-import { gateBefore, logSaid, sayIn, tickSaid, type Step } from '@north-tide/core'
+import { gateBefore, logSaid, sayIn, sentence, stepTakes, tickSaid, type Step } from '@north-tide/core'
 import { ApiRefusal } from '../api'
 import type { WorkBench } from '../state/acts'
 import { useBoats } from '../state/boats'
@@ -82,6 +82,7 @@ async function takeBack() {
           <p>
             {{ sayIn(s.text, boats.units) }} <span v-if="s.hands === 2" class="two small">two people</span>
           </p>
+          <p v-if="stepTakes(s)" class="soft small">{{ sentence(stepTakes(s)) }}.</p>
           <p v-if="s.alone" class="soft small">Alone: {{ s.alone }}</p>
           <p v-if="s.caution" class="caution small">{{ s.caution }}</p>
           <p v-for="(l, k) in tickLines(s.id)" :key="k" class="soft small">

@@ -2,7 +2,7 @@ import { CalcError } from '../../base/errors'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { check, inWords, say, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
-import { beadOf } from './plans'
+import { beadOf, GLUE_LINE_MM } from './plans'
 
 export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[] {
   const s = d.structure
@@ -34,6 +34,7 @@ export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[]
     ...deck,
     ...(d.plate && d.plate.bedGapMm > 0 ? [{ name: 'filler bed', thicknessMm: d.plate.bedGapMm }] : []),
     ...(d.plate ? [{ name: 'backing plate', thicknessMm: d.plate.thicknessMm }] : []),
+    ...(d.plate?.sheets === 2 ? [{ name: 'glue line', thicknessMm: GLUE_LINE_MM }] : []),
   ]
 }
 

@@ -97,6 +97,8 @@ export function refusedHere(school: string, d: Design): string | null {
     !['bore-fill', 'reef', 'insert'].includes(d.core.school)
   )
     return 'The outer skin is too thin for a countersink over an open core.'
+  if (school === 'two-step' && d.bedding.sealant === 'butyl')
+    return 'Tape never becomes a gasket: it is snugged again the next day and after a week, and both stand in the work.'
   if ((school === 'calculated' || school === 'rule') && !d.plate) return 'There is no plate.'
   return null
 }

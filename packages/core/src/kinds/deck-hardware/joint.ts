@@ -12,13 +12,17 @@ import { gripAbout, type Shared } from './loads'
 import { withDoubler } from './metal-deck'
 import { bedMean, planOfBase, planOfPlate } from './plans'
 
+/** As the user drew it, or under the whole base and a little past it. */
+export function insertOf(d: Design): NonNullable<Design['core']['insert']> {
+  const b = boundsOf(planOfBase(d.base))
+  return d.core.insert ?? { lengthMm: b.maxX - b.minX + 40, widthMm: b.maxY - b.minY + 40, bedMm: 1 }
+}
 export function coreOutput(d: Design, crushed: boolean): CorePlugOutput | null {
   const s = d.structure
   const cored = s.kind === 'sandwich'
   if (!cored) return null
   const hole = SIZES[d.bolt.size]!.clearanceMm
-  const b = boundsOf(planOfBase(d.base))
-  const insert = d.core.insert ?? { lengthMm: b.maxX - b.minX + 40, widthMm: b.maxY - b.minY + 40, bedMm: 1 }
+  const insert = insertOf(d)
   return corePlugOf({
     school: d.core.school,
     holeMm: hole,

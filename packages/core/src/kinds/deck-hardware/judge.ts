@@ -20,6 +20,7 @@ import { shareLoads, type CaseShared, type Shared } from './loads'
 import { byGrain, weldCheck } from './metal-deck'
 import { metalsCheck } from './metals'
 import { planOfBase, planOfPlate } from './plans'
+import { pipeFillMl, potCheck, potsOf, skinAgain } from './pots'
 import { pushChecks, pushOf } from './pushed'
 import { deckLimit, tighten, type DeckLimit } from './tighten'
 
@@ -188,10 +189,13 @@ function gathered(t: Tight, lean: boolean, yard: YardValue[], memo: Memo) {
   if (d.place.zone === null && d.structureReason === null) g.put(unsurveyed())
   const metals = metalsCheck(d)
   if (metals) g.put(metals)
+  const pots = potsOf(d, core, plate)
+  const mixed = potCheck(pots)
+  if (mixed) g.put(mixed)
   const sealant = sealantsFor(d, yard, memo)
   g.put(sealantCheck(d, sealant))
   for (const c of foundChecks(DECK_FINDINGS, d.findings, 'chapter 14')) g.put(c)
-  return { g, plate, core, grips, grip, sealant }
+  return { g, plate, core, grips, grip, pots, sealant }
 }
 
 /**
@@ -208,7 +212,7 @@ export function judge(
   boltsInside(d)
   const t = tightened(d, row, lean, memo)
   const { shared } = t
-  const { g, plate, core, grips, grip, sealant } = gathered(t, lean, yard, memo)
+  const { g, plate, core, grips, grip, pots, sealant } = gathered(t, lean, yard, memo)
   const guessed = guessesLeft(d)
   const checks = g.all().map(withReplaced(replaced)).map(leaning(d, guessed))
   const cases = g.cases(shared)
@@ -231,6 +235,9 @@ export function judge(
     core,
     sealant,
     quantity: quantityOf(d, core),
+    pots,
+    skinAgain: skinAgain(d, core),
+    pipeFillMl: pipeFillMl(d),
     counts: tallyOf(checks),
     assumed: [
       ...new Set([

@@ -9,6 +9,7 @@ import type { Check, Verdict } from '../../base/verdict/check'
 import type { designLoadOf, LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
 import type { Hands, Shared } from './loads'
+import type { DeckPot, SkinAgain } from './pots'
 import type { Panel } from './pushed'
 
 export interface BoltShare {
@@ -69,6 +70,12 @@ export interface Judgement {
   core: CorePlugOutput | null
   sealant: SealantChoice
   quantity: SealantQuantity | null
+  /** epoxy by what it is mixed for, in the order of the work */
+  pots: DeckPot[]
+  /** the skin laid again over an insert */
+  skinAgain: SkinAgain | null
+  /** round the core of a deck pipe's hole; 0 where there is none */
+  pipeFillMl: number
   counts: Record<Verdict, number>
   assumed: string[]
 }

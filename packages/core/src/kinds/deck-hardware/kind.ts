@@ -38,7 +38,7 @@ export function onDeckNow(d: Design, zones: BoatZone[]): Design {
 }
 
 /** What of the grip is deck: neither the fitting above it nor the plate below. */
-const NOT_DECK = ['base', 'bedding', 'filler bed', 'backing plate']
+const NOT_DECK = ['base', 'bedding', 'filler bed', 'backing plate', 'glue line']
 const throughSaid = (d: Design, units: Units) =>
   gripLayersOf(d)
     .filter((l) => !NOT_DECK.includes(l.name))
@@ -187,6 +187,13 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   findings: (d) => findingsOf(DECK_FINDINGS, d.family),
   copy: (d, how, zones) => (how.mirror ? mirrored(d, zones, how.name) : moved(d, zones, how, how.name)),
   orderList: boltsWanted,
+  measured: (_d, step, r, units) =>
+    step.asks.includes('run-down') && r.runDownNm !== null
+      ? {
+          change: { 'bolt.runDownNm': r.runDownNm },
+          said: [`a nut runs down with ${formatTorque(r.runDownNm, units)}`],
+        }
+      : { change: {}, said: [] },
   fitsHole: boltInHole,
   bedHalfMm: (d) =>
     'diameterMm' in d.base ? d.base.diameterMm / 2 : Math.min(d.base.lengthMm, d.base.widthMm) / 2,

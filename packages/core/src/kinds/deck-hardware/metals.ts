@@ -4,6 +4,7 @@ import { POTENTIALS } from '../../base/materials/potentials'
 import { inWords, rank, say, type Check } from '../../base/verdict/check'
 import { areaOf } from '../../base/geometry/outline'
 import type { Design } from './design'
+import { builtIsolation } from './isolation'
 
 /** The pair id of a bolt's grade (chapter 0, "one thing, several ids"). */
 const OF_GRADE: Partial<Record<GradeId, string>> = {
@@ -74,7 +75,7 @@ export function metalPairs(d: Design): MetalPair[] {
       place: o.place,
       areaRatioAToB: heads / o.areaMm2,
       wetBedding: false,
-      isolation: d.isolation,
+      isolation: builtIsolation(d),
     } as Parameters<typeof galvanicPair.run>[0])
     return [
       {

@@ -1,13 +1,15 @@
-import { epoxyBatchOf } from '../../chapters/bedding/epoxy-batch'
+import { CLOTHS } from '../../chapters/repair/hole-closure'
 import { GRADES, SIZES } from '../../base/materials/fasteners'
 import { PLATES } from '../../base/materials/plates'
 import { sealant } from '../../base/materials/sealants'
 import { part, partSaid, sparesFor, type Part, type Said } from '../part'
 import type { Design } from './design'
+import { builtIsolation, isolationParts } from './isolation'
+import { insertOf } from './joint'
 import type { Judgement } from './judgement'
-
-/** What one pot of filled epoxy is mixed from: 2 : 1 by volume, 15 % left in the cup (4.5). */
-const BATCH = { wasteFraction: 0.15, ratio: 2, workingMinutes: 15, resinGPerMl: 1.15, hardenerGPerMl: 0.98 }
+import { areaOf } from '../../base/geometry/outline'
+import { planOfBase } from './plans'
+import { POT_USES } from './pots'
 
 type Grip = Judgement['grips'][number]
 const stockSaid = (grip: Grip['grip']) =>
@@ -104,27 +106,37 @@ function plates(d: Design, j: Judgement): Part[] {
 
 function isolation(d: Design, j: Judgement): Part[] {
   const n = d.bolts.length
-  const diameterMm = SIZES[d.bolt.size]!.diameterMm
+  const sizes = isolationParts(d)
+  const built = builtIsolation(d)
+  if (!sizes) return []
   const gripMm = j.grip?.gripMm ?? 0
   const out: Part[] = []
-  if (d.isolation.sleeve)
+  if (sizes.sleeveMm)
     out.push(
       part('sleeve', 'Isolating sleeve', {
-        dimensions: { diameterMm, lengthMm: gripMm },
-        size: [`for ${d.bolt.size}, `, { mm: gripMm }, ' long'],
+        dimensions: { diameterMm: sizes.sleeveMm[1], lengthMm: gripMm },
+        size: [{ mm: sizes.sleeveMm[0] }, ' by ', { mm: sizes.sleeveMm[1] }, ', ', { mm: gripMm }, ' long'],
         quantity: n,
         spare: sparesFor(n),
-        note: ['in the hole, so that thread and deck never touch'],
+        note: ['the hole in the casting opened to ', { mm: sizes.holeMm! }, ' for it'],
       }),
     )
-  if (d.isolation.washer)
+  if (built.washer)
     out.push(
       part('isolating-washer', 'Isolating washer', {
-        dimensions: { diameterMm },
-        size: [`for ${d.bolt.size}`],
+        dimensions: { diameterMm: sizes.washerMm ?? 0 },
+        size:
+          sizes.washerMm === null ? [`for ${d.bolt.size}`] : ['at least ', { mm: sizes.washerMm }, ' across'],
         quantity: 2 * n,
         spare: 2 * sparesFor(n),
         note: ['under head and nut'],
+      }),
+    )
+  if (sizes.by === 'paste')
+    out.push(
+      part('isolating-paste', 'Isolating paste', {
+        unit: 'none',
+        note: ['on shank and thread and under the head'],
       }),
     )
   return out
@@ -141,31 +153,72 @@ const pads = (d: Design): Part[] =>
     })
   })
 
+/** Each mixed apart, for it is used on another day than the one before. */
 function epoxy(d: Design, j: Judgement): Part[] {
-  const neededMl = (j.core?.fillTotalMl ?? 0) + (j.plate?.bedMl ?? 0)
-  if (neededMl <= 0) return []
-  const tempC = Math.max(-20, Math.min(60, d.bedding.tempC))
-  const batch = epoxyBatchOf({ ...BATCH, neededMl, tempC, use: 'peanut-butter', onePot: false })
+  if (!j.pots.length) return []
+  const filler = j.pots.reduce((t, p) => t + p.pot.fillerG, 0)
   return [
-    part('epoxy', 'Epoxy, mixed', {
-      material: 'epoxy',
-      dimensions: { volumeMl: batch.mixedMl },
-      size: [{ ml: batch.mixedMl }],
-      quantity: batch.batches,
-      unit: 'pot',
-      note: [
-        batch.hardener
-          ? `${batch.hardener} hardener at ${d.bedding.tempC} \u00b0C, ${Math.round(batch.potLifeMin!)} min in the pot`
-          : 'too cold for any hardener',
-      ],
-    }),
+    ...j.pots.map(({ use, pot }) =>
+      part('epoxy', POT_USES[use], {
+        material: 'epoxy',
+        dimensions: { volumeMl: pot.ml },
+        size: [{ ml: pot.ml }],
+        quantity: pot.batches,
+        unit: 'pot',
+        note: [
+          pot.hardener
+            ? `mixed; ${pot.hardener} hardener at ${d.bedding.tempC} \u00b0C, ${Math.round(pot.potLifeMin!)} min in the pot`
+            : 'too cold for any hardener',
+        ],
+      }),
+    ),
     part('filler', 'Filler, fumed silica and fibre', {
-      dimensions: { massG: batch.fillerG },
-      size: [{ g: batch.fillerG }],
+      dimensions: { massG: filler },
+      size: [{ g: filler }],
       unit: 'none',
-      note: ['to the stiffness of peanut butter; never a low-density filler in a plug'],
+      note: ['as stiff as each pot wants it; never a low-density filler in a plug'],
     }),
   ]
+}
+
+/** What takes the place of the core, the cloth laid over it, and the pipe that goes through. */
+function inTheDeck(d: Design, j: Judgement): Part[] {
+  const out: Part[] = []
+  const s = d.structure
+  if (s.kind === 'sandwich' && j.core && j.core.insertVolumeMl > 0) {
+    const { lengthMm, widthMm } = insertOf(d)
+    out.push(
+      part(
+        'insert',
+        d.core.insertMaterial === 'epoxy-plug' ? 'Insert, cast of filled epoxy' : 'Insert, high-density foam',
+        {
+          material: d.core.insertMaterial,
+          dimensions: { lengthMm, widthMm, thicknessMm: s.core.thicknessMm },
+          size: [{ mm: lengthMm }, ' \u00d7 ', { mm: widthMm }, ' \u00d7 ', { mm: s.core.thicknessMm }],
+          note: ['cut to fit the hole, faces ground'],
+        },
+      ),
+    )
+  }
+  if (j.skinAgain)
+    out.push(
+      part('cloth', `Glass cloth, ${CLOTHS[j.skinAgain.cloth].title}`, {
+        material: j.skinAgain.cloth,
+        dimensions: { massG: j.skinAgain.clothG },
+        size: [{ g: j.skinAgain.clothG }],
+        quantity: j.skinAgain.plies,
+        unit: 'ply',
+        note: ['the outer skin laid again, feathered out by twelve thicknesses'],
+      }),
+    )
+  if (d.pipeMm !== null)
+    out.push(
+      part('deck-pipe', 'Deck pipe, with its flange', {
+        dimensions: { diameterMm: d.pipeMm },
+        size: ['for a hole of ', { mm: d.pipeMm }],
+      }),
+    )
+  return out
 }
 
 function bedding(d: Design, j: Judgement): Part[] {
@@ -178,7 +231,10 @@ function bedding(d: Design, j: Judgement): Part[] {
         dimensions: { lengthM: q.tapeM, volumeMl: q.volumeMl },
         size: [{ m: q.tapeM }],
         unit: 'none',
-        note: [{ ml: q.volumeMl }],
+        note: [
+          { ml: q.volumeMl },
+          `; or sheet of the same thickness, ${(areaOf(planOfBase(d.base)) / 1e4).toFixed(1)} dm\u00b2, and tape for the bolts`,
+        ],
       }),
     ]
   const large = q.volumeMl > 100
@@ -201,6 +257,7 @@ export const partsOf = (d: Design, j: Judgement): Part[] => [
   ...plates(d, j),
   ...isolation(d, j),
   ...pads(d),
+  ...inTheDeck(d, j),
   ...epoxy(d, j),
   ...bedding(d, j),
   part('hands', 'Nitrile gloves, cloths, masking tape', {

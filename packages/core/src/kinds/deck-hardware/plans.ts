@@ -4,6 +4,8 @@ const TUBE_BEAD_MM = 1.5
 const TAPE_BEAD_MM = 2
 export const beadOf = (d: Design) =>
   d.bedding.beadMm ?? (d.bedding.sealant === 'butyl' ? TAPE_BEAD_MM : TUBE_BEAD_MM)
+/** Between two sheets that are clamped while they cure; an estimate. */
+export const GLUE_LINE_MM = 0.5
 /** The plan of what stands on the deck. */
 export const planOfBase = (b: Design['base']) =>
   'diameterMm' in b ? { diameterMm: b.diameterMm } : { lengthMm: b.lengthMm, widthMm: b.widthMm }

@@ -7,6 +7,7 @@ import type { Check } from '../../base/verdict/check'
 import { attempt, mendable, withRemedies, type Try } from '../remedies'
 import type { FitsHole } from '../wrong-hole'
 import { type Design } from './design'
+import { bestIsolation, sleeveFits } from './isolation'
 import { judge } from './judge'
 import { Memo, type Judgement } from './judgement'
 
@@ -225,8 +226,10 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
       return [
         {
           id: 'isolate',
-          text: 'sleeve, washer and sealant between them',
-          change: { isolation: { sleeve: true, washer: true, sealant: true } },
+          text: sleeveFits(d)
+            ? 'sleeve, washer and sealant between them'
+            : 'isolating paste on shank, thread and under the head: no sleeve stands under a countersunk head',
+          change: { isolation: bestIsolation(d) },
         },
       ]
     case 'skin-bending':

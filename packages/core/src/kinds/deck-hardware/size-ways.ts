@@ -5,6 +5,7 @@ import { STOCK_THICKNESS, type PlateId } from '../../base/materials/plates'
 import type { Point } from '../../base/geometry/outline'
 import { withChange } from '../../base/change'
 import type { Design } from './design'
+import { bestIsolation } from './isolation'
 import type { Room } from './field'
 import { plateFor, sizesFor } from './remedies'
 import { drilledFor } from './start'
@@ -17,7 +18,6 @@ type Doubler = Design['doubler']
 export const REACHES = [25, 30, 35, 40, 50, 60, 80, 100, 130]
 /** In bolt diameters: a plate thicker than that wants a larger, thinner one in its place. */
 const THICK_IN_BOLTS = 1.5
-export const ISOLATED = { sleeve: true, washer: true, sealant: true }
 
 export interface Ways {
   /** the school that is kept unless it is no school at all for this core */
@@ -141,7 +141,7 @@ export function plated(
       bonded: d.plate?.bonded ?? true,
       crownRadiusMm: d.plate?.crownRadiusMm ?? null,
     },
-    ...(p.material === 'al-6061' ? { isolation: ISOLATED } : {}),
+    ...(p.material === 'al-6061' ? { isolation: bestIsolation(d) } : {}),
   })
 }
 

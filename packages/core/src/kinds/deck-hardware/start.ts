@@ -2,6 +2,7 @@ import type { CatalogueEntry } from './catalogue'
 import { SIZES } from '../../base/materials/fasteners'
 import { easyBoreMm } from '../../chapters/deck/core-plug'
 import { startingLoad } from './guess'
+import { bestIsolation } from './isolation'
 import { metalsCheck } from './metals'
 import { plateFor } from './remedies'
 import { SCHEMA_VERSION, parseDesign, type Design } from './design'
@@ -114,9 +115,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
   })
   // Metals that would eat each other are kept apart from the start; the fitter may think otherwise.
   const metals = metalsCheck(design)
-  return metals && metals.verdict !== 'holds'
-    ? { ...design, isolation: { sleeve: true, washer: true, sealant: true } }
-    : design
+  return metals && metals.verdict !== 'holds' ? { ...design, isolation: bestIsolation(design) } : design
 }
 
 /** A first doubler: past the base by half its size, in tens of millimetres. */

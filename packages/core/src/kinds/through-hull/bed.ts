@@ -1,10 +1,9 @@
-import { answerOf } from '../../base/calculator/calculator'
-import { epoxyBatch } from '../../chapters/bedding/epoxy-batch'
+import { potOf, worstPot, WORKING_MIN, type Pot } from '../../chapters/bedding/pot'
 import { moistureCureOf } from '../../chapters/bedding/moisture-cure'
 import { chooseSealant, type SealantChoice } from '../../chapters/bedding/sealant-choice'
 import { sealantQuantityOf, type SealantQuantity } from '../../chapters/bedding/sealant-quantity'
 import { sealant, type SealantId } from '../../base/materials/sealants'
-import { rank, unproven, type Check, type Verdict } from '../../base/verdict/check'
+import { unproven, type Check } from '../../base/verdict/check'
 import { BODY_FACE } from './families'
 import type { ThroughHullDesign } from './design'
 import { plain } from './plain'
@@ -179,17 +178,6 @@ export function sealantCheck(s: Bedded): Check {
 }
 
 /** One occasion on which epoxy is mixed. */
-export interface Pot {
-  ml: number
-  hardener: string | null
-  potLifeMin: number | null
-  gelMin: number | null
-  sandH: number | null
-  batches: number
-  fillerG: number
-  verdict: Verdict
-  because: string
-}
 /** Pad and wedges are bonded first and cure; what is set in epoxy is mixed for when it goes in. */
 export interface Pots {
   bond: Pot | null
@@ -198,9 +186,6 @@ export interface Pots {
   wedgeMl: number
 }
 export const POT_TITLES = { bond: 'Epoxy that bonds pad and wedges', set: 'Epoxy that it is set in' } as const
-/** Typical of wiping, wetting and drawing one joint up. */
-const WORKING_MIN = 15
-
 export function potsOf(
   d: ThroughHullDesign,
   sealants: Bedded[],
@@ -232,37 +217,13 @@ export function potsOf(
       }).volumeMl
     )
   }, 0)
-  const pot = (neededMl: number): Pot | null => {
-    if (!(neededMl > 0)) return null
-    const m = answerOf(epoxyBatch, {
-      neededMl,
-      ratio: d.bedding.ratio,
-      tempC: Math.max(-20, Math.min(60, d.bedding.tempC)),
-      workingMinutes: WORKING_MIN,
-      use: 'mayonnaise',
-      ...(d.bedding.hardener ? { hardener: d.bedding.hardener } : {}),
-    })
-    return {
-      ml: m.mixedMl,
-      hardener: m.hardener,
-      potLifeMin: m.potLifeMin,
-      gelMin: m.gelMin,
-      sandH: m.sandH,
-      batches: m.batches,
-      fillerG: m.fillerG,
-      verdict: m.verdict,
-      because: m.because,
-    }
-  }
+  const pot = (neededMl: number) => potOf(neededMl, d.bedding, 'mayonnaise')
   return { bond: pot(ml(true) + wedgeMl), set: pot(ml(false)), wedgeMl }
 }
 /** The day’s epoxy: the worse of its pots. */
 export function potCheck(pots: Pots): Check | null {
   const there = (['bond', 'set'] as const).flatMap((k) => (pots[k] ? [{ k, pot: pots[k]! }] : []))
-  const worst = there.reduce<(typeof there)[number] | null>(
-    (a, b) => (!a || rank(b.pot.verdict) < rank(a.pot.verdict) ? b : a),
-    null,
-  )
+  const worst = worstPot(there)
   return (
     worst && {
       ...plain(

@@ -13,7 +13,7 @@ export function bedSteps(w: Work, padH: number | null): void {
   if (welded) return
   add('dew', 'Readings: surface, air, humidity; 3 K over the dew point. Last wipe minutes before.', {
     gate: true,
-    asks: ['air'],
+    asks: ['air', 'dew'],
     after:
       padH === null
         ? null
