@@ -443,6 +443,7 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await tick('watch-60')
   await step('watch-60').getByLabel('What was seen').fill('a drop aft')
   await step('watch-60').getByRole('button', { name: 'It is wet: suspect' }).click()
+  await expect(step('watch-60').locator('form')).toHaveCount(0)
   await page.getByRole('link', { name: /In the register: P-/ }).click()
   await expect(page.getByText('Wet: a drop aft', { exact: true })).toBeVisible()
   await expect(page.locator('.sizes, dd').filter({ hasText: 'drilled 29 mm' })).toBeVisible()
