@@ -88,6 +88,16 @@ describe('the order of the trade', () => {
     expect(parts(d).find((p) => p.key === 'deck-pipe')!.dimensions).toEqual({ diameterMm: 60 })
     expect(ids(fit('HG-C250'))).not.toContain('pipe-cut')
   })
+  it('nothing presses where the pipe goes through, and no bead lies there', () => {
+    const d = fit('HG-WL10')
+    const whole = { ...d, pipeMm: null }
+    const pressed = (x: Design) => judge(x).checks.find((c) => c.id === 'crush-base-core')!.demand!
+    expect(pressed(withChange(d, { 'bolt.torqueNm': 4 }))).toBeGreaterThan(
+      pressed(withChange(whole, { 'bolt.torqueNm': 4 })),
+    )
+    const bed = (x: Design) => judge(x).quantity!.parts.bedMl
+    expect(bed(whole) - bed(d)).toBeCloseTo(((Math.PI / 4) * 60 ** 2 * 2) / 1000, 6)
+  })
   it('what lifts is loaded once before it lifts: a quarter over, three minutes, codes win', () => {
     const d = fit('HG-LP90')
     inOrder(d, 'leak-test', 'proof-load', 'record')

@@ -19,6 +19,8 @@ export interface FootprintInput {
   plate?: Outline | undefined
   washerMm: number
   holeMm: number
+  /** a hole beside the bolts that nothing presses on */
+  openMm2?: number | undefined
   bolts: FootBolt[]
   factors: Factors
 }
@@ -221,7 +223,7 @@ export function footprintChecks(p: FootprintInput): Check[] {
   const press = (b: FootBolt) => Math.max(b.tensionN, b.preloadN)
   const n = p.bolts.length
   if (p.plate) {
-    const areaMm2 = areaOf(p.plate) - n * holeArea
+    const areaMm2 = areaOf(p.plate) - n * holeArea - (p.openMm2 ?? 0)
     if (!(areaMm2 > 0))
       throw new CalcError(
         'footprint-too-small',
@@ -287,6 +289,7 @@ export function baseChecks(p: {
   plug?: Plug | undefined
   base?: Base | undefined
   holeMm: number
+  openMm2?: number | undefined
   n: number
   preloadN: number
   /** stiffness of a bolt, N/mm; null where its grip is not known */
@@ -310,7 +313,7 @@ export function baseChecks(p: {
       press: null,
     }
   }
-  const areaMm2 = areaOf(p.base) - p.n * (Math.PI / 4) * p.holeMm ** 2
+  const areaMm2 = areaOf(p.base) - p.n * (Math.PI / 4) * p.holeMm ** 2 - (p.openMm2 ?? 0)
   if (!(areaMm2 > 0))
     throw new CalcError(
       'footprint-too-small',

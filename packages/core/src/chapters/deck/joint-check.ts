@@ -64,6 +64,8 @@ const input = z
     washer: z.enum(['plain', 'large']).default('large'),
     washerDiameterMm: positive().optional(),
     plug: plugSchema.optional(),
+    /** a hole beside the bolts, through base and plate, that nothing presses on: a deck pipe, a shaft */
+    openMm2: nonNegative().optional(),
     base: outlineSchema({
       pushN: nonNegative().optional(),
       toePressureMPa: nonNegative().optional(),
@@ -175,7 +177,7 @@ function worstBolt(v: JointInput, g: Joint): Check {
 /** The plate with what it is bonded by, and its area less the holes. */
 function bondedOf(v: JointInput, g: Joint) {
   if (!v.plate?.bonded) return undefined
-  const areaMm2 = areaOf(v.plate) - (v.bolts.length * Math.PI * g.holeMm ** 2) / 4
+  const areaMm2 = areaOf(v.plate) - (v.bolts.length * Math.PI * g.holeMm ** 2) / 4 - (v.openMm2 ?? 0)
   return areaMm2 > 0 ? { ...v.plate.bonded, areaMm2 } : undefined
 }
 
@@ -247,6 +249,7 @@ function pressing(v: JointInput, g: Joint, preloadN: number) {
     plate: v.plate,
     washerMm: g.washerMm,
     holeMm: g.holeMm,
+    openMm2: v.openMm2,
     factors: g.factors,
     bolts: v.bolts.map((b) => ({ tensionN: b.tensionN, preloadN })),
   })
@@ -255,6 +258,7 @@ function pressing(v: JointInput, g: Joint, preloadN: number) {
     plug: v.plug,
     base: v.base && baseOf(v.base),
     holeMm: g.holeMm,
+    openMm2: v.openMm2,
     n: v.bolts.length,
     preloadN,
     kb: g.kb,

@@ -9,7 +9,7 @@ import { yardSealants, type YardValue } from '../../base/materials/yard'
 import { inWords, unproven, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
 import type { Memo } from './judgement'
-import { beadOf, planOfBase } from './plans'
+import { beadOf, openMm2, planOfBase } from './plans'
 
 export function sealantsFor(d: Design, yard: YardValue[], { ranked }: Memo): SealantChoice {
   const before = ranked.get(d.bedding)
@@ -63,7 +63,7 @@ export function quantityOf(d: Design, core: CorePlugOutput | null): SealantQuant
   const n = d.bolts.length
   return sealantQuantityOf({
     kind: d.bedding.sealant === 'butyl' ? 'tape' : 'tube',
-    contactAreaMm2: Math.max(0, areaOf(base) - n * (Math.PI / 4) * size.clearanceMm ** 2),
+    contactAreaMm2: Math.max(0, areaOf(base) - n * (Math.PI / 4) * size.clearanceMm ** 2 - openMm2(d)),
     perimeterMm: perimeterOf(base),
     beadMm: beadOf(d),
     holes: n,

@@ -10,7 +10,7 @@ import type { Design } from './design'
 import { factorsOf } from './guess'
 import { gripAbout, type Shared } from './loads'
 import { withDoubler } from './metal-deck'
-import { bedMean, planOfBase, planOfPlate } from './plans'
+import { bedMean, openMm2, planOfBase, planOfPlate } from './plans'
 
 /** As the user drew it, or under the whole base and a little past it. */
 export function insertOf(d: Design): NonNullable<Design['core']['insert']> {
@@ -69,6 +69,7 @@ export const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, 
   plate: d.plate ? { ...planOfPlate(d.plate), bonded: bondedTo(d) } : undefined,
   washer: d.bolt.nutWasher,
   plug,
+  openMm2: openMm2(d),
   // A track's field is that under its car; what presses there is judged, not spread over all its length.
   base:
     s.field && d.family !== 'track'

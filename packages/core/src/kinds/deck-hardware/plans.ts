@@ -10,6 +10,8 @@ export const GLUE_LINE_MM = 0.5
 export const planOfBase = (b: Design['base']) =>
   'diameterMm' in b ? { diameterMm: b.diameterMm } : { lengthMm: b.lengthMm, widthMm: b.widthMm }
 
+/** What a deck pipe or a shaft takes out of base and plate: nothing presses there. */
+export const openMm2 = (d: Design) => (d.pipeMm === null ? 0 : (Math.PI / 4) * d.pipeMm ** 2)
 /** The plate's plan: the rectangle, or the polygon it was clipped to. */
 export const planOfPlate = (p: NonNullable<Design['plate']>) =>
   p.outline ? { outline: p.outline } : { lengthMm: p.lengthMm, widthMm: p.widthMm }
