@@ -178,10 +178,14 @@ it('the yard\u2019s habits are taken by what is placed after, and left where the
     (await fitter.ask('PUT', '/api/habits', { question: 'tightening', school: 'two-step' })).body,
   ).toEqual({ tightening: 'two-step' })
   expect((await fitter.ask('PUT', '/api/habits', { question: 'core', school: 'seal-wall' })).status).toBe(200)
+  // A gasket is made by what cures; tape is snugged again, whatever the yard does elsewhere.
   expect((await place()).design).toMatchObject({
-    bedding: { tightening: 'two-step' },
+    bedding: { sealant: 'butyl', tightening: 'once' },
     core: { school: 'bore-fill' },
   })
+  await fitter.ask('PUT', '/api/habits', { question: 'bedding', school: 'tube' })
+  expect((await place()).design.bedding).toMatchObject({ sealant: 'hybrid', tightening: 'two-step' })
+  await fitter.ask('PUT', '/api/habits', { question: 'bedding', school: null })
   expect(
     (await fitter.ask('PUT', '/api/habits', { question: 'tightening', school: 'sideways' })).body.error.path,
   ).toBe('school')

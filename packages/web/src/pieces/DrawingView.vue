@@ -193,7 +193,7 @@ const bar = computed(() => props.drawing.scaleBarMm)
       </rect>
     </g>
     <g
-      v-if="scaleBar"
+      v-if="scaleBar && bar > 0"
       :transform="`translate(${drawing.bounds.minX + drawing.textMm * 0.4} ${-drawing.bounds.maxY + drawing.textMm * 1.1})`"
     >
       <path

@@ -137,6 +137,11 @@ export const designSchema = z.strictObject({
     .default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null }),
   /** found in the boat, and looked at: what is wrong with it */
   existing: z.boolean().default(false),
+  /** what of it nobody has seen: drawn as it is guessed, and proving nothing */
+  unseen: z
+    .array(z.enum(['plate', 'plug', 'washer']))
+    .max(3)
+    .default([]),
   findings: z.array(z.string().max(40)).max(40).default([]),
   /** the name of what it replaces */
   replaces: z.string().max(120).nullable().default(null),

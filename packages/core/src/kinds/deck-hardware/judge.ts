@@ -12,6 +12,7 @@ import type { Design } from './design'
 import { DECK_FINDINGS } from './findings'
 import { caseSaid, Gathered, worseGrip } from './gathered'
 import { gripLayersOf, gripsOf } from './grip'
+import { unseenCheck } from './good-for'
 import { factorsOf, guessesLeft } from './guess'
 import { coreCheck, coreOutput, jointInput, leverCheck, plateOutput, plugOf } from './joint'
 import { Memo, type Judgement } from './judgement'
@@ -187,6 +188,8 @@ function gathered(t: Tight, lean: boolean, yard: YardValue[], memo: Memo) {
   const { grip, gripCheck } = grips.reduce(worseGrip)
   g.put(gripCheck)
   if (d.place.zone === null && d.structureReason === null) g.put(unsurveyed())
+  const unseen = unseenCheck(d)
+  if (unseen) g.put(unseen)
   const metals = metalsCheck(d)
   if (metals) g.put(metals)
   const pots = potsOf(d, core, plate)

@@ -14,6 +14,7 @@ import { mirrored, moved } from './copies'
 import { SCHEMA_VERSION, designSchema, type Design } from './design'
 import { FAMILY_TITLES } from './families'
 import { DECK_FINDINGS } from './findings'
+import { UNSEEN } from './good-for'
 import { withHabits } from './habits'
 import { gripLayersOf } from './grip'
 import { judge } from './judge'
@@ -167,7 +168,7 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   },
   listed: (d) => ({ base: d.base, bolts: d.bolts }),
   withHabits,
-  placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
+  placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true, unseen: [...UNSEEN] }),
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name }),
   tries: (d, j) => deckTries(d, j),
   drawings: (d, j, units) => [

@@ -5,6 +5,7 @@ import { DECK_FINDINGS, RISK_SAID, findingsOf } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import FindingsList from '../../pieces/FindingsList.vue'
+import GoodFor from './GoodFor.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 
 /** What is wrong with deck hardware that is there, and what becomes of it. */
@@ -71,6 +72,7 @@ async function replace() {
       </p>
       <p v-if="said" class="bad" role="alert">{{ said }}</p>
     </FindingsList>
+    <GoodFor v-if="d.existing" class="wide" />
   </div>
 </template>
 
@@ -79,6 +81,9 @@ async function replace() {
   display: grid;
   grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
   gap: 22px;
+}
+.wide {
+  grid-column: 1 / -1;
 }
 .bad {
   color: var(--short);
