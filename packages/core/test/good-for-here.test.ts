@@ -5,7 +5,14 @@ import {
   goodForRose,
   goodForSaid,
   judge,
+  oldHolesNear,
+  oldHolesSaid,
+  overOld,
+  overOldDrawing,
+  overOldSaid,
+  partsOf,
   startDesign,
+  stepsOf,
   withChange,
   type Design,
 } from '../src'
@@ -99,5 +106,66 @@ describe('one that nobody has looked behind', () => {
     expect(goodForSaid(g, 'inch')).toMatch(
       /^Good for at least .+ lbf and at most .+ lbf, weakest towards \d+/,
     )
+  })
+})
+
+describe('a new pattern over what stood there', () => {
+  const d = withChange(start, { 'place.zone': 'side deck' })
+  const bolt = d.bolts[0]!
+  const row = (label: string, dx: number, dy: number, more: object = {}) => ({
+    label,
+    xMm: d.place.xMm + bolt.xMm + dx,
+    yMm: d.place.yMm + bolt.yMm + dy,
+    diameterMm: 8,
+    acrossMm: null,
+    directionDeg: null,
+    state: 'in-service' as const,
+    zoneCode: 'side deck',
+    withdrawnWhy: null,
+    ...more,
+  })
+  const j = judge(d)
+  it('knows only holes of the same surface, near the base, that count', () => {
+    const all = [
+      row('P-001', 12, 0),
+      row('P-002', 500, 0),
+      row('P-003', 12, 0, { zoneCode: 'roof' }),
+      row('P-004', 12, 0, { withdrawnWhy: 'twice' }),
+    ]
+    expect(oldHolesNear(d, all).map((h) => h.label)).toEqual(['P-001'])
+    expect(overOld(d, j, all.slice(1))).toBeNull()
+  })
+  it('an open hole in the way is closed first, drilled beside by a guide, and a move clears it', () => {
+    const o = overOld(d, j, [row('P-001', 14, 0)])!
+    expect(o.out.allClear).toBe(false)
+    expect(oldHolesSaid(o, 'metric')[0]).toMatchObject({
+      label: 'P-001',
+      wrong: true,
+      close: 'close it first',
+    })
+    expect(overOldSaid(o, 'metric')).toMatch(/^Close P-001 first.*least move that clears them all\.$/)
+    const { xMm, yMm, turnDeg } = o.out.suggestion!
+    expect(turnDeg).toBe(0)
+    const there = withChange(d, { 'place.xMm': d.place.xMm + xMm, 'place.yMm': d.place.yMm + yMm })
+    expect(overOld(there, judge(there), [row('P-001', 14, 0)])!.out.allClear).toBe(true)
+  })
+  it('one filled, and an oval one along the boat, are taken as they are', () => {
+    const o = overOld(d, j, [row('P-001', 0, 0, { diameterMm: 14, acrossMm: 8, directionDeg: 0 })])!
+    expect(o.out.old[0]!.status).toBe('swallowed')
+    const shapes = overOldDrawing(d, j, o, 'metric').shapes
+    expect(shapes.some((s) => s.kind === 'text' && s.text === 'P-001')).toBe(true)
+  })
+})
+describe('bedding it anew', () => {
+  it('keeps the pattern: nothing is set out, the holes are bored over, bolts are new', () => {
+    const d = withChange(start, { existing: true, job: 'rebed' })
+    const ids = stepsOf(d, judge(d), 'metric').map((s) => s.id)
+    expect(ids.slice(0, 4)).toEqual(['survey', 'old-out', 'old-look', 'ready-drill'])
+    expect(ids).toEqual(
+      expect.arrayContaining(['core-bore', 'core-fill', 'core-redrill', 'bed', 'leak-test']),
+    )
+    expect(ids).not.toContain('template')
+    expect(ids).not.toContain('pilot')
+    expect(partsOf(d, judge(d)).map((p) => p.key)).toContain('bolt')
   })
 })

@@ -143,6 +143,8 @@ export const designSchema = z.strictObject({
     .max(3)
     .default([]),
   findings: z.array(z.string().max(40)).max(40).default([]),
+  /** bedded anew: the pattern stays, its holes are mended, bolts are new */
+  job: z.enum(['new', 'rebed']).default('new'),
   /** the name of what it replaces */
   replaces: z.string().max(120).nullable().default(null),
   core: z.strictObject({

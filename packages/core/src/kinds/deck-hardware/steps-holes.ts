@@ -31,22 +31,25 @@ export function lookSteps(w: Work): void {
       tools: ['lamp', 'mirror', 'rule', 'moisture meter', 'phone for a photo'],
     },
   )
-  if (d.replaces) oldOut(w)
+  const rebed = d.job === 'rebed'
+  if (d.replaces || rebed) oldOut(w)
   if (d.schools.wet && WET[d.schools.wet])
     add('wet-core', WET[d.schools.wet]!, {
       gate: true,
       minutes: 120,
       tools: ['moisture meter', 'saw', 'lamp'],
     })
-  add('template', 'Tape the template on, check it from both sides, mark the centres.', {
-    tools: ['template', 'tape', 'centre punch', 'rule'],
-  })
+  if (!rebed)
+    add('template', 'Tape the template on, check it from both sides, mark the centres.', {
+      tools: ['template', 'tape', 'centre punch', 'rule'],
+    })
   if (w.welded) doubler(w)
   add('ready-drill', 'Last look before the drill. A hole cannot be undone.', {
     gate: true,
     asks: ['looks'],
     looks: beforeDrilling(w),
   })
+  if (rebed) return
   add('pilot', 'Drill one pilot and measure through it before the rest.', {
     tools: ['drill', '3 mm bit', 'depth gauge', 'a stick with a mark where no rule goes in'],
     alone: 'A bit left standing in the pilot is found from the other side.',
@@ -55,7 +58,7 @@ export function lookSteps(w: Work): void {
 function oldOut({ d, add }: Work): void {
   add(
     'old-out',
-    `Take ${d.replaces} off: hold the heads, turn the nuts off from inside; cut its bead all round with a wire or a thin blade, and lift it evenly. What will not come is warmed, never levered against the deck.`,
+    `Take ${d.replaces ?? d.name} off: mark which way it stood, hold the heads, turn the nuts off from inside; cut its bead all round with a wire or a thin blade, and lift it evenly. What will not come is warmed, never levered against the deck.`,
     {
       minutes: 45,
       hands: 2,
@@ -66,7 +69,9 @@ function oldOut({ d, add }: Work): void {
   )
   add(
     'old-look',
-    'Scrape the deck to bright gelcoat or metal and look at each old hole: its edge, its size both ways, and whether the core in it is dark, soft or wet.',
+    d.job === 'rebed'
+      ? 'Scrape deck and base bright and look at each hole: its edge, its size both ways, whether the core in it is dark, soft or wet, and at the base for cracks. What is oval or wet is bored over and filled; the bolts are not used again.'
+      : 'Scrape the deck to bright gelcoat or metal and look at each old hole: its edge, its size both ways, and whether the core in it is dark, soft or wet.',
     { minutes: 20, tools: ['scraper', 'lamp', 'moisture meter', 'rule'] },
   )
 }

@@ -36,13 +36,15 @@ const TABS = [
   'Templates',
   'Compare',
   'Survey',
+  'Old holes',
   'Wrong hole',
 ] as const
-const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey', 'Wrong hole']
+const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey', 'Old holes', 'Wrong hole']
 const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
 const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
 const MakeView = defineAsyncComponent(() => import('./MakeView.vue'))
 const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const OldHolesView = defineAsyncComponent(() => import('./OldHolesView.vue'))
 const FoundView = defineAsyncComponent(() => import('./FoundView.vue'))
 const WrongHoleView = defineAsyncComponent(() => import('../../pieces/WrongHoleView.vue'))
 const CompareView = defineAsyncComponent(() => import('./CompareView.vue'))
@@ -53,6 +55,7 @@ const VIEWS: Record<string, Component> = {
   Templates: MakeView,
   Compare: CompareView,
   Survey: FoundView,
+  'Old holes': OldHolesView,
   'Wrong hole': WrongHoleView,
 }
 const bench = useBench()

@@ -58,6 +58,15 @@ async function replace() {
         <PhotoStrip subject="hole" :subject-id="bench.fitting!.holes[0]!.id" />
       </template>
       <template v-if="!bench.readOnly && !bench.fitting!.replacedBy && (d.existing || d.findings.length)">
+        <h3>Bed it anew</h3>
+        <p v-if="d.job === 'rebed'" class="small">
+          It is bedded anew: the pattern stays, its holes are mended, bolts are new. The steps stand under
+          Work.
+          <ElButton class="act" @click="bench.change({ job: 'new' })">Not that</ElButton>
+        </p>
+        <ElButton v-else class="act" @click="bench.change({ job: 'rebed' })">
+          Same pattern, new bolts
+        </ElButton>
         <h3>Replace it</h3>
         <label for="replace-by">With</label>
         <select id="replace-by" v-model="entry" class="choice">

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { overOld, overOldDrawing, overOldSaid, oldHolesSaid } from '@north-tide/core'
+import { useBench } from '../../state/bench'
+import { useBoats } from '../../state/boats'
+import DrawingView from '../../pieces/DrawingView.vue'
+
+/** The new pattern over the holes of what stood here before: which to close first, and the least move. */
+const bench = useBench()
+const boats = useBoats()
+const d = computed(() => bench.design!)
+const others = computed(() =>
+  boats.picture?.id === bench.fitting?.boatId
+    ? (boats.picture?.holes ?? []).filter((h) => h.fittingId !== bench.fitting!.id)
+    : [],
+)
+const found = computed(() => (bench.judgement ? overOld(d.value, bench.judgement, others.value) : null))
+const rows = computed(() => (found.value ? oldHolesSaid(found.value, boats.units) : []))
+const drawing = computed(() =>
+  found.value ? overOldDrawing(d.value, bench.judgement!, found.value, boats.units) : null,
+)
+const move = computed(() => (found.value?.out.allClear ? null : (found.value?.out.suggestion ?? null)))
+const moveIt = () =>
+  bench.moveTo({ xMm: d.value.place.xMm + move.value!.xMm, yMm: d.value.place.yMm + move.value!.yMm })
+const idOf = (label: string) => found.value!.holes.find((h) => h.label === label)!.id
+</script>
+
+<template>
+  <ElEmpty v-if="!found" :image-size="0" description="No hole is known under this base or close round it.">
+    <RouterLink :to="`/boat/${bench.fitting!.boatId}/found`">Found holes are kept under Survey</RouterLink>
+  </ElEmpty>
+  <div v-else class="old">
+    <figure>
+      <DrawingView v-if="drawing" :drawing="drawing" :units="boats.units" />
+    </figure>
+    <div>
+      <p>
+        <strong>{{ overOldSaid(found, boats.units) }}</strong>
+      </p>
+      <ElButton v-if="move && !bench.readOnly" class="act main" @click="moveIt">Move it so</ElButton>
+      <table class="rows" aria-label="Holes that are there">
+        <thead>
+          <tr>
+            <th>Hole</th>
+            <th>To the new pattern</th>
+            <th>Closing</th>
+            <th class="number">Epoxy</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.label">
+            <td>
+              <RouterLink :to="`/register/${idOf(r.label)}`">{{ r.label }}</RouterLink>
+            </td>
+            <td>
+              <strong v-if="r.wrong">{{ r.status }}</strong><template v-else>{{ r.status }}</template>
+              <span v-if="r.over" class="soft small"> {{ r.over }}</span>
+            </td>
+            <td>{{ r.close }}</td>
+            <td class="number">{{ r.fill }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.old {
+  display: grid;
+  grid-template-columns: minmax(220px, 1fr) minmax(0, 1.4fr);
+  gap: 22px;
+}
+figure {
+  margin: 0;
+  min-height: 260px;
+}
+@media (max-width: 767px) {
+  .old {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
