@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import {
-  catalogueEntry,
   formatForce,
   judge,
   partSaid,
   partsOf,
-  startDesign,
   stepTakes,
   stepsOf,
   withChange,
@@ -13,6 +11,7 @@ import {
   type Step,
   type Structure,
 } from '../src'
+import { deckFit } from './deck-hands'
 import { isolationParts } from '../src/kinds/deck-hardware/isolation'
 import { deckHardware } from '../src/kinds/deck-hardware/kind'
 import { stepGates } from '../src/kinds/gates'
@@ -20,33 +19,9 @@ import { metalPairs } from '../src/kinds/deck-hardware/metals'
 import { refusedHere } from '../src/kinds/deck-hardware/habits'
 
 /** The order of deck work, what is mixed and bought for it, and what stands in its way (11.1, 14, 18.1). */
-const BALSA: Structure = {
-  kind: 'sandwich',
-  skin: { laminate: 'mat' },
-  outerMm: 4,
-  innerMm: 3,
-  core: { material: 'balsa-150', thicknessMm: 12 },
-}
 const METAL: Structure = { kind: 'metal', metal: 'aluminium-5083', thicknessMm: 5 }
-const fit = (id: string, change: Record<string, unknown> = {}, structure: Structure = BALSA): Design =>
-  withChange(
-    startDesign(
-      catalogueEntry(id)!,
-      {
-        zone: 'foredeck',
-        xMm: 1000,
-        yMm: 0,
-        zMm: 900,
-        edgeMm: 200,
-        structure,
-        measured: [],
-        duty: 'coastal',
-        belowWaterline: false,
-      },
-      id,
-    ),
-    change,
-  )
+const fit = (id: string, change: Record<string, unknown> = {}, structure?: Structure): Design =>
+  withChange(deckFit(id, structure), change)
 const steps = (d: Design) => stepsOf(d, judge(d), 'metric')
 const ids = (d: Design) => steps(d).map((s) => s.id)
 const named = (d: Design, id: string): Step => steps(d).find((s) => s.id === id)!

@@ -61,4 +61,5 @@ export const HOSTS = {
   polycarbonate: glazing('polycarbonate', 36, 80, 8),
   'cast-acrylic': glazing('cast acrylic', 30, 70, 5),
 } as const satisfies Record<string, Host>
-export const HOST_IDS = Object.keys(HOSTS) as [keyof typeof HOSTS, ...(keyof typeof HOSTS)[]]
+export type HostId = keyof typeof HOSTS
+export const HOST_IDS = Object.keys(HOSTS) as [HostId, ...HostId[]]

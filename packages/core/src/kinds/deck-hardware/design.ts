@@ -99,6 +99,16 @@ export const designSchema = z.strictObject({
     /** measured: what the locking nut takes to run down before it clamps; null while nobody has */
     runDownNm: nonNegative().nullable().default(null),
   }),
+  /** what the bolts are held by: a nut behind, or a thread that is there before they come */
+  hold: z
+    .strictObject({
+      way: z.enum(['through', 'tapped', 'press-in', 'bonded', 'nut-in-epoxy']).default('through'),
+      /** thread engaged; null: as thick as what it stands in */
+      engagedMm: positive().nullable().default(null),
+      /** outside of a threaded insert; null: half as wide again as its bolt */
+      insertMm: positive().nullable().default(null),
+    })
+    .default({ way: 'through', engagedMm: null, insertMm: null }),
   plate: z
     .strictObject({
       material: z.enum(PLATE_IDS),

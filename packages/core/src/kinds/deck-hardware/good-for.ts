@@ -106,12 +106,23 @@ export function goodForHere(d: Design, j: Judgement): GoodForHere {
   return { out, look, demandN, verdict: demandN <= worst ? 'holds' : demandN > best ? 'short' : 'unproven' }
 }
 
+const EIGHTHS = [
+  'aft',
+  'aft to starboard',
+  'starboard',
+  'forward to starboard',
+  'forward',
+  'forward to port',
+  'port',
+  'aft to port',
+]
+const towards = (deg: number) => EIGHTHS[((Math.round(deg / 45) % 8) + 8) % 8]!
 /** As one says it to the owner. */
 export function goodForSaid(g: GoodForHere, units: Units): string {
   const { worst, best } = g.out.least
   const n = (v: number) => formatForce(v, units)
   if (!worst) return 'No check moves with the load: nothing here says what it is good for.'
-  const weakest = `weakest towards ${Math.round(worst.azimuthDeg)}\u00b0`
+  const weakest = `weakest towards ${towards(worst.azimuthDeg)}`
   if (!g.out.unseen.length || !best)
     return `Good for ${n(worst.loadN)} with a tenth in hand, ${weakest}; it is asked for ${n(g.demandN)}.`
   const look = g.look
@@ -171,7 +182,7 @@ export function goodForRose(g: GoodForHere, units: Units): Drawing {
   return {
     title: 'What it is good for, by direction',
     description: goodForSaid(g, units),
-    bounds: { minX: -SIZE - 48, maxX: SIZE + 52, minY: -SIZE - 22, maxY: SIZE + 24 },
+    bounds: { minX: -SIZE - 58, maxX: SIZE + 64, minY: -SIZE - 22, maxY: SIZE + 24 },
     shapes,
     legend: [],
     textMm: TEXT,

@@ -1,7 +1,9 @@
 import { CalcError } from '../../base/errors'
+import { SIZES } from '../../base/materials/fasteners'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
 import { check, inWords, say, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
+import { engagedMm, isBlind, stockLength } from './hold'
 import { beadOf, GLUE_LINE_MM } from './plans'
 
 export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[] {
@@ -74,12 +76,68 @@ export function gripsOf(
   })
 }
 
+/** What the threads stand in is not clamped: the bolt goes through all above it and fills its thread. */
+function blindGrip(
+  d: Design,
+  layers: { name: string; thicknessMm: number }[],
+  shape: { id: string; title: string; unit: string; source: string },
+) {
+  const size = SIZES[d.bolt.size]!
+  const sunk = d.bolt.head === 'countersunk'
+  const washer = sunk || d.bolt.headWasher === 'none' ? 0 : size.plainWasher.thicknessMm
+  const above = layers.filter((l) => !heldIn(d).includes(l.name))
+  const gripMm = washer + above.reduce((t, l) => t + l.thicknessMm, 0)
+  const thread = engagedMm(d)
+  const requiredMm = gripMm + thread
+  const stock = stockLength(d.bolt.size, requiredMm)
+  if (!stock)
+    return {
+      grip: null,
+      gripCheck: inWords({
+        ...shape,
+        verdict: 'short',
+        because: `No stock bolt is ${say(requiredMm)} mm long.`,
+      }),
+    }
+  const said = stock.lengthInch === null ? `${stock.lengthMm}` : `${stock.lengthInch} in`
+  const grip: ReturnType<typeof gripStackOf> = {
+    gripMm,
+    nutMm: 0,
+    protrusionMm: 0,
+    requiredMm,
+    ...stock,
+    surplusMm: stock.lengthMm - requiredMm,
+    trim: stock.lengthMm - requiredMm > 1,
+    threadLengthMm: stock.lengthMm,
+    shankMm: 0,
+    shankFits: true,
+    threading: 'full',
+    headDepthMm: sunk ? size.diameterMm / 2 : 0,
+    headFits: !sunk || size.diameterMm / 2 <= layers[0]!.thicknessMm + 1e-6,
+    working: [],
+  }
+  const because = `${say(gripMm)} mm are clamped and ${say(thread)} mm of thread filled: ${d.bolt.size} \u00d7 ${said}, ${grip.trim ? `cut to ${say(requiredMm)} mm and its end dressed, for one that is too long stands on the bottom before it clamps` : 'as it is'}.`
+  return {
+    grip,
+    gripCheck: {
+      ...inWords({ ...shape, verdict: grip.headFits ? ('holds' as const) : ('short' as const), because }),
+    },
+  }
+}
+/** Layers that hold the thread. */
+const heldIn = (d: Design): string[] => {
+  if (d.hold.way === 'nut-in-epoxy')
+    return ['core plug', 'insert', 'core', 'inner skin', 'filler bed', 'backing plate', 'glue line']
+  return d.plate ? ['backing plate', 'glue line'] : ['laminate', 'plating', 'timber', 'doubler']
+}
+
 function gripOf(
   d: Design,
   layers: { name: string; thicknessMm: number }[],
 ): { grip: ReturnType<typeof gripStackOf> | null; gripCheck: Check } {
   const shape = { id: 'bolt-length', title: 'Bolt long enough', unit: 'mm', source: 'chapter 2.4' }
   const sunk = d.bolt.head === 'countersunk'
+  if (isBlind(d)) return blindGrip(d, layers, shape)
   try {
     const grip = gripStackOf({
       size: d.bolt.size,

@@ -77,31 +77,36 @@ export const QUESTIONS: Question[] = [
 ]
 export const schoolNamed = (id: string) => SCHOOLS.find((s) => s.id === id)
 
-/** Why a school is refused for this design; null where it may be taken. */
-export function refusedHere(school: string, d: Design): string | null {
-  const s = d.structure
-  if (school === 'none' && s.kind === 'sandwich')
-    return 'This deck is cored: a bare hole lets water into the core.'
-  if (['bore-fill', 'reef', 'insert', 'seal-wall'].includes(school) && s.kind !== 'sandwich')
-    return 'There is no core here.'
-  if (school === 'seal-wall' && s.kind === 'sandwich' && CORES[s.core.material].rots)
-    return `${CORES[s.core.material].title} rots: a sealed wall is not enough.`
-  if (school === 'tape' && (d.place.belowWaterline || d.bedding.fuelOrSolvent))
-    return d.place.belowWaterline
-      ? 'Butyl is not for below the waterline.'
-      : 'Fuel and solvents dissolve butyl.'
-  if (
-    school === 'chamfer' &&
-    s.kind === 'sandwich' &&
-    s.outerMm < 3 &&
-    !['bore-fill', 'reef', 'insert'].includes(d.core.school)
-  )
-    return 'The outer skin is too thin for a countersink over an open core.'
-  if (school === 'two-step' && d.bedding.sealant === 'butyl')
-    return 'Tape never becomes a gasket: it is snugged again the next day and after a week, and both stand in the work.'
-  if ((school === 'calculated' || school === 'rule') && !d.plate) return 'There is no plate.'
-  return null
+const SOLID_PLUGS = ['bore-fill', 'reef', 'insert']
+const noCore = (d: Design) => (d.structure.kind === 'sandwich' ? null : 'There is no core here.')
+const noPlate = (d: Design) => (d.plate ? null : 'There is no plate.')
+const REFUSED: Partial<Record<string, (d: Design) => string | null>> = {
+  none: (d) =>
+    d.structure.kind === 'sandwich' ? 'This deck is cored: a bare hole lets water into the core.' : null,
+  'bore-fill': noCore,
+  reef: noCore,
+  insert: noCore,
+  'seal-wall': (d) =>
+    d.structure.kind === 'sandwich' && CORES[d.structure.core.material].rots
+      ? `${CORES[d.structure.core.material].title} rots: a sealed wall is not enough.`
+      : noCore(d),
+  tape: (d) => {
+    if (d.place.belowWaterline) return 'Butyl is not for below the waterline.'
+    return d.bedding.fuelOrSolvent ? 'Fuel and solvents dissolve butyl.' : null
+  },
+  'two-step': (d) =>
+    d.bedding.sealant === 'butyl'
+      ? 'Tape never becomes a gasket: it is snugged again the next day and after a week, and both stand in the work.'
+      : null,
+  chamfer: (d) =>
+    d.structure.kind === 'sandwich' && d.structure.outerMm < 3 && !SOLID_PLUGS.includes(d.core.school)
+      ? 'The outer skin is too thin for a countersink over an open core.'
+      : null,
+  calculated: noPlate,
+  rule: noPlate,
 }
+/** Why a school is refused for this design; null where it may be taken. */
+export const refusedHere = (school: string, d: Design): string | null => REFUSED[school]?.(d) ?? null
 
 /**
  * The plate that the rule of thumb makes: one bolt diameter thick in metal, two in anything else, five

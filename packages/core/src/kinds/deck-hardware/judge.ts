@@ -14,6 +14,7 @@ import { caseSaid, Gathered, worseGrip } from './gathered'
 import { gripLayersOf, gripsOf } from './grip'
 import { unseenCheck } from './good-for'
 import { factorsOf, guessesLeft } from './guess'
+import { holdChecks, holdLimitN, isBlind } from './hold'
 import { coreCheck, coreOutput, jointInput, leverCheck, plateOutput, plugOf } from './joint'
 import { Memo, type Judgement } from './judgement'
 import { leaning, unsurveyed } from './leans'
@@ -88,6 +89,8 @@ function mostPressed(of: Shared[], preloadN: number): Shared {
   const pressed = (s: Shared) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
   return of.reduce((a, b) => (pressed(b) > pressed(a) ? b : a))
 }
+/** Fixed from above without a plate nothing presses behind: there are no nuts and no washers. */
+const underNuts = (d: Design, c: Check) => isBlind(d) && !d.plate && /^(punching|crush-plate)/.test(c.id)
 /** Every check of every case and of its decisive directions. */
 function putCases(g: Gathered, t: Tight): void {
   const { d, plug, row, shared } = t
@@ -95,9 +98,11 @@ function putCases(g: Gathered, t: Tight): void {
   for (const c of shared) {
     for (const k of c.load.checks) g.put(k, c)
     for (const s of c.decisive) {
-      for (const k of jointChecks(jointInput(d, plug, preloadN, s))) g.put(byGrain(k, d, s), c, s.direction)
+      for (const k of jointChecks(jointInput(d, plug, preloadN, s)))
+        if (!underNuts(d, k)) g.put(byGrain(k, d, s), c, s.direction)
       const lever = leverCheck(s, c.load.loadN)
       if (lever) g.put(lever, c)
+      for (const k of holdChecks(d, s)) g.put(k, c, s.direction)
       const weld = weldCheck(d, s, c.load.pointMm)
       if (weld) g.put(weld, c)
     }
@@ -156,8 +161,10 @@ function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
     row,
     idle.flatMap((c) => c.decisive),
   )
-  const tight = tighten(d, limit)
-  return { d, plug, row, limit, tight, shared: shareLoads(d, tight.preloadN, lean, memo.hands) }
+  const held = holdLimitN(d)
+  const least = held !== null && held < limit.preloadN ? { preloadN: held, limitedBy: 'hold' } : limit
+  const tight = tighten(d, least)
+  return { d, plug, row, limit: least, tight, shared: shareLoads(d, tight.preloadN, lean, memo.hands) }
 }
 
 /** What was replaced by the yard's own value is said with every check that it counts for. */

@@ -4,6 +4,7 @@ import { PLATES } from '../../base/materials/plates'
 import { sealant } from '../../base/materials/sealants'
 import { part, partSaid, sparesFor, type Part, type Said } from '../part'
 import type { Design } from './design'
+import { insertMm, isBlind } from './hold'
 import { builtIsolation, isolationParts } from './isolation'
 import { insertOf } from './joint'
 import type { Judgement } from './judgement'
@@ -38,6 +39,43 @@ function bolts(d: Design, j: Judgement): Part[] {
   })
 }
 
+/** What holds the bolts where no nut does. */
+function threads(d: Design): Part[] {
+  const n = d.bolts.length
+  const { diameterMm, tapDrillMm, hexNutMm } = SIZES[d.bolt.size]!
+  if (d.hold.way === 'tapped')
+    return [
+      part('tap', 'Tap, with its drill', {
+        dimensions: { diameterMm, drillMm: tapDrillMm },
+        size: [d.bolt.size, ', drill ', { mm: tapDrillMm }],
+      }),
+    ]
+  if (d.hold.way === 'nut-in-epoxy')
+    return [
+      part('nut', 'Nut, to be cast in', {
+        material: d.bolt.grade,
+        dimensions: { diameterMm, heightMm: hexNutMm },
+        size: [d.bolt.size],
+        quantity: n,
+        spare: sparesFor(n),
+        note: ['roughened outside; its thread and the bolt waxed'],
+      }),
+    ]
+  const outer = insertMm(d)
+  return [
+    part(
+      'threaded-insert',
+      d.hold.way === 'bonded' ? 'Threaded insert, bonded in' : 'Threaded insert, pressed in',
+      {
+        dimensions: { diameterMm: outer },
+        size: [d.bolt.size, ', ', { mm: outer }, ' outside'],
+        quantity: n,
+        spare: sparesFor(n),
+      },
+    ),
+  ]
+}
+
 function nutsAndWashers(d: Design, j: Judgement): Part[] {
   const n = d.bolts.length
   const size = SIZES[d.bolt.size]!
@@ -51,6 +89,13 @@ function nutsAndWashers(d: Design, j: Judgement): Part[] {
       spare: sparesFor(n),
     })
   }
+  if (isBlind(d))
+    return [
+      ...threads(d),
+      ...(d.bolt.headWasher !== 'none' && d.bolt.head !== 'countersunk'
+        ? [washer(d.bolt.headWasher, 'head')]
+        : []),
+    ]
   const each = d.bolt.nut === 'double-hex' ? 2 : 1
   const out = [
     part('nut', `Nut, ${d.bolt.nut.replace('-', ' ')}`, {

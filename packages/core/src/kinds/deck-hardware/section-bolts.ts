@@ -1,4 +1,5 @@
 import { rect } from '../../drawing/shapes'
+import { engagedMm, insertMm, isBlind } from './hold'
 import type { SectionPen } from './section-pen'
 
 /** Half across the corners of a hexagon, and the height of a head, in bolt diameters. */
@@ -21,6 +22,20 @@ function head(p: SectionPen, x: number, seat: number): void {
   p.area(cone, 'bolt', 'bolt.head', 'countersunk head')
 }
 
+/** The insert or the nut that is there before the bolt comes. */
+function holder(p: SectionPen, x: number): void {
+  const { d, size, tip } = p
+  if (d.hold.way === 'tapped') return
+  const nut = d.hold.way === 'nut-in-epoxy'
+  const half = nut ? HEX * size.diameterMm : insertMm(d) / 2
+  p.area(
+    rect(x - half, tip, x + half, tip + engagedMm(d)),
+    'metal',
+    'hold.way',
+    nut ? 'nut caught in epoxy' : 'threaded insert',
+  )
+}
+
 /** Bolts with their washers and nuts, down to the tip. */
 export function drawBolts(p: SectionPen): void {
   const { d, j, size, under, baseTop, nutWasher, headWasher } = p
@@ -29,7 +44,12 @@ export function drawBolts(p: SectionPen): void {
   const nutH = one * (d.bolt.nut === 'double-hex' ? 2 : 1)
   const nutTop = under - nutWasher.thicknessMm
   const nutLow = nutTop - nutH
-  p.tip = nutLow - (j.grip ? j.grip.lengthMm - j.grip.gripMm - nutH : 2 * size.pitchMm)
+  const blind = isBlind(d)
+  // What is too long for its thread is cut: the drawing shows it as it goes in.
+  const rest = j.grip ? Math.min(j.grip.lengthMm, j.grip.requiredMm) : 0
+  p.tip = blind
+    ? baseTop - rest + (headWasher?.thicknessMm ?? 0)
+    : nutLow - (j.grip ? j.grip.lengthMm - j.grip.gripMm - nutH : 2 * size.pitchMm)
   const seat = baseTop + (headWasher?.thicknessMm ?? 0)
   for (const x of p.xs) {
     if (headWasher) {
@@ -37,7 +57,9 @@ export function drawBolts(p: SectionPen): void {
       p.area(rect(x - r, baseTop, x + r, seat), 'bolt', 'bolt', 'washer under the head')
     }
     head(p, x, seat)
+    if (blind) holder(p, x)
     p.area(rect(x - dia / 2, p.tip, x + dia / 2, seat), 'bolt', 'bolt.size', 'bolt')
+    if (blind) continue
     const r = nutWasher.diameterMm / 2
     p.area(rect(x - r, nutTop, x + r, under), 'bolt', 'bolt.nutWasher', 'washer under the nut')
     p.area(rect(x - HEX * dia, nutLow, x + HEX * dia, nutTop), 'bolt', 'bolt.nut', 'nut')

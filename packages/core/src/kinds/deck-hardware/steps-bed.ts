@@ -1,11 +1,14 @@
 import { moistureCureOf } from '../../chapters/bedding/moisture-cure'
 import { sealant } from '../../base/materials/sealants'
 import { formatTorque } from '../../base/quantity/format'
+import { isBlind } from './hold'
 import { all, minutesFor, type Work } from './steps-work'
 
 /** What must be true before the bead, each on record. */
 const beforeBedding = ({ d }: Work): string[] => [
-  'dry fitted: every bolt went in and two threads show through each nut',
+  isBlind(d)
+    ? 'dry fitted: every bolt ran in by hand to where it clamps'
+    : 'dry fitted: every bolt went in and two threads show through each nut',
   'gun, spare nozzle, cloths, gloves and spanners lie within reach',
   'both faces were wiped minutes ago, and nobody has touched them since',
   ...(d.plate ? ['the plate is bonded or lies ready below, the right way round'] : []),
@@ -57,6 +60,12 @@ function beadSaid({ d }: Work): string {
       : 'The inside stays dry, so that a leak shows.'
   return `${laid}. ${inside}`
 }
+const limitSaid = ({ preload }: Work['j']) =>
+  !preload.limitedByDeck
+    ? ''
+    : preload.limitedBy === 'hold'
+      ? ', all that its thread holds with a tenth in hand'
+      : ', all that deck and plate can bear'
 function snug(w: Work): void {
   const { d, j, units } = w
   const torqueNm = Math.round(10 * j.preload.torqueNm) / 10
@@ -68,14 +77,14 @@ function snug(w: Work): void {
   const once = d.bedding.tightening === 'once'
   w.add(
     'snug',
-    `Hold the bolt still and turn the nut: ${once ? 'in one go' : 'snug'} to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${j.preload.limitedByDeck ? ', all that deck and plate can bear' : ''}.${apart}${j.preload.galling ? ' Paste on the thread.' : ''}`,
+    `${isBlind(d) ? 'Turn the bolts crosswise, a little each, for the seal turns with them: ' : 'Hold the bolt still and turn the nut: '}${once ? 'in one go' : 'snug'} to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${limitSaid(j)}.${apart}${j.preload.galling ? ' Paste on the thread.' : ''}`,
     {
-      hands: 2,
+      hands: isBlind(d) ? 1 : 2,
       gate: true,
       minutes: minutesFor(5, 3, w.holes),
       asks: ['torque'],
       torqueNm,
-      alone: 'A spanner taped to the head, or a wedge under it, holds it from below.',
+      alone: isBlind(d) ? '' : 'A spanner taped to the head, or a wedge under it, holds it from below.',
       tools: ['torque wrench', 'spanners', 'socket with extension', 'cloths'],
     },
   )

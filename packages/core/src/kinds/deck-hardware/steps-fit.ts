@@ -1,6 +1,8 @@
 import { formatForce, formatTorque, formatVolume } from '../../base/quantity/format'
+import { isBlind } from './hold'
 import { isolationSaid } from './isolation'
 import { bedMean } from './plans'
+import { holdSteps } from './steps-holes'
 import { PROOF_FACTOR, PROOF_MINUTES } from './proof'
 import { BOND_LOOKS, all, potSaid, type Work } from './steps-work'
 
@@ -34,6 +36,7 @@ export function plateSteps(w: Work): void {
       ...(h === null ? {} : { after: { step: 'sheets', hours: h, what: 'The glue of the two sheets' } }),
     },
   )
+  holdSteps(w)
   if (!d.plate.bonded)
     add('plate-dry', 'The plate goes in dry: where the surface is not flat it bears only here and there.')
   else if (bedMean(d.plate) > 0)
@@ -59,15 +62,23 @@ export function fitSteps(w: Work): void {
   const kept = isolationSaid(d, w.units)
   if (kept) add('isolate', kept, { tools: ['paste', ...(d.isolation.sleeve ? ['sleeves', 'washers'] : [])] })
   const bond = d.plate?.bonded ? (w.pot('bed')?.sandH ?? null) : null
-  add('dry-fit', 'Dry fit everything. Look at the bolt ends: two threads through each nut.', {
-    hands: 2,
-    gate: true,
-    records: all('dry-fitted'),
-    alone: 'Tape the heads down from above, then go in; a swivel and an extension reach the nuts.',
-    tools: ['spanners', 'socket with extension and swivel', 'tape', 'grabber'],
-    ...(bond === null ? {} : { after: { step: 'plate-bond', hours: bond, what: 'The plate\u2019s bond' } }),
-  })
-  if (d.bolt.nut === 'locking')
+  add(
+    'dry-fit',
+    isBlind(d)
+      ? 'Dry fit everything. Run each bolt in by hand to where it clamps: one that binds or stands on the bottom is found now.'
+      : 'Dry fit everything. Look at the bolt ends: two threads through each nut.',
+    {
+      hands: isBlind(d) ? 1 : 2,
+      gate: true,
+      records: all('dry-fitted'),
+      alone: isBlind(d)
+        ? ''
+        : 'Tape the heads down from above, then go in; a swivel and an extension reach the nuts.',
+      tools: ['spanners', 'socket with extension and swivel', 'tape', 'grabber'],
+      ...(bond === null ? {} : { after: { step: 'plate-bond', hours: bond, what: 'The plate\u2019s bond' } }),
+    },
+  )
+  if (d.bolt.nut === 'locking' && !isBlind(d))
     add(
       'run-down',
       `Run one locking nut down by hand wrench, before it touches anything, and read what it takes: the wrench is set to that and ${formatTorque(j.preload.preloadTorqueNm, w.units)} that clamp.`,

@@ -1,7 +1,9 @@
 import { CORE_STEP_TEXT } from '../../chapters/deck/core-plug'
+import { SIZES } from '../../base/materials/fasteners'
 import { formatVolume } from '../../base/quantity/format'
 import type { Step } from '../step'
-import { hoursSaid, minutesFor, potSaid, type Work } from './steps-work'
+import { insertMm } from './hold'
+import { BOND_LOOKS, hoursSaid, minutesFor, potSaid, type Work } from './steps-work'
 
 /** What must be true before the drill, each on record. */
 const beforeDrilling = ({ d }: Work): string[] => [
@@ -95,6 +97,52 @@ function doubler({ d, add, mm }: Work): void {
   )
 }
 
+/** Threads that are there before the bolt comes: cut, pressed or cast, and tried before the bead. */
+export function holdSteps(w: Work): void {
+  const { d, add, mm } = w
+  const { tapDrillMm } = SIZES[d.bolt.size]!
+  const what = d.plate ? 'plate' : 'deck'
+  if (d.hold.way === 'tapped')
+    add(
+      'tap',
+      `Drill the ${what} ${mm(tapDrillMm)} square to its face, by the deck\u2019s own holes, and tap it ${d.bolt.size}: half a turn on, a quarter back, oil on metal; chips out. Try each bolt to the bottom by hand.`,
+      {
+        gate: true,
+        minutes: minutesFor(10, 8, w.holes),
+        tools: ['tap and wrench', `drill ${mm(tapDrillMm)}`, 'guide block', 'oil'],
+        caution: 'A broken tap stays in the boat: never force it.',
+      },
+    )
+  if (d.hold.way === 'press-in')
+    add(
+      'press-in',
+      `Drill the ${what} to the maker\u2019s figure for an insert of ${mm(insertMm(d))} and press it in from the far side, flush; try each bolt by hand. It is in before the plate goes in.`,
+      {
+        gate: true,
+        minutes: minutesFor(10, 6, w.holes),
+        tools: ['drill', 'press or bolt and washers', 'depth gauge'],
+      },
+    )
+  if (d.hold.way === 'bonded')
+    add(
+      'bond-inserts',
+      `Grind the inserts, ${mm(insertMm(d))} outside, wipe them and their holes; wax the bolts; bond them in with filled epoxy, flush, hung from the waxed bolts through the ${what}\u2019s template until it is hard.`,
+      {
+        gate: true,
+        minutes: minutesFor(20, 6, w.holes),
+        asks: ['looks', 'lot', 'air', 'dew'],
+        looks: BOND_LOOKS('each insert and its hole').slice(0, 1),
+        lot: 'epoxy',
+        caution: 'Gloves, air; wax in every thread.',
+        tools: ['cups', 'filler', 'syringe', 'wax', 'gloves'],
+      },
+    )
+}
+/** How a nut goes into the fill, where that is what holds. */
+const caught = (w: Work) =>
+  w.d.hold.way === 'nut-in-epoxy'
+    ? ' First hang a nut in each hole on a waxed bolt with a washer on top, its thread stopped with wax below; it is cast in, and the bolt backed out when it is hard.'
+    : ''
 const FIRST_CUT = ['bore', 'drill']
 /** The wall is closed against water by the last of these that the school has. */
 const SEALS = ['fill', 'bond-insert', 'seal-wall']
@@ -132,7 +180,7 @@ function sized(w: Work, id: string): string {
   if (id === 'reef' && j.core?.undercutMm) return ` ${mm(j.core.undercutMm)} all round.`
   if (id === 'redrill' || id === 'drill') return ` ${mm(holeMm)}.`
   if (id === 'fill' && j.core)
-    return ` ${formatVolume(j.core.fillEachMl, w.units)} a hole; one that takes twice that means wet or torn core. ${potSaid(w, 'plug')}.`
+    return ` ${formatVolume(j.core.fillEachMl, w.units)} a hole; one that takes twice that means wet or torn core.${caught(w)} ${potSaid(w, 'plug')}.`
   if (id === 'bond-insert') {
     const what = d.core.insertMaterial === 'epoxy-plug' ? 'a block of filled epoxy' : 'high-density foam'
     return ` The blank is ${what}; faces ground and wiped, core edge sealed first. ${potSaid(w, 'insert')}.`
@@ -193,6 +241,7 @@ export function holeSteps(w: Work): void {
       finish: s.id === finish,
       last: drillsLast && sealed && s.id === 'drill',
     })
+  if (!d.plate) holdSteps(w)
   if (d.pipeMm !== null) pipe(w)
 }
 /** A deck pipe's hole: cut, its core hooked back and filled, its edge sealed. */

@@ -2,6 +2,7 @@ import { jointSnug } from '../../chapters/deck/joint-check'
 import type { Plug } from '../../chapters/deck/footprint'
 import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
 import type { Design } from './design'
+import { isBlind } from './hold'
 import { jointInput, plateOutput } from './joint'
 import type { Shared } from './loads'
 
@@ -13,6 +14,8 @@ export interface DeckLimit {
   preloadN: number
   limitedBy: string | null
 }
+/** Nothing presses behind: so wide that it never counts. */
+const NO_WASHER = { washerDiameterMm: 10_000 }
 export function deckLimit(
   d: Design,
   plug: Plug | undefined,
@@ -22,7 +25,7 @@ export function deckLimit(
   const of = (s: Shared): DeckLimit[] => {
     const plate = plateOutput(d, plug, 0, s, false, own)?.snug
     return [
-      jointSnug(jointInput(d, plug, 0, s)),
+      jointSnug({ ...jointInput(d, plug, 0, s), ...(isBlind(d) && !d.plate ? NO_WASHER : {}) }),
       ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
     ]
   }
@@ -35,8 +38,8 @@ export function tighten(d: Design, limit: DeckLimit): Tightening {
     size: d.bolt.size,
     grade: d.bolt.grade,
     paste: d.bolt.paste,
-    nut: d.bolt.nut,
-    prevailingNm: d.bolt.runDownNm,
+    nut: isBlind(d) ? ('hex' as const) : d.bolt.nut,
+    prevailingNm: isBlind(d) ? null : d.bolt.runDownNm,
     torqueNm: d.bolt.torqueNm,
     deckLimitN: limit.limitedBy === null ? null : limit.preloadN,
   }

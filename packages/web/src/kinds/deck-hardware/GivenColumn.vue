@@ -11,6 +11,8 @@ import {
   LINE_IDS,
   PLATES,
   PLATE_IDS,
+  HOLD_SAID,
+  HOLD_WAYS,
   SCHOOLS,
   SEALANTS,
   SEALANT_IDS,
@@ -23,6 +25,7 @@ import {
   type Design,
   type Measurable,
   zoneTitle,
+  type HoldWay,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -122,6 +125,10 @@ function setPlate(material: string) {
     crownRadiusMm: null,
   })
 }
+const HOLD_OPTIONS = (Object.keys(HOLD_WAYS) as HoldWay[]).map((value) => ({
+  value,
+  title: HOLD_WAYS[value],
+}))
 const schoolOptions = computed(() =>
   CORE_SCHOOLS.map((s) => ({
     value: s,
@@ -320,6 +327,41 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       />
       paste on the thread</label
     >
+
+    <ChoiceField
+      label="Held by"
+      :model-value="d.hold.way"
+      :options="HOLD_OPTIONS"
+      :disabled="off"
+      :hint="HOLD_SAID[d.hold.way]"
+      @update:model-value="set('hold.way', $event)"
+    />
+    <p v-if="d.hold.way === 'through' && bench.flags.some((f) => f.id === 'no-reach')" class="small rule">
+      Nobody reaches a nut here. Take threads in a plate, inserts, or nuts caught in epoxy: they are fixed
+      from above.
+    </p>
+    <DimensionField
+      v-if="d.hold.way === 'tapped'"
+      label="Thread engaged"
+      :model-value="d.hold.engagedMm"
+      :units="boats.units"
+      above
+      optional
+      placeholder="all of it"
+      :disabled="off"
+      @update:model-value="set('hold.engagedMm', $event)"
+    />
+    <DimensionField
+      v-if="d.hold.way === 'press-in' || d.hold.way === 'bonded'"
+      label="Insert, outside"
+      :model-value="d.hold.insertMm"
+      :units="boats.units"
+      above
+      optional
+      placeholder="1.5 bolts"
+      :disabled="off"
+      @update:model-value="set('hold.insertMm', $event)"
+    />
 
     <div class="group gap"><h2>Backing plate</h2></div>
     <ChoiceField

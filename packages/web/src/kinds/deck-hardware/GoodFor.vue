@@ -44,10 +44,14 @@ const least = (which: 'worst' | 'best') => {
       <template v-if="found">
         <p>{{ goodForSaid(found, boats.units) }}</p>
         <dl class="small">
-          <dt>At the worst<span class="line" aria-hidden="true"></span></dt>
+          <dt>
+            {{ d.unseen.length ? 'At the worst' : 'Good for' }}<span class="line" aria-hidden="true"></span>
+          </dt>
           <dd class="figure">{{ least('worst') }}</dd>
-          <dt>At the best<span class="line dashed" aria-hidden="true"></span></dt>
-          <dd class="figure">{{ least('best') }}</dd>
+          <template v-if="d.unseen.length">
+            <dt>At the best<span class="line dashed" aria-hidden="true"></span></dt>
+            <dd class="figure">{{ least('best') }}</dd>
+          </template>
           <dt>Asked for<span class="line load" aria-hidden="true"></span></dt>
           <dd class="figure">{{ formatForce(found.demandN, boats.units) }}</dd>
         </dl>
@@ -100,7 +104,7 @@ dt {
   border-top-style: dashed;
 }
 .line.load {
-  border-top-color: var(--tide);
+  border-top-color: var(--buoy);
 }
 figure {
   margin: 0;
