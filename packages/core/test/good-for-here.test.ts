@@ -72,14 +72,14 @@ describe('one that nobody has looked behind', () => {
     expect(at(0.5 * (aft.worst.loadN! + aft.best.loadN!))).toBe('unproven')
     expect(at(3 * aft.best.loadN!)).toBe('short')
   })
-  it('is drawn with aft below and starboard to the right, and said without a figure that is none', () => {
+  it('is drawn with bow to the left and starboard up, as the pattern is, and said without a figure that is none', () => {
     const g = good(found(['plate']))
     const rose = goodForRose(g, 'inch')
     const path = rose.shapes.find((s) => s.kind === 'path' && s.role === 'worst')!
     if (path.kind !== 'path') throw new Error('no rose')
     const i = (deg: number) => g.out.directions.findIndex((q) => q.azimuthDeg === deg)
-    expect(path.points[i(0)]!.y).toBeLessThan(0)
-    expect(path.points[i(90)]!.x).toBeGreaterThan(0)
+    expect(path.points[i(0)]!.x).toBeGreaterThan(0)
+    expect(path.points[i(90)]!.y).toBeGreaterThan(0)
     expect(path.points).toHaveLength(g.out.directions.length + 1)
     expect(goodForSaid(g, 'inch')).toBe(goodForSaid(g, 'inch').replace(/NaN|undefined|null/g, ''))
     expect(goodForSaid(g, 'inch')).toMatch(

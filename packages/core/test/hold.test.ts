@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   HOLD_WAYS,
+  drawPattern,
   drawSection,
   heldBy,
   judge,
@@ -107,5 +108,22 @@ describe('every way, on paper and in the hand', () => {
     const d = fit('nut-in-epoxy', { plate: null })
     expect(steps(d).find((s) => s.id === 'core-fill')!.text).toContain('waxed bolt')
     expect(partsOf(d, judge(d)).find((p) => p.key === 'nut')!.title).toBe('Nut, to be cast in')
+  })
+})
+
+describe('where the load acts, on the drawings', () => {
+  it('has a foot that can be dragged, in the cut and from above, and says its figure', () => {
+    const d = withChange(deckFit('HG-BR80'), {})
+    const j = judge(d)
+    const [cut, plan] = [drawSection(d, j, 'metric'), drawPattern(d, j, 'metric')]
+    const value = (dr: typeof cut, path: string) => dr.handles!.find((h) => h.path === path)!.value
+    expect(value(cut, 'load.point.x')).toBe(j.load.pointMm.x)
+    expect(value(cut, 'load.point.z')).toBe(j.load.heightMm)
+    expect([value(plan, 'load.point.x'), value(plan, 'load.point.y')]).toEqual([
+      j.load.pointMm.x,
+      j.load.pointMm.y,
+    ])
+    // A roller's load acts far ahead of its base: the picture goes as far.
+    expect(plan.bounds.minX).toBeLessThan(j.load.pointMm.x)
   })
 })

@@ -139,8 +139,8 @@ export function goodForSaid(g: GoodForHere, units: Units): string {
 
 const SIZE = 100
 const TEXT = 9
-/** Forward is up, as the boat is seen on her plan; azimuth 0 is aft. */
-const at = (deg: number, r: number): Pt => ({ x: r * sind(deg), y: -r * cosd(deg) })
+/** Bow to the left and starboard up, as the pattern beside it; azimuth 0 is aft. */
+const at = (deg: number, r: number): Pt => ({ x: r * cosd(deg), y: r * sind(deg) })
 /** Rings at a round load, about three of them. */
 function ringsOf(mostN: number): number[] {
   const step = [1, 2, 5, 10]
@@ -174,10 +174,10 @@ export function goodForRose(g: GoodForHere, units: Units): Drawing {
   shapes.push(
     { kind: 'path', points: rose('worst'), weight: 'outline', role: 'worst' },
     { kind: 'ring', at: { x: 0, y: 0 }, r: r(g.demandN), weight: 'load', role: 'load' },
-    { kind: 'text', at: { x: 0, y: SIZE + 10 }, text: 'forward', size: TEXT, anchor: 'middle' },
-    { kind: 'text', at: { x: 0, y: -SIZE - 16 }, text: 'aft', size: TEXT, anchor: 'middle' },
-    { kind: 'text', at: { x: SIZE + 4, y: -3 }, text: 'starboard', size: TEXT, anchor: 'start' },
-    { kind: 'text', at: { x: -SIZE - 4, y: -3 }, text: 'port', size: TEXT, anchor: 'end' },
+    { kind: 'text', at: { x: 0, y: SIZE + 10 }, text: 'starboard', size: TEXT, anchor: 'middle' },
+    { kind: 'text', at: { x: 0, y: -SIZE - 16 }, text: 'port', size: TEXT, anchor: 'middle' },
+    { kind: 'text', at: { x: SIZE + 4, y: -3 }, text: 'aft', size: TEXT, anchor: 'start' },
+    { kind: 'text', at: { x: -SIZE - 4, y: -3 }, text: 'forward', size: TEXT, anchor: 'end' },
   )
   return {
     title: 'What it is good for, by direction',

@@ -2,7 +2,7 @@ import { formatForce, formatLength, type Units } from '../../base/quantity/forma
 import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
-import { niceLength, rect, type Drawing, type Pt, type Shape } from '../../drawing/shapes'
+import { niceLength, rect, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
 
 const circle = (r: number): Pt[] =>
   Array.from({ length: 48 }, (_, i) => ({
@@ -124,16 +124,56 @@ export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
       weight: 'strong',
     })
   })
+  const load = loadFrom(j, ext, textMm)
+  shapes.push(...load.shapes)
   const pad = textMm * 2.6
   return {
     title: `From above, bow left, starboard up. Ring: share of the bolt\u2019s strength.${heel ? ' Dark: pressed on the deck, past the heel line.' : ''}`,
     description: `${d.bolts.length} bolts; base ${formatLength(2 * half.x, units)} by ${formatLength(2 * half.y, units)}.`,
-    bounds: { minX: -ext.x - pad, maxX: ext.x + pad, minY: -ext.y - pad, maxY: ext.y + pad },
+    bounds: {
+      minX: Math.min(-ext.x, load.at.x) - pad,
+      maxX: Math.max(ext.x, load.at.x) + pad,
+      minY: Math.min(-ext.y, load.at.y) - pad,
+      maxY: Math.max(ext.y, load.at.y) + pad,
+    },
     shapes,
     legend: [],
     textMm,
     scaleBarMm: niceLength(ext.x / 2, units),
+    handles: load.handles,
   }
+}
+const FAR_MM = 5000
+/** The load seen from above, from where it acts, with a foot that can be dragged. */
+function loadFrom(j: Judgement, ext: { x: number; y: number }, textMm: number) {
+  const { x, y } = j.load.pointMm
+  const at = { x, y }
+  const { alongN, acrossN } = j.worst.direction
+  const flat = Math.hypot(alongN, acrossN)
+  const reach = 0.6 * Math.min(ext.x, ext.y) + textMm
+  const shapes: Shape[] = [{ kind: 'ring', at, r: textMm * 0.4, weight: 'load', role: 'load' }]
+  if (flat > 1e-9) {
+    const [ux, uy] = [alongN / flat, acrossN / flat]
+    const end = { x: x + ux * reach, y: y + uy * reach }
+    const barb = (s: number) => ({
+      x: end.x - textMm * (0.9 * ux + s * 0.4 * uy),
+      y: end.y - textMm * (0.9 * uy - s * 0.4 * ux),
+    })
+    shapes.push(
+      { kind: 'path', points: [at, end], weight: 'load', role: 'load' },
+      { kind: 'path', points: [barb(1), end, barb(-1)], weight: 'load', role: 'load' },
+    )
+  }
+  const handle = (axis: 'x' | 'y', label: string, value: number): Handle => ({
+    path: `load.point.${axis}`,
+    label: `where the load acts, ${label}`,
+    at: axis === 'x' ? { x: x - textMm * 0.5, y } : { x, y: y + textMm * 0.5 },
+    axis,
+    value,
+    per: 1,
+    leastMm: -FAR_MM,
+  })
+  return { at, shapes, handles: [handle('x', 'aft', x), handle('y', 'to starboard', y)] }
 }
 /** The part of an outline on the toe's side of the heel line. */
 function pressedOutline(

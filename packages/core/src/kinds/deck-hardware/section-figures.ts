@@ -87,6 +87,8 @@ function arrowHead(p: SectionPen, at: Pt, end: Pt): Pt[] {
 /** Across the cut a load has no way of its own in it. */
 const ACROSS = 0.02
 
+/** Nothing of a fitting is farther from its base than that. */
+const FAR_MM = 5000
 /** The load, where it acts, in the plane of the cut. */
 export function drawLoad(p: SectionPen): { at: Pt; end: Pt; way: number | null } {
   const { d, j, baseTop, textMm } = p
@@ -105,6 +107,26 @@ export function drawLoad(p: SectionPen): { at: Pt; end: Pt; way: number | null }
       ? { x: at.x, y: at.y + reach * 0.6 * Math.max(0.25, sind(dir.elevationDeg)) }
       : { x: at.x + way * reach * cosd(dir.elevationDeg), y: at.y + reach * sind(dir.elevationDeg) }
   if (presses) at.y = end.y + reach * 0.6
+  p.handles.push(
+    {
+      path: 'load.point.x',
+      label: 'where the load acts, aft',
+      at: { x: at.x - textMm * 0.5, y: at.y },
+      axis: 'x',
+      value: j.load.pointMm.x,
+      per: 1,
+      leastMm: -FAR_MM,
+    },
+    {
+      path: 'load.point.z',
+      label: 'where the load acts, up',
+      at: { x: at.x, y: at.y + textMm * 0.5 },
+      axis: 'y',
+      value: j.load.heightMm,
+      per: 1,
+      leastMm: -FAR_MM,
+    },
+  )
   p.path([at, end], 'load')
   p.path(arrowHead(p, at, end), 'load')
   // Clear of the fitting's own outline.

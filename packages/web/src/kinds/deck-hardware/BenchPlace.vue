@@ -23,6 +23,7 @@ import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { readJson } from '../../pieces/files'
 import SizeIt from './SizeIt.vue'
 import VerdictColumn from './VerdictColumn.vue'
+import { draggedTo } from './load-fields'
 
 const bench = useBench()
 const boats = useBoats()
@@ -66,6 +67,7 @@ const stale = computed(() =>
   open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null,
 )
 const ownReason = ref('')
+const dragged = (path: string, v: number) => bench.change(draggedTo(bench.design!, path, v))
 const boltCount = computed(() => (open.value?.bolts.length ?? 0) + (open.value?.pipeMm ? 1 : 0))
 
 function step(by: number) {
@@ -254,7 +256,7 @@ async function takeFile(chosen: File) {
           :picked="part"
           :editable="!bench.readOnly"
           @pick="pick"
-          @drag="(path: string, v: number) => bench.change({ [path]: v })"
+          @drag="dragged"
           @type="typeOver"
         />
         <LegendRow :tones="bench.whole.section.legend" />

@@ -19,6 +19,7 @@ import {
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import OrderBox from '../../pieces/OrderBox.vue'
+import { draggedTo } from './load-fields'
 import PartsTable from '../../pieces/PartsTable.vue'
 import dayjs from 'dayjs'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -122,7 +123,12 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
     >
       <div v-if="tab === 'Pattern'" class="pattern">
         <figure>
-          <DrawingView :drawing="w.pattern" :units="boats.units" />
+          <DrawingView
+            :drawing="w.pattern"
+            :units="boats.units"
+            :editable="!bench.readOnly"
+            @drag="(path: string, v: number) => bench.change(draggedTo(d, path, v))"
+          />
           <figcaption class="soft small">{{ w.pattern.title }}</figcaption>
         </figure>
         <div class="scroll" tabindex="0" aria-label="Each bolt">

@@ -191,3 +191,10 @@ export function withField(load: Load, key: string, value: unknown): Load {
 /** Only one who leans on a rail leans to a side. */
 export const withKind = (load: Load, kind: string): Load =>
   withField(withField(load, 'kind', kind), 'side', kind === 'guard' && 'side' in load ? load.side : null)
+
+const POINT = 'load.point.'
+/** What a drag of an edge, or of the arrow's foot, changes. */
+export const draggedTo = (d: Design, path: string, mm: number): Record<string, unknown> =>
+  path.startsWith(POINT)
+    ? { load: withPoint(d.load, path.slice(POINT.length) as 'x' | 'y' | 'z', mm) }
+    : { [path]: mm }
