@@ -57,7 +57,8 @@ describe('threads instead of nuts', () => {
     expect(named(fit('press-in', { 'plate.material': 'plastic' }), 'hold').because).toContain(
       'holds no thread',
     )
-    expect(named(fit('nut-in-epoxy', {}, SOLID), 'hold').because).toContain('no plug')
+    expect(named(fit('nut-in-epoxy', { plate: null }, SOLID), 'hold').because).toContain('no plug')
+    expect(named(fit('nut-in-epoxy'), 'hold').because).toContain('does nothing')
     expect(named(fit('nut-in-epoxy', {}, SOLID), 'hold').verdict).toBe('unproven')
   })
   it('a deck without a core may hold the thread itself', () => {

@@ -97,6 +97,8 @@ function asked(d: Design): { input: Record<string, unknown> } | { because: strin
   if (way === 'nut-in-epoxy') {
     const s = d.structure
     if (s.kind !== 'sandwich') return { because: 'Without a core there is no plug to cast a nut into.' }
+    if (d.plate)
+      return { because: 'The bolts end in the core: a plate behind them does nothing. Leave it out.' }
     const nut = SIZES[d.bolt.size]!.hexNutMm
     const plugLengthMm = s.outerMm + s.core.thicknessMm
     if (plugLengthMm <= nut + 1)

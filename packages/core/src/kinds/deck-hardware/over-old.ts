@@ -121,7 +121,11 @@ export function overOldSaid(o: OverOld, units: Units): string {
 
 /** The pattern with what was there before drawn in: those in the way heavy, the filled ones dashed. */
 export function overOldDrawing(d: Design, j: Judgement, o: OverOld, units: Units): Drawing {
-  const drawing = drawPattern(d, j, units)
+  const whole = drawPattern(d, j, units)
+  // What the load does stands in the pattern itself; here it would only hide the holes.
+  const bare = (x: Shape) =>
+    !('weight' in x && x.weight === 'load') && !('role' in x && (x.role === 'pressed' || x.role === 'load'))
+  const drawing = { ...whole, shapes: whole.shapes.filter(bare) }
   const b = { ...drawing.bounds }
   const shapes: Shape[] = o.holes.flatMap((h, i): Shape[] => {
     const at = { x: h.xMm - d.place.xMm, y: h.yMm - d.place.yMm }

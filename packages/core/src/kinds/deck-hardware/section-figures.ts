@@ -1,6 +1,7 @@
 import { formatForce } from '../../base/quantity/format'
 import { cosd, sind } from '../../base/geometry/outline'
 import type { Pt } from '../../drawing/shapes'
+import { isBlind } from './hold'
 import { underShape } from './under-drawing'
 import type { SectionPen } from './section-pen'
 
@@ -40,7 +41,8 @@ export function drawThicknesses(p: SectionPen, lineX: number): number {
 export function drawGrip(p: SectionPen, gx: number): void {
   const { d, deckHalf, textMm } = p
   const top = d.bolt.head === 'countersunk' ? p.baseTop : p.baseTop + (p.headWasher?.thicknessMm ?? 0)
-  const low = p.under - p.nutWasher.thicknessMm
+  const blind = isBlind(d) && p.j.grip !== null
+  const low = blind ? top - p.j.grip!.gripMm : p.under - p.nutWasher.thicknessMm
   p.line(deckHalf * 0.98, top, gx + textMm * 0.5, top)
   p.line(deckHalf * 0.98, low, gx + textMm * 0.5, low)
   p.line(gx, top, gx, low)

@@ -27,7 +27,7 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   const dy = drawBelow(p)
   const { at, end, way } = drawLoad(p)
   const tones = new Set(p.shapes.flatMap((x) => (x.kind === 'area' ? [x.tone] : [])))
-  const top = Math.max(at.y, p.baseTop + d.base.bodyHeightMm, end.y + textMm * 2)
+  const top = Math.max(at.y + textMm, p.baseTop + d.base.bodyHeightMm + textMm, end.y + textMm * 2)
   const layers = j.gripLayers.map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`).join(', ')
   return {
     title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,

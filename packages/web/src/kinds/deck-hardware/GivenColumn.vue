@@ -13,6 +13,7 @@ import {
   PLATE_IDS,
   HOLD_SAID,
   HOLD_WAYS,
+  isBlind,
   SCHOOLS,
   SEALANTS,
   SEALANT_IDS,
@@ -125,6 +126,9 @@ function setPlate(material: string) {
     crownRadiusMm: null,
   })
 }
+/** Nuts in the core end there: what stood behind them goes. */
+const setHold = (way: HoldWay) =>
+  bench.change({ 'hold.way': way, ...(way === 'nut-in-epoxy' ? { plate: null } : {}) })
 const HOLD_OPTIONS = (Object.keys(HOLD_WAYS) as HoldWay[]).map((value) => ({
   value,
   title: HOLD_WAYS[value],
@@ -284,6 +288,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       "
     />
     <ChoiceField
+      v-if="!isBlind(d)"
       label="Nut"
       :model-value="d.bolt.nut"
       :options="NUTS"
@@ -291,6 +296,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       @update:model-value="set('bolt.nut', $event)"
     />
     <ChoiceField
+      v-if="!isBlind(d)"
       label="Washer at nut"
       :model-value="d.bolt.nutWasher"
       :options="WASHERS"
@@ -334,7 +340,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       :options="HOLD_OPTIONS"
       :disabled="off"
       :hint="HOLD_SAID[d.hold.way]"
-      @update:model-value="set('hold.way', $event)"
+      @update:model-value="setHold($event)"
     />
     <p v-if="d.hold.way === 'through' && bench.flags.some((f) => f.id === 'no-reach')" class="small rule">
       Nobody reaches a nut here. Take threads in a plate, inserts, or nuts caught in epoxy: they are fixed

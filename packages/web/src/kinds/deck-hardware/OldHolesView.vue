@@ -49,7 +49,7 @@ const idOf = (label: string) => found.value!.holes.find((h) => h.label === label
         </thead>
         <tbody>
           <tr v-for="r in rows" :key="r.label">
-            <td>
+            <td class="label">
               <RouterLink :to="`/register/${idOf(r.label)}`">{{ r.label }}</RouterLink>
             </td>
             <td>
@@ -70,6 +70,9 @@ const idOf = (label: string) => found.value!.holes.find((h) => h.label === label
   display: grid;
   grid-template-columns: minmax(220px, 1fr) minmax(0, 1.4fr);
   gap: 22px;
+}
+td.label {
+  white-space: nowrap;
 }
 figure {
   margin: 0;
