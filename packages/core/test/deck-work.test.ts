@@ -224,4 +224,14 @@ describe('metals are kept apart as far as it can be built', () => {
     expect(parts(d).map((p) => p.key)).not.toContain('sleeve')
     expect(metalPairs(d).find((x) => x.with === 'deck')!.isolated).toBe(false)
   })
+  it('an aluminium casting on stainless countersunk bolts is tight with paste, and looked at every year', () => {
+    const d = fit('HG-CC6')
+    const casting = (x: Design) => metalPairs(x).find((p) => p.with === 'fitting')!.verdict
+    // It slows the cell and does not stop it: every yard works so, and nobody forgets it.
+    expect(d.isolation).toEqual({ sleeve: false, washer: false, sealant: true })
+    expect(casting(d)).toBe('tight')
+    expect(deckHardware.inspections(d, judge(d)).map((x) => x.id)).toContain('paste')
+    expect(casting(withChange(d, { 'isolation.sealant': false }))).toBe('short')
+    expect(casting({ ...d, wetness: 'immersed' })).toBe('short')
+  })
 })

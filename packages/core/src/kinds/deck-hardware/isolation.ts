@@ -15,6 +15,8 @@ export const bestIsolation = (d: Pick<Design, 'bolt'>) => (sleeveFits(d) ? ISOLA
 export const builtIsolation = (d: Pick<Design, 'bolt' | 'isolation'>): Design['isolation'] =>
   sleeveFits(d) ? d.isolation : { ...d.isolation, sleeve: false, washer: false }
 
+/** Isolated as well as it can be under a head that no sleeve goes under. */
+export const asPasted = (d: Pick<Design, 'bolt' | 'isolation'>) => !sleeveFits(d) && builtIsolation(d).sealant
 /** Sizes of sleeve, hole in the casting and washer; null where nothing keeps the metals apart. */
 export function isolationParts(d: Design): Isolation | null {
   const built = builtIsolation(d)

@@ -17,6 +17,7 @@ import { DECK_FINDINGS } from './findings'
 import { UNSEEN } from './good-for'
 import { withHabits } from './habits'
 import { gripLayersOf } from './grip'
+import { asPasted } from './isolation'
 import { judge } from './judge'
 import { Memo, type Judgement } from './judgement'
 import { panelAt } from './whole'
@@ -135,6 +136,16 @@ const inspections = (d: Design): Due[] => [
           title: 'Core moisture round each hole',
           everyDays: 365,
           why: 'a core that drinks is found long before it is soft',
+        },
+      ]
+    : []),
+  ...(asPasted(d)
+    ? [
+        {
+          id: 'paste',
+          title: 'Metals at the bolts',
+          everyDays: 365,
+          why: 'only paste keeps them apart: white powder or blisters say that it is gone',
         },
       ]
     : []),

@@ -4,7 +4,7 @@ import { POTENTIALS } from '../../base/materials/potentials'
 import { inWords, rank, say, type Check } from '../../base/verdict/check'
 import { areaOf } from '../../base/geometry/outline'
 import type { Design } from './design'
-import { builtIsolation } from './isolation'
+import { asPasted, builtIsolation } from './isolation'
 
 /** The pair id of a bolt's grade (chapter 0, "one thing, several ids"). */
 const OF_GRADE: Partial<Record<GradeId, string>> = {
@@ -77,13 +77,15 @@ export function metalPairs(d: Design): MetalPair[] {
       wetBedding: false,
       isolation: builtIsolation(d),
     } as Parameters<typeof galvanicPair.run>[0])
+    // Paste is all that a countersunk head allows: it keeps the water out, and every yard works so.
+    const pasted = g.verdict === 'short' && o.place !== 'immersed' && asPasted(d)
     return [
       {
         with: o.with,
         a: bolt,
         b: o.metal,
-        verdict: g.verdict,
-        because: `${POTENTIALS[bolt]!.title} bolts and ${POTENTIALS[o.metal]!.title} ${o.with}: ${g.because}`,
+        verdict: pasted ? ('tight' as const) : g.verdict,
+        because: `${POTENTIALS[bolt]!.title} bolts and ${POTENTIALS[o.metal]!.title} ${o.with}: ${g.because}${pasted ? ' Isolating paste keeps the water out as long as it is whole: renew it whenever a bolt is out, and look every year.' : ''}`,
         isolated: g.isolated,
       },
     ]
