@@ -1,4 +1,5 @@
 import type { Measurable, Structure } from '../base/materials/structure'
+import type { Units } from '../base/quantity/parse'
 import type { Duty } from '../base/verdict/factors'
 import type { Measure } from './where'
 
@@ -10,18 +11,21 @@ export interface SpotBoat {
   displacementKg: number
   beamM: number
   rig: Rig | null
+  /** what she is measured and bought for in */
+  units?: Units
   /** days until she is launched; null while nobody has said, or where the day is past */
   daysToLaunch?: number | null
 }
 const DAY_MS = 86_400_000
 /** `now`: milliseconds since 1970, where the day of the launch counts. */
 export const spotBoat = (
-  b: { displacementKg: number; beamMm: number; rig?: string | null; launchOn?: string | null },
+  b: { displacementKg: number; beamMm: number; rig?: string | null; launchOn?: string | null; units?: Units },
   now?: number,
 ): SpotBoat => ({
   displacementKg: b.displacementKg,
   beamM: b.beamMm / 1000,
   rig: RIGS.find((r) => r === b.rig) ?? null,
+  ...(b.units ? { units: b.units } : {}),
   ...(b.launchOn && now !== undefined ? { daysToLaunch: daysUntil(b.launchOn, now) } : {}),
 })
 function daysUntil(date: string, now: number): number | null {

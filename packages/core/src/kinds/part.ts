@@ -1,4 +1,11 @@
-import { formatLength, formatMass, formatVolume, type Units } from '../base/quantity/format'
+import {
+  formatFace,
+  formatLength,
+  formatMass,
+  formatRun,
+  formatVolume,
+  type Units,
+} from '../base/quantity/format'
 
 /** A word, or a figure that is said in the units of whoever reads it. */
 export type Piece =
@@ -9,6 +16,7 @@ export type Piece =
   | { kg: number }
   | { g: number }
   | { m: number }
+  | { mm2: number }
 export type Said = Piece[]
 
 /** How a part is counted. */
@@ -37,8 +45,9 @@ const pieceSaid = (p: Piece, units: Units): string => {
   if ('mmRound' in p) return formatLength(Math.round(p.mmRound * 10) / 10, units)
   if ('ml' in p) return formatVolume(p.ml, units)
   if ('kg' in p) return formatMass(p.kg, units)
-  if ('g' in p) return `${p.g.toFixed(0)} g`
-  return `${p.m.toFixed(1)} m`
+  if ('g' in p) return units === 'inch' && p.g >= 100 ? formatMass(p.g / 1000, units) : `${p.g.toFixed(0)} g`
+  if ('mm2' in p) return formatFace(p.mm2, units)
+  return formatRun(p.m, units)
 }
 export const saidIn = (said: Said, units: Units): string => said.map((p) => pieceSaid(p, units)).join('')
 

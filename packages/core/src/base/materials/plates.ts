@@ -77,5 +77,10 @@ export const BONDING_PLATE_IDS = PLATE_IDS.filter((p) => p !== 'plastic') as [
 ]
 export const PLATES_SOURCE = 'chapter 3.5, typical'
 export const STOCK_THICKNESS = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25]
-export const stockThickness = (requiredMm: number) =>
-  STOCK_THICKNESS.find((t) => t >= requiredMm - 1e-9) ?? null
+/** What an inch shop has on its rack, eighth to one inch. */
+export const STOCK_THICKNESS_IN = [1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4, 1].map((t) => t * 25.4)
+export const STOCKS = { metric: STOCK_THICKNESS, inch: STOCK_THICKNESS_IN } as const
+export type Stock = keyof typeof STOCKS
+/** The thinnest sheet on the rack that is enough; null where none is. */
+export const stockThickness = (requiredMm: number, stock: Stock = 'metric') =>
+  STOCKS[stock].find((t) => t >= requiredMm - 1e-9) ?? null

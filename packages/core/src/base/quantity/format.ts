@@ -27,6 +27,18 @@ export function formatInches(mm: number): string {
   return `${sign}${whole ? `${whole} ` : ''}${rest / g}/${64 / g}`
 }
 
+/** From here a rule is laid on; what is smaller is measured with a gauge. */
+const RULED_IN = 1
+/**
+ * Inches to be read, not typed: what a rule measures to its nearest 1/32, what a gauge measures to a
+ * thousandth. A field shows `formatInches`, in which nothing is rounded.
+ */
+export function readInches(mm: number): string {
+  const exact = formatInches(mm)
+  if (!exact.includes('.') || Math.abs(mm) < RULED_IN * MM_PER_IN) return exact
+  return formatInches((Math.round((mm / MM_PER_IN) * 32) / 32) * MM_PER_IN)
+}
+
 /** A length without its unit, for a field. */
 export function lengthText(mm: number, units: Units): string {
   if (units === 'inch') return formatInches(mm)
@@ -37,7 +49,7 @@ export const lengthUnit = (units: Units) => (units === 'inch' ? 'in' : 'mm')
 
 /** A length for reading: `12.5 mm`, `1 7/8 in`. */
 export function formatLength(mm: number, units: Units, places = 1): string {
-  if (units === 'inch') return `${formatInches(mm)} in`
+  if (units === 'inch') return `${readInches(mm)} in`
   const p = Math.abs(mm - Math.round(mm)) < 0.5 * 10 ** -places ? 0 : places
   return `${grouped(fixed(mm, p))} mm`
 }
@@ -58,6 +70,12 @@ export function formatTorque(nm: number, units: Units): string {
 export function formatVolume(ml: number, units: Units): string {
   return units === 'inch' ? `${fixed(ml / 29.5735295625, 1)} US fl oz` : `${fixed(ml, ml < 10 ? 1 : 0)} ml`
 }
+/** Tape and cord by the run, as they are bought. */
+export const formatRun = (m: number, units: Units) =>
+  units === 'inch' ? `${fixed(m / 0.3048, 1)} ft` : `${fixed(m, 1)} m`
+/** Sheet and cloth by the face. */
+export const formatFace = (mm2: number, units: Units) =>
+  units === 'inch' ? `${fixed(mm2 / 645.16, 0)} in\u00b2` : `${fixed(mm2 / 1e4, 1)} dm\u00b2`
 export function formatMass(kg: number, units: Units): string {
   if (units === 'inch') return `${fixed(kg / 0.45359237, 2)} lb`
   return kg < 1 ? `${fixed(kg * 1000, 0)} g` : `${fixed(kg, 2)} kg`
@@ -98,7 +116,7 @@ export function sayIn(sentence: string, units: Units): string {
   return sentence.replace(FIGURES, (_all, first: string, more: string, unit: string) => {
     const one = (text: string) => {
       const v = Number(text)
-      if (unit === 'mm') return formatInches(v)
+      if (unit === 'mm') return readInches(v)
       return unit === '\u00b0C'
         ? formatTemperature(v, units)
         : unit === 'kg'

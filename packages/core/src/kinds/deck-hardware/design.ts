@@ -78,6 +78,8 @@ export const designSchema = z.strictObject({
   padsMm: z.array(nonNegative()).max(60).default([]),
   /** how much thicker the deck is at each bolt than the zone says; empty: even */
   unevenMm: z.array(z.number().min(-100).max(100)).max(60).default([]),
+  /** whose rack of sheet it is made from */
+  stock: z.enum(['metric', 'inch']).default('metric'),
   /** what carries a push under the deck; null while nobody has said */
   under: underSchema.nullable().default(null),
   /** a hole beside the bolts, for a deck pipe, a cable or a shaft; null for none */

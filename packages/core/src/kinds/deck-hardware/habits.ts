@@ -118,11 +118,12 @@ function rulePlate(d: Design): Record<string, unknown> {
   const metal = ['al-5083', 'al-6061', 'ss-316'].includes(d.plate.material)
   const xs = d.bolts.map((b) => Math.abs(b.xMm))
   const ys = d.bolts.map((b) => Math.abs(b.yMm))
-  const up = (v: number) => Math.ceil(v / 5) * 5
+  const grain = d.stock === 'inch' ? 6.35 : 5
+  const up = (v: number) => Math.ceil(v / grain - 1e-9) * grain
   const wanted = (metal ? 1 : 2) * diameter
   // Past the thickest sheet two are bonded into one.
-  const one = stockThickness(wanted)
-  const [thicknessMm, sheets] = one === null ? [2 * stockThickness(wanted / 2)!, 2] : [one, 1]
+  const one = stockThickness(wanted, d.stock)
+  const [thicknessMm, sheets] = one === null ? [2 * stockThickness(wanted / 2, d.stock)!, 2] : [one, 1]
   return {
     'plate.thicknessMm': thicknessMm,
     'plate.sheets': sheets,

@@ -278,7 +278,9 @@ function bedding(d: Design, j: Judgement): Part[] {
         unit: 'none',
         note: [
           { ml: q.volumeMl },
-          `; or sheet of the same thickness, ${(areaOf(planOfBase(d.base)) / 1e4).toFixed(1)} dm\u00b2, and tape for the bolts`,
+          '; or sheet of the same thickness, ',
+          { mm2: areaOf(planOfBase(d.base)) },
+          ', and tape for the bolts',
         ],
       }),
     ]

@@ -1,9 +1,9 @@
 import { GRADES, INCH_IDS, METRIC_IDS, SIZES } from '../../base/materials/fasteners'
 import { CORES, HOLE_SAWS } from '../../base/materials/cores'
-import { PLATES, STOCK_THICKNESS } from '../../base/materials/plates'
+import { PLATES, STOCKS } from '../../base/materials/plates'
 import { boundsOf } from '../../base/geometry/outline'
 import type { YardValue } from '../../base/materials/yard'
-import type { Check } from '../../base/verdict/check'
+import { say, type Check } from '../../base/verdict/check'
 import { attempt, mendable, withRemedies, type Try } from '../remedies'
 import type { FitsHole } from '../wrong-hole'
 import { type Design } from './design'
@@ -53,7 +53,8 @@ export function boltInHole(d: Design, holeMm: number): FitsHole {
 
 const plateFor = (d: Design, reachMm: number) => {
   const b = boundsOf({ outline: [...d.bolts, ...d.bolts, ...d.bolts] })
-  const up = (mm: number) => Math.ceil(mm / 5) * 5
+  const grain = d.stock === 'inch' ? 6.35 : 5
+  const up = (mm: number) => Math.ceil(mm / grain - 1e-9) * grain
   return { lengthMm: up(b.maxX - b.minX + 2 * reachMm), widthMm: up(b.maxY - b.minY + 2 * reachMm) }
 }
 
@@ -64,9 +65,10 @@ const plateFor = (d: Design, reachMm: number) => {
 function thicker(d: Design, j: Judgement): Candidate[] {
   if (!d.plate || !j.plate) return []
   const least = j.plate.requiredThicknessMm
-  return STOCK_THICKNESS.filter((t) => t > d.plate!.thicknessMm && t >= least)
+  return STOCKS[d.stock]
+    .filter((t) => t > d.plate!.thicknessMm && t >= least)
     .slice(0, 3)
-    .map((t) => ({ id: `plate-${t}`, text: `${t} mm plate`, change: { 'plate.thicknessMm': t } }))
+    .map((t) => ({ id: `plate-${say(t)}`, text: `${say(t)} mm plate`, change: { 'plate.thicknessMm': t } }))
 }
 function otherMaterial(d: Design): Candidate[] {
   if (!d.plate) return []
@@ -74,7 +76,7 @@ function otherMaterial(d: Design): Candidate[] {
     .filter((m) => m !== d.plate!.material)
     .map((m) => ({
       id: `plate-${m}`,
-      text: `${d.plate!.thicknessMm} mm ${PLATES[m].title}`,
+      text: `${say(d.plate!.thicknessMm)} mm ${PLATES[m].title}`,
       change: { 'plate.material': m },
     }))
 }

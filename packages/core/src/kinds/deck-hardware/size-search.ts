@@ -121,7 +121,10 @@ export class Search {
       const probe = this.look(key, plate(stock[Math.min(3, stock.length - 1)]!))
       if (!probe?.j.plate) continue
       if (probe.j.checks.some((c) => THICK_BLIND(c.id) && !good(c.verdict, this.level))) continue
-      const least = stockThickness(probe.j.plate.requiredThicknessMm * (this.level === 'holds' ? AT_090 : 1))
+      const least = stockThickness(
+        probe.j.plate.requiredThicknessMm * (this.level === 'holds' ? AT_090 : 1),
+        this.d.stock,
+      )
       if (least === null) continue
       const thicker = stock.filter((x) => x >= least).slice(0, 2)
       if (thicker.some((t) => this.look(key, plate(t))?.ok)) return

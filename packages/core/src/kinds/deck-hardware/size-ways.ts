@@ -1,7 +1,7 @@
 import { easyBoreMm } from '../../chapters/deck/core-plug'
 import { CORES, HOLE_SAWS } from '../../base/materials/cores'
 import { SIZES } from '../../base/materials/fasteners'
-import { STOCK_THICKNESS, type PlateId } from '../../base/materials/plates'
+import { STOCKS, type PlateId } from '../../base/materials/plates'
 import type { Point } from '../../base/geometry/outline'
 import { withChange } from '../../base/change'
 import type { Design } from './design'
@@ -120,7 +120,7 @@ export function* boltedWays(d: Design, w: Ways, sizes: string[], schools: School
 
 export const thickMost = (d: Design) => THICK_IN_BOLTS * SIZES[d.bolt.size]!.diameterMm
 /** Stock that a fitter would cut for such a bolt. */
-export const stockFor = (d: Design) => STOCK_THICKNESS.filter((t) => t <= thickMost(d) + 1e-9)
+export const stockFor = (d: Design) => STOCKS[d.stock].filter((t) => t <= thickMost(d) + 1e-9)
 
 /** The same with a plate that reaches so far past the outer bolts. */
 export function plated(

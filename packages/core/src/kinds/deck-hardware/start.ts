@@ -1,3 +1,4 @@
+import { stockThickness, type Stock } from '../../base/materials/plates'
 import type { CatalogueEntry } from './catalogue'
 import { SIZES } from '../../base/materials/fasteners'
 import { easyBoreMm } from '../../chapters/deck/core-plug'
@@ -29,12 +30,25 @@ export function drilledFor(
   )
 }
 
+const INCH = 25.4
+/**
+ * The sheet that one starts with: by the rule of thumb a bolt thick, for the larger bolts of an inch shop;
+ * what holds with less is found by Size it.
+ */
+const firstSheet = (size: string, stock: Stock) =>
+  stock === 'inch'
+    ? {
+        thicknessMm: stockThickness(Math.max((3 / 8) * INCH, SIZES[size]!.diameterMm), stock)!,
+        bedGapMm: INCH / 16,
+      }
+    : { thicknessMm: 8, bedGapMm: 1 }
 /** A first design of a catalogue fitting at a spot: usual choices, every one of them open to change. */
 export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): Design {
   const cored = spot.structure.kind === 'sandwich'
   const size = drilledFor(entry, spot.structure.kind === 'metal')
   const { load, guesses } = startingLoad(entry, spot)
-  const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes } as Design
+  const stock = spot.boat?.units === 'inch' || SIZES[size]!.system === 'inch' ? 'inch' : 'metric'
+  const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes, stock } as Design
   const design = parseDesign({
     schemaVersion: SCHEMA_VERSION,
     name,
@@ -58,6 +72,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
     base: entry.base,
     bolts: entry.bolts,
     sizes: entry.sizes,
+    stock,
     bolt: {
       size,
       grade: 'A4-70',
@@ -75,7 +90,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
         ? null
         : entry.family === 'track'
           ? null
-          : { material: 'g10', ...plateFor(bare, 40), thicknessMm: 8, bedGapMm: 1 },
+          : { material: 'g10', ...plateFor(bare, 40), ...firstSheet(size, stock) },
     core: {
       school: cored ? 'bore-fill' : 'none',
       boreMm:
@@ -84,7 +99,7 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
           : null,
       undercutMm: null,
       insert: null,
-      chamferMm: 1.5,
+      chamferMm: stock === 'inch' ? INCH / 16 : 1.5,
       torn: false,
       lightLoad: false,
     },

@@ -11,6 +11,7 @@ import {
   formatForce,
   formatLength,
   formatQuantity,
+  formatRun,
   formatTorque,
   formatVolume,
   sayIn,
@@ -205,7 +206,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
                 <td class="number">
                   {{
                     j.quantity.tapeM
-                      ? `${j.quantity.tapeM.toFixed(1)} m`
+                      ? formatRun(j.quantity.tapeM, boats.units)
                       : formatVolume(j.quantity.volumeMl, boats.units)
                   }}
                 </td>
