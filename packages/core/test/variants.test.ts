@@ -16,7 +16,7 @@ import { deckHardware as kind } from '../src/kinds/deck-hardware/kind'
 import { judgedWithRemedies } from '../src/kinds/registry'
 import { BALSA, deckFit } from './deck-hands'
 
-/** Deck hardware on every kind of deck and built in every way: nothing that is shown is a figure that is none. */
+/** Deck hardware on every kind of deck, built in every way: no figure that is shown is none. */
 const skin = { laminate: 'woven' as const }
 const DECKS: Record<string, Structure> = {
   cored: BALSA,
@@ -105,7 +105,7 @@ function whole(d: Design) {
       kind.drawings(d, j, units),
       kind.parts(d, j).map((p) => partSaid(p, units)),
     )
-    for (const what of kind.templates(d)) said.push(kind.template(d, j, what, units, true))
+    for (const what of kind.templates(d, j)) said.push(kind.template(d, j, what, units, true))
     for (const s of steps) {
       expect(s.text.trim(), s.id).not.toBe('')
       expect(stepTakes(s), s.id).not.toMatch(/NaN|undefined|null/)
