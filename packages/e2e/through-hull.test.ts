@@ -448,7 +448,7 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await expect(page.getByText('Wet: a drop aft', { exact: true })).toBeVisible()
   await expect(page.locator('.sizes, dd').filter({ hasText: 'drilled 29 mm' })).toBeVisible()
   await expect(page.getByText('Gate passed (no-lot): tube without a label')).toBeVisible()
-  await expect(page.getByText(/step pad bond, lot TC-EP-2201/)).toBeVisible()
+  await expect(page.getByText(/pad bonded, lot TC-EP-2201/)).toBeVisible()
   expect(await serious(page)).toEqual([])
 })
 

@@ -211,7 +211,7 @@ describe('a life that was corrected, or begun again', () => {
       who: 'x',
       at: '',
     }
-    expect(logSaid(l, 'metric')).toBe('step bed, lot TC-1, 20.0 \u00b0C, 55 %: even all round')
+    expect(logSaid(l, 'metric')).toBe('bedded, lot TC-1, 20.0 \u00b0C, 55 %: even all round')
     expect(logSaid(l, 'inch')).toContain('68')
     expect(
       logSaid(

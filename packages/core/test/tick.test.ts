@@ -263,15 +263,15 @@ describe('the log', () => {
     expect(lastReading(log, 'anode')).toBeNull()
   })
   it.each([
-    [line('bore-record', { sizeMm: 44, note: 'clean' }), 'step bore record, 44 mm: clean'],
+    [line('bore-record', { sizeMm: 44, note: 'clean' }), 'hole recorded as bored, 44 mm: clean'],
     [line('', { kind: 'bond', value: 0.05 }), 'bond path 0.05 \u03a9'],
     [line('', { kind: 'anode', value: 60 }), 'anode 60 % left'],
-    [line('watch-10', { kind: 'look', note: 'dry' }), 'looked at watch 10: dry'],
+    [line('watch-10', { kind: 'look', note: 'dry' }), 'looked at after 10 minutes: dry'],
     [line('', { kind: 'decision', note: 'lapped in' }), 'decided: lapped in'],
     [line('', { kind: 'order', undoes: true }), 'order, taken back'],
     [
       line('bed', { lot: 'S-14', tempC: 16, humidityPct: 60, data: { torqueNm: 8, holes: ['P-1'] } }),
-      'step bed, 8.0 N\u00b7m, lot S-14, 16.0 \u00b0C, 60 %, only P-1',
+      'bedded, 8.0 N\u00b7m, lot S-14, 16.0 \u00b0C, 60 %, only P-1',
     ],
   ])('is said in words: %#', (l, words) => {
     const { step, ...rest } = l

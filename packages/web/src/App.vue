@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import dayjs from 'dayjs'
 import { computed, onMounted, onUnmounted, ref, watch, watchEffect } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
@@ -118,6 +119,8 @@ function more(command: string) {
   else void signOut()
 }
 const roleTitle = computed(() => session.account?.role ?? '')
+/** On paper a page says of what day it is. */
+const printedOn = dayjs().format('D MMM YYYY')
 </script>
 
 <template>
@@ -187,6 +190,10 @@ const roleTitle = computed(() => session.account?.role ?? '')
       </div>
     </nav>
     <main class="place">
+      <div class="print-head" aria-hidden="true">
+        <span>{{ boats.picture?.name ?? 'North Tide' }}</span>
+        <span>North Tide, {{ printedOn }}</span>
+      </div>
       <p v-if="trouble" class="trouble" role="alert">
         {{ trouble }} <ElButton class="act" @click="begin">Try again</ElButton>
       </p>

@@ -3,5 +3,6 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import './style/base.css'
+import './style/print.css'
 
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -1,3 +1,4 @@
+import { stepNamed } from './step-names'
 import { formatLength, formatTemperature, formatTorque, type Units } from '../base/quantity/format'
 
 /** What can stand in the log of the work on a fitting, of whatever kind. Added to, never changed. */
@@ -131,9 +132,7 @@ export const tickSaid = (l: LogLine, units: Units): string =>
     .join('; ')
 /** A line of the log, in words. */
 export function logSaid(l: LogLine, units: Units): string {
-  const what =
-    KIND_SAID[l.kind]?.(l) ??
-    (l.step ? `${l.kind === 'look' ? 'looked at' : 'step'} ${l.step.replaceAll('-', ' ')}` : l.kind)
+  const what = KIND_SAID[l.kind]?.(l) ?? (l.step ? stepNamed(l.step) : l.kind)
   const given = [
     l.undoes ? 'taken back' : '',
     l.sizeMm == null ? '' : formatLength(l.sizeMm, units),

@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize'
 import {
+  checkNamed,
   gatesFor,
   zoneOfPlace,
   type BoatZone,
@@ -79,7 +80,7 @@ export const worthOf = (
   zones: BoatZone[],
 ): HoleFacts['fitting'] => ({
   verdict: f.verdict,
-  governing: f.governing,
+  governing: f.governing && checkNamed(f.governing).toLowerCase(),
   onBoat: zoneOfPlace(zones, f.design.place) !== null,
 })
 export const eventsOf = (penetrationId: number, transaction: Transaction | null = null) =>

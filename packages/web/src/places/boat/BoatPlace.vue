@@ -10,6 +10,7 @@ import {
   underPointer,
   type BoatZone,
   type Point,
+  checkNamed,
 } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -256,11 +257,7 @@ async function placed(id: string) {
               ><small
                 >{{ f.stale ? 'stale, judged again: ' : ''
                 }}{{ f.solverDue ? 'hand checks only so far: ' : '' }}{{ f.verdict
-                }}{{
-                  f.governing
-                    ? `: ${f.governing.replace(/^spread-/, 'plate solver, ').replaceAll('-', ' ')}`
-                    : ''
-                }}</small
+                }}{{ f.governing ? `: ${checkNamed(f.governing).toLowerCase()}` : '' }}</small
               ></span
             ></RouterLink
           >
@@ -271,7 +268,7 @@ async function placed(id: string) {
               ><strong>{{ f.name }}</strong
               ><small
                 >through the hull, {{ f.verdict
-                }}{{ f.governing ? `: ${f.governing.replaceAll('-', ' ')}` : '' }}</small
+                }}{{ f.governing ? `: ${checkNamed(f.governing).toLowerCase()}` : '' }}</small
               ></span
             ></RouterLink
           >

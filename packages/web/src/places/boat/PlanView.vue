@@ -368,10 +368,11 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
 </script>
 
 <template>
-  <div ref="host" class="host">
+  <div ref="host" class="host" :style="{ '--plan-w': width, '--plan-h': height }">
     <svg
       ref="svg"
       class="plan"
+      :viewBox="width && height ? `0 0 ${width} ${height}` : undefined"
       :class="{ aim: over }"
       tabindex="0"
       role="group"
