@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { enter } from './hands'
 
-/** Every page prints as itself: its words are on the paper, nothing runs off it, and its pages are counted. */
+/** Every page prints as itself: its words are on the paper, nothing runs off it, its pages are counted. */
 async function printed(page: Page): Promise<{ pages: string[]; wide: number }> {
   const bytes = await page.pdf({ format: 'A4', preferCSSPageSize: true })
   const doc = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import {
   PATTERNS,
   STROKE,
@@ -10,6 +11,7 @@ import {
   type MaterialTone,
   type Units,
 } from '@north-tide/core'
+import { lettering } from './drawing-text'
 
 /** Draws what the core set out, in the theme's inks. The same shapes go to the PDF and to files. */
 const props = defineProps<{
@@ -55,8 +57,10 @@ function key(e: KeyboardEvent, handle: Handle) {
 const numeric = (role: string | undefined) => role !== undefined && /Mm$/.test(role)
 const uid = useId().replace(/:/g, '')
 
+const { width, height } = useElementSize(svg)
+const letters = computed(() => lettering(props.drawing, width.value, height.value))
 const box = computed(() => {
-  const b = props.drawing.bounds
+  const b = letters.value.bounds
   return `${b.minX} ${-b.maxY} ${b.maxX - b.minX} ${b.maxY - b.minY}`
 })
 const px = computed(() => props.drawing.textMm / 13)
@@ -150,10 +154,10 @@ const bar = computed(() => props.drawing.scaleBarMm)
         :stroke-dasharray="s.weight === 'hidden' ? `${5 * px} ${3 * px}` : undefined"
       />
       <text
-        v-else
+        v-else-if="!letters.hidden.has(i)"
         :x="s.at.x"
         :y="-s.at.y"
-        :font-size="s.size"
+        :font-size="s.size * letters.grown"
         :text-anchor="s.anchor"
         :class="{ strong: s.weight === 'strong', load: s.load, live: s.role }"
         :transform="s.turned ? `rotate(-90 ${s.at.x} ${-s.at.y})` : undefined"
@@ -194,7 +198,7 @@ const bar = computed(() => props.drawing.scaleBarMm)
     </g>
     <g
       v-if="scaleBar && bar > 0"
-      :transform="`translate(${drawing.bounds.minX + drawing.textMm * 0.4} ${-drawing.bounds.maxY + drawing.textMm * 1.1})`"
+      :transform="`translate(${letters.bounds.minX + drawing.textMm * 0.4} ${-letters.bounds.maxY + drawing.textMm * 1.1 * letters.grown})`"
     >
       <path
         :d="`M0 ${-drawing.textMm * 0.35}V${drawing.textMm * 0.35}M0 0H${bar}M${bar / 2} ${-drawing.textMm * 0.2}V${drawing.textMm * 0.2}M${bar} ${-drawing.textMm * 0.35}V${drawing.textMm * 0.35}`"
@@ -205,7 +209,7 @@ const bar = computed(() => props.drawing.scaleBarMm)
       <text
         :x="bar + drawing.textMm * 0.5"
         :y="drawing.textMm * 0.35"
-        :font-size="drawing.textMm"
+        :font-size="drawing.textMm * letters.grown"
         class="strong"
       >
         {{ formatLength(bar, units) }}
