@@ -12,6 +12,9 @@ import {
   type Structure,
 } from '../src'
 import { runNamed } from '../src/chapters/registry'
+import { ALONE } from '../src'
+import { deckHardware } from '../src/kinds/deck-hardware/kind'
+import { judgedWithRemedies } from '../src/kinds/registry'
 import { Memo } from '../src/kinds/deck-hardware/judgement'
 import { parseDesign } from '../src/kinds/deck-hardware/design'
 
@@ -180,5 +183,33 @@ describe('honest figures', () => {
     const thick: Structure = { kind: 'solid', skin: { laminate: 'woven' }, thicknessMm: 20 }
     expect(judge(on('HG-P60', thick))).toMatchObject({ verdict: 'unproven', governing: 'surface' })
     expect(judge(on('HG-P60', thick, { structureReason: 'a pad of her own' })).verdict).toBe('holds')
+  })
+})
+
+describe('what would carry a push', () => {
+  const BEAM = { kind: 'beam', material: 'softwood', widthMm: 45, heightMm: 40, spanMm: 600, contactMm: 60 }
+  const offered = (d: Design, id: string) =>
+    deckHardware.tries(d, deckHardware.judge(d, ALONE), ALONE).filter((t) => t.helps.includes(id))
+  it('nothing stands under it: beams and posts are offered, each judged for what it gives', () => {
+    const d = on('HG-MS20', ROOF)
+    expect(judge(d).checks.find((c) => c.id === 'push-punching-core')!.verdict).toBe('short')
+    const ids = offered(d, 'push-punching-core').map((t) => t.id)
+    expect(ids).toEqual(expect.arrayContaining(['under-beam-70', 'under-beam-120', 'under-post-60']))
+    const j = judgedWithRemedies(deckHardware, d, ALONE)
+    const shown = j.checks.find((c) => c.id === 'push-punching-core')!.remedies!
+    expect(shown.length).toBeGreaterThan(0)
+  })
+  it('a beam that bends is made deeper, a slender post stiffer, a small rest longer', () => {
+    expect(offered(on('HG-MS20', ROOF, { under: BEAM }), 'beam-bending').map((t) => t.text)).toContain(
+      'the beam 50 mm high',
+    )
+    const rod = { ...POST, section: { diameterMm: 20 }, lengthMm: 2500 }
+    expect(offered(on('HG-MS20', ROOF, { under: rod }), 'post-buckling').map((t) => t.id)).toEqual([
+      'post-60',
+      'post-76',
+      'post-90',
+    ])
+    const rest = offered(on('HG-MS20', ROOF, { under: BEAM }), 'push-crush-over-core').map((t) => t.id)
+    expect(rest).toEqual(['contact-90', 'contact-120', 'contact-180'])
   })
 })

@@ -10,6 +10,7 @@ import { type Design } from './design'
 import { bestIsolation, sleeveFits } from './isolation'
 import { judge } from './judge'
 import { Memo, type Judgement } from './judgement'
+import { underWays } from './under-ways'
 
 interface Candidate {
   id: string
@@ -237,7 +238,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
     case 'skin-bending':
     case 'push-punching-core':
     case 'push-punching-skin':
-      return schools(d)
+      return [...underWays(d, check.id), ...schools(d)]
     case 'doubler-weld':
       return d.doubler
         ? [1.5, 2]
@@ -275,7 +276,7 @@ function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
         ? [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)]
         : check.id.startsWith('crush-base')
           ? schools(d)
-          : []
+          : underWays(d, check.id)
   }
 }
 
