@@ -10,6 +10,7 @@ const PLACES = [
   '/bench',
   '/through-hulls',
   '/register',
+  '/bench',
   '/stores',
   '/reference',
   '/reference/sums/core-plug',

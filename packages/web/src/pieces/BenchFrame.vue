@@ -65,7 +65,10 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
         </h1>
         <p class="soft where">
           <span class="place" :title="where">{{ where }}</span><span class="between">·</span
-          ><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" />
+          ><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" /><span
+            class="between"
+            >·</span
+          ><RouterLink to="/bench" class="no-print">all fittings</RouterLink>
         </p>
       </div>
       <div class="acts no-print">

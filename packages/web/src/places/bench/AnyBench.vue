@@ -3,8 +3,9 @@ import { computed, defineAsyncComponent, type Component } from 'vue'
 import { useRoute } from 'vue-router'
 import { kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
+import FittingList from './FittingList.vue'
 
-/** The bench: whichever kind the fitting is that lies on it. Without one it is the deck's. */
+/** The bench: whichever kind the fitting is that lies on it; without one all that there are. */
 const boats = useBoats()
 const route = useRoute()
 const loaded = new Map<string, Component>()
@@ -20,5 +21,6 @@ const kind = computed(
 </script>
 
 <template>
-  <component :is="benchFor(kind)" />
+  <FittingList v-if="!route.params.id" />
+  <component :is="benchFor(kind)" v-else />
 </template>
