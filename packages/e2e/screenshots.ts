@@ -29,6 +29,9 @@ for (const [tab, ready] of [
   await page.getByText(ready).first().waitFor()
   await shot(`boat-${tab}`)
 }
+await page.goto(`${base}/bench`)
+await page.getByRole('row').nth(3).waitFor()
+await shot('fittings')
 const fitting = async (boat: string, i: number) =>
   ((await (await page.request.get(`${base}/api/boats/${boat}`)).json()) as { fittings: { id: string }[] })
     .fittings[i]!.id

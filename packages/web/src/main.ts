@@ -3,6 +3,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import './style/base.css'
+import './style/element.css'
 import './style/print.css'
 
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -70,6 +70,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'hold-edge': 'Thread to the edge of what it stands in',
   'hole-clearance': 'Room for bedding in the hole',
   'hull-metal': 'On an aluminium hull',
+  lean: 'Room where it leans',
   'insert-pull': 'Insert pulled out',
   'joint-skin-tail': 'Hose tail on skin fitting',
   'joint-skin-valve': 'Skin fitting into valve',

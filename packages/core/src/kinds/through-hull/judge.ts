@@ -9,6 +9,7 @@ import { anodeOf, bondingChecks } from './bonding'
 import { FLANGE_THICK_MM, boltLengths, boltsSaid, type BoltGroup } from './bolts'
 import { chainChecks, chainOf } from './chain'
 import { clockChecks, clockOf, obstaclesOf } from './clocking'
+import { leanCheck } from './lean'
 import type { ThroughHullDesign } from './design'
 import { FINDINGS, RISK_SAID, taperPlugOf } from './findings'
 import type { ThroughHullJudgement } from './judgement'
@@ -110,8 +111,10 @@ function built(d: ThroughHullDesign, around: ThroughHullAround, log: LogLine[]) 
   const clock = clockOf(d, obstacles, log)
   const kick = kickHeld(d)
   const bolts = d.family === 'welded-stub' || !(d.valve || d.plug) ? [] : boltLengths(d, { wedges, tilt })
+  const lean = leanCheck(d, tilt, obstacles)
   const checks = [
     ...seatChecks(d, { stack, wedge, tilt }),
+    ...(lean ? [lean] : []),
     ...chainChecks(d, joints),
     ...(clock ? clockChecks(d, clock, obstacles, log) : []),
     ...kickChecks(d, kick),

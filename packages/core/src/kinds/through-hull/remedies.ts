@@ -64,6 +64,7 @@ export function throughHullTries(d: ThroughHullDesign, j: ThroughHullJudgement, 
     add('wedge-both', 'a wedge each side, so that the faces are parallel', { 'wedge.blocks': 'both' }, [
       'seat',
       'beam-tilt',
+      'lean',
     ])
   if (d.wedge.blocks !== 'none')
     add('wedge-none', 'square to the hull, without wedges', { 'wedge.blocks': 'none' }, [

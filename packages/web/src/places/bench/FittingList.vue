@@ -4,12 +4,14 @@ import { useRouter } from 'vue-router'
 import { FAMILY_TITLES, checkNamed, rank, type Verdict } from '@north-tide/core'
 import { benchOf, kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
+import { usePhone } from '../../state/phone'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import type { PlanRow } from '../../types'
 
 /** Every fitting of the boat, of whatever kind: sorted, filtered, opened by a press or by Enter. */
 const boats = useBoats()
 const router = useRouter()
+const phone = usePhone()
 const all = computed<PlanRow[]>(() => {
   const p = boats.picture
   return p ? [...p.fittings, ...p.throughHulls, ...p.others] : []
@@ -55,11 +57,18 @@ const open = (f: PlanRow) => router.push(benchOf(f))
     <ElTable
       :data="rows"
       row-key="id"
+      :key="String(phone)"
       :default-sort="{ prop: 'verdict', order: 'ascending' }"
       class="list"
       @row-click="open"
     >
-      <ElTableColumn label="Verdict" prop="verdict" sortable :sort-method="byVerdict" width="130">
+      <ElTableColumn
+        label="Verdict"
+        prop="verdict"
+        sortable
+        :sort-method="byVerdict"
+        :width="phone ? 116 : 130"
+      >
         <template #default="{ row }">
           <span class="sign"><VerdictSign :verdict="row.verdict" :size="16" /> {{ row.verdict }}</span>
         </template>
@@ -68,21 +77,25 @@ const open = (f: PlanRow) => router.push(benchOf(f))
         <template #default="{ row }">
           <RouterLink :to="benchOf(row)" @click.stop>{{ row.name }}</RouterLink>
           <span v-if="row.stale" class="soft small"> stale, judged again</span>
+          <p v-if="phone" class="soft small">
+            {{ row.zone ?? 'on no known surface'
+            }}{{ governed(row) ? `: ${governed(row).toLowerCase()}` : '' }}
+          </p>
         </template>
       </ElTableColumn>
-      <ElTableColumn label="Kind" :sort-by="kindSaid" sortable min-width="140">
+      <ElTableColumn v-if="!phone" label="Kind" :sort-by="kindSaid" sortable min-width="140">
         <template #default="{ row }">{{ kindSaid(row) }}</template>
       </ElTableColumn>
-      <ElTableColumn label="Where" prop="zone" sortable min-width="130">
+      <ElTableColumn v-if="!phone" label="Where" prop="zone" sortable min-width="130">
         <template #default="{ row }">{{ row.zone ?? 'on no known surface' }}</template>
       </ElTableColumn>
-      <ElTableColumn label="What governs" :sort-by="governed" sortable min-width="190">
+      <ElTableColumn v-if="!phone" label="What governs" :sort-by="governed" sortable min-width="190">
         <template #default="{ row }"
           >{{ governed(row)
           }}<span v-if="row.solverDue" class="soft small"> hand checks only so far</span></template
         >
       </ElTableColumn>
-      <ElTableColumn label="State" :sort-by="stands" sortable width="130">
+      <ElTableColumn v-if="!phone" label="State" :sort-by="stands" sortable width="130">
         <template #default="{ row }">{{ stands(row) }}</template>
       </ElTableColumn>
       <template #empty>
