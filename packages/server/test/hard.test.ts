@@ -27,7 +27,7 @@ const F = '/api/boats/fulmars-reach'
 /**
  * How long anybody else would have waited at most while something ran, ms: the server runs in this
  * process. A turn of the loop counts for no more than the processor was at work in it, for the machine has
- * other work too; the least of several, for the collector comes when it likes. What blocks does so every time.
+ * other work too; the least of several, as the collector comes when it likes. What blocks does so each time.
  */
 async function held<T>(run: () => Promise<T>): Promise<{ answer: T; worstMs: number }> {
   let best: { answer: T; worstMs: number } | null = null
