@@ -64,7 +64,10 @@ const through = async (name: string) =>
 await page.goto(`${base}/through-hulls/${await through('Wet-lab intake')}`)
 await page.getByRole('tab', { name: 'Dial' }).click()
 await page.locator('[data-test=turn]').waitFor()
-await page.getByRole('button', { name: /the handle open at/ }).first().waitFor()
+await page
+  .getByRole('button', { name: /the handle open at/ })
+  .first()
+  .waitFor()
 await shot('through-hull')
 await page.goto(`${base}/through-hulls/${await through('Engine intake')}`)
 await page.getByRole('list', { name: 'Findings' }).waitFor()
