@@ -187,3 +187,18 @@ describe('an inch shop', () => {
     expect(start('3/4-10')).toBeCloseTo(3 / 4, 9)
   })
 })
+
+describe('a bolt over the counter', () => {
+  it('is asked for in fractions of an inch, and what was bought before under decimals is the same bolt', () => {
+    const d = deckFit('HG-C6I')
+    const j = kind.judge(d, ALONE)
+    const what = kind.orderList!(d, j)
+    expect(what).toMatch(/1\/4-20 \u00d7 \d+( \d\/\d)? in/)
+    const decimals = what.replace(
+      /(\d+) (\d)\/(\d) in/g,
+      (_, w: string, a: string, b: string) => `${Number(w) + Number(a) / Number(b)} in`,
+    )
+    expect(decimals).toMatch(/\d\.\d+ in/)
+    expect(staleParts({ bought: { at: '', by: '', what: decimals } }, d, j)).toBeNull()
+  })
+})

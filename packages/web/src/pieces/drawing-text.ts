@@ -7,6 +7,9 @@ const MOST_GROWTH = 4
 /** Width of a letter over its height, in the figures' face. */
 const LETTER = 0.62
 
+/** What a letter takes over and under its line: lines that all but touch may stand under one another. */
+const [HIGH, DEEP] = [0.62, 0.14]
+
 type Text = Extract<Shape, { kind: 'text' }>
 interface Box {
   x0: number
@@ -21,8 +24,8 @@ function boxOf(t: Text, grown: number): Box {
   const { x, y } = t.at
   // A turned label reads upwards from where it stands.
   return t.turned
-    ? { x0: x - size * 0.8, x1: x + size * 0.25, y0: y + from, y1: y + from + long }
-    : { x0: x + from, x1: x + from + long, y0: y - size * 0.25, y1: y + size * 0.8 }
+    ? { x0: x - size * HIGH, x1: x + size * DEEP, y0: y + from, y1: y + from + long }
+    : { x0: x + from, x1: x + from + long, y0: y - size * DEEP, y1: y + size * HIGH }
 }
 const meet = (a: Box, b: Box) => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1
 

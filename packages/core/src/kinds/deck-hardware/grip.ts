@@ -1,11 +1,15 @@
 import { CalcError } from '../../base/errors'
 import { SIZES } from '../../base/materials/fasteners'
 import { gripStackOf } from '../../chapters/fastener/grip-stack'
+import { formatInches } from '../../base/quantity/format'
 import { check, inWords, say, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
 import { engagedMm, isBlind, stockLength } from './hold'
 import { beadOf, GLUE_LINE_MM } from './plans'
 
+/** A bolt's length as it is asked for over the counter: millimetres, or inches in fractions. */
+export const stockSaid = (s: { lengthMm: number; lengthInch: number | null }): string =>
+  s.lengthInch === null ? `${s.lengthMm}` : `${formatInches(s.lengthMm)} in`
 export function gripLayersOf(d: Design): { name: string; thicknessMm: number }[] {
   const s = d.structure
   const deck =
@@ -99,7 +103,7 @@ function blindGrip(
         because: `No stock bolt is ${say(requiredMm)} mm long.`,
       }),
     }
-  const said = stock.lengthInch === null ? `${stock.lengthMm}` : `${stock.lengthInch} in`
+  const said = stockSaid(stock)
   const grip: ReturnType<typeof gripStackOf> = {
     gripMm,
     nutMm: 0,
@@ -153,10 +157,7 @@ function gripOf(
       : d.bolt.partThreaded && !grip.shankFits
         ? 'tight'
         : 'holds'
-    const length =
-      grip.lengthInch === null
-        ? `${d.bolt.size} \u00d7 ${grip.lengthMm}`
-        : `${d.bolt.size} \u00d7 ${grip.lengthInch} in`
+    const length = `${d.bolt.size} \u00d7 ${stockSaid(grip)}`
     const because = !grip.headFits
       ? `The countersunk head is ${say(grip.headDepthMm)} mm deep and the base only ${say(layers[0]!.thicknessMm)} mm: it does not fit.`
       : verdict === 'tight'

@@ -1,5 +1,5 @@
 import { cautionsFor, type Caution } from '../../trade/cautions'
-import { formatLength, type Units } from '../../base/quantity/format'
+import { formatInches, formatLength, type Units } from '../../base/quantity/format'
 import type { WorkState } from '../work'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
@@ -15,6 +15,9 @@ export function cautionsOf(d: Design): Caution[] {
   return cautionsFor(tags)
 }
 
+/** What was bought before lengths were said in fractions is the same bolt: 2.25 in, 2 1/4 in. */
+const inFractions = (bought: string) =>
+  bought.replace(/\b(\d+\.\d+) in\b/g, (_, inches: string) => `${formatInches(Number(inches) * 25.4)} in`)
 /** Parts that were bought for another stack than this; null where nothing was bought or all still fits. */
 export function staleParts(
   state: Pick<WorkState, 'bought'>,
@@ -23,7 +26,7 @@ export function staleParts(
 ): { bought: string; wanted: string } | null {
   if (!state.bought) return null
   const wanted = boltsWanted(d, j)
-  return wanted === state.bought.what ? null : { bought: state.bought.what, wanted }
+  return wanted === inFractions(state.bought.what) ? null : { bought: state.bought.what, wanted }
 }
 
 /** The rule of thumb beside the calculation, and why they differ. */

@@ -6,6 +6,7 @@ import { part, partSaid, sparesFor, type Part, type Said } from '../part'
 import type { Design } from './design'
 import { insertMm, isBlind } from './hold'
 import { builtIsolation, isolationParts } from './isolation'
+import { stockSaid } from './grip'
 import { insertOf } from './joint'
 import type { Judgement } from './judgement'
 import { areaOf } from '../../base/geometry/outline'
@@ -13,14 +14,13 @@ import { planOfBase } from './plans'
 import { POT_USES } from './pots'
 
 type Grip = Judgement['grips'][number]
-const stockSaid = (grip: Grip['grip']) =>
-  grip === null ? 'no stock length' : grip.lengthInch === null ? `${grip.lengthMm}` : `${grip.lengthInch} in`
+const lengthSaid = (grip: Grip['grip']) => (grip === null ? 'no stock length' : stockSaid(grip))
 
 function bolts(d: Design, j: Judgement): Part[] {
-  const lengths = [...new Set(j.grips.map((g) => stockSaid(g.grip)))]
+  const lengths = [...new Set(j.grips.map((g) => lengthSaid(g.grip)))]
   const several = lengths.length > 1
-  return (several ? lengths : [stockSaid(j.grip)]).map((length) => {
-    const groups = several ? j.grips.filter((g) => stockSaid(g.grip) === length) : j.grips
+  return (several ? lengths : [lengthSaid(j.grip)]).map((length) => {
+    const groups = several ? j.grips.filter((g) => lengthSaid(g.grip) === length) : j.grips
     const mine = several ? groups.flatMap((g) => g.bolts) : d.bolts.map((_, i) => i)
     const grip = (several ? groups[0]!.grip : j.grip) ?? null
     return part('bolt', `Bolt, ${d.bolt.head}, ${GRADES[d.bolt.grade].title}`, {

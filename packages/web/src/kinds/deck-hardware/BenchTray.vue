@@ -15,6 +15,7 @@ import {
   formatTorque,
   formatVolume,
   sayIn,
+  stockSaid,
   formatUse,
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
@@ -178,7 +179,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
                 <td>Bolt, {{ d.bolt.head }}</td>
                 <td class="number">
                   {{ d.bolt.size }} ×
-                  {{ j.grip ? (j.grip.lengthInch ? `${j.grip.lengthInch} in` : j.grip.lengthMm) : 'none' }}
+                  {{ j.grip ? stockSaid(j.grip) : 'none' }}
                 </td>
               </tr>
               <tr v-if="j.grip">

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { FAMILIES, FAMILY_TITLES, clipped, formatLength, metalPairs, roomAround } from '@north-tide/core'
+import {
+  FAMILIES,
+  FAMILY_TITLES,
+  clipped,
+  formatLength,
+  metalPairs,
+  roomAround,
+  stockSaid,
+} from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -241,7 +249,7 @@ function setGrain(v: number | null) {
       Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}:
       {{
         g.grip
-          ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${g.grip.lengthInch ?? g.grip.lengthMm}`
+          ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${stockSaid(g.grip)}`
           : 'no stock length'
       }}
     </p>
