@@ -141,17 +141,19 @@ describe('gates', () => {
   })
   it('a nut that runs down harder than the table is read, and the wrench set to both', () => {
     const before = judge(d).preload
-    const told = deckHardware.measured!(
-      d,
-      { id: 'run-down', asks: ['run-down'] },
-      { runDownNm: 1.4 } as never,
-      'metric',
-    )
+    const told = deckHardware.measured!(d, named(d, 'dry-fit'), { runDownNm: 1.4 } as never, 'metric')
     expect(told.change).toEqual({ 'bolt.runDownNm': 1.4 })
     const after = judge(withChange(d, told.change)).preload
     expect(after.torqueNm).toBeCloseTo(before.preloadTorqueNm + 1.4, 9)
-    expect(gates(d, 'run-down', {})).toEqual(['no-run-down'])
-    expect(ids(fit('HG-C250', { 'bolt.nut': 'hex' }))).not.toContain('run-down')
+    // It is read at the dry fit; before that no torque is shown, for the nut may take more than the bolt bears.
+    expect(gates(d, 'dry-fit', {})).toEqual(['no-run-down'])
+    expect(named(d, 'snug')).toMatchObject({ torqueNm: null })
+    expect(named(d, 'snug').text).toContain('nobody knows before the nut\u2019s run-down is read')
+    expect(gates(d, 'snug', { torqueNm: 20 })).toEqual(['measure-run-down'])
+    const read = withChange(d, told.change)
+    expect(named(read, 'snug').torqueNm).toBeCloseTo(after.torqueNm, 1)
+    expect(gates(read, 'dry-fit', {})).toEqual([])
+    expect(named(fit('HG-C250', { 'bolt.nut': 'hex' }), 'dry-fit').asks).toEqual([])
   })
 })
 

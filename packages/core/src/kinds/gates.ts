@@ -77,7 +77,9 @@ function meter(s: Step, { ohm }: StepFacts): Gate[] {
     : []
 }
 function wrench(s: Step, { torqueNm }: StepFacts): Gate[] {
-  if (!s.asks.includes('torque') || s.torqueNm === null) return []
+  if (!s.asks.includes('torque')) return []
+  if (s.torqueNm === null)
+    return missing('measure-run-down', 'No torque is known before the nut\u2019s run-down is read.')
   if (torqueNm == null)
     return missing(
       'no-torque',

@@ -64,7 +64,6 @@ export const STEP_NAMES: Record<string, string> = {
   record: 'record looked through',
   'resnug-day': 'snugged again the next day',
   'resnug-week': 'snugged again after a week',
-  'run-down': 'run-down read',
   seat: 'seat bedded',
   sheets: 'sheets glued',
   snug: 'snugged',

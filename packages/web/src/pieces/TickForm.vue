@@ -290,7 +290,11 @@ const blocked = computed(
       <DimensionField
         v-if="asks('torque')"
         v-model="form.torqueNm"
-        :label="`Tightened to, of ${formatTorque(step.torqueNm ?? 0, boats.units)}`"
+        :label="
+          step.torqueNm === null
+            ? 'Tightened to'
+            : `Tightened to, of ${formatTorque(step.torqueNm, boats.units)}`
+        "
         kind="number"
         unit="N·m"
         :units="boats.units"

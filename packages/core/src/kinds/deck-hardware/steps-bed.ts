@@ -66,24 +66,33 @@ const limitSaid = ({ preload }: Work['j']) =>
     : preload.limitedBy === 'hold'
       ? ', all that its thread holds with a tenth in hand'
       : ', all that deck and plate can bear'
-function snug(w: Work): void {
-  const { d, j, units } = w
-  const torqueNm = Math.round(10 * j.preload.torqueNm) / 10
-  const { runDownNm, preloadTorqueNm } = j.preload
+/** What the wrench is set to, in words; what has to be read first goes before it. */
+function torqueSaid({ d, j, units }: Work): string {
+  const { runDownNm, preloadTorqueNm, torqueNm, cautions } = j.preload
+  if (cautions.includes('measure-run-down'))
+    return 'to a torque that nobody knows before the nut\u2019s run-down is read at the dry fit: by the table it may be past what bolt or deck bear'
   const apart =
     runDownNm > 0
-      ? ` Of it ${formatTorque(runDownNm, units)} ${d.bolt.runDownNm === null ? 'at most ' : ''}run the locking nut down and ${formatTorque(preloadTorqueNm, units)} clamp${d.bolt.runDownNm === null ? ': measure the run-down first, and set what it takes and the rest' : ''}.`
+      ? `, of which ${formatTorque(runDownNm, units)} ${d.bolt.runDownNm === null ? 'at most ' : ''}run the locking nut down and ${formatTorque(preloadTorqueNm, units)} clamp`
       : ''
+  const over = cautions.includes('prevailing-over-preload')
+    ? '. More of it runs the nut down than clamps, so that the wrench says next to nothing: count the turns from contact, or take two plain nuts'
+    : ''
+  return `${formatTorque(torqueNm, units)}${limitSaid(j)}${apart}${over}`
+}
+function snug(w: Work): void {
+  const { d, j } = w
+  const unknown = j.preload.cautions.includes('measure-run-down')
   const once = d.bedding.tightening === 'once'
   w.add(
     'snug',
-    `${isBlind(d) ? 'Turn the bolts crosswise, a little each, for the seal turns with them: ' : 'Hold the bolt still and turn the nut: '}${once ? 'in one go' : 'snug'} to even squeeze-out, ${formatTorque(j.preload.torqueNm, units)}${limitSaid(j)}.${apart}${j.preload.galling ? ' Paste on the thread.' : ''}`,
+    `${isBlind(d) ? 'Turn the bolts crosswise, a little each, for the seal turns with them: ' : 'Hold the bolt still and turn the nut: '}${once ? 'in one go' : 'snug'} to even squeeze-out, ${torqueSaid(w)}.${j.preload.galling ? ' Paste on the thread.' : ''}`,
     {
       hands: isBlind(d) ? 1 : 2,
       gate: true,
       minutes: minutesFor(5, 3, w.holes),
       asks: ['torque'],
-      torqueNm,
+      torqueNm: unknown ? null : Math.round(10 * j.preload.torqueNm) / 10,
       alone: isBlind(d) ? '' : 'A spanner taped to the head, or a wedge under it, holds it from below.',
       tools: ['torque wrench', 'spanners', 'socket with extension', 'cloths'],
     },

@@ -1,4 +1,4 @@
-import { formatForce, formatTorque, formatVolume } from '../../base/quantity/format'
+import { formatForce, formatVolume } from '../../base/quantity/format'
 import { isBlind } from './hold'
 import { isolationSaid } from './isolation'
 import { bedMean } from './plans'
@@ -58,37 +58,34 @@ export function plateSteps(w: Work): void {
 
 /** Metals apart, everything together once, the run-down of a locking nut read, off again for the paint. */
 export function fitSteps(w: Work): void {
-  const { d, j, add } = w
+  const { d, add } = w
   const kept = isolationSaid(d, w.units)
   if (kept) add('isolate', kept, { tools: ['paste', ...(d.isolation.sleeve ? ['sleeves', 'washers'] : [])] })
+  const reads = d.bolt.nut === 'locking' && !isBlind(d) && d.bolt.runDownNm === null
   const bond = d.plate?.bonded ? (w.pot('bed')?.sandH ?? null) : null
   add(
     'dry-fit',
     isBlind(d)
       ? 'Dry fit everything. Run each bolt in by hand to where it clamps: one that binds or stands on the bottom is found now.'
-      : 'Dry fit everything. Look at the bolt ends: two threads through each nut.',
+      : `Dry fit everything. Look at the bolt ends: two threads through each nut.${reads ? ' Run one locking nut down by the wrench before it touches anything, and read what it takes: the wrench is set to that and what clamps.' : ''}`,
     {
       hands: isBlind(d) ? 1 : 2,
       gate: true,
       records: all('dry-fitted'),
+      asks: reads ? ['run-down'] : [],
       alone: isBlind(d)
         ? ''
         : 'Tape the heads down from above, then go in; a swivel and an extension reach the nuts.',
-      tools: ['spanners', 'socket with extension and swivel', 'tape', 'grabber'],
+      tools: [
+        'spanners',
+        ...(reads ? ['torque wrench of small range'] : []),
+        'socket with extension and swivel',
+        'tape',
+        'grabber',
+      ],
       ...(bond === null ? {} : { after: { step: 'plate-bond', hours: bond, what: 'The plate\u2019s bond' } }),
     },
   )
-  if (d.bolt.nut === 'locking' && !isBlind(d))
-    add(
-      'run-down',
-      `Run one locking nut down by hand wrench, before it touches anything, and read what it takes: the wrench is set to that and ${formatTorque(j.preload.preloadTorqueNm, w.units)} that clamp.`,
-      {
-        asks: ['run-down'],
-        alone: 'The head in a vice, or a nut locked against it: it is read on the bench.',
-        tools: ['torque wrench of small range', 'vice'],
-        minutes: 5,
-      },
-    )
   if (d.bedding.toBePainted)
     add(
       'paint-hold',
