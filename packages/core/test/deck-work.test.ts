@@ -145,7 +145,7 @@ describe('gates', () => {
     expect(told.change).toEqual({ 'bolt.runDownNm': 1.4 })
     const after = judge(withChange(d, told.change)).preload
     expect(after.torqueNm).toBeCloseTo(before.preloadTorqueNm + 1.4, 9)
-    // It is read at the dry fit; before that no torque is shown, for the nut may take more than the bolt bears.
+    // It is read at the dry fit; no torque is shown before, for the nut may take more than a bolt bears.
     expect(gates(d, 'dry-fit', {})).toEqual(['no-run-down'])
     expect(named(d, 'snug')).toMatchObject({ torqueNm: null })
     expect(named(d, 'snug').text).toContain('nobody knows before the nut\u2019s run-down is read')
