@@ -59,6 +59,11 @@ describe('threads instead of nuts', () => {
     )
     expect(named(fit('nut-in-epoxy', { plate: null }, SOLID), 'hold').because).toContain('no plug')
     expect(named(fit('nut-in-epoxy'), 'hold').because).toContain('does nothing')
+    const narrow = fit('nut-in-epoxy', { plate: null, 'core.boreMm': 9 })
+    expect(named(narrow, 'hold')).toMatchObject({ verdict: 'unproven' })
+    expect(named(fit('nut-in-epoxy', { plate: null, 'core.school': 'none' }), 'hold').because).toContain(
+      'bore over',
+    )
     expect(named(fit('nut-in-epoxy', {}, SOLID), 'hold').verdict).toBe('unproven')
   })
   it('a deck without a core may hold the thread itself', () => {

@@ -3,8 +3,9 @@ import { CalcError } from '../../base/errors'
 import { boundsOf } from '../../base/geometry/outline'
 import { SIZES, STOCK_LENGTHS_IN, STOCK_LENGTHS_MM } from '../../base/materials/fasteners'
 import { PLATES } from '../../base/materials/plates'
-import { HOLE_SAWS } from '../../base/materials/cores'
+import type { CoreId } from '../../base/materials/cores'
 import { inWords, say, unproven, type Check } from '../../base/verdict/check'
+import { leastBoreMm } from '../../chapters/deck/core-plug'
 import { tappedThread } from '../../chapters/fastener/tapped'
 import type { HostId } from '../../chapters/fastener/thread-hosts'
 import type { Design } from './design'
@@ -74,13 +75,9 @@ export function hostOf(d: Design): Stands | null {
 /** Outside of a threaded insert where none was given: half as wide again as its bolt. */
 export const insertMm = (d: Design) => d.hold.insertMm ?? 1.5 * SIZES[d.bolt.size]!.diameterMm
 const NUT_WIDE = 1.6
-/** The plug that a nut is cast in: what is bored, or the next saw over the nut with a wall round it. */
-export const plugOfNut = (d: Design): number => {
-  const nut = NUT_WIDE * SIZES[d.bolt.size]!.diameterMm
-  return d.core.boreMm !== null && d.core.boreMm > nut
-    ? d.core.boreMm
-    : (HOLE_SAWS.find((s) => s >= nut + 6) ?? nut + 6)
-}
+/** The plug that a nut is cast in is what is bored; null where no bore is filled. */
+const plugOfNut = (d: Design, core: CoreId): number | null =>
+  d.core.school === 'bore-fill' ? (d.core.boreMm ?? leastBoreMm(core, SIZES[d.bolt.size]!.clearanceMm)) : null
 
 /** What the calculator is asked, and why it cannot be; the pull and shear are put in by whoever asks. */
 function asked(d: Design): { input: Record<string, unknown> } | { because: string } {
@@ -99,6 +96,11 @@ function asked(d: Design): { input: Record<string, unknown> } | { because: strin
     if (s.kind !== 'sandwich') return { because: 'Without a core there is no plug to cast a nut into.' }
     if (d.plate)
       return { because: 'The bolts end in the core: a plate behind them does nothing. Leave it out.' }
+    const plugMm = plugOfNut(d, s.core.material)
+    if (plugMm === null || plugMm <= NUT_WIDE * SIZES[d.bolt.size]!.diameterMm)
+      return {
+        because: 'A nut is cast into a bore that is filled and wider than the nut: bore over, and wider.',
+      }
     const nut = SIZES[d.bolt.size]!.hexNutMm
     const plugLengthMm = s.outerMm + s.core.thicknessMm
     if (plugLengthMm <= nut + 1)
@@ -107,9 +109,9 @@ function asked(d: Design): { input: Record<string, unknown> } | { because: strin
       input: {
         ...common,
         coverMm: plugLengthMm - nut,
-        plugMm: plugOfNut(d),
+        plugMm,
         plugLengthMm,
-        wall: d.core.school === 'insert' ? d.core.insertMaterial : s.core.material,
+        wall: s.core.material,
         ...(d.place.edgeMm === null ? {} : { edgeMm: d.place.edgeMm }),
       },
     }
