@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
+  boltsOnBoat,
   CalcError,
   flagsAt,
   judgeWhole,
@@ -70,7 +71,7 @@ export const useBench = defineStore('bench', () => {
     const holes = boat.holes.filter((h) => h.fittingId !== fitting.value!.id)
     return [
       ...(off ? [{ id: 'off-boat', text: `This place is off the boat: ${off.message}.` }] : []),
-      ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, d.bolts),
+      ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, boltsOnBoat(d)),
     ]
   })
   /** What a move took with it, in words. */
@@ -80,13 +81,14 @@ export const useBench = defineStore('bench', () => {
    * Another place: zone, layup, edge distance and height go with it. Figures typed one after another are
    * one move from where it stood.
    */
-  function moveTo(at: { xMm?: number; yMm?: number }) {
+  function moveTo(at: { xMm?: number; yMm?: number; headingDeg?: number }) {
     if (!design.value) return
     const from = move && move.to === design.value ? move.from : design.value
     const { xMm, yMm } = design.value.place
     const { design: to, said } = shifted(from, boats.picture?.zones ?? [], { xMm, yMm, ...at })
     draft.change({
       place: to.place,
+      headingDeg: to.headingDeg,
       structure: to.structure,
       measured: to.measured,
       core: to.core,

@@ -5,11 +5,17 @@ import { checkSchema, dutySchema, factorsSchema, positive } from '../../base/sch
 import { check, say, type Check } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
 import { NotPositive } from './multifrontal'
-import { solvePatch, type PatchAnswer, type Peak, type Rect } from './patch-solver'
+import { halvesOf, solvePatch, type PatchAnswer, type Peak, type Rect } from './patch-solver'
 
 const edge = z.enum(['simple', 'clamped', 'free'])
 const nu = z.number().min(0).lt(0.5).default(0.3)
-const rect = { xMm: z.number(), yMm: z.number(), lengthMm: positive(), widthMm: positive() }
+const rect = {
+  xMm: z.number(),
+  yMm: z.number(),
+  lengthMm: positive(),
+  widthMm: positive(),
+  turnDeg: z.number().min(-360).max(360).optional(),
+}
 const plate = z.strictObject({
   ...rect,
   tMm: positive(),
@@ -83,9 +89,13 @@ const USUAL_LINES = 40
 const GRAIN = 1e-9
 
 function refuseOutside(v: Input) {
-  const inside = (r: Rect) =>
-    Math.abs(r.xMm - v.panel.aMm / 2) + r.lengthMm / 2 <= (v.panel.aMm / 2) * (1 + GRAIN) &&
-    Math.abs(r.yMm - v.panel.bMm / 2) + r.widthMm / 2 <= (v.panel.bMm / 2) * (1 + GRAIN)
+  const inside = (r: Rect) => {
+    const half = halvesOf(r)
+    return (
+      Math.abs(r.xMm - v.panel.aMm / 2) + half.xMm <= (v.panel.aMm / 2) * (1 + GRAIN) &&
+      Math.abs(r.yMm - v.panel.bMm / 2) + half.yMm <= (v.panel.bMm / 2) * (1 + GRAIN)
+    )
+  }
   const refuse = (path: string, what: string) =>
     new CalcError(
       'outside-panel',

@@ -8,6 +8,8 @@ export interface Rect {
   yMm: number
   lengthMm: number
   widthMm: number
+  /** its length turned from x towards y, degrees; left out: along x */
+  turnDeg?: number | undefined
 }
 export interface PatchProblem {
   aMm: number
@@ -40,8 +42,33 @@ export interface PatchAnswer {
   stored: number
 }
 
-const within = (r: Rect | undefined, x: number, y: number) =>
-  r !== undefined && Math.abs(x - r.xMm) < r.lengthMm / 2 && Math.abs(y - r.yMm) < r.widthMm / 2
+/** Exact at the quarters, so that what stands square keeps its lines. */
+const cosSin = (deg: number): [number, number] =>
+  deg % 90 === 0
+    ? [Math.round(Math.cos((deg * Math.PI) / 180)), Math.round(Math.sin((deg * Math.PI) / 180))]
+    : [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
+function within(r: Rect | undefined, x: number, y: number): boolean {
+  if (r === undefined) return false
+  const [dx, dy] = [x - r.xMm, y - r.yMm]
+  if (!r.turnDeg) return Math.abs(dx) < r.lengthMm / 2 && Math.abs(dy) < r.widthMm / 2
+  const [c, s] = cosSin(r.turnDeg)
+  return Math.abs(dx * c + dy * s) < r.lengthMm / 2 && Math.abs(dy * c - dx * s) < r.widthMm / 2
+}
+/** Half of what a rectangle takes along each axis. */
+export function halvesOf(r: Rect): { xMm: number; yMm: number } {
+  if (!r.turnDeg) return { xMm: r.lengthMm / 2, yMm: r.widthMm / 2 }
+  const [c, s] = cosSin(r.turnDeg).map(Math.abs) as [number, number]
+  return { xMm: (r.lengthMm * c + r.widthMm * s) / 2, yMm: (r.lengthMm * s + r.widthMm * c) / 2 }
+}
+/** Where lines of the mesh are wanted: at its edges, and of one that stands askew at each of its corners. */
+function linesOf(r: Rect, at: 'xMm' | 'yMm'): number[] {
+  const half = halvesOf(r)[at]
+  if (!r.turnDeg || r.turnDeg % 90 === 0) return [r[at] - half, r[at] + half]
+  const [c, s] = cosSin(r.turnDeg)
+  const [l, w] = at === 'xMm' ? [r.lengthMm * c, r.widthMm * s] : [r.lengthMm * s, r.widthMm * c]
+  const inner = (Math.abs(l) - Math.abs(w)) / 2
+  return [r[at] - half, r[at] - Math.abs(inner), r[at] + Math.abs(inner), r[at] + half]
+}
 
 /** The principal stress of greatest magnitude, signed. */
 function principal(sx: number, sy: number, txy: number): number {
@@ -73,6 +100,16 @@ function stressAt(
   )
 }
 
+/** Area of the elements whose middle lies in it. */
+function covered(r: Rect, x: Float64Array, y: Float64Array): number {
+  let sum = 0
+  for (let j = 0; j + 1 < y.length; j++)
+    for (let i = 0; i + 1 < x.length; i++)
+      if (within(r, (x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2))
+        sum += (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)
+  return sum
+}
+
 /** Solves the panel and reads stresses at the nodes, averaged only among elements of one section. */
 export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | void): PatchAnswer {
   const sandwich = p.layup.kind === 'sandwich'
@@ -86,32 +123,25 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     ...(p.backingPlate ? [p.backingPlate] : []),
     ...(p.basePlate ? [p.basePlate] : []),
   ]
-  const cuts = (at: 'xMm' | 'yMm', size: 'lengthMm' | 'widthMm') =>
-    rects.flatMap((r) => [r[at] - r[size] / 2, r[at] + r[size] / 2])
+  const cuts = (at: 'xMm' | 'yMm') => rects.flatMap((r) => linesOf(r, at))
   const plates = [p.backingPlate, p.basePlate].filter((r) => r !== undefined)
-  const crowd = (
-    at: 'xMm' | 'yMm',
-    size: 'lengthMm' | 'widthMm',
-    length: number,
-    k0: EdgeKind,
-    k1: EdgeKind,
-  ) => [
-    ...(plates.length || p.loads.length ? cuts(at, size) : []),
+  const crowd = (at: 'xMm' | 'yMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
+    ...(plates.length || p.loads.length ? cuts(at) : []),
     ...(k0 === 'clamped' ? [0] : []),
     ...(k1 === 'clamped' ? [length] : []),
   ]
   const members = (axis: 'x' | 'y') => (p.supports ?? []).filter((m) => m.axis === axis).map((m) => m.atMm)
   const x = gradedLines(
     p.aMm,
-    [...cuts('xMm', 'lengthMm'), ...members('x')],
-    crowd('xMm', 'lengthMm', p.aMm, p.edges.x0, p.edges.x1),
+    [...cuts('xMm'), ...members('x')],
+    crowd('xMm', p.aMm, p.edges.x0, p.edges.x1),
     p.nx,
     decay / 2,
   )
   const y = gradedLines(
     p.bMm,
-    [...cuts('yMm', 'widthMm'), ...members('y')],
-    crowd('yMm', 'widthMm', p.bMm, p.edges.y0, p.edges.y1),
+    [...cuts('yMm'), ...members('y')],
+    crowd('yMm', p.bMm, p.edges.y0, p.edges.y1),
     p.ny,
     decay / 2,
   )
@@ -125,6 +155,8 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     sectionOf(p.layup, undefined, p.backingPlate),
     sectionOf(p.layup, p.basePlate, p.backingPlate),
   ]
+  // The elements follow the edge of what stands askew in steps: its force goes over those that it covers.
+  const spreadOver = p.loads.map((l) => (l.turnDeg ? covered(l, x, y) : l.lengthMm * l.widthMm))
   const kind = new Uint8Array(nx * ny)
   const q = new Float64Array(nx * ny)
   for (let j = 0; j < ny; j++)
@@ -132,7 +164,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
       const [cx, cy] = [(x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2]
       kind[j * nx + i] = (within(p.basePlate, cx, cy) ? 1 : 0) + (within(p.backingPlate, cx, cy) ? 2 : 0)
       let s = p.pressureMPa
-      for (const l of p.loads) if (within(l, cx, cy)) s += l.forceN / (l.lengthMm * l.widthMm)
+      p.loads.forEach((l, k) => {
+        if (within(l, cx, cy)) s += l.forceN / spreadOver[k]!
+      })
       q[j * nx + i] = s
     }
 

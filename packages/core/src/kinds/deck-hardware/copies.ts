@@ -1,5 +1,9 @@
 import { spotFor, zoneAt, zoneOfPlace, zoneTitle, type BoatZone } from '../../boat/spot'
 import type { Design } from './design'
+import { toBoat } from './turned'
+
+/** Its bolts from its middle, in the boat's directions. */
+export const boltsOnBoat = (d: Pick<Design, 'bolts' | 'headingDeg'>) => d.bolts.map((b) => toBoat(d, b))
 
 /**
  * The same fitting on the other side: y, pattern, plate, pads and load turned over the centreline, on the
@@ -27,6 +31,7 @@ export function mirrored(d: Design, zones: BoatZone[], name: string): Design {
   const turned: Design = {
     ...d,
     name,
+    headingDeg: d.headingDeg === 0 ? 0 : -d.headingDeg,
     bolts: d.bolts.map(flip),
     load: load(d.load),
     cases: d.cases.map((c) => ({ ...c, load: load(c.load) })),
@@ -43,7 +48,7 @@ export function mirrored(d: Design, zones: BoatZone[], name: string): Design {
  */
 export function moved(d: Design, zones: BoatZone[], at: { xMm: number; yMm: number }, name: string): Design {
   const zone = zoneAt(zones, at)
-  const spot = spotFor(zone, at, d.bolts, d.duty)
+  const spot = spotFor(zone, at, boltsOnBoat(d), d.duty)
   const cored = spot.structure.kind === 'sandwich'
   return {
     ...d,
@@ -80,49 +85,63 @@ export function moved(d: Design, zones: BoatZone[], at: { xMm: number; yMm: numb
 export function shifted(
   d: Design,
   zones: BoatZone[],
-  at: { xMm: number; yMm: number },
+  to: { xMm: number; yMm: number; headingDeg?: number },
 ): { design: Design; said: string[] } {
+  const at = { xMm: to.xMm, yMm: to.yMm }
+  const headingDeg = to.headingDeg ?? d.headingDeg
+  const moves = at.xMm !== d.place.xMm || at.yMm !== d.place.yMm
   const place = { ...d.place, ...at }
   const zone = zoneOfPlace(zones, place)
   const side = zone !== null && zone === zones.find((z) => z.code === d.place.zone)
   const spot = spotFor(
     zone,
     side && zone.face !== 'deck' && zone.face !== 'roof' ? place : at,
-    d.bolts,
+    boltsOnBoat({ ...d, headingDeg }),
     d.duty,
   )
   const own = d.structureReason !== null
-  const to = moved(d, zones, at, d.name)
+  const there = moved(d, zones, at, d.name)
   const design: Design = {
     ...d,
+    headingDeg,
     place: {
       ...d.place,
       zone: spot.zone,
       xMm: at.xMm,
       yMm: at.yMm,
-      zMm: zone ? spot.zMm : d.place.zMm,
+      zMm: zone && moves ? spot.zMm : d.place.zMm,
       edgeMm: spot.edgeMm,
-      belowWaterline: zone ? spot.belowWaterline : d.place.belowWaterline,
-      measuredFrom: [],
+      belowWaterline: zone && moves ? spot.belowWaterline : d.place.belowWaterline,
+      measuredFrom: moves ? [] : d.place.measuredFrom,
     },
     ...(own || !zone || spot.zone === d.place.zone
       ? {}
       : {
           structure: spot.structure,
           measured: spot.measured,
-          core: to.core,
-          doubler: to.doubler,
+          core: there.core,
+          doubler: there.doubler,
           unevenMm: [],
         }),
   }
-  const said = [
-    ...(spot.zone === d.place.zone
-      ? []
-      : [
-          `it stands on ${zoneTitle(zones, spot.zone)} now${own ? ', and keeps the deck of its own' : zone ? ' and takes its layup' : ', whose layup nobody has given'}`,
-        ]),
-    ...(spot.edgeMm === d.place.edgeMm ? [] : ['the edge distance is the plan\u2019s again']),
-    ...(d.place.measuredFrom.length ? ['it is no longer a measured place'] : []),
+  return { design, said: saidOf(d, design, zones, { moves, own, known: zone !== null }) }
+}
+/** What went with it, in words. */
+function saidOf(
+  was: Design,
+  now: Design,
+  zones: BoatZone[],
+  p: { moves: boolean; own: boolean; known: boolean },
+): string[] {
+  const to = zoneTitle(zones, now.place.zone)
+  const layup = p.own
+    ? ', and keeps the deck of its own'
+    : p.known
+      ? ' and takes its layup'
+      : ', whose layup nobody has given'
+  return [
+    ...(now.place.zone === was.place.zone ? [] : [`it stands on ${to} now${layup}`]),
+    ...(now.place.edgeMm === was.place.edgeMm ? [] : ['the edge distance is the plan\u2019s again']),
+    ...(p.moves && was.place.measuredFrom.length ? ['it is no longer a measured place'] : []),
   ]
-  return { design, said }
 }

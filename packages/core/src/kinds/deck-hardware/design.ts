@@ -39,6 +39,8 @@ export const designSchema = z.strictObject({
     /** what was measured to find the place, and from what; empty where it was pointed at */
     measuredFrom: z.array(measureSchema).max(12).default([]),
   }),
+  /** its own x turned from aft towards starboard, as it stands on the boat */
+  headingDeg: z.number().min(-180).max(180).default(0),
   structure: structureSchema,
   /**
    * why this fitting keeps a deck of its own where the zone says otherwise; null while it follows the zone

@@ -65,12 +65,17 @@ export interface GoodForHere {
   /** its design load against both, in words */
   verdict: 'holds' | 'short' | 'unproven'
   demandN: number
+  /** how the casting stands on the boat: the rose is drawn as the boat lies */
+  headingDeg: number
 }
 const SPREAD_DEG = 15
 /** The directions from which its own load may come; all where none of the rose lies near one. */
 function fromWhere(d: Design, out: GoodForOutput): GoodForOutput['directions'] {
   const { azimuthDeg, sweep } = d.load
-  const from = sweep?.azimuthDeg ? anglesOf(sweep.azimuthDeg) : azimuthDeg === undefined ? [] : [azimuthDeg]
+  // The rose is the casting's; arcs of the boat's are turned into it.
+  const turned = d.load.azimuthOf === 'boat' ? d.headingDeg : 0
+  const given = sweep?.azimuthDeg ? anglesOf(sweep.azimuthDeg) : azimuthDeg === undefined ? [] : [azimuthDeg]
+  const from = given.map((a) => a - turned)
   const apart = (a: number, b: number) => Math.abs(((((a - b) % 360) + 540) % 360) - 180)
   const mine = out.directions.filter((q) => from.some((f) => apart(q.azimuthDeg, f) <= SPREAD_DEG / 2 + 1e-9))
   return mine.length ? mine : out.directions
@@ -103,7 +108,13 @@ export function goodForHere(d: Design, j: Judgement): GoodForHere {
   const mine = fromWhere(d, out)
   const least = (which: 'worst' | 'best') => Math.min(...mine.map((q) => q[which].loadN ?? Infinity))
   const [worst, best] = [least('worst'), least('best')]
-  return { out, look, demandN, verdict: demandN <= worst ? 'holds' : demandN > best ? 'short' : 'unproven' }
+  return {
+    out,
+    look,
+    demandN,
+    headingDeg: d.headingDeg,
+    verdict: demandN <= worst ? 'holds' : demandN > best ? 'short' : 'unproven',
+  }
 }
 
 const EIGHTHS = [
@@ -122,7 +133,7 @@ export function goodForSaid(g: GoodForHere, units: Units): string {
   const { worst, best } = g.out.least
   const n = (v: number) => formatForce(v, units)
   if (!worst) return 'No check moves with the load: nothing here says what it is good for.'
-  const weakest = `weakest towards ${towards(worst.azimuthDeg)}`
+  const weakest = `weakest towards ${towards(worst.azimuthDeg + g.headingDeg)}`
   if (!g.out.unseen.length || !best)
     return `Good for ${n(worst.loadN)} with a tenth in hand, ${weakest}; it is asked for ${n(g.demandN)}.`
   const look = g.look
@@ -157,7 +168,7 @@ export function goodForRose(g: GoodForHere, units: Units): Drawing {
   const mostN = Math.max(g.demandN, ...loads.filter((v) => v < 20 * Math.max(g.demandN, 1)), 1)
   const r = (n: number | null) => SIZE * Math.min(1, (n ?? Infinity) / mostN)
   const rose = (which: 'worst' | 'best') => {
-    const points = directions.map((q) => at(q.azimuthDeg, r(q[which].loadN)))
+    const points = directions.map((q) => at(q.azimuthDeg + g.headingDeg, r(q[which].loadN)))
     return [...points, points[0]!]
   }
   const shapes: Shape[] = ringsOf(mostN).flatMap((n): Shape[] => [

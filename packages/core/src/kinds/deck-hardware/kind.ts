@@ -1,4 +1,4 @@
-import { boundsOf } from '../../base/geometry/outline'
+import { boundsOf, type Point } from '../../base/geometry/outline'
 import { GRADES, SIZES } from '../../base/materials/fasteners'
 import { PLATES } from '../../base/materials/plates'
 import { sealant } from '../../base/materials/sealants'
@@ -32,6 +32,7 @@ import { staleAgainst } from './stale'
 import { startDesign } from './start'
 import { stepsOf } from './steps'
 import { drillSchedule, templateOf } from './template'
+import { cornersOnBoat, toBoat } from './turned'
 
 /** The design on the deck as its zone says it is now: what stands in it may be of last week. */
 export function onDeckNow(d: Design, zones: BoatZone[]): Design {
@@ -47,6 +48,11 @@ const throughSaid = (d: Design, units: Units) =>
     .map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`)
     .join(', ')
 
+const onBoat = (d: Design, p: Point): Point => {
+  const q = toBoat(d, p)
+  return { xMm: d.place.xMm + q.xMm, yMm: d.place.yMm + q.yMm }
+}
+
 function penetrations(d: Design, _j: Judgement, units: Units): HoleSpec[] {
   const common = {
     zMm: d.place.zMm,
@@ -61,8 +67,7 @@ function penetrations(d: Design, _j: Judgement, units: Units): HoleSpec[] {
     part: boltPart(i),
     boltIndex: i,
     title: `${d.name}, bolt ${i + 1}`,
-    xMm: d.place.xMm + b.xMm,
-    yMm: d.place.yMm + b.yMm,
+    ...onBoat(d, b),
     diameterMm: SIZES[d.bolt.size]!.clearanceMm,
     fastener: `${d.bolt.size} ${GRADES[d.bolt.grade].title}`,
     plate: d.plate ? `${PLATES[d.plate.material].title}, ${formatLength(d.plate.thicknessMm, units)}` : '',
@@ -92,8 +97,7 @@ function footprint(d: Design) {
       ? { diameterMm: d.base.diameterMm }
       : { lengthMm: d.base.lengthMm, widthMm: d.base.widthMm },
   )
-  const at = (x: number, y: number) => ({ xMm: d.place.xMm + x, yMm: d.place.yMm + y })
-  return [at(b.minX, b.minY), at(b.maxX, b.minY), at(b.maxX, b.maxY), at(b.minX, b.maxY)]
+  return cornersOnBoat(d, b).map((p) => ({ xMm: d.place.xMm + p.xMm, yMm: d.place.yMm + p.yMm }))
 }
 
 function card(d: Design, j: Judgement, { units }: Around): Block[] {

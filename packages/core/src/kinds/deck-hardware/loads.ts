@@ -8,6 +8,7 @@ import { boltCapacities } from '../../chapters/fastener/fastener'
 import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
 import type { Design } from './design'
+import { loadOn } from './turned'
 
 /** How a stiff base that can only push stands on the deck (chapter 3.3). */
 export interface Resting {
@@ -43,7 +44,8 @@ export interface LoadCase {
   name: string
   load: Design['load']
 }
-export const casesOf = (d: Design): LoadCase[] => [{ name: d.caseName, load: d.load }, ...d.cases]
+export const casesOf = (d: Design): LoadCase[] =>
+  [{ name: d.caseName, load: d.load }, ...d.cases].map((c) => ({ ...c, load: loadOn(d, c.load) }))
 
 const EVERY_WAY_DEG = 15
 

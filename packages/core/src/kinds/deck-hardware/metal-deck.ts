@@ -77,9 +77,9 @@ export function byGrain(c: Check, d: Design, s: Shared): Check {
   )
     return c
   const b = s.hand.bolts[c.boltIndex ?? 0]!
-  const angle = Math.abs(
-    ((((Math.atan2(b.shearYN, b.shearXN) * 180) / Math.PI - d.structure.grainDeg) % 180) + 180) % 180,
-  )
+  // The grain is the boat's; the bolts are pushed in the casting's own directions.
+  const pushedDeg = (Math.atan2(b.shearYN, b.shearXN) * 180) / Math.PI + d.headingDeg
+  const angle = Math.abs((((pushedDeg - d.structure.grainDeg) % 180) + 180) % 180)
   const off = Math.min(angle, 180 - angle)
   const capacity = grainBearing(d.structure.timber, off)
   const factor = c.factor

@@ -1,6 +1,6 @@
 import { oldHoles } from '../../chapters/layout/old-holes'
 import { answerOf } from '../../base/calculator/calculator'
-import { boundsOf } from '../../base/geometry/outline'
+import { boundsOf, type Point } from '../../base/geometry/outline'
 import { SIZES } from '../../base/materials/fasteners'
 import { fullThickness } from '../../base/materials/structure'
 import { formatLength, formatVolume, type Units } from '../../base/quantity/format'
@@ -10,6 +10,7 @@ import type { Design } from './design'
 import type { Judgement } from './judgement'
 import { drawPattern } from './pattern'
 import { planOfBase } from './plans'
+import { fromBoat, toBoat } from './turned'
 
 type OldRow = Pick<
   HoleRow,
@@ -19,27 +20,28 @@ type OldRow = Pick<
 const ROUND_MM = 60
 const MOST = 60
 
+/** A hole as the casting sees it, from its middle. */
+const fromPlace = (d: Design, h: OldRow): Point =>
+  fromBoat(d, { xMm: h.xMm - d.place.xMm, yMm: h.yMm - d.place.yMm })
+const near = (p: Point, b: ReturnType<typeof boundsOf>) =>
+  p.xMm > b.minX - ROUND_MM &&
+  p.xMm < b.maxX + ROUND_MM &&
+  p.yMm > b.minY - ROUND_MM &&
+  p.yMm < b.maxY + ROUND_MM
+
 /** Holes of what stood here before: on the same surface, under the base or close round it. */
 export function oldHolesNear<H extends OldRow>(d: Design, holes: H[]): H[] {
   const b = boundsOf(planOfBase(d.base))
   return holes
-    .filter(
-      (h) =>
-        h.withdrawnWhy === null &&
-        h.zoneCode === d.place.zone &&
-        h.xMm - d.place.xMm > b.minX - ROUND_MM &&
-        h.xMm - d.place.xMm < b.maxX + ROUND_MM &&
-        h.yMm - d.place.yMm > b.minY - ROUND_MM &&
-        h.yMm - d.place.yMm < b.maxY + ROUND_MM,
-    )
+    .filter((h) => h.withdrawnWhy === null && h.zoneCode === d.place.zone && near(fromPlace(d, h), b))
     .slice(0, MOST)
 }
 const slotOf = (d: Design, h: OldRow) => {
-  const here = { xMm: h.xMm - d.place.xMm, yMm: h.yMm - d.place.yMm, filled: h.state === 'closed' }
+  const here = { ...fromPlace(d, h), filled: h.state === 'closed' }
   const long = Math.max(h.diameterMm, h.acrossMm ?? h.diameterMm)
   const wide = Math.min(h.diameterMm, h.acrossMm ?? h.diameterMm)
   return long > wide
-    ? { ...here, lengthMm: long, widthMm: wide, angleDeg: h.directionDeg ?? 0 }
+    ? { ...here, lengthMm: long, widthMm: wide, angleDeg: (h.directionDeg ?? 0) - d.headingDeg }
     : { ...here, diameterMm: long }
 }
 /** What is bored round each bolt; left out where nothing is. */
@@ -70,6 +72,14 @@ export function overOld<H extends OldRow>(d: Design, j: Judgement, all: H[]): Ov
     turnDeg: 0,
   })
   return { holes, out }
+}
+
+/** Where the least move that clears them all would put it, on the boat; null where there is none to make. */
+export function moveOver(d: Design, o: OverOld): Point | null {
+  const s = o.out.allClear ? null : o.out.suggestion
+  if (!s) return null
+  const by = toBoat(d, s)
+  return { xMm: d.place.xMm + by.xMm, yMm: d.place.yMm + by.yMm }
 }
 
 const STATUS = {
@@ -128,7 +138,8 @@ export function overOldDrawing(d: Design, j: Judgement, o: OverOld, units: Units
   const drawing = { ...whole, shapes: whole.shapes.filter(bare) }
   const b = { ...drawing.bounds }
   const shapes: Shape[] = o.holes.flatMap((h, i): Shape[] => {
-    const at = { x: h.xMm - d.place.xMm, y: h.yMm - d.place.yMm }
+    const seen = fromPlace(d, h)
+    const at = { x: seen.xMm, y: seen.yMm }
     const r = Math.max(h.diameterMm, h.acrossMm ?? 0) / 2
     const wrong = !['clear', 'swallowed'].includes(o.out.old[i]!.status)
     b.minX = Math.min(b.minX, at.x - r - drawing.textMm)

@@ -2,6 +2,7 @@ import { formatForce, formatLength, type Units } from '../../base/quantity/forma
 import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
+import { fromBoat } from './turned'
 import { niceLength, rect, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
 
 const circle = (r: number): Pt[] =>
@@ -26,114 +27,126 @@ export function rounded(hx: number, hy: number, r: number): Pt[] {
   ]
 }
 
+const halfOf = (b: Design['base']) =>
+  'diameterMm' in b ? { x: b.diameterMm / 2, y: b.diameterMm / 2 } : { x: b.lengthMm / 2, y: b.widthMm / 2 }
+const outlineOf = (b: Design['base']): Pt[] => {
+  const half = halfOf(b)
+  return 'diameterMm' in b ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y)
+}
+
+function plateShapes(d: Design, j: Judgement): Shape[] {
+  const plate = d.plate?.outline
+    ? d.plate.outline.map((p) => ({ x: p.xMm, y: p.yMm }))
+    : d.plate && rounded(d.plate.lengthMm / 2, d.plate.widthMm / 2, j.plate?.cornerRadiusMm ?? 0)
+  const doubler = d.doubler && rounded(d.doubler.lengthMm / 2, d.doubler.widthMm / 2, 20)
+  return [
+    ...(plate
+      ? [{ kind: 'path' as const, points: close(plate), weight: 'hidden' as const, role: 'plate' }]
+      : []),
+    ...(doubler
+      ? [{ kind: 'path' as const, points: close(doubler), weight: 'dimension' as const, role: 'doubler' }]
+      : []),
+  ]
+}
+/** The base, and past the heel line what of it presses. */
+function baseShapes(d: Design, j: Judgement): Shape[] {
+  const outline = outlineOf(d.base)
+  const base: Shape = { kind: 'area', points: outline, tone: 'hardware', role: 'base', label: 'base' }
+  const heel = j.worst.contact?.heelLine
+  if (!heel) return [base]
+  // The pressed side of the heel line is where the toe stands.
+  const [p, q] = heel
+  const pressed = pressedOutline(outline, p, q, j.worst.contact!.toeAt)
+  const label = `pressed: ${Math.round(j.worst.contact!.contactFraction * 100)} % of the base`
+  const line = [p, q].map((x) => ({ x: x.xMm, y: x.yMm }))
+  return [
+    base,
+    ...(pressed.length > 2
+      ? [{ kind: 'area' as const, points: pressed, tone: 'bedding' as const, role: 'pressed', label }]
+      : []),
+    { kind: 'path', points: line, weight: 'load', role: 'heel line' },
+  ]
+}
+/** Each bolt with its number, and a ring as large as its share. */
+function boltShapes(d: Design, j: Judgement, units: Units, textMm: number): Shape[] {
+  const r = SIZES[d.bolt.size]!.diameterMm / 2
+  return d.bolts.flatMap((b, i): Shape[] => {
+    const share = j.worst.bolts[i]!
+    const at = { x: b.xMm, y: b.yMm }
+    const label = `bolt ${i + 1}: ${formatForce(share.tensionN, units)} pull, ${formatForce(share.shearN, units)} shear`
+    return [
+      { kind: 'disc', at, r, tone: 'bolt', role: 'bolt.size', label },
+      { kind: 'ring', at, r: r + textMm * (0.25 + Math.min(1.2, share.utilisation)), weight: 'load' },
+      {
+        kind: 'text',
+        at: { x: at.x + (at.x < 0 ? -1 : 1) * (r + textMm * 1.9), y: at.y - textMm * 0.35 },
+        text: String(i + 1),
+        size: textMm,
+        anchor: 'middle',
+        weight: 'strong',
+      },
+    ]
+  })
+}
+/** Of a casting that stands askew: where the bow lies, past its corner. */
+function bowShapes(d: Design, ext: Pt, textMm: number): Shape[] {
+  if (d.headingDeg === 0) return []
+  const to = fromBoat(d, { xMm: -1, yMm: 0 })
+  const u = { x: to.xMm, y: to.yMm }
+  const from = { x: -ext.x + textMm * 1.5, y: -ext.y - textMm * 0.6 }
+  const point = (along: number, off: number) => ({
+    x: from.x + textMm * (along * u.x - off * u.y),
+    y: from.y + textMm * (along * u.y + off * u.x),
+  })
+  const path = (points: Pt[]): Shape => ({ kind: 'path', points, weight: 'outline', role: 'headingDeg' })
+  const name = point(2.2, 0)
+  return [
+    path([point(-1.4, 0), point(1.4, 0)]),
+    path([point(0.6, 0.4), point(1.4, 0), point(0.6, -0.4)]),
+    {
+      kind: 'text',
+      at: { x: name.x, y: name.y - textMm * 0.35 },
+      text: 'bow',
+      size: textMm,
+      anchor: 'middle',
+    },
+  ]
+}
+
 /**
  * The bolts seen from above, bow to the left, starboard up; a ring as large as the bolt's share of its
- * strength.
+ * strength. A casting that stands askew lies straight, and the bow is shown by an arrow.
  */
 export function drawPattern(d: Design, j: Judgement, units: Units): Drawing {
-  const shapes: Shape[] = []
-  const half =
-    'diameterMm' in d.base
-      ? { x: d.base.diameterMm / 2, y: d.base.diameterMm / 2 }
-      : { x: d.base.lengthMm / 2, y: d.base.widthMm / 2 }
+  const half = halfOf(d.base)
   const ext = {
     x: Math.max(half.x, (d.plate?.lengthMm ?? 0) / 2),
     y: Math.max(half.y, (d.plate?.widthMm ?? 0) / 2),
   }
   const textMm = Math.max(ext.x / 8, ext.y / 5.5)
-  if (d.plate)
-    shapes.push({
-      kind: 'path',
-      points: close(
-        d.plate.outline
-          ? d.plate.outline.map((p) => ({ x: p.xMm, y: p.yMm }))
-          : rounded(d.plate.lengthMm / 2, d.plate.widthMm / 2, j.plate?.cornerRadiusMm ?? 0),
-      ),
-      weight: 'hidden',
-      role: 'plate',
-    })
-  if (d.doubler)
-    shapes.push({
-      kind: 'path',
-      points: close(rounded(d.doubler.lengthMm / 2, d.doubler.widthMm / 2, 20)),
-      weight: 'dimension',
-      role: 'doubler',
-    })
-  shapes.push({
-    kind: 'area',
-    points: 'diameterMm' in d.base ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y),
-    tone: 'hardware',
-    role: 'base',
-    label: 'base',
-  })
-  const heel = j.worst.contact?.heelLine
-  if (heel) {
-    // The pressed side of the heel line is where the toe stands.
-    const [p, q] = heel
-    const toe = j.worst.contact!.toeAt
-    const ps = pressedOutline(
-      'diameterMm' in d.base ? circle(half.x) : rect(-half.x, -half.y, half.x, half.y),
-      p,
-      q,
-      toe,
-    )
-    if (ps.length > 2)
-      shapes.push({
-        kind: 'area',
-        points: ps,
-        tone: 'bedding',
-        role: 'pressed',
-        label: `pressed: ${Math.round(j.worst.contact!.contactFraction * 100)} % of the base`,
-      })
-    shapes.push({
-      kind: 'path',
-      points: [
-        { x: p.xMm, y: p.yMm },
-        { x: q.xMm, y: q.yMm },
-      ],
-      weight: 'load',
-      role: 'heel line',
-    })
-  }
-  const r = SIZES[d.bolt.size]!.diameterMm / 2
-  if (d.pipeMm)
-    shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: d.pipeMm / 2, weight: 'outline', role: 'pipeMm' })
-  d.bolts.forEach((b, i) => {
-    const share = j.worst.bolts[i]!
-    const at = { x: b.xMm, y: b.yMm }
-    shapes.push({
-      kind: 'disc',
-      at,
-      r,
-      tone: 'bolt',
-      role: 'bolt.size',
-      label: `bolt ${i + 1}: ${formatForce(share.tensionN, units)} pull, ${formatForce(share.shearN, units)} shear`,
-    })
-    shapes.push({
-      kind: 'ring',
-      at,
-      r: r + textMm * (0.25 + Math.min(1.2, share.utilisation)),
-      weight: 'load',
-    })
-    shapes.push({
-      kind: 'text',
-      at: { x: at.x + (at.x < 0 ? -1 : 1) * (r + textMm * 1.9), y: at.y - textMm * 0.35 },
-      text: String(i + 1),
-      size: textMm,
-      anchor: 'middle',
-      weight: 'strong',
-    })
-  })
   const load = loadFrom(j, ext, textMm)
-  shapes.push(...load.shapes)
+  const pipe: Shape[] = d.pipeMm
+    ? [{ kind: 'ring', at: { x: 0, y: 0 }, r: d.pipeMm / 2, weight: 'outline', role: 'pipeMm' }]
+    : []
+  const shapes = [
+    ...plateShapes(d, j),
+    ...baseShapes(d, j),
+    ...pipe,
+    ...boltShapes(d, j, units, textMm),
+    ...load.shapes,
+    ...bowShapes(d, ext, textMm),
+  ]
   const pad = textMm * 2.6
+  const seen =
+    d.headingDeg === 0 ? 'bow left, starboard up' : 'along the casting; the arrow points to the bow'
+  const pressed = j.worst.contact?.heelLine ? ' Dark: pressed on the deck, past the heel line.' : ''
   return {
-    title: `From above, bow left, starboard up. Ring: share of the bolt\u2019s strength.${heel ? ' Dark: pressed on the deck, past the heel line.' : ''}`,
+    title: `From above, ${seen}. Ring: share of the bolt\u2019s strength.${pressed}`,
     description: `${d.bolts.length} bolts; base ${formatLength(2 * half.x, units)} by ${formatLength(2 * half.y, units)}.`,
     bounds: {
       minX: Math.min(-ext.x, load.at.x) - pad,
       maxX: Math.max(ext.x, load.at.x) + pad,
-      minY: Math.min(-ext.y, load.at.y) - pad,
+      minY: Math.min(-ext.y, load.at.y) - pad - (d.headingDeg === 0 ? 0 : textMm),
       maxY: Math.max(ext.y, load.at.y) + pad,
     },
     shapes,

@@ -30,7 +30,7 @@ export function drawSection(d: Design, j: Judgement, units: Units, exaggerate = 
   const top = Math.max(at.y + textMm, p.baseTop + d.base.bodyHeightMm + textMm, end.y + textMm * 2)
   const layers = j.gripLayers.map((l) => `${l.name} ${formatLength(l.thicknessMm, units)}`).join(', ')
   return {
-    title: `Cut fore and aft through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,
+    title: `Cut ${d.headingDeg === 0 ? 'fore and aft' : 'along the casting'} through bolt${numbers.length > 1 ? 's' : ''} ${numbers.join(', ')} \u00b7 ${exaggerate ? 'thin layers drawn thicker' : 'true scale'}`,
     description: `Section through ${d.name}: ${layers}; ${d.bolts.length} ${d.bolt.size} ${GRADES[d.bolt.grade].title} bolts.`,
     bounds: {
       minX: lineX - textMm * (namesTo + 0.6),

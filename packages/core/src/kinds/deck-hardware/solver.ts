@@ -4,7 +4,10 @@ import { deckPatchInput, deckPatchOf, type DeckPatch } from '../../chapters/plat
 import { unproven, type Check } from '../../base/verdict/check'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
-import { fieldAround, patchFor, spreadSaid, type Field, type PatchInput, type SpreadSaid } from './spread'
+import type { Field } from './field'
+import { fieldAround } from './field-around'
+import { patchFor, type PatchInput } from './patch'
+import { spreadSaid, type SpreadSaid } from './spread'
 
 /** What the solver is asked about a design on its boat; the same question has the same key. */
 export interface SolverQuestion {

@@ -1,5 +1,6 @@
-import { CHECK_BAR_MM, type DrillRow } from '../../drawing/drill'
-import type { Drawing, Pt, Shape } from '../../drawing/shapes'
+import type { DrillRow } from '../../drawing/drill'
+import { circlePath, FullSize } from '../../drawing/full-size'
+import type { Drawing } from '../../drawing/shapes'
 import { SIZES } from '../../base/materials/fasteners'
 import { formatLength, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
@@ -15,13 +16,6 @@ export const THROUGH_HULL_TEMPLATE_TITLES: Record<ThroughHullTemplate, string> =
   taper: 'taper, from the side',
   pad: 'pad and bolt circle',
 }
-const TEXT = 3.5
-const ring = (r: number): Pt[] =>
-  Array.from({ length: 97 }, (_, i) => ({
-    x: r * Math.cos((i * Math.PI) / 48),
-    y: r * Math.sin((i * Math.PI) / 48),
-  }))
-
 /** Which templates this design has. */
 export const throughHullTemplates = (d: ThroughHullDesign, j: ThroughHullJudgement): ThroughHullTemplate[] =>
   THROUGH_HULL_TEMPLATES.filter((t) =>
@@ -38,6 +32,85 @@ export const throughHullTemplates = (d: ThroughHullDesign, j: ThroughHullJudgeme
 const boltHole = (d: ThroughHullDesign) =>
   d.hold.method === 'insert' && d.hold.insertMm !== null ? d.hold.insertMm : SIZES[d.hold.size]!.clearanceMm
 
+type Wedge = NonNullable<ThroughHullJudgement['wedge']>
+const TITLE_GAP = 3
+
+/** The block from the side, along its fall: where the saw goes and where the bore stands. */
+function drawTaper(s: FullSize, w: Wedge, hole: number, units: Units) {
+  const half = w.saw.outlineMm[0]! / 2
+  const tilt = Math.tan((w.tiltDeg * Math.PI) / 180)
+  s.closed(
+    [
+      { x: -half, y: 0 },
+      { x: half, y: 0 },
+      { x: half, y: w.thickMm },
+      { x: -half, y: w.thinMm },
+    ],
+    'CUT',
+  )
+  s.path(
+    [-6, w.thickMm + 6].map((y) => ({ x: 0, y })),
+    'MARK',
+    'hidden',
+  )
+  for (const x of [-hole / 2, hole / 2])
+    s.path(
+      [0, (w.thinMm + w.thickMm) / 2 + x * tilt].map((y) => ({ x, y })),
+      'DRILL',
+      'hidden',
+    )
+  s.text({ x: half + 3, y: w.thickMm / 2 }, `thick ${formatLength(w.thickMm, units)}`)
+  s.text({ x: -half, y: w.thinMm + 3 }, `thin ${formatLength(w.thinMm, units)}`)
+  s.text({ x: 0, y: -9 }, `saw at ${say(w.saw.angleDeg)}\u00b0; bore square to the long face`, 'middle')
+}
+/**
+ * A face of the block. Azimuths run from straight outboard towards aft. Seen from inside with the bow left,
+ * outboard is up on the starboard side and down on the port side.
+ */
+function drawFace(s: FullSize, d: ThroughHullDesign, w: Wedge, hole: number, thick: number) {
+  const r = w.saw.outlineMm[0]! / 2
+  const side = d.place.yMm < 0 ? -1 : 1
+  const at = (deg: number, q: number) => ({
+    x: q * Math.sin((deg * Math.PI) / 180),
+    y: side * q * Math.cos((deg * Math.PI) / 180),
+  })
+  s.path(circlePath(r), 'CUT')
+  s.ring({ x: 0, y: 0 }, hole / 2)
+  s.cross({ x: 0, y: 0 }, 6)
+  s.path([at(thick, r), at(thick + 180, r)], 'MARK', 'hidden')
+  s.text({ x: at(thick, r * 0.78).x, y: at(thick, r * 0.78).y + 2 }, 'THICK', 'middle')
+  s.text({ x: at(thick + 180, r * 0.78).x, y: at(thick + 180, r * 0.78).y + 2 }, 'thin', 'middle')
+  s.text({ x: 0, y: side > 0 ? r - 9 : -r + 6 }, 'outboard', 'middle')
+  s.text({ x: r + 3, y: 0 }, 'aft')
+  // Where the plumb bore meets the sloped face it is an ellipse.
+  const [u, v] = [at(thick, 1), at(thick + 90, 1)]
+  const ellipse = Array.from({ length: 49 }, (_, i) => {
+    const a = (w.ellipseMm[1]! / 2) * Math.cos((i * Math.PI) / 24)
+    const b = (w.ellipseMm[0]! / 2) * Math.sin((i * Math.PI) / 24)
+    return { x: a * u.x + b * v.x, y: a * u.y + b * v.y }
+  })
+  s.path(ellipse, 'MARK', 'dimension')
+}
+/** The pad, or the flange where there is none, with its bolt circle. */
+function drawPad(s: FullSize, d: ThroughHullDesign, hole: number) {
+  const r = (d.pad?.diameterMm ?? (d.valve?.flangeMm ?? d.skin.flangeMm) + 20) / 2
+  s.path(circlePath(r), d.pad ? 'CUT' : 'MARK')
+  if (d.valve && d.valve.kind !== 'screwed') s.path(circlePath(d.valve.flangeMm / 2), 'MARK', 'hidden')
+  s.ring({ x: 0, y: 0 }, hole / 2)
+  s.cross({ x: 0, y: 0 }, 6)
+  throughHullBolts(d).forEach((b, i) => {
+    const p = { x: b.xMm, y: b.yMm }
+    s.ring(p, boltHole(d) / 2)
+    s.cross(p, 4)
+    s.text({ x: p.x + 6, y: p.y + 5 }, String(i + 1))
+  })
+  s.text({ x: r + 3, y: 0 }, 'aft')
+}
+const seenFrom = (what: ThroughHullTemplate) =>
+  what === 'taper'
+    ? 'cut across, along the fall of the block'
+    : `seen from inside, bow left${what === 'wedge-outside' ? '; turned over for the face that lies on the hull' : ''}`
+
 /** At 1:1, each shape on its layer: the faces of the wedges, the taper, the pad with its bolt circle. */
 export function throughHullTemplate(
   d: ThroughHullDesign,
@@ -45,171 +118,23 @@ export function throughHullTemplate(
   what: ThroughHullTemplate,
   units: Units,
 ): Drawing {
-  const shapes: Shape[] = []
-  const text = (at: Pt, words: string, anchor: 'start' | 'middle' | 'end' = 'start', size = TEXT) =>
-    shapes.push({ kind: 'text', at, text: words, size, anchor, role: 'TEXT' })
-  const line = (points: Pt[], role: string, weight: 'outline' | 'dimension' | 'hidden' = 'outline') =>
-    shapes.push({ kind: 'path', points, weight, role })
-  const cross = (p: Pt, r: number) => {
-    line(
-      [
-        { x: p.x - r, y: p.y },
-        { x: p.x + r, y: p.y },
-      ],
-      'MARK',
-      'dimension',
-    )
-    line(
-      [
-        { x: p.x, y: p.y - r },
-        { x: p.x, y: p.y + r },
-      ],
-      'MARK',
-      'dimension',
-    )
-  }
+  const s = new FullSize()
   const hole = j.stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
-  const w =
-    what === 'wedge-outside'
-      ? j.wedges.outside
-      : what === 'wedge-inside'
-        ? j.wedges.inside
-        : (j.wedges.inside ?? j.wedges.outside)
-  if (what === 'taper' && w) {
-    const D = w.saw.outlineMm[0]!
-    line(
-      [
-        { x: -D / 2, y: 0 },
-        { x: D / 2, y: 0 },
-        { x: D / 2, y: w.thickMm },
-        { x: -D / 2, y: w.thinMm },
-        { x: -D / 2, y: 0 },
-      ],
-      'CUT',
-    )
-    line(
-      [
-        { x: 0, y: -6 },
-        { x: 0, y: w.thickMm + 6 },
-      ],
-      'MARK',
-      'hidden',
-    )
-    for (const k of [-1, 1])
-      line(
-        [
-          { x: (k * hole) / 2, y: 0 },
-          {
-            x: (k * hole) / 2,
-            y: (w.thinMm + w.thickMm) / 2 + ((k * hole) / 2) * Math.tan((w.tiltDeg * Math.PI) / 180),
-          },
-        ],
-        'DRILL',
-        'hidden',
-      )
-    text({ x: D / 2 + 3, y: w.thickMm / 2 }, `thick ${formatLength(w.thickMm, units)}`)
-    text({ x: -D / 2, y: w.thinMm + 3 }, `thin ${formatLength(w.thinMm, units)}`)
-    text({ x: 0, y: -9 }, `saw at ${say(w.saw.angleDeg)}\u00b0; bore square to the long face`, 'middle')
-  } else if ((what === 'wedge-outside' || what === 'wedge-inside') && w) {
-    const r = w.saw.outlineMm[0]! / 2
-    line(ring(r), 'CUT')
-    shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: hole / 2, weight: 'outline', role: 'DRILL' })
-    cross({ x: 0, y: 0 }, 6)
-    const thick = what === 'wedge-outside' ? w.outsideThickAtDeg! : w.insideThickAtDeg!
-    // Azimuths run from straight outboard towards aft. Seen from inside with the bow left, outboard is up
-    // on the starboard side and down on the port side.
-    const side = d.place.yMm < 0 ? -1 : 1
-    const at = (deg: number, q: number) => ({
-      x: q * Math.sin((deg * Math.PI) / 180),
-      y: side * q * Math.cos((deg * Math.PI) / 180),
-    })
-    line([at(thick, r), at(thick + 180, r)], 'MARK', 'hidden')
-    text({ x: at(thick, r * 0.78).x, y: at(thick, r * 0.78).y + 2 }, 'THICK', 'middle')
-    text({ x: at(thick + 180, r * 0.78).x, y: at(thick + 180, r * 0.78).y + 2 }, 'thin', 'middle')
-    text({ x: 0, y: side > 0 ? r - 9 : -r + 6 }, 'outboard', 'middle')
-    text({ x: r + 3, y: 0 }, 'aft')
-    // Where the plumb bore meets the sloped face it is an ellipse.
-    line(
-      Array.from({ length: 49 }, (_, i) => {
-        const [a, b] = [
-          (w.ellipseMm[1]! / 2) * Math.cos((i * Math.PI) / 24),
-          (w.ellipseMm[0]! / 2) * Math.sin((i * Math.PI) / 24),
-        ]
-        const [u, v] = [at(thick, 1), at(thick + 90, 1)]
-        return { x: a * u.x + b * v.x, y: a * u.y + b * v.y }
-      }),
-      'MARK',
-      'dimension',
-    )
-  } else {
-    const r = (d.pad?.diameterMm ?? (d.valve?.flangeMm ?? d.skin.flangeMm) + 20) / 2
-    line(ring(r), d.pad ? 'CUT' : 'MARK')
-    if (d.valve && d.valve.kind !== 'screwed') line(ring(d.valve.flangeMm / 2), 'MARK', 'hidden')
-    shapes.push({ kind: 'ring', at: { x: 0, y: 0 }, r: hole / 2, weight: 'outline', role: 'DRILL' })
-    cross({ x: 0, y: 0 }, 6)
-    throughHullBolts(d).forEach((b, i) => {
-      const p = { x: b.xMm, y: b.yMm }
-      shapes.push({ kind: 'ring', at: p, r: boltHole(d) / 2, weight: 'outline', role: 'DRILL' })
-      cross(p, 4)
-      text({ x: p.x + 6, y: p.y + 5 }, String(i + 1))
-    })
-    text({ x: r + 3, y: 0 }, 'aft')
-  }
-  const pts = shapes.flatMap((s) =>
-    s.kind === 'path'
-      ? s.points
-      : s.kind === 'ring'
-        ? [
-            { x: s.at.x - s.r, y: s.at.y - s.r },
-            { x: s.at.x + s.r, y: s.at.y + s.r },
-          ]
-        : [],
-  )
-  const b = {
-    minX: Math.min(...pts.map((p) => p.x)),
-    maxX: Math.max(...pts.map((p) => p.x)),
-    minY: Math.min(...pts.map((p) => p.y)),
-    maxY: Math.max(...pts.map((p) => p.y)),
-  }
-  text({ x: b.minX, y: b.maxY + 8 }, `${d.name}: ${THROUGH_HULL_TEMPLATE_TITLES[what]}`, 'start', TEXT * 1.25)
-  text(
-    { x: b.minX, y: b.maxY + 3 },
-    what === 'taper'
-      ? 'cut across, along the fall of the block'
-      : `seen from inside, bow left${what === 'wedge-outside' ? '; turned over for the face that lies on the hull' : ''}`,
-    'start',
-  )
-  const y = b.minY - 16
-  line(
-    [
-      { x: b.minX, y },
-      { x: b.minX + CHECK_BAR_MM, y },
-    ],
-    'MARK',
-  )
-  for (const x of [0, 50, 100])
-    line(
-      [
-        { x: b.minX + x, y: y - 2.5 },
-        { x: b.minX + x, y: y + 2.5 },
-      ],
-      'MARK',
-    )
-  text({ x: b.minX + CHECK_BAR_MM + 4, y: y - 1.2 }, '100 mm: lay a rule on it before use')
-  return {
-    title: `${d.name}, ${THROUGH_HULL_TEMPLATE_TITLES[what]} at full size`,
+  const { inside, outside } = j.wedges
+  if (what === 'taper' && (inside ?? outside)) drawTaper(s, (inside ?? outside)!, hole, units)
+  else if (what === 'wedge-outside' && outside) drawFace(s, d, outside, hole, outside.outsideThickAtDeg!)
+  else if (what === 'wedge-inside' && inside) drawFace(s, d, inside, hole, inside.insideThickAtDeg!)
+  else drawPad(s, d, hole)
+  const drawn = s.extent()
+  s.text({ x: drawn.minX, y: drawn.maxY + TITLE_GAP }, seenFrom(what))
+  const title = THROUGH_HULL_TEMPLATE_TITLES[what]
+  return s.finish({
+    name: `${d.name}: ${title}`,
+    title: `${d.name}, ${title} at full size`,
     description: 'At 1:1.',
-    shapes,
-    legend: [],
-    textMm: TEXT,
-    scaleBarMm: CHECK_BAR_MM,
-    bounds: {
-      minX: b.minX - 8,
-      maxX: Math.max(b.maxX + 30, b.minX + CHECK_BAR_MM + 75),
-      minY: y - 8,
-      maxY: b.maxY + 16,
-    },
-  }
+    nameAtY: drawn.maxY + 8,
+    drawn,
+  })
 }
 export const throughHullDrill = (d: ThroughHullDesign, j: ThroughHullJudgement): DrillRow[] => [
   {

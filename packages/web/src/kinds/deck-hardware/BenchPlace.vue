@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import {
   formatLength,
+  formatQuantity,
   lengthText,
   parseLength,
   sayIn,
@@ -61,7 +62,7 @@ const open = computed(() => (bench.fitting && route.params.id === bench.fitting.
 const units = computed(() => boats.units)
 const where = computed(() => {
   const d = open.value!
-  return `${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
+  return `${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`}${d.headingDeg === 0 ? '' : `, turned ${formatQuantity(d.headingDeg, 'deg', units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
 })
 const stale = computed(() =>
   open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null,

@@ -185,6 +185,21 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       :disabled="off"
       @update:model-value="$event !== null && bench.moveTo({ yMm: $event })"
     />
+    <DimensionField
+      label="Heading"
+      kind="angle"
+      :model-value="d.headingDeg"
+      :least="-180"
+      :most="180"
+      :units="boats.units"
+      :disabled="off"
+      :problem="problemAt('headingDeg')"
+      @update:model-value="$event !== null && bench.moveTo({ headingDeg: $event })"
+    />
+    <p v-if="d.headingDeg !== 0" class="soft small">
+      Its aft end is swung to {{ d.headingDeg > 0 ? 'starboard' : 'port' }}; a load that comes from the boat
+      keeps its direction.
+    </p>
     <p v-if="bench.moveSaid" class="soft small" role="status">{{ bench.moveSaid }}</p>
     <DimensionField
       label="Edge distance"

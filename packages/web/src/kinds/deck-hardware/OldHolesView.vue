@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { overOld, overOldDrawing, overOldSaid, oldHolesSaid } from '@north-tide/core'
+import { moveOver, overOld, overOldDrawing, overOldSaid, oldHolesSaid } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
@@ -19,9 +19,8 @@ const rows = computed(() => (found.value ? oldHolesSaid(found.value, boats.units
 const drawing = computed(() =>
   found.value ? overOldDrawing(d.value, bench.judgement!, found.value, boats.units) : null,
 )
-const move = computed(() => (found.value?.out.allClear ? null : (found.value?.out.suggestion ?? null)))
-const moveIt = () =>
-  bench.moveTo({ xMm: d.value.place.xMm + move.value!.xMm, yMm: d.value.place.yMm + move.value!.yMm })
+const move = computed(() => found.value && moveOver(d.value, found.value))
+const moveIt = () => bench.moveTo(move.value!)
 const idOf = (label: string) => found.value!.holes.find((h) => h.label === label)!.id
 </script>
 

@@ -5,6 +5,7 @@ import {
   formatLength,
   formatQuantity,
   judge,
+  cornersOnBoat,
   planOfPlate,
   sayIn,
   type DeckPatch,
@@ -63,8 +64,8 @@ interface Picture {
   solved: Solved
   box: string
   cells: { x: number; y: number; w: number; h: number; level: number; sign: number }[]
-  plate: { x: number; y: number; w: number; h: number } | null
-  base: { x: number; y: number; w: number; h: number }
+  plate: string | null
+  base: string
   peak: { x: number; y: number; v: number }
   r: number
   beams: string
@@ -93,13 +94,11 @@ const pictures = computed<Picture[]>(() =>
         ]
         cells.push({ x: xa, y: h - yb, w: xb - xa, h: yb - ya, level, sign: Math.sign(v) })
       }
-    const rect = (b: { minX: number; maxX: number; minY: number; maxY: number }) => ({
-      x: b.minX - x0,
-      y: h - (b.maxY - y0),
-      w: b.maxX - b.minX,
-      h: b.maxY - b.minY,
-    })
     const d = s.design
+    const rect = (b: { minX: number; maxX: number; minY: number; maxY: number }) =>
+      cornersOnBoat(d, b)
+        .map((p) => `${p.xMm - x0},${h - (p.yMm - y0)}`)
+        .join(' ')
     const bare = s.title === 'without the plate'
     return {
       solved: s,
@@ -200,15 +199,8 @@ const probeSaid = computed(() => {
             :height="c.h * 1.02"
             :class="['cell', `l${c.level}`, c.sign < 0 ? 'down' : 'up']"
           />
-          <rect
-            v-if="p.plate"
-            :x="p.plate.x"
-            :y="p.plate.y"
-            :width="p.plate.w"
-            :height="p.plate.h"
-            class="plate"
-          />
-          <rect :x="p.base.x" :y="p.base.y" :width="p.base.w" :height="p.base.h" class="base" />
+          <polygon v-if="p.plate" :points="p.plate" class="plate" />
+          <polygon :points="p.base" class="base" />
           <path
             :d="`M0 0H${p.solved.field.maxX - p.solved.field.minX}V${p.solved.field.maxY - p.solved.field.minY}H0Z`"
             class="beams"
