@@ -28,6 +28,16 @@ export const spotBoat = (
   ...(b.units ? { units: b.units } : {}),
   ...(b.launchOn && now !== undefined ? { daysToLaunch: daysUntil(b.launchOn, now) } : {}),
 })
+/** The day she is launched, and how many whole days are left. */
+export interface Launch {
+  on: string
+  inDays: number
+}
+/** Null while nobody has said, or where the day is past. `now`: milliseconds since 1970. */
+export function launchOf(on: string | null | undefined, now: number): Launch | null {
+  const inDays = on ? daysUntil(on, now) : null
+  return on && inDays !== null ? { on, inDays } : null
+}
 function daysUntil(date: string, now: number): number | null {
   const days = Math.floor((Date.parse(`${date}T23:59:59Z`) - now) / DAY_MS)
   return days >= 0 ? days : null

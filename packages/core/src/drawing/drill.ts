@@ -6,7 +6,10 @@ export const TEMPLATE_LAYERS = ['CUT', 'DRILL', 'MARK', 'TEXT'] as const
 export const CHECK_BAR_MM = 100
 
 export interface DrillRow {
+  /** from 1; 0 for a hole that is no bolt's */
   bolt: number
+  /** what it is called where it is no bolt's */
+  name?: string
   xMm: number
   yMm: number
   pilotMm: number

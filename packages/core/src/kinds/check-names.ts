@@ -68,6 +68,7 @@ export const CHECK_NAMES: Record<string, string> = {
   hold: 'What the bolts are held by',
   'hold-bearing': 'Thread or insert on the wall of its hole',
   'hold-edge': 'Thread to the edge of what it stands in',
+  'choke-flow': 'Choke hole, plug out',
   'hole-clearance': 'Room for bedding in the hole',
   'hull-metal': 'On an aluminium hull',
   lean: 'Room where it leans',

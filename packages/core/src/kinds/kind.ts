@@ -1,4 +1,4 @@
-import type { SpotBoat } from '../boat/place'
+import type { Launch, SpotBoat } from '../boat/place'
 import type { z } from 'zod'
 import type { Measurable, Structure } from '../base/materials/structure'
 import type { YardValue } from '../base/materials/yard'
@@ -58,6 +58,8 @@ export interface Around {
   log: LogLine[]
   others: Other[]
   units: Units
+  /** the day she is launched; left out while nobody has said, or where it is past */
+  launch?: Launch | undefined
 }
 /** Nobody and nothing round it: for tests, and for a design that is judged by itself. */
 export const ALONE: Around = {

@@ -86,7 +86,7 @@ export function templateSheet(
     .text('Drilling, hole by hole', MARGIN_MM * PT, MARGIN_MM * PT)
   let y = 26
   const columns: [string, number, (r: DrillRow) => string][] = [
-    ['Bolt', 14, (r) => String(r.bolt)],
+    ['Bolt', 14, (r) => r.name ?? String(r.bolt)],
     ['x', 22, (r) => formatLength(r.xMm, units)],
     ['y', 22, (r) => formatLength(r.yMm, units)],
     ['Pilot', 18, (r) => formatLength(r.pilotMm, units)],

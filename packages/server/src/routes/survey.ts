@@ -15,9 +15,9 @@ import {
   removeZone,
   saveBoat,
   savePart,
-  saveStations,
   saveZone,
 } from '../services/boat-book'
+import { saveStations } from '../services/stations'
 import { boatPicture } from '../services/boats'
 import { HOLE_COLUMNS, addFound, importHoles } from '../services/found'
 import { outlineFromDxf } from '../services/outline'

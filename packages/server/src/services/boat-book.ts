@@ -25,40 +25,15 @@ import {
   ZoneLayer,
 } from '../models'
 import { must, type Account } from './access'
-import { partsOfBoat, stationsOf, summary } from './boats'
+import { boatFor, partsOfBoat, summary } from './boats'
 import { zonesOf } from './zones'
+import { stationsSchema } from './stations'
 import { askRejudge } from './asked'
 import { MOST_VERSION, stale } from './saving'
 
 /** A boat's own book: main dimensions, outline, zones with their layup, and what stands behind them. */
 const mm = (most = 1e6) => z.number().min(-most).max(most)
 const size = (most = 1e6) => z.number().positive().max(most)
-const station = z.strictObject({
-  xMm: mm(),
-  halfBreadthMm: z.number().min(0).max(1e5),
-  sheerMm: mm(),
-  keelMm: mm(),
-})
-export const stationsSchema = z
-  .array(station)
-  .min(2)
-  .max(200)
-  .superRefine((rows, ctx) => {
-    rows.forEach((r, i) => {
-      if (r.keelMm >= r.sheerMm)
-        ctx.addIssue({
-          code: 'custom',
-          path: [i, 'keelMm'],
-          message: `${r.keelMm} was given; the keel lies below the sheer of ${r.sheerMm} mm`,
-        })
-      if (i && r.xMm <= rows[i - 1]!.xMm)
-        ctx.addIssue({
-          code: 'custom',
-          path: [i, 'xMm'],
-          message: `${r.xMm} was given; stations run aft, each past ${rows[i - 1]!.xMm} mm`,
-        })
-    })
-  })
 const boatShape = {
   name: z.string().trim().min(1).max(120),
   kind: z.string().trim().max(200).default(''),
@@ -99,12 +74,6 @@ export async function freeId(name: string, transaction: Transaction): Promise<st
   }
 }
 /** The boat of an act, locked where what is added needs a name or a number of its own. */
-async function boatFor(id: string, transaction: Transaction): Promise<Boat> {
-  const boat = await Boat.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
-  if (!boat) throw notFound('boat')
-  return boat
-}
-
 /**
  * A first outline from length and beam alone, so that there is something to click on; it is to be replaced
  * by measured half-breadths.
@@ -147,24 +116,17 @@ export async function saveBoat(who: Account, id: string, raw: unknown) {
   const { version, ...b } = parseInput(saving, raw)
   const before = await Boat.findByPk(id)
   if (!before) throw notFound('boat')
-  const [changed] = await Boat.update({ ...b, version: version + 1 }, { where: { id, version } })
-  const now = (await Boat.findByPk(id))!
-  if (!changed) throw stale('the boat', now, version, summary(now))
-  return summary(now)
-}
-
-export async function saveStations(who: Account, id: string, raw: unknown) {
-  must(who, 'boat-book')
-  const rows = parseInput(z.strictObject({ stations: stationsSchema }), raw).stations
-  await Boat.sequelize!.transaction(async (transaction) => {
-    await boatFor(id, transaction)
-    await Station.destroy({ where: { boatId: id }, transaction })
-    await Station.bulkCreate(
-      rows.map((s) => ({ ...s, boatId: id })),
-      { transaction },
+  return Boat.sequelize!.transaction(async (transaction) => {
+    const [changed] = await Boat.update(
+      { ...b, version: version + 1 },
+      { where: { id, version }, transaction },
     )
+    const now = (await Boat.findByPk(id, { transaction }))!
+    if (!changed) throw stale('the boat', now, version, summary(now))
+    // Her launch and her units stand in what is judged of her fittings.
+    await askRejudge(id, 'the boat was changed', transaction)
+    return summary(now)
   })
-  return stationsOf(id)
 }
 
 const layer = z.strictObject({

@@ -45,6 +45,13 @@ export async function listBoats(who: Account) {
   return boats.filter((b) => mayDo(who, 'read', b.id)).map(summary)
 }
 
+/** A boat that is about to be written to, held until the act is done. */
+export async function boatFor(id: string, transaction: Transaction): Promise<Boat> {
+  const boat = await Boat.findByPk(id, { transaction, lock: transaction.LOCK.NO_KEY_UPDATE })
+  if (!boat) throw notFound('boat')
+  return boat
+}
+
 export async function boatById(id: string, transaction: Transaction | null = null): Promise<Boat> {
   const boat = await Boat.findByPk(id, { transaction })
   if (!boat) throw notFound('boat')

@@ -2,7 +2,7 @@ import DxfParser from 'dxf-parser'
 import { parseInput } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { stationsOf } from './boats'
-import { saveStations, stationsSchema } from './boat-book'
+import { saveStations, stationsSchema } from './stations'
 import type { Account } from './access'
 
 interface Vertex {

@@ -4,7 +4,7 @@ import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
-import { queueIs } from './asked'
+import { askRejudge, queueIs } from './asked'
 import { boatById } from './boats'
 import { aroundIn, snapshotOf } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
@@ -151,9 +151,20 @@ async function solveFitting(id: string): Promise<void> {
   if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
+/** A day nearer her launch a bead may be late that was in time: once a day each boat that has one. */
+async function nearerLaunch(): Promise<void> {
+  const boats = await db().query<{ id: string }>(
+    `SELECT b.id FROM boats b WHERE b.launch_on >= current_date - 1
+      AND NOT EXISTS (SELECT 1 FROM rejudge_jobs j WHERE j.boat_id = b.id AND j.beat_at >= current_date)`,
+    { type: QueryTypes.SELECT },
+  )
+  for (const b of boats) await askRejudge(b.id, 'a day nearer her launch')
+}
+
 const failed = new Map<string, number>()
 /** What is open and nobody is at is put in the queue again. */
 async function sweep(): Promise<void> {
+  await nearerLaunch()
   const open = await db().query<{ boatId: string }>(
     `SELECT DISTINCT boat_id AS "boatId" FROM rejudge_jobs WHERE finished_at IS NULL AND tries < ${MOST_TRIES} AND beat_at < now() - interval '${STILL_S} seconds'`,
     { type: QueryTypes.SELECT },

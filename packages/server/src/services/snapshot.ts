@@ -1,4 +1,5 @@
 import type { Transaction } from 'sequelize'
+import { launchOf } from '@north-tide/core'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { breather } from '../breath'
@@ -82,5 +83,6 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
       .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
       .map((f) => ({ id: f.id, kind: f.kind, name: f.name, design: s.designs.get(f.id)! })),
     units: s.boat.units,
+    launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,
   }
 }

@@ -8,7 +8,7 @@ import {
   REACH_KINDS,
   RIGS,
 } from '@north-tide/core'
-import { stationsSchema } from './boat-book'
+import { stationsSchema } from './stations'
 import { moment } from './saving'
 
 /**

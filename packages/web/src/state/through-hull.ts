@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import dayjs from 'dayjs'
-import { CalcError, workState, type BoatHole } from '@north-tide/core'
+import { CalcError, workState, type BoatHole, launchOf } from '@north-tide/core'
 import {
   throughHullWithRemedies,
   judgeThroughHull,
@@ -45,6 +45,7 @@ export const useThroughHull = defineStore('through-hull', () => {
     others: (fitting.value?.others ?? []).flatMap((o) =>
       o.kind === 'through-hull' ? [{ id: o.id, name: o.name, design: o.design as ThroughHullDesign }] : [],
     ),
+    launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
   }))
   const judged = computed<{ j: ThroughHullJudgement | null; problem: CalcError | null }>(() => {
     if (!design.value || !fitting.value) return { j: null, problem: null }

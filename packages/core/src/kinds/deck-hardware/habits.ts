@@ -29,9 +29,14 @@ export const QUESTIONS: Question[] = [
   {
     id: 'bedding',
     question: 'Bedding deck hardware',
-    schools: ['tape', 'tube'],
-    of: (d) => (d.bedding.sealant === 'butyl' ? 'tape' : 'tube'),
-    take: (s) => ({ 'bedding.sealant': s === 'tape' ? 'butyl' : 'hybrid' }),
+    schools: ['tape', 'tube', 'builder'],
+    of: (d) => {
+      if (d.schools.builder !== null && d.bedding.sealant === d.schools.builder) return 'builder'
+      return d.bedding.sealant === 'butyl' ? 'tape' : 'tube'
+    },
+    take: (s, d) => ({
+      'bedding.sealant': s === 'builder' ? d.schools.builder : s === 'tape' ? 'butyl' : 'hybrid',
+    }),
     changes: 'the sealant, how much of it, the cure and how it comes apart',
   },
   {
@@ -93,6 +98,12 @@ const REFUSED: Partial<Record<string, (d: Design) => string | null>> = {
   tape: (d) => {
     if (d.place.belowWaterline) return 'Butyl is not for below the waterline.'
     return d.bedding.fuelOrSolvent ? 'Fuel and solvents dissolve butyl.' : null
+  },
+  builder: (d) => {
+    if (d.schools.builder === null)
+      return 'Nobody has said what the rest of her is bedded in: look at a fitting of hers first, and choose it here.'
+    if (d.schools.builder === 'butyl') return REFUSED.tape!(d)
+    return null
   },
   'two-step': (d) =>
     d.bedding.sealant === 'butyl'

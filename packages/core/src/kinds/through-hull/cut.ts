@@ -139,6 +139,7 @@ export function throughHullTemplate(
 export const throughHullDrill = (d: ThroughHullDesign, j: ThroughHullJudgement): DrillRow[] => [
   {
     bolt: 0,
+    name: 'bore',
     xMm: 0,
     yMm: 0,
     pilotMm: 4,
@@ -147,6 +148,21 @@ export const throughHullDrill = (d: ThroughHullDesign, j: ThroughHullJudgement):
     order: 'pilot from inside, bore from outside to half, then from inside',
     from: 'both sides',
   },
+  ...(d.plug?.choke && d.plug.chokeMm !== null
+    ? [
+        {
+          bolt: 0,
+          name: 'choke, in the block',
+          xMm: 0,
+          yMm: 0,
+          pilotMm: 3,
+          boreMm: null,
+          finishMm: d.plug.chokeMm,
+          order: 'on the bench, before the block is bonded; no larger',
+          from: 'either face of the block',
+        },
+      ]
+    : []),
   ...throughHullBolts(d).map((b, i): DrillRow => ({
     bolt: i + 1,
     xMm: b.xMm,

@@ -79,6 +79,8 @@ export const tailSchema = z.strictObject({
   barbMm: positive(),
   barbLengthMm: positive(),
   boreMm: positive(),
+  /** an elbow: how far the hose turns from the axis of the valve */
+  bendDeg: z.number().min(0).max(135).default(0),
 })
 export const hoseSchema = z.strictObject({
   boreMm: positive(),
@@ -201,6 +203,10 @@ export const throughHullSchema = z.strictObject({
       flush: z.boolean(),
       grounds: z.boolean(),
       choke: z.boolean(),
+      /** the choke hole as it is drilled; null while nobody has said */
+      chokeMm: positive().nullable().default(null),
+      /** what the pumps beside it carry for ever, as the flooding says; null while nobody has asked it */
+      pumpsLpm: nonNegative().nullable().default(null),
     })
     .nullable()
     .default(null),

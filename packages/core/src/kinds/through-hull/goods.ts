@@ -88,6 +88,7 @@ const tail = (
   barbMm: PIPE[size].barb,
   barbLengthMm: 45,
   boreMm: PIPE[size].bore - 4,
+  bendDeg: 0,
   ...more,
 })
 
@@ -140,6 +141,17 @@ export const TAILS: Tail[] = [
   ...SIZES.map((s) => tail(`MV-T${code(s)}`, `Hose tail ${s} to ${PIPE[s].barb} mm, DZR`, 'bronze', s)),
   ...SIZES.slice(0, 4).map((s) =>
     tail(`MV-TC${code(s)}`, `Hose tail ${s} to ${PIPE[s].barb} mm, composite`, 'composite', s),
+  ),
+  ...SIZES.map((s) =>
+    tail(`MV-L${code(s)}`, `Elbow 90\u00b0 ${s} to ${PIPE[s].barb} mm, DZR`, 'bronze', s, { bendDeg: 90 }),
+  ),
+  ...SIZES.slice(0, 4).map((s) =>
+    tail(`MV-LC${code(s)}`, `Elbow 90\u00b0 ${s} to ${PIPE[s].barb} mm, composite`, 'composite', s, {
+      bendDeg: 90,
+    }),
+  ),
+  ...SIZES.slice(0, 4).map((s) =>
+    tail(`MV-LH${code(s)}`, `Elbow 45\u00b0 ${s} to ${PIPE[s].barb} mm, DZR`, 'bronze', s, { bendDeg: 45 }),
   ),
   tail('MV-T114S', 'Hose tail 1 1/4 to 32 mm, short barb', 'bronze', '1 1/4', { barbLengthMm: 24 }),
 ]

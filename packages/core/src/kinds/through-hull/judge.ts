@@ -1,3 +1,6 @@
+import { daySaid } from '../../base/quantity/day'
+import type { Launch } from '../../boat/place'
+import { lateFor } from './launch-bead'
 import { surfaceWindowOf } from '../../chapters/bedding/surface-window'
 import type { Units } from '../../base/quantity/format'
 import { governing, say, unproven, worstVerdict, type Check } from '../../base/verdict/check'
@@ -60,7 +63,7 @@ function dewCheck(d: ThroughHullDesign): Check {
     'dew-point',
     'Surface fit to bond',
     dew.verdict,
-    `${dew.because}${takenAt ? ` As read on ${takenAt.slice(0, 10)}.` : ''}`,
+    `${dew.because}${takenAt ? ` As read on ${daySaid(takenAt)}.` : ''}`,
     'chapter 4.4',
   )
 }
@@ -139,14 +142,14 @@ function built(d: ThroughHullDesign, around: ThroughHullAround, log: LogLine[]) 
 }
 
 /** What keeps it tight: sealants, threads, the day's surface and epoxy. */
-function bedded(d: ThroughHullDesign, b: ReturnType<typeof built>['parts']) {
+function bedded(d: ThroughHullDesign, b: ReturnType<typeof built>['parts'], launch: Launch | undefined) {
   const sealants = sealantsOf(d, b.stack)
   const threads = threadSeals(d, b.joints)
   const tight = threadVerdict(threads, d.bedding.thread)
   const pots = potsOf(d, sealants, b.wedges)
   const mixed = potCheck(pots)
   const checks = [
-    ...sealants.map(sealantCheck),
+    ...sealants.map((s) => lateFor(sealantCheck(s), s, d, launch)),
     ...(tight
       ? [plain('sealant-thread', 'On the threads', tight.verdict, tight.because, 'chapter 5.1')]
       : []),
@@ -169,7 +172,9 @@ export function judgeThroughHull(
   const stands = built(d, around, log)
   const material = metalChecks(d, around)
   const life = anodeOf(d)
-  const bed = bedded(d, stands.parts)
+  // What was bedded before is not mixed today: its day is in the log.
+  const launch = workState(log).ticks.bed ? undefined : around.launch
+  const bed = bedded(d, stands.parts, launch)
   const tiltElement = elementOf(d, around)
   const drain = drainOf(d)
   const placing = placingOf(d, around, stands.parts.clock?.sweepFree ?? null, units)

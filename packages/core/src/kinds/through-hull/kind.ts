@@ -39,6 +39,7 @@ export const hullAround = (a: Around): ThroughHullAround => ({
   others: a.others.flatMap((o) =>
     o.kind === 'through-hull' ? [{ id: o.id, name: o.name, design: o.design as D }] : [],
   ),
+  launch: a.launch,
 })
 
 function fastenerSaid(d: D, j: J, units: Units) {

@@ -2,6 +2,11 @@ import { epoxyBatchOf } from '../../chapters/bedding/epoxy-batch'
 import { moistureCureOf } from '../../chapters/bedding/moisture-cure'
 import { chooseSealant } from '../../chapters/bedding/sealant-choice'
 import { sealant, type SealantId } from '../../base/materials/sealants'
+import { dayAfter, daySaid } from '../../base/quantity/day'
+import type { Check } from '../../base/verdict/check'
+import type { Launch } from '../../boat/place'
+import type { Bedded } from './bed'
+import type { ThroughHullDesign } from './design'
 
 /** What seals it is ranked by the days to launch (5.6). */
 type Choice = ReturnType<typeof chooseSealant>
@@ -47,4 +52,29 @@ export function rankedForLaunch(
     .map((c, order) => ({ c, order }))
     .sort((a, b) => rank(a.c) - rank(b.c) || a.order - b.order)
     .map(({ c }) => c.id)
+}
+
+/**
+ * What is chosen and would not be cured in time is tight, with the day on which it would be ready: bedded
+ * today, as nobody can bed it earlier.
+ */
+export function lateFor(c: Check, s: Bedded, d: ThroughHullDesign, launch: Launch | undefined): Check {
+  if (!launch || !s.chosen || c.verdict === 'short' || c.verdict === 'unproven' || d.place.zMm >= 0) return c
+  const days = daysToFloat(s.chosen, d.bedding.tempC, d.bedding.humidityPct)
+  const { title } = sealant(s.chosen)
+  const launched = `she is launched on ${daySaid(launch.on)}`
+  if (days === null)
+    return {
+      ...c,
+      verdict: 'tight',
+      because: `${c.because} On such a day ${title} does not cure, and ${launched}.`,
+    }
+  const late = Math.ceil(days - launch.inDays - 1e-9)
+  if (late <= 0) return c
+  const ready = daySaid(dayAfter(launch.on, late))
+  return {
+    ...c,
+    verdict: 'tight',
+    because: `${c.because} Bedded today it is fit to float about ${ready}; ${launched}, ${late} day${late === 1 ? '' : 's'} too early. One that cures in time, or a later launch.`,
+  }
 }

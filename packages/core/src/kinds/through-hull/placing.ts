@@ -1,3 +1,4 @@
+import type { Launch } from '../../boat/place'
 import type { BoatHole, BoatPart, BoatZone } from '../../boat/spot'
 import { distanceToSegment } from '../../base/geometry/outline'
 import { formatLength, type Units } from '../../base/quantity/format'
@@ -19,6 +20,7 @@ export interface ThroughHullAround {
   parts: BoatPart[]
   holes: BoatHole[]
   others: Neighbour[]
+  launch?: Launch | undefined
 }
 export interface Question {
   id: string

@@ -110,7 +110,7 @@ export function throughHullTries(d: ThroughHullDesign, j: ThroughHullJudgement, 
       (x) =>
         x.thread.size === d.valve!.outlet.size && x.material === d.valve!.material && x.barbLengthMm > 40,
     ).slice(0, 1))
-      if (t.id !== d.tail?.id)
+      if (t.id !== d.tail?.id && t.bendDeg === (d.tail?.bendDeg ?? 0))
         add('tail', `${t.title} (${t.id})`, { tail: t, ...(d.hose ? { 'hose.boreMm': t.barbMm } : {}) }, [
           'joint-valve-tail',
           'joint-tail-hose',

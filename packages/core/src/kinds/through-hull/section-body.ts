@@ -1,4 +1,4 @@
-import type { Pt } from '../../drawing/shapes'
+import type { MaterialTone, Pt } from '../../drawing/shapes'
 import type { ThroughHullDesign } from './design'
 import { BODY_TONE, box, level, upright, type SectionPen } from './section-pen'
 
@@ -143,12 +143,60 @@ function barbOutline(t: NonNullable<ThroughHullDesign['tail']>, y0: number): Pt[
     ]),
   ]
 }
+/** An elbow with its hose: the same barb, turned about the end of its leg. */
+function drawElbow(p: SectionPen, t: NonNullable<ThroughHullDesign['tail']>, tone: MaterialTone): void {
+  const leg = p.od * 0.5
+  const y0 = p.top + 10
+  const centre = { x: 0, y: y0 + leg }
+  const rad = (t.bendDeg * Math.PI) / 180
+  // Away from the handle, which stands to the right.
+  const turned = (q: Pt): Pt => ({
+    x: centre.x + q.x * Math.cos(rad) - (q.y - centre.y) * Math.sin(rad),
+    y: centre.y + q.x * Math.sin(rad) + (q.y - centre.y) * Math.cos(rad),
+  })
+  const r = t.barbMm / 2
+  const from = centre.y + r
+  p.area(box(-r, y0, r, centre.y + r * 0.4), tone, 'tail', 'elbow')
+  p.area(
+    [
+      { x: -r, y: centre.y - r },
+      { x: r, y: centre.y - r },
+      { x: r, y: from },
+      { x: -r, y: from },
+    ].map(turned),
+    tone,
+    'tail',
+    'elbow',
+  )
+  p.area(barbOutline(t, from).map(turned), tone, 'tail', 'hose tail')
+  const end = from + t.barbLengthMm
+  const { hose } = p.d
+  if (hose) {
+    const h = hose.boreMm / 2
+    for (const k of [-1, 1])
+      p.area(box(k * h, from + 2, k * (h + 5), end + 30).map(turned), 'plastic', 'hose', 'hose')
+    for (let i = 0; i < hose.clips; i++) {
+      const yc = from + 6 + i * (hose.bandMm + 5)
+      for (const k of [-1, 1])
+        p.area(
+          box(k * (h + 5), yc, k * (h + 7.5), yc + hose.bandMm).map(turned),
+          'bolt',
+          'hose.clips',
+          'clip',
+        )
+    }
+    const at = turned({ x: 0, y: end + 30 })
+    p.label(at.x, at.y + h + 9, `hose ${p.mm(hose.boreMm)}, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`)
+  }
+  p.top = Math.max(centre.y + r * 1.4, turned({ x: -r, y: end }).y, turned({ x: r, y: end }).y)
+}
 /** Hose tail, hose and clips. */
 export function drawHose(p: SectionPen): void {
   const { tail: t, hose } = p.d
   if (!t) return
   const tone = BODY_TONE(t.material)
   p.area(box(-p.od * 0.58, p.top, p.od * 0.58, p.top + 10), tone, 'tail', 'hex of the tail')
+  if (t.bendDeg) return drawElbow(p, t, tone)
   const y0 = p.top + 10
   p.area(barbOutline(t, y0), tone, 'tail', 'hose tail')
   p.top = y0 + t.barbLengthMm

@@ -31,7 +31,16 @@ function drainPlug(p: SectionPen): void {
   if (plug.throughBolted)
     for (const k of [-1, 1])
       p.area(box(k * r - 3, p.bottom, k * r + 3, p.seat + 12), 'bolt', 'hold', 'through-bolt')
-  if (plug.choke) p.label(0, p.seat, 'choke hole in the block')
+  if (plug.choke) {
+    if (plug.chokeMm !== null)
+      p.area(
+        box(-plug.chokeMm / 2, p.seat - 10, plug.chokeMm / 2, p.seat + 4),
+        'none',
+        'plug.chokeMm',
+        'choke hole',
+      )
+    p.label(0, p.seat, `choke hole in the block${plug.chokeMm === null ? '' : `, ${p.mm(plug.chokeMm)}`}`)
+  }
   p.area(box(-s.boreMm * 0.45, p.bottom - 2, s.boreMm * 0.45, p.bottom + 16), 'hardware', 'plug', 'plug')
 }
 function strainer(p: SectionPen): void {

@@ -185,7 +185,15 @@ export function startThroughHull(
     transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
     plug:
       entry.family === 'drain-plug'
-        ? { throughBolted: true, block: true, flush: true, grounds: false, choke: true }
+        ? {
+            throughBolted: true,
+            block: true,
+            flush: true,
+            grounds: false,
+            choke: true,
+            chokeMm: null,
+            pumpsLpm: null,
+          }
         : null,
     chest:
       entry.family === 'sea-chest'

@@ -4,10 +4,11 @@ import type { Work } from './steps-work'
 /** Tail, hose, plug, wires and the handle: what is put on once it has cured. */
 export function plumbingSteps(w: Work): void {
   const { d, j, add, info, below, plastic } = w
+  const elbow = (d.tail?.bendDeg ?? 0) > 0
   if (d.valve && d.tail)
     add(
       'tail',
-      `Tail in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; ${plastic ? 'by hand and half a turn with a strap, no spanners on plastic' : 'two spanners, so that the valve does not turn'}.`,
+      `${elbow ? 'Elbow' : 'Tail'} in with ${THREAD_WAY_TITLES[d.bedding.thread]} on the thread${j.threads.some((t) => t.seal === 'face') ? ', its face clean' : ''}, five turns at least; ${plastic ? 'by hand and half a turn with a strap, no spanners on plastic' : 'two spanners, so that the valve does not turn'}.${elbow ? ' It ends tight and pointing where the hose comes from: on, never back; with a turn to spare it is taken out and its thread packed anew.' : ''}`,
     )
   if (info.hose && d.hose)
     add(

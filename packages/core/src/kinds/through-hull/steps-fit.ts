@@ -17,7 +17,7 @@ export function fitSteps(w: Work): void {
   if (d.plug?.choke)
     add(
       'choke',
-      'Drill the choke hole in the block, to the figure of the flooding and no larger, before the block is bonded; its size goes on record.',
+      `Drill the choke hole in the block on the bench, ${d.plug.chokeMm === null ? 'to the figure of the flooding' : mm(d.plug.chokeMm)} and no larger, before the block is bonded; its size goes on record.`,
     )
   if (!welded) dryFit(w)
   clocked(w)

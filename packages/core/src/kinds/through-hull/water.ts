@@ -1,7 +1,7 @@
 import { answerOf } from '../../base/calculator/calculator'
-import { cockpitDrain } from '../../chapters/hull/cockpit-drain'
+import { cockpitDrain, G } from '../../chapters/hull/cockpit-drain'
 import { transducerTilt } from '../../chapters/hull/transducer-tilt'
-import { check, say, type Check } from '../../base/verdict/check'
+import { check, say, unproven, type Check } from '../../base/verdict/check'
 import type { ThroughHullDesign } from './design'
 import type { Drained, Tilted } from './judgement'
 import { aheadOf, type ThroughHullAround } from './placing'
@@ -83,6 +83,40 @@ export const drainOf = (d: ThroughHullDesign): Drained | null =>
       })
     : null
 
+const CD = 0.6
+const chokeLpm = (holeMm: number, depthMm: number) =>
+  CD * areaM2(holeMm) * Math.sqrt((2 * G * depthMm) / 1000) * 60000
+/**
+ * The choke hole behind the plug lets in what the pumps carry for ever when the plug is out (5.7): its own
+ * flow, by its own diameter.
+ */
+function chokeChecks(d: ThroughHullDesign): Check[] {
+  const p = d.plug
+  if (!p?.choke || d.place.zMm >= 0) return []
+  const shape = { id: 'choke-flow', title: 'Choke hole, plug out', unit: 'L/min', source: 'chapter 5.7' }
+  if (p.chokeMm === null)
+    return [
+      unproven({
+        ...shape,
+        because: 'The choke hole has no diameter yet: If it lets go says the largest that the pumps hold.',
+      }),
+    ]
+  const flow = chokeLpm(p.chokeMm, -d.place.zMm)
+  const said = `A hole of ${say(p.chokeMm)} mm lets in ${say(flow)} L/min at ${say(-d.place.zMm)} mm under water`
+  if (p.pumpsLpm === null)
+    return [unproven({ ...shape, because: `${said}; nobody has said what the pumps there carry.` })]
+  if (p.pumpsLpm === 0)
+    return [plain(shape.id, shape.title, 'short', `${said}; no pump there carries it off.`, shape.source)]
+  return [
+    check({
+      ...shape,
+      demand: flow,
+      capacity: p.pumpsLpm,
+      because: `${said}; the pumps there carry ${say(p.pumpsLpm)} L/min.`,
+    }),
+  ]
+}
+
 function plugChecks(d: ThroughHullDesign): Check[] {
   const p = d.plug
   if (!p) return []
@@ -97,9 +131,10 @@ function plugChecks(d: ThroughHullDesign): Check[] {
       : 'Short screws let go at the first knock: through-bolt it to a block.',
     'chapter 5.9',
   )
-  if (!p.grounds) return [held]
+  const made = [held, ...chokeChecks(d)]
+  if (!p.grounds) return made
   return [
-    held,
+    ...made,
     plain(
       'plug-flush',
       'Flush where it grounds',

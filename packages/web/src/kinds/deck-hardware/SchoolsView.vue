@@ -4,6 +4,7 @@ import {
   CORE_STATES,
   QUESTIONS,
   SEALANTS,
+  SEALANT_IDS,
   TAP_SOUNDS,
   refusedHere,
   ruleBeside,
@@ -13,6 +14,7 @@ import {
   wetAdvice,
   zoneOfPlace,
 } from '@north-tide/core'
+import ChoiceField from '../../pieces/ChoiceField.vue'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -51,6 +53,17 @@ const wet = computed(() => {
     sample: worst('core', CORE_STATES),
     tap: worst('tap', TAP_SOUNDS),
   })
+})
+const builders = [
+  { value: '', title: 'nobody has looked' },
+  ...SEALANT_IDS.map((value) => ({ value, title: SEALANTS[value].title })),
+]
+/** What the builder used is found on a fitting of hers; where it was followed, the bedding follows. */
+const builtIn = (id: string) => ({
+  'schools.builder': id || null,
+  ...(id && QUESTIONS.find((q) => q.id === 'bedding')!.of(d.value) === 'builder'
+    ? { 'bedding.sealant': id }
+    : {}),
 })
 const refusals = computed(
   () => bench.whole?.judgement.sealant.choices.filter((c) => c.verdict === 'refused') ?? [],
@@ -111,6 +124,15 @@ const refusals = computed(
               >Costs: {{ schoolNamed(s)?.costs }} Not: {{ schoolNamed(s)?.notWhen }}</span
             >
           </p>
+          <ChoiceField
+            v-if="s === 'builder'"
+            class="builder"
+            label="She is bedded in"
+            :model-value="d.schools.builder ?? ''"
+            :options="builders"
+            :disabled="bench.readOnly"
+            @update:model-value="bench.change(builtIn($event))"
+          />
           <button
             v-if="mayHabit"
             class="plain small habit"

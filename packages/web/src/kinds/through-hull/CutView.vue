@@ -93,8 +93,8 @@ const w = computed(() => j.value.wedge)
         </tr>
       </thead>
       <tbody>
-        <tr v-for="r in throughHullDrill(d, j)" :key="r.bolt">
-          <td>{{ r.bolt || 'bore' }}</td>
+        <tr v-for="r in throughHullDrill(d, j)" :key="r.name ?? r.bolt">
+          <td>{{ r.name ?? r.bolt }}</td>
           <td class="number">{{ formatLength(Number(r.xMm.toFixed(1)), boats.units) }}</td>
           <td class="number">{{ formatLength(Number(r.yMm.toFixed(1)), boats.units) }}</td>
           <td class="number">{{ formatLength(r.finishMm, boats.units) }}</td>

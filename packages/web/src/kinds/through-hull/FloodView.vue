@@ -41,6 +41,10 @@ const d = computed(() => throughHull.design!)
 /** What stands open once it is gone: its bore, or the whole hole where it has none. */
 const boreOf = (x: ThroughHullDesign) => x.skin.boreMm || (x.boredMm ?? x.skin.holeMm)
 const bore = computed(() => boreOf(d.value))
+/** No drill is larger than what the pumps hold: down to the next half millimetre. */
+const chokeDrill = (mm: number) => Math.floor(mm * 2) / 2
+const takeChoke = (mm: number, pumpsLpm: number) =>
+  throughHull.change({ 'plug.chokeMm': chokeDrill(mm), 'plug.pumpsLpm': pumpsLpm })
 const others = computed(() => throughHull.around.others.filter((o) => o.design.place.zMm < 0))
 const run = computed<Run | null>(() => {
   const p = plan.value
@@ -256,6 +260,12 @@ const time = (min: number | null) =>
             ? formatLength(Number(answer.chokeMm.toFixed(1)), boats.units)
             : 'none, no pump there'
         }}</strong>{{ d.family === 'drain-plug' ? '; the choke hole in the block is no larger' : '' }}.
+        <ElButton
+          v-if="d.plug?.choke && answer.chokeMm && !throughHull.readOnly"
+          class="act"
+          @click="takeChoke(answer.chokeMm, answer.holedPumpLpm)"
+          >Drill the choke hole to {{ formatLength(chokeDrill(answer.chokeMm), boats.units) }}</ElButton
+        >
       </p>
       <p class="small">
         Soft plug tied beside it: {{ formatLength(Number((0.6 * bore).toFixed(0)), boats.units) }} to

@@ -388,8 +388,30 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
           @change="set(`plug.${k}`, ($event.target as HTMLInputElement).checked)"
         />
         {{ t }}</label
-      ></template
-    >
+      >
+      <template v-if="d.plug.choke">
+        <DimensionField
+          label="Choke hole"
+          :model-value="d.plug.chokeMm"
+          :units="boats.units"
+          above
+          optional
+          placeholder="as flooding says"
+          :disabled="off"
+          @update:model-value="set('plug.chokeMm', $event)"
+        />
+        <DimensionField
+          label="Pumps there carry"
+          kind="number"
+          unit="L/min"
+          :model-value="d.plug.pumpsLpm"
+          :units="boats.units"
+          optional
+          :least="0"
+          :disabled="off"
+          @update:model-value="set('plug.pumpsLpm', $event)"
+        /> </template
+    ></template>
     <template v-if="d.stud"
       ><label
         v-for="[k, t] in [

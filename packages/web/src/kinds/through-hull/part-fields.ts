@@ -104,6 +104,14 @@ export const PART_FIELDS: Record<PartKind, PartField[]> = {
     { path: 'engagedMm', label: 'Goes in by', above, optional: true },
     { path: 'barbMm', label: 'Barb across', above },
     { path: 'barbLengthMm', label: 'Barb long', above },
+    {
+      path: 'bendDeg',
+      label: 'Turns the hose by',
+      kind: 'angle',
+      least,
+      most: 135,
+      hint: 'of an elbow; 0 for a straight one',
+    },
     { path: 'boreMm', label: 'Bore', above },
   ],
 }
