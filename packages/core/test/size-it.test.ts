@@ -6,6 +6,7 @@ import {
   judge,
   massOf,
   sizeIt,
+  stepsOf,
   startDesign,
   withChange,
   type Design,
@@ -87,8 +88,14 @@ describe('Size it builds what a fitter would', () => {
       for (const c of sizeIt(d).choices) {
         const words = c.changes.map((x) => x.why).join(' ')
         if (words.includes('Lighter')) expect(c.massKg, entry.id).toBeLessThan(massOf(d, judge(d)))
-        if (/[Ll]ess work/.test(words)) expect(c.hours, entry.id).toBeLessThan(hoursOf(d))
+        if (/[Ll]ess work/.test(words)) expect(c.hours, entry.id).toBeLessThan(hoursOf(d, judge(d)))
       }
+    }
+  })
+  it.each(['HG-C250', 'HG-S25', 'HG-T30'])('%s: its hours are those of the work that it will be', (id) => {
+    for (const c of sizeIt(fit(id)).choices) {
+      const minutes = stepsOf(c.design, judge(c.design), 'metric').reduce((sum, s) => sum + s.minutes, 0)
+      expect(c.hours).toBeCloseTo(minutes / 60, 9)
     }
   })
   it('counts fill, insert and cloth in the weight', () => {

@@ -43,6 +43,8 @@ export interface Step {
   /** elapsed hours that nobody is needed for */
   waitH: number | null
   records: Records
+  /** it begins the work anew: its holes are marked again, and what was ticked before is of another round */
+  anew?: boolean
   asks: StepAsk[]
   /** which kind of hole the size is asked of; null where none is */
   sizeOf: string | null

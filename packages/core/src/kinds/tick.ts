@@ -4,6 +4,7 @@ import type { Units } from '../base/quantity/format'
 import {
   gatesFor,
   hasReached,
+  standing,
   type Gate,
   type HoleFacts,
   type LifeFacts,
@@ -12,7 +13,7 @@ import {
 } from '../boat/life'
 import { stepGates } from './gates'
 import type { AnyDesign, Measured, TickReadings } from './kind'
-import { lastReading, type LogData, type LogLine, type WorkState } from './work'
+import { lastReading, thisRound, type LogData, type LogLine, type WorkState } from './work'
 import { holeKind, statesFor, type Step, type StepAsk } from './step'
 
 /** What somebody says when he ticks a step; only what the step asks for counts. */
@@ -95,7 +96,7 @@ function stepMeant<D extends AnyDesign>(b: Bench<D>, t: Tick): Step {
 export const saidAt = (step: Step, log: LogLine[]): LogLine | null =>
   step.from === null
     ? null
-    : (log.findLast((l) => l.kind === 'tick' && l.step === step.from && !l.undoes) ?? null)
+    : (thisRound(log).findLast((l) => l.kind === 'tick' && l.step === step.from && !l.undoes) ?? null)
 
 interface Said {
   tempC: number | null
@@ -118,6 +119,8 @@ function saidOf(step: Step, t: Tick, before: LogLine | null): Said {
   }
 }
 
+/** Marked and nothing more: there is no life that a new one could follow. */
+const untouched = (facts: LifeFacts[]) => standing(facts).every((f) => f.state === 'marked')
 /** What a tick adds to the life of each hole; what is on record there already is not written twice. */
 function lifeOf<D extends AnyDesign>(b: Bench<D>, step: Step, t: Tick, said: Said): NewEvent[] {
   const seen = step.asks.includes('seen')
@@ -128,7 +131,7 @@ function lifeOf<D extends AnyDesign>(b: Bench<D>, step: Step, t: Tick, said: Sai
       const known = [...h.facts]
       let seq = h.facts.at(-1)?.seq ?? h.facts.length
       return statesFor(step, h.part).flatMap((state): NewEvent[] => {
-        if (hasReached(known, state)) return []
+        if (state === 'marked' && step.anew ? untouched(known) : hasReached(known, state)) return []
         const drilled = state === 'drilled'
         const own = step.sizeOf === null || holeKind(h.part) !== step.sizeOf
         const sizeMm = drilled ? (own ? h.hole.diameterMm : said.sizeMm) : null
@@ -157,6 +160,7 @@ export function applyTick<D extends AnyDesign>(b: Bench<D>, t: Tick): Ticked<D> 
   const data: LogData = {
     ...(torqueNm === null ? {} : { torqueNm }),
     ...(only.length ? { holes: only } : {}),
+    ...(step.anew && !only.length ? { anew: true } : {}),
   }
   const line = (note: string): NewLine => ({
     kind: t.wet ? 'look' : 'tick',

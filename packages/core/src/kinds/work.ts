@@ -19,6 +19,8 @@ export interface LogData {
   torqueNm?: number
   /** labels of the holes that the tick was about, where not all of them were */
   holes?: string[]
+  /** it began the work anew: what was ticked, ordered and bought before is of an earlier round */
+  anew?: boolean
 }
 
 export interface LogLine {
@@ -62,10 +64,27 @@ export interface WorkState {
 }
 export const NO_WORK: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
 
+/**
+ * The lines since the work was begun anew (bedded again years later, say); all of them where it never was, or
+ * where that was taken back.
+ */
+export function thisRound(log: LogLine[]): LogLine[] {
+  const from = log.findLastIndex(
+    (l, i) =>
+      l.kind === 'tick' &&
+      l.data?.anew === true &&
+      !log.slice(i + 1).some((x) => x.kind === 'tick' && x.step === l.step && x.undoes),
+  )
+  return from < 0 ? log : log.slice(from)
+}
+
 /** Folds the log, oldest first, into where the work stands. */
 export function workState(log: LogLine[]): WorkState {
   const out: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
-  for (const l of log) {
+  // A decision stands as long as what it was made on; the rest is of this round.
+  const round = thisRound(log)
+  const earlier = log.slice(0, log.length - round.length).filter((l) => l.kind === 'decision')
+  for (const l of [...earlier, ...round]) {
     const by = { at: l.at, by: l.who }
     const data = l.data ?? {}
     switch (l.kind) {

@@ -150,7 +150,13 @@ export const designSchema = z.strictObject({
       /** what the rest of the boat is bedded in; null while nobody has looked */
       builder: z.enum(SEALANT_IDS).nullable().default(null),
     })
-    .default({ plate: 'calculated', inside: 'leak-must-tell', bead: 'bead-on-fitting', wet: null, builder: null }),
+    .default({
+      plate: 'calculated',
+      inside: 'leak-must-tell',
+      bead: 'bead-on-fitting',
+      wet: null,
+      builder: null,
+    }),
   /** found in the boat, and looked at: what is wrong with it */
   existing: z.boolean().default(false),
   /** what of it nobody has seen: drawn as it is guessed, and proving nothing */

@@ -5,6 +5,7 @@ import { areaOf } from '../../base/geometry/outline'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
 import { planOfPlate } from './plans'
+import { stepsOf } from './steps'
 
 /** Densities in kg a cubic millimetre; typical. */
 const STEEL = 7.9e-6
@@ -63,7 +64,7 @@ export function massOf(d: Design, j: Judgement | null): number {
   )
 }
 
-/** Relative prices of a kilogram in stock, and minutes of work; typical, only to rank by. */
+/** Relative prices of a kilogram in stock; typical, only to rank by. */
 const PRICE: Record<PlateId, number> = {
   g10: 32,
   'glass-epoxy': 14,
@@ -73,39 +74,16 @@ const PRICE: Record<PlateId, number> = {
   plywood: 5,
   plastic: 8,
 }
-const PLATE_MINUTES: Record<PlateId, number> = {
-  g10: 35,
-  'glass-epoxy': 60,
-  'al-5083': 45,
-  'al-6061': 45,
-  'ss-316': 80,
-  plywood: 25,
-  plastic: 20,
-}
-const SCHOOL_MINUTES: Record<Design['core']['school'], { once: number; hole: number }> = {
-  'bore-fill': { once: 20, hole: 22 },
-  reef: { once: 20, hole: 28 },
-  insert: { once: 240, hole: 6 },
-  'seal-wall': { once: 10, hole: 9 },
-  none: { once: 0, hole: 6 },
-}
 const COST_CLASS = [12, 30]
-const START_MINUTES = 45
-const BED_MINUTES = 8
-/** Cutting, grinding back the paint, and a decimetre of weld both run and dressed. */
-const DOUBLER_MINUTES = 60
-const WELD_MINUTES_DM = 6
-
-export function hoursOf(d: Design): number {
-  const s = SCHOOL_MINUTES[d.core.school]
-  const plate = d.plate
-    ? PLATE_MINUTES[d.plate.material] + (d.plate.bonded ? 20 : 0) + (d.plate.sheets === 2 ? 25 : 0)
-    : 0
-  const doubler =
-    d.structure.kind === 'metal' && d.doubler
-      ? DOUBLER_MINUTES + (WELD_MINUTES_DM * 2 * (d.doubler.lengthMm + d.doubler.widthMm)) / 100
-      : 0
-  return (START_MINUTES + s.once + d.bolts.length * (s.hole + BED_MINUTES) + plate + doubler) / 60
+const known = new WeakMap<Judgement, number>()
+/** Hours of one pair of hands: those of its steps, so that what is proposed and what is planned are the same. */
+export function hoursOf(d: Design, j: Judgement): number {
+  let hours = known.get(j)
+  if (hours === undefined) {
+    hours = stepsOf(d, j, 'metric').reduce((sum, s) => sum + s.minutes, 0) / 60
+    known.set(j, hours)
+  }
+  return hours
 }
 export type CostClass = 'low' | 'middle' | 'high'
 export function costOf(d: Design): CostClass {

@@ -112,7 +112,7 @@ export function changesOf(from: Design, to: Found, before: Judgement | null): Ch
       .filter((c) => ids.some((i) => c.id.startsWith(i)) && (c.verdict === 'short' || c.verdict === 'tight'))
       .map((c) => c.because)[0]
   const lighter = to.mass < massOf(from, before) * 0.99
-  const quicker = hoursOf(to.design) < hoursOf(from) - 0.05
+  const quicker = before !== null && hoursOf(to.design, to.judgement) < hoursOf(from, before) - 0.05
   const better =
     lighter || quicker
       ? `${lighter ? (quicker ? 'Lighter and less work' : 'Lighter') : 'Less work'}, and no check is short.`
@@ -138,7 +138,7 @@ export function unbeaten(all: Found[]): Found[] {
     mass: f.mass,
     cost: costOf(f.design),
     underDeckMm: underDeckOf(f.design, f.judgement),
-    hours: hoursOf(f.design),
+    hours: hoursOf(f.design, f.judgement),
     tight: f.judgement.verdict === 'tight',
   }))
   return weighed
@@ -169,7 +169,7 @@ export function choicesOf(d: Design, found: Found[], before: Judgement | null): 
       cost: costOf(f.design),
       underDeckMm: underDeckOf(f.design, f.judgement),
       holes: f.design.bolts.length,
-      hours: hoursOf(f.design),
+      hours: hoursOf(f.design, f.judgement),
       governing: used?.title ?? '',
       utilisation: used?.utilisation ?? null,
       verdict: (used?.utilisation ?? 0) > 0.9 ? 'tight' : 'holds',
@@ -196,4 +196,4 @@ export const stuckSaid = (blocking: Check[], tried: number) =>
     ? `Nothing passes: ${tried ? `of ${tried} designs tried, the nearest still fails at` : 'no bolt size or grade that fits these holes gets past'} \u201c${blocking[0]!.title}\u201d. A smaller load, more bolts, or another place has to give.`
     : `Nothing passes: none of ${tried} designs can be built with this pattern.`
 export const foundSaid = (f: Found, tried: number, tight: boolean) =>
-  `${tight ? 'Nothing holds with a tenth in hand; ' : ''}${tight ? 'the' : 'The'} least work of ${tried} designs tried ${tight ? 'that is not short anywhere' : 'in which every check that can be sized holds'}: ${say(hoursOf(f.design))} h, ${say(f.mass)} kg of bolts, plate and fill.${tight ? ' A smaller load or a larger base would ease it.' : ''}`
+  `${tight ? 'Nothing holds with a tenth in hand; ' : ''}${tight ? 'the' : 'The'} least work of ${tried} designs tried ${tight ? 'that is not short anywhere' : 'in which every check that can be sized holds'}: ${say(hoursOf(f.design, f.judgement))} h, ${say(f.mass)} kg of bolts, plate and fill.${tight ? ' A smaller load or a larger base would ease it.' : ''}`

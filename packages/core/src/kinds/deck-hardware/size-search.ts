@@ -95,7 +95,12 @@ export class Search {
   }
   sorted(all: Found[]): Found[] {
     const other = (f: Found) => Number(f.design.core.school !== this.ways.first)
-    return all.sort((a, b) => other(a) - other(b) || hoursOf(a.design) - hoursOf(b.design) || a.mass - b.mass)
+    return all.sort(
+      (a, b) =>
+        other(a) - other(b) ||
+        hoursOf(a.design, a.judgement) - hoursOf(b.design, b.judgement) ||
+        a.mass - b.mass,
+    )
   }
 
   /** With washers only; then with a plate of each material, unless no plate can help. */

@@ -1,3 +1,4 @@
+import type { PlateId } from '../../base/materials/plates'
 import { formatForce, formatVolume } from '../../base/quantity/format'
 import { isBlind } from './hold'
 import { isolationSaid } from './isolation'
@@ -6,6 +7,16 @@ import { holdSteps } from './steps-holes'
 import { PROOF_FACTOR, PROOF_MINUTES } from './proof'
 import { BOND_LOOKS, all, potSaid, type Work } from './steps-work'
 
+/** Cutting, rounding, bevelling and drilling a plate; laying one up costs more than sawing sheet. */
+const PLATE_MINUTES: Record<PlateId, number> = {
+  g10: 35,
+  'glass-epoxy': 60,
+  'al-5083': 45,
+  'al-6061': 45,
+  'ss-316': 80,
+  plywood: 25,
+  plastic: 20,
+}
 /** The plate made, glued where it is of two, and bonded; gives what stands in the way of loading it. */
 export function plateSteps(w: Work): void {
   const { d, j, add } = w
@@ -31,6 +42,7 @@ export function plateSteps(w: Work): void {
     'plate-make',
     `Cut the plate${d.plate.outline ? ' to its clipped outline' : ''}, round its corners, bevel its edge, drill it through the deck\u2019s own holes.`,
     {
+      minutes: PLATE_MINUTES[d.plate.material],
       tools: ['saw', 'file', 'drill', 'clamps'],
       caution: 'Dust of glass sheet: mask, and wash before scratching.',
       ...(h === null ? {} : { after: { step: 'sheets', hours: h, what: 'The glue of the two sheets' } }),

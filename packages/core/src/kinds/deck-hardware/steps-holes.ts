@@ -3,7 +3,7 @@ import { SIZES } from '../../base/materials/fasteners'
 import { formatVolume } from '../../base/quantity/format'
 import type { Step } from '../step'
 import { insertMm } from './hold'
-import { BOND_LOOKS, hoursSaid, minutesFor, potSaid, type Work } from './steps-work'
+import { all, BOND_LOOKS, hoursSaid, minutesFor, potSaid, type Work } from './steps-work'
 
 /** What must be true before the drill, each on record. */
 const beforeDrilling = ({ d }: Work): string[] => [
@@ -24,6 +24,9 @@ const WET: Record<string, string> = {
 /** Behind, the old one out, wet core, template; on metal the doubler, before anything is drilled. */
 export function lookSteps(w: Work): void {
   const { d, add } = w
+  const rebed = d.job === 'rebed'
+  // Its old life ends as its bead is broken; what comes after is a new round of work on the same holes.
+  if (rebed) oldOut(w)
   add(
     'survey',
     'Look behind: wires, tanks, beams, reach for the nuts. Measure the deck from a drilled plug if it is an estimate.',
@@ -33,8 +36,7 @@ export function lookSteps(w: Work): void {
       tools: ['lamp', 'mirror', 'rule', 'moisture meter', 'phone for a photo'],
     },
   )
-  const rebed = d.job === 'rebed'
-  if (d.replaces || rebed) oldOut(w)
+  if (d.replaces && !rebed) oldOut(w)
   if (d.schools.wet && WET[d.schools.wet])
     add('wet-core', WET[d.schools.wet]!, {
       gate: true,
@@ -67,6 +69,7 @@ function oldOut({ d, add }: Work): void {
       alone: 'A spanner taped to the head turns itself against a block.',
       tools: ['spanners', 'thin blade or wire', 'warm air', 'scraper'],
       caution: 'Warm air, no flame: old bedding smokes.',
+      ...(d.job === 'rebed' ? { anew: true, records: all('marked') } : {}),
     },
   )
   add(
@@ -74,9 +77,16 @@ function oldOut({ d, add }: Work): void {
     d.job === 'rebed'
       ? 'Scrape deck and base bright and look at each hole: its edge, its size both ways, whether the core in it is dark, soft or wet, and at the base for cracks. What is oval or wet is bored over and filled; the bolts are not used again.'
       : 'Scrape the deck to bright gelcoat or metal and look at each old hole: its edge, its size both ways, and whether the core in it is dark, soft or wet.',
-    { minutes: 20, tools: ['scraper', 'lamp', 'moisture meter', 'rule'] },
+    {
+      minutes: 20,
+      tools: ['scraper', 'lamp', 'moisture meter', 'rule'],
+      ...(d.job === 'rebed' ? { records: all('drilled') } : {}),
+    },
   )
 }
+/** Grinding back the paint and setting up; a decimetre of weld both run and dressed. */
+const WELD_MINUTES = 30
+const WELD_MINUTES_DM = 6
 function doubler({ d, add, mm }: Work): void {
   if (!d.doubler) return
   const { lengthMm, widthMm, thicknessMm, weldMm } = d.doubler
@@ -91,6 +101,7 @@ function doubler({ d, add, mm }: Work): void {
     {
       hands: 2,
       gate: true,
+      minutes: WELD_MINUTES + (WELD_MINUTES_DM * 2 * (lengthMm + widthMm)) / 100,
       caution: 'Fire: foam, paint and wires behind the plate. Somebody with an extinguisher stays.',
       tools: ['grinder', 'extinguisher', 'wet cloths'],
     },

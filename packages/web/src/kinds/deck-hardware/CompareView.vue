@@ -149,7 +149,7 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
           this: {{ left.judgement.verdict }}{{ bench.solved ? '' : NOT_YET }},
           {{ formatMass(massOf(bench.design, left.judgement), boats.units) }},
           {{ formatLength(Math.round(underDeckOf(bench.design, left.judgement)), boats.units) }} under the
-          deck, {{ hoursOf(bench.design).toFixed(1) }} h
+          deck, {{ hoursOf(bench.design, left.judgement).toFixed(1) }} h
         </figcaption>
       </figure>
       <figure>
@@ -158,7 +158,7 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
           beside it: {{ right.judgement.verdict }}{{ rightSolved ? '' : NOT_YET }},
           {{ formatMass(massOf(other, right.judgement), boats.units) }},
           {{ formatLength(Math.round(underDeckOf(other, right.judgement)), boats.units) }} under the deck,
-          {{ hoursOf(other).toFixed(1) }} h
+          {{ hoursOf(other, right.judgement).toFixed(1) }} h
         </figcaption>
       </figure>
       <table class="rows" aria-label="Checks side by side">
