@@ -217,7 +217,13 @@ it('a design of every new field is saved and read back as it was', async () => {
     pipeMm: 20,
     isolation: { sleeve: true, washer: false, sealant: true },
     wetness: 'dry',
-    schools: { plate: 'rule', inside: 'seal-inside', bead: 'bead-on-structure', wet: 'wet-recore', builder: 'polysulfide' },
+    schools: {
+      plate: 'rule',
+      inside: 'seal-inside',
+      bead: 'bead-on-structure',
+      wet: 'wet-recore',
+      builder: 'polysulfide',
+    },
     structureReason: 'own',
     plate: {
       ...f.design.plate!,

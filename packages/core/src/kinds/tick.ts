@@ -147,6 +147,12 @@ function lifeOf<D extends AnyDesign>(b: Bench<D>, step: Step, t: Tick, said: Sai
 
 const once = (gates: Gate[]): Gate[] => gates.filter((g, i) => gates.findIndex((o) => o.id === g.id) === i)
 
+const dataOf = (step: Step, only: string[], torqueNm: number | null): LogData => ({
+  ...(torqueNm === null ? {} : { torqueNm }),
+  ...(only.length ? { holes: only } : {}),
+  ...(step.anew && !only.length ? { anew: true } : {}),
+})
+
 /**
  * A step, ticked: what stands in its way, and what it writes into the log, into the life of each hole and
  * into the design. It writes nothing itself; whoever keeps the record writes exactly this.
@@ -157,11 +163,7 @@ export function applyTick<D extends AnyDesign>(b: Bench<D>, t: Tick): Ticked<D> 
   const said = saidOf(step, t, saidAt(step, b.log))
   const only = t.holes.length && t.holes.length < b.holes.length ? t.holes : []
   const torqueNm = step.asks.includes('torque') ? t.torqueNm : null
-  const data: LogData = {
-    ...(torqueNm === null ? {} : { torqueNm }),
-    ...(only.length ? { holes: only } : {}),
-    ...(step.anew && !only.length ? { anew: true } : {}),
-  }
+  const data = dataOf(step, only, torqueNm)
   const line = (note: string): NewLine => ({
     kind: t.wet ? 'look' : 'tick',
     step: step.id,

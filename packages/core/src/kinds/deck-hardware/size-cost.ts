@@ -76,7 +76,7 @@ const PRICE: Record<PlateId, number> = {
 }
 const COST_CLASS = [12, 30]
 const known = new WeakMap<Judgement, number>()
-/** Hours of one pair of hands: those of its steps, so that what is proposed and what is planned are the same. */
+/** Hours of one pair of hands: those of its steps, so that what is proposed is what is planned. */
 export function hoursOf(d: Design, j: Judgement): number {
   let hours = known.get(j)
   if (hours === undefined) {
