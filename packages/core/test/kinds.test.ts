@@ -60,7 +60,7 @@ const finite = (value: unknown, path = ''): string[] =>
 
 describe('every kind of work over its whole catalogue', () => {
   it('there is more than one kind, and each names its families', () => {
-    expect(kinds().map((k) => k.id)).toEqual(['deck-hardware', 'through-hull', 'name-plate'])
+    expect(kinds().map((k) => k.id)).toEqual(['deck-hardware', 'through-hull', 'opening', 'name-plate'])
     for (const { kind, entry } of everything)
       expect(kind.families[entry.family], entry.id).toBeTypeOf('string')
   })

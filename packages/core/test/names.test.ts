@@ -12,6 +12,8 @@ import {
 } from '../src'
 import { deckHardware } from '../src/kinds/deck-hardware/kind'
 import { DECK_FINDINGS } from '../src/kinds/deck-hardware/findings'
+import { OPENING_FINDINGS } from '../src/kinds/opening/findings'
+import { opening } from '../src/kinds/opening/kind'
 import { throughHull } from '../src/kinds/through-hull/kind'
 import { FINDINGS } from '../src/kinds/through-hull/findings'
 import { BALSA, deckFit } from './deck-hands'
@@ -73,7 +75,37 @@ const hulls = throughHull.catalogue.flatMap((e) =>
     }),
   ),
 )
+const openings = opening.catalogue.flatMap((e) =>
+  [BALSA, SOLID, METAL, { ...SOLID, thicknessMm: 3 }].flatMap((structure) =>
+    (
+      [
+        {},
+        { 'frame.hold': 'bolts', 'bedding.toBePainted': true },
+        { 'core.filled': false, cutMemberMm2: 1200, findings: ['leaks'] },
+      ] as Record<string, unknown>[]
+    ).map((w) => {
+      const spot = {
+        zone: null,
+        xMm: 4000,
+        yMm: 400,
+        zMm: 900,
+        structure,
+        measured: [],
+        edgeMm: null,
+        belowWaterline: false,
+        duty: 'coastal' as const,
+        zones: [],
+      }
+      return withChange(opening.start(e, spot, e.id), w)
+    }),
+  ),
+)
 const judged = [
+  ...openings.map((d) => ({
+    id: d.name,
+    j: opening.judge(d, ALONE),
+    steps: () => opening.steps(d, opening.judge(d, ALONE), 'metric', NO_WORK),
+  })),
   ...deck.map((d) => ({
     id: d.catalogueId,
     j: deckHardware.judge(d, ALONE),
@@ -94,7 +126,7 @@ describe('names', () => {
     expect([...without]).toEqual([])
   })
   it('every finding that counts as a check has one', () => {
-    for (const f of [...DECK_FINDINGS, ...FINDINGS]) expect(CHECK_NAMES[`found-${f.id}`], f.id).toBe(f.title)
+    for (const f of [...DECK_FINDINGS, ...FINDINGS, ...OPENING_FINDINGS]) expect(CHECK_NAMES[`found-${f.id}`], f.id).toBe(f.title)
   })
   it('every step that is ticked has one', () => {
     const some = judged.filter((_, i) => i % 3 === 0)

@@ -267,6 +267,22 @@ export const rect = (x0: number, y0: number, x1: number, y1: number): Pt[] => [
   { x: x1, y: y1 },
   { x: x0, y: y1 },
 ]
+/** A rectangle of these halves about the origin, its corners rounded to r. */
+export function rounded(hx: number, hy: number, r: number): Pt[] {
+  const q = Math.min(r, hx, hy)
+  const corner = (cx: number, cy: number, from: number) =>
+    Array.from({ length: 9 }, (_, i) => ({
+      x: cx + q * Math.cos(((from + i * 11.25) * Math.PI) / 180),
+      y: cy + q * Math.sin(((from + i * 11.25) * Math.PI) / 180),
+    }))
+  return [
+    ...corner(hx - q, hy - q, 0),
+    ...corner(-hx + q, hy - q, 90),
+    ...corner(-hx + q, -hy + q, 180),
+    ...corner(hx - q, -hy + q, 270),
+  ]
+}
+
 /** A length for a scale bar: 1, 2 or 5 times a power of ten. */
 export function niceLength(aimMm: number, units: 'metric' | 'inch' = 'metric'): number {
   if (units === 'inch')

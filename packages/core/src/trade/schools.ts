@@ -53,6 +53,15 @@ export const SCHOOLS: School[] = [
     notWhen: 'Any cored deck.',
   },
   {
+    id: 'rake-fill',
+    question: 'The edge of a cut-out in a cored deck',
+    choice: 'Rake back and fill',
+    reason: 'A rim of epoxy all round keeps water out of the core and holds the screws of the flange.',
+    costs: 'A batch of paste, a cure, and sanding before the frame goes in.',
+    notWhen: 'Where there is no core.',
+    usual: true,
+  },
+  {
     id: 'tape',
     question: 'Bedding deck hardware',
     choice: 'Tape',

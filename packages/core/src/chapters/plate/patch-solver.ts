@@ -1,3 +1,4 @@
+import { cosSin } from '../../base/geometry/turn'
 import { gradedLines } from './mesh'
 import { factorGrid } from './multifrontal'
 import { addPlate, sectionOf, tiedShear, type Layup, type PlateLayer, type Section } from './section'
@@ -42,11 +43,6 @@ export interface PatchAnswer {
   stored: number
 }
 
-/** Exact at the quarters, so that what stands square keeps its lines. */
-const cosSin = (deg: number): [number, number] =>
-  deg % 90 === 0
-    ? [Math.round(Math.cos((deg * Math.PI) / 180)), Math.round(Math.sin((deg * Math.PI) / 180))]
-    : [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
 function within(r: Rect | undefined, x: number, y: number): boolean {
   if (r === undefined) return false
   const [dx, dy] = [x - r.xMm, y - r.yMm]

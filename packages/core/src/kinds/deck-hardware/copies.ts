@@ -1,6 +1,6 @@
 import { spotFor, zoneAt, zoneOfPlace, zoneTitle, type BoatZone } from '../../boat/spot'
 import type { Design } from './design'
-import { toBoat } from './turned'
+import { toBoat } from '../../base/geometry/turn'
 
 /** Its bolts from its middle, in the boat's directions. */
 export const boltsOnBoat = (d: Pick<Design, 'bolts' | 'headingDeg'>) => d.bolts.map((b) => toBoat(d, b))

@@ -3,7 +3,7 @@ import { boundsOf } from '../../base/geometry/outline'
 import type { Design } from './design'
 import type { Field, Room } from './field'
 import { planOfBase, planOfPlate } from './plans'
-import { cornersOnBoat, cosSin, toBoat } from './turned'
+import { cornersOnBoat, cosSin, toBoat } from '../../base/geometry/turn'
 
 const USUAL_FIELD_MM = 310
 const CLEAR_MM = 5

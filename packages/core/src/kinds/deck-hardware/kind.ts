@@ -28,11 +28,11 @@ import { boltInHole, deckTries } from './remedies'
 import { drawSection } from './section'
 import { questionFor } from './solver'
 import { withSolver } from './spread'
-import { staleAgainst } from './stale'
+import { staleAgainst } from '../stale'
 import { startDesign } from './start'
 import { stepsOf } from './steps'
 import { drillSchedule, templateOf } from './template'
-import { cornersOnBoat, toBoat } from './turned'
+import { cornersOnBoat, toBoat } from '../../base/geometry/turn'
 
 /** The design on the deck as its zone says it is now: what stands in it may be of last week. */
 export function onDeckNow(d: Design, zones: BoatZone[]): Design {

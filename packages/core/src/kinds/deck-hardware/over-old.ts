@@ -10,7 +10,7 @@ import type { Design } from './design'
 import type { Judgement } from './judgement'
 import { drawPattern } from './pattern'
 import { planOfBase } from './plans'
-import { fromBoat, toBoat } from './turned'
+import { fromBoat, toBoat } from '../../base/geometry/turn'
 
 type OldRow = Pick<
   HoleRow,

@@ -10,7 +10,7 @@ import type { Design } from './design'
 import type { Field } from './field'
 import type { Judgement } from './judgement'
 import { planOfBase, planOfPlate } from './plans'
-import { cosSin, toBoat } from './turned'
+import { cosSin, toBoat } from '../../base/geometry/turn'
 
 export type PatchInput = z.input<typeof deckPatchInput>
 export type PatchFields = NonNullable<DeckPatch['fields']>

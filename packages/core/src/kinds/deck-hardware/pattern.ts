@@ -2,30 +2,14 @@ import { formatForce, formatLength, type Units } from '../../base/quantity/forma
 import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
-import { fromBoat } from './turned'
-import { niceLength, rect, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
+import { fromBoat } from '../../base/geometry/turn'
+import { niceLength, rect, rounded, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
 
 const circle = (r: number): Pt[] =>
   Array.from({ length: 48 }, (_, i) => ({
     x: r * Math.cos((i * Math.PI) / 24),
     y: r * Math.sin((i * Math.PI) / 24),
   }))
-
-/** Corners rounded to r, as the plate is made. */
-export function rounded(hx: number, hy: number, r: number): Pt[] {
-  const q = Math.min(r, hx, hy)
-  const corner = (cx: number, cy: number, from: number) =>
-    Array.from({ length: 9 }, (_, i) => ({
-      x: cx + q * Math.cos(((from + i * 11.25) * Math.PI) / 180),
-      y: cy + q * Math.sin(((from + i * 11.25) * Math.PI) / 180),
-    }))
-  return [
-    ...corner(hx - q, hy - q, 0),
-    ...corner(-hx + q, hy - q, 90),
-    ...corner(-hx + q, -hy + q, 180),
-    ...corner(hx - q, -hy + q, 270),
-  ]
-}
 
 const halfOf = (b: Design['base']) =>
   'diameterMm' in b ? { x: b.diameterMm / 2, y: b.diameterMm / 2 } : { x: b.lengthMm / 2, y: b.widthMm / 2 }

@@ -8,7 +8,7 @@ import type { Design } from './design'
 import type { Field } from './field'
 import type { Judgement } from './judgement'
 import type { PatchFields, PatchInput } from './patch'
-import { cosSin } from './turned'
+import { cosSin } from '../../base/geometry/turn'
 
 export interface Beside {
   title: string

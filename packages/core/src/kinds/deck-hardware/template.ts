@@ -5,10 +5,9 @@ import type { Judgement } from './judgement'
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { DrillRow } from '../../drawing/drill'
 import { circlePath, FullSize } from '../../drawing/full-size'
-import { rounded } from './pattern'
 import { planOfBase } from './plans'
-import { fromBoat } from './turned'
-import { rect, type Drawing, type Pt } from '../../drawing/shapes'
+import { fromBoat } from '../../base/geometry/turn'
+import { rect, rounded, type Drawing, type Pt } from '../../drawing/shapes'
 
 export type TemplateKind = 'pattern' | 'plate'
 const PILOT_MM = 3

@@ -5,6 +5,7 @@ import { deckHardware } from '../deck-hardware/kind'
 import type { AnyDesign, Around, Judged, Kind } from '../kind'
 import { designInFile, parseVersioned } from '../parse'
 import { withRemedies } from '../remedies'
+import { opening } from '../opening/kind'
 import { throughHull } from '../through-hull/kind'
 
 /**
@@ -23,6 +24,7 @@ export function addKind<
 }
 addKind(deckHardware)
 addKind(throughHull)
+addKind(opening)
 
 export const kinds = (): Kind[] => [...KINDS.values()]
 /** @throws CalcError `unknown-kind` at `kind` */

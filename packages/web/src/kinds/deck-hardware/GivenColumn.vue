@@ -186,7 +186,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       @update:model-value="$event !== null && bench.moveTo({ yMm: $event })"
     />
     <DimensionField
-      label="Heading"
+      label="Turned"
       kind="angle"
       :model-value="d.headingDeg"
       :least="-180"

@@ -1,8 +1,13 @@
-import { say } from '../../base/verdict/check'
-import type { Measurable, Structure } from '../../base/materials/structure'
-import { structureOf, type BoatZone } from '../../boat/spot'
-import type { Design } from './design'
+import { say } from '../base/verdict/check'
+import type { Measurable, Structure } from '../base/materials/structure'
+import { structureOf, type BoatZone } from '../boat/spot'
 
+/** What of a design says what deck it stands on. */
+export interface OnDeck {
+  structure: Structure
+  measured: Measurable[]
+  structureReason: string | null
+}
 export interface Stale {
   /** what differs, in words */
   changes: string[]
@@ -36,7 +41,7 @@ const material = (s: Structure) =>
  * known zones, or where the fitter
  * keeps a deck of the fitting's own with a reason.
  */
-export function staleAgainst(d: Design, zone: BoatZone | null): Stale | null {
+export function staleAgainst(d: OnDeck, zone: BoatZone | null): Stale | null {
   if (!zone || d.structureReason) return null
   const now = structureOf(zone)
   const was = d.structure

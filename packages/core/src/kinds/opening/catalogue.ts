@@ -1,0 +1,102 @@
+import type { GlazingId } from '../../base/materials/glazing'
+import type { Entry } from '../kind'
+import type { CutOutline, OpeningDesign } from './design'
+import type { OpeningFamily } from './families'
+
+/** Invented makers' openings (chapter 13); sizes typical of their kind. */
+export interface OpeningEntry extends Entry {
+  maker: string
+  family: OpeningFamily
+  units: 'metric' | 'inch'
+  outline: CutOutline
+  frame: Pick<OpeningDesign['frame'], 'flangeMm' | 'thicknessMm' | 'screwMm' | 'insetMm' | 'face'>
+  /** how far in or out of the cut-out's edge the pane is carried */
+  pane: { material: GlazingId; thicknessMm: number; seatMm: number } | null
+  lid: { massKg: number; latches: number; latch: NonNullable<OpeningDesign['lid']>['latch'] } | null
+}
+const CORRIE = 'Corrie Light'
+const rect = (lengthMm: number, widthMm: number, cornerMm: number): CutOutline => ({
+  kind: 'rect',
+  lengthMm,
+  widthMm,
+  cornerMm,
+})
+const round = (diameterMm: number): CutOutline => ({ kind: 'circle', diameterMm })
+const frame = (
+  flangeMm: number,
+  screwMm = 5,
+  face: OpeningDesign['frame']['face'] = 'aluminium',
+): OpeningEntry['frame'] => ({ flangeMm, thicknessMm: 6, screwMm, insetMm: flangeMm / 2, face })
+
+const entry = (
+  id: string,
+  title: string,
+  family: OpeningFamily,
+  outline: CutOutline,
+  more: Pick<OpeningEntry, 'frame' | 'pane' | 'lid'> & { units?: 'inch' },
+): OpeningEntry => ({ id, title, maker: CORRIE, family, outline, units: 'metric', ...more })
+const acrylic = (thicknessMm: number, seatMm: number) => ({
+  material: 'cast-acrylic' as const,
+  thicknessMm,
+  seatMm,
+})
+
+export const OPENING_CATALOGUE: OpeningEntry[] = [
+  entry('CL-H52', 'Deck hatch 520, escape size', 'deck-hatch', rect(520, 520, 60), {
+    frame: frame(32),
+    pane: acrylic(12, -8),
+    lid: { massKg: 9.5, latches: 2, latch: 'cam' },
+  }),
+  entry('CL-H40', 'Deck hatch 400', 'deck-hatch', rect(400, 400, 50), {
+    frame: frame(30),
+    pane: acrylic(10, -8),
+    lid: { massKg: 6.2, latches: 2, latch: 'cam' },
+  }),
+  entry('CL-P42', 'Portlight 420 by 180, opening', 'portlight-opening', rect(420, 180, 70), {
+    frame: frame(22, 4),
+    pane: acrylic(8, -6),
+    lid: { massKg: 2.1, latches: 2, latch: 'cam' },
+  }),
+  entry('CL-P60F', 'Portlight 600 by 200, fixed, screwed pane', 'portlight-fixed', rect(600, 200, 80), {
+    frame: frame(30, 4, 'acrylic'),
+    pane: acrylic(8, 0),
+    lid: null,
+  }),
+  entry('CL-P14I', 'Portlight 14 by 6 in, fixed', 'portlight-fixed', rect(355.6, 152.4, 63.5), {
+    frame: frame(25.4, 4.2, 'acrylic'),
+    pane: acrylic(9.5, 0),
+    lid: null,
+    units: 'inch',
+  }),
+  entry('CL-F45', 'Flush lid 450 by 300', 'flush-lid', rect(450, 300, 40), {
+    frame: frame(28, 4),
+    pane: { material: 'glass-laminate', thicknessMm: 8, seatMm: -12 },
+    lid: { massKg: 2.6, latches: 2, latch: 'turn-button' },
+  }),
+  entry('CL-L60', 'Lift-out lid 600 by 450 under a ledge', 'ledge-lid', rect(600, 450, 50), {
+    frame: frame(30, 5),
+    pane: { material: 'plywood', thicknessMm: 15, seatMm: -15 },
+    lid: { massKg: 4.4, latches: 4, latch: 'turn-button' },
+  }),
+  entry('CL-I15', 'Inspection port 150, threaded', 'inspection-port', round(150), {
+    frame: frame(20, 4, 'abs'),
+    pane: { material: 'polycarbonate', thicknessMm: 8, seatMm: -4 },
+    lid: null,
+  }),
+  entry('CL-I6I', 'Inspection port 6 in, threaded', 'inspection-port', round(152.4), {
+    frame: frame(19, 4.2, 'abs'),
+    pane: { material: 'polycarbonate', thicknessMm: 8, seatMm: -4 },
+    lid: null,
+    units: 'inch',
+  }),
+  entry('CL-C70', 'Clear cover 700 by 600 for a hatchway', 'cover', rect(700, 600, 50), {
+    frame: frame(40, 5),
+    pane: { material: 'polycarbonate', thicknessMm: 12, seatMm: 0 },
+    lid: { massKg: 6.8, latches: 4, latch: 'turn-button' },
+  }),
+  entry('CL-V10', 'Ventilator 100', 'ventilator', round(110), {
+    frame: frame(25, 4, 'stainless'),
+    pane: null,
+    lid: null,
+  }),
+]

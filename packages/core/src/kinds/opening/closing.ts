@@ -1,0 +1,213 @@
+import { answerOf } from '../../base/calculator/calculator'
+import { GLAZING } from '../../base/materials/glazing'
+import { sealant, type SealantId } from '../../base/materials/sealants'
+import { inWords, say, unproven, type Check } from '../../base/verdict/check'
+import { chooseSealant, type SealantChoice } from '../../chapters/bedding/sealant-choice'
+import { lidHold } from '../../chapters/making/lid-hold'
+import { panelGrowth } from '../../chapters/opening/panel-growth'
+import { panel } from '../../chapters/opening/panel'
+import type { OpeningDesign } from './design'
+import type { Edge, Grown, Held, Paned } from './judgement'
+import { clearSpan, flangeBounds, sizeAt } from './outline'
+
+const FOOT_MM = 100
+const PLASTIC = ['cast-acrylic', 'polycarbonate']
+const shortOf = (s: ReturnType<typeof clearSpan>) =>
+  s.shape === 'circle' ? s.diameterMm : Math.min(s.lengthMm, s.widthMm)
+
+/** Pane or lid under green water and a foot; null where nothing closes it. */
+export function paneOf(d: OpeningDesign): Paned | null {
+  if (!d.pane) return null
+  const span = clearSpan(d)
+  const foot = d.pane.underfoot && shortOf(span) > FOOT_MM
+  return answerOf(panel, {
+    ...span,
+    thicknessMm: d.pane.thicknessMm,
+    material: d.pane.material,
+    place: d.sea,
+    ...(foot ? { patch: {} } : {}),
+    support: d.pane.clamped ? 'clamped' : 'simply-supported',
+    duty: d.duty,
+  })
+}
+const renamed = (c: Check, id: string, title: string): Check => ({ ...c, id, title })
+export const paneChecks = (p: Paned | null): Check[] =>
+  (p?.checks ?? []).map((c) =>
+    c.id === 'bending'
+      ? renamed(c, 'pane-bending', 'Pane or lid, bending')
+      : renamed(c, 'pane-deflection', 'Pane or lid, stiff enough'),
+  )
+
+/** A plastic pane that is screwed or lies on a bead grows with the day. */
+export function growthOf(d: OpeningDesign, e: Edge): Grown | null {
+  if (!d.pane || !PLASTIC.includes(d.pane.material) || (!d.pane.screws && d.pane.beadMm === null)) return null
+  const b = flangeBounds(d)
+  const moves = d.pane.sealant !== null && sealant(d.pane.sealant).movement > 0
+  return answerOf(panelGrowth, {
+    material: d.pane.material,
+    structure: d.structure.kind === 'metal' ? 'aluminium' : 'laminate',
+    lengthMm: b.maxX - b.minX,
+    widthMm: b.maxY - b.minY,
+    screwMm: d.pane.screws?.screwMm ?? d.frame.screwMm,
+    ...(d.pane.screws && e.screws.length ? { holesMm: e.screws.map((s) => ({ x: s.xMm, y: s.yMm })) } : {}),
+    ...(moves ? { sealant: d.pane.sealant } : {}),
+    ...(d.pane.screws ? { edgeMm: d.pane.screws.edgeMm } : {}),
+    ...(d.pane.beadMm === null ? {} : { beadMm: d.pane.beadMm }),
+  })
+}
+export const growthChecks = (g: Grown | null): Check[] =>
+  (g?.checks ?? []).map((c) =>
+    c.id === 'bead'
+      ? renamed(c, 'pane-bead', 'Bead as thick as the pane grows')
+      : renamed(c, 'pane-holes', 'Holes in the pane to its edge'),
+  )
+
+/** A hinged or loose lid: shut, lifted by the wind, upside down. */
+export function heldOf(d: OpeningDesign): Held | null {
+  const { lid, pane } = d
+  if (!lid) return null
+  const s = sizeAt(d.outline, Math.max(0, d.pane?.seatMm ?? 0))
+  return answerOf(lidHold, {
+    lengthMm: s.lengthMm,
+    widthMm: s.widthMm,
+    massKg: lid.massKg,
+    back: lid.back,
+    latches: { count: lid.latches, ...(lid.latch ? { kind: lid.latch } : {}) },
+    ...(lid.gasket ? { gasket: { kind: lid.gasket } } : {}),
+    ...(pane ? { lid: { material: pane.material, thicknessMm: pane.thicknessMm } } : {}),
+    ...(lid.windKn ? { windKn: lid.windKn } : {}),
+    ...(lid.stops ? { stops: lid.stops } : {}),
+    ...(lid.stepMm === null ? {} : { stepMm: lid.stepMm }),
+    duty: d.duty,
+  })
+}
+const LID: Record<string, string> = {
+  latch: 'lid-latch',
+  inverted: 'lid-inverted',
+  gasket: 'lid-gasket',
+  slide: 'lid-slide',
+  trip: 'lid-trip',
+}
+const lidSaid = (c: Check) =>
+  c.because ||
+  (c.demand === null || c.capacity === null
+    ? c.title
+    : `${say(c.demand)} ${c.unit} against ${say(c.capacity)} ${c.unit}${c.factor === 1 ? '' : ` with a factor of ${say(c.factor)}`}.`)
+export const lidChecks = (h: Held | null): Check[] =>
+  (h?.checks ?? []).map((c) => ({ ...c, id: LID[c.id] ?? `lid-${c.id}`, because: lidSaid(c) }))
+
+/** What it has to keep out, and what says that it does (chapter 6.4). */
+export function keepsCheck(d: OpeningDesign, h: Held | null): Check | null {
+  if (d.keeps === 'neither') return null
+  const shape = {
+    id: 'keeps-out',
+    title: d.keeps === 'watertight' ? 'Watertight' : 'Weathertight',
+    unit: '',
+    source: 'chapter 6.4',
+  }
+  if (!h)
+    return inWords({
+      ...shape,
+      verdict: 'holds',
+      because: d.lid
+        ? 'It is as tight as its thread and seal.'
+        : 'It does not open: it is as tight as its bedding, and that is proved by the hose.',
+    })
+  if (!d.lid!.gasket)
+    return inWords({
+      ...shape,
+      verdict: 'short',
+      because: 'Without a gasket water comes past its edge: a strip all round, pressed by the latches.',
+    })
+  if (h.weathertight === null)
+    return unproven({
+      ...shape,
+      because: 'What the lid is made of is not given, so nobody knows how it bends.',
+    })
+  if (!h.weathertight)
+    return inWords({
+      ...shape,
+      verdict: 'short',
+      because: `Between its latches the gasket is left with ${say(h.leftMm!)} mm: more latches, or a stiffer edge.`,
+    })
+  return d.keeps === 'watertight'
+    ? inWords({
+        ...shape,
+        verdict: 'tight',
+        because: 'A latched lid is weathertight; watertight under a head of water is for the maker to prove.',
+      })
+    : inWords({
+        ...shape,
+        verdict: 'holds',
+        because: 'Its gasket is pressed all round, between the latches too.',
+      })
+}
+
+const FACE_OF: Record<string, string> = {
+  'cast-acrylic': 'acrylic',
+  polycarbonate: 'polycarbonate',
+  'toughened-glass': 'glass',
+  plywood: 'wood',
+  'glass-laminate': 'laminate',
+}
+export function sealantsOf(d: OpeningDesign, g: Grown | null) {
+  const b = d.bedding
+  const common = {
+    place: d.place.belowWaterline ? ('below' as const) : ('above' as const),
+    ...(b.serviceAgainYears === null ? {} : { serviceAgainYears: b.serviceAgainYears }),
+    sunlight: b.sunlight,
+    fuelOrSolvent: false,
+    toBePainted: b.toBePainted,
+    tempC: b.tempC,
+    humidityPct: b.humidityPct,
+    load: 'none' as const,
+  }
+  const frame = chooseSealant({
+    ...common,
+    joint: 'hatch-frame',
+    faces: [d.frame.face, b.deckFace],
+    gapMm: b.beadMm,
+    movementMm: 0,
+  })
+  const face = d.pane && FACE_OF[d.pane.material]
+  const pane =
+    d.pane && d.pane.beadMm !== null && face
+      ? chooseSealant({
+          ...common,
+          joint: 'portlight-lens',
+          faces: [face, d.pane.seatMm >= 0 ? b.deckFace : d.frame.face] as never,
+          gapMm: d.pane.beadMm,
+          movementMm: g?.growthMm ?? 0,
+        })
+      : null
+  return { frame, pane }
+}
+export function sealantCheck(
+  id: 'sealant-frame' | 'sealant-pane',
+  title: string,
+  chosen: SealantId | null,
+  choice: SealantChoice,
+): Check {
+  const shape = { id, title, unit: '', source: 'chapter 4.1' }
+  if (!chosen) return unproven({ ...shape, because: 'No sealant is chosen yet.' })
+  const mine = choice.choices.find((c) => c.id === chosen)!
+  const said = sealant(chosen).title
+  const why = mine.reasons
+    .filter((r) => r.effect !== 'note')
+    .map((r) => r.text)
+    .join(' ')
+  const better =
+    choice.best && choice.best !== chosen ? ` ${sealant(choice.best).title} ranks first here.` : ''
+  return inWords({
+    ...shape,
+    verdict: mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight',
+    because:
+      mine.verdict === 'fits'
+        ? `${said} fits.${better}`
+        : `${said}: ${why}${mine.verdict === 'refused' ? better : ''}`,
+  })
+}
+/** Of a screwed pane: how much larger its holes are than the screws. */
+export const holeSaid = (d: OpeningDesign, g: Grown | null): string | null =>
+  d.pane?.screws && g ? `holes ${say(g.holeMm)} mm for screws of ${say(d.pane.screws.screwMm)} mm` : null
+export const paneTitle = (d: OpeningDesign) => (d.pane ? GLAZING[d.pane.material].title : '')

@@ -1,0 +1,135 @@
+import { z } from 'zod'
+import { FACES } from '../../chapters/bedding/sealant-choice'
+import { CORE_IDS } from '../../base/materials/cores'
+import { GLAZING_IDS } from '../../base/materials/glazing'
+import { SEALANT_IDS } from '../../base/materials/sealants'
+import { MEASURABLE, structureSchema } from '../../base/materials/structure'
+import { dutySchema, nonNegative, pointSchema, positive } from '../../base/schema/schema'
+import { measureSchema } from '../../boat/where'
+import { parseVersioned } from '../parse'
+import { OPENING_FAMILIES, SEA_PLACES, type SeaPlace } from './families'
+
+export const OPENING_VERSION = 1
+export const RING_MATERIALS = ['plywood', 'timber', 'glass-sheet'] as const
+export const LATCH_KINDS = ['turn-button', 'toggle', 'barrel-bolt', 'cam'] as const
+export const GASKET_KINDS = ['strip-soft', 'strip-firm', 'hollow'] as const
+export const BACKS = ['hinge', 'ledge', 'latches'] as const
+/** How the flange is held to the boat. */
+export const FRAME_HOLDS = ['screws', 'bolts', 'bond'] as const
+
+const sides = Object.keys(SEA_PLACES) as [SeaPlace, ...SeaPlace[]]
+export const outlineSchema = z.discriminatedUnion('kind', [
+  z
+    .strictObject({
+      kind: z.literal('rect'),
+      lengthMm: positive(),
+      widthMm: positive(),
+      cornerMm: nonNegative(),
+    })
+    .refine((o) => o.cornerMm <= Math.min(o.lengthMm, o.widthMm) / 2 + 1e-9, {
+      message: 'A corner is no rounder than half the short side',
+      path: ['cornerMm'],
+    }),
+  z.strictObject({ kind: z.literal('circle'), diameterMm: positive() }),
+  z.strictObject({ kind: z.literal('polygon'), points: z.array(pointSchema).min(3).max(80) }),
+])
+export type CutOutline = z.output<typeof outlineSchema>
+
+/** All that a user decides or measures of one opening. Whatever follows from it is computed. */
+export const openingSchema = z.strictObject({
+  schemaVersion: z.literal(OPENING_VERSION),
+  name: z.string().trim().min(1).max(120),
+  family: z.enum(OPENING_FAMILIES),
+  catalogueId: z.string().max(40).nullable(),
+  place: z.strictObject({
+    zone: z.string().max(80).nullable(),
+    xMm: z.number(),
+    yMm: z.number(),
+    zMm: z.number(),
+    belowWaterline: z.boolean(),
+    measuredFrom: z.array(measureSchema).max(12).default([]),
+  }),
+  /** its own x turned from aft towards starboard */
+  headingDeg: z.number().min(-180).max(180).default(0),
+  structure: structureSchema,
+  structureReason: z.string().max(300).nullable().default(null),
+  measured: z.array(z.enum(MEASURABLE)),
+  duty: dutySchema,
+  dutyReason: z.string().max(300).nullable().default(null),
+  /** what is cut out of the boat */
+  outline: outlineSchema,
+  frame: z.strictObject({
+    flangeMm: positive(),
+    thicknessMm: positive(),
+    hold: z.enum(FRAME_HOLDS),
+    screwMm: positive(),
+    /** from the flange's outer edge */
+    insetMm: positive(),
+    pitchMm: positive(),
+    face: z.enum(FACES),
+  }),
+  /** raked back and filled, where there is a core; null: by the core (chapter 6.2) */
+  core: z.strictObject({ filled: z.boolean(), rakeMm: positive().nullable().default(null) }),
+  /** a frame of stiff stuff behind thin laminate, or in place of a member that was cut */
+  ring: z
+    .strictObject({ material: z.enum(RING_MATERIALS), widthMm: positive(), thicknessMm: positive() })
+    .nullable(),
+  /** flange area of what is cut through; 0: nothing is */
+  cutMemberMm2: nonNegative().default(0),
+  pane: z
+    .strictObject({
+      material: z.enum(GLAZING_IDS),
+      thicknessMm: positive(),
+      /** from the cut-out's edge to where the pane is carried; negative: it overlaps the cut-out */
+      seatMm: z.number().min(-500).max(500),
+      underfoot: z.boolean(),
+      clamped: z.boolean().default(false),
+      /** screwed through: screw and edge distance of its holes; null: held by its frame or bead alone */
+      screws: z.strictObject({ screwMm: positive(), edgeMm: positive() }).nullable().default(null),
+      beadMm: positive().nullable().default(null),
+      sealant: z.enum(SEALANT_IDS).nullable().default(null),
+    })
+    .nullable(),
+  lid: z
+    .strictObject({
+      massKg: positive(),
+      back: z.enum(BACKS),
+      latches: z.number().int().min(1).max(40),
+      latch: z.enum(LATCH_KINDS).nullable(),
+      gasket: z.enum(GASKET_KINDS).nullable(),
+      /** wind that may lift it while it is shut */
+      windKn: nonNegative().nullable().default(null),
+      stops: z.strictObject({ clearanceMm: nonNegative(), overlapMm: positive() }).nullable().default(null),
+      stepMm: nonNegative().nullable().default(null),
+    })
+    .nullable(),
+  keeps: z.enum(['watertight', 'weathertight', 'neither']),
+  sea: z.enum(sides),
+  sillMm: nonNegative().nullable().default(null),
+  bedding: z.strictObject({
+    sealant: z.enum(SEALANT_IDS).nullable(),
+    beadMm: positive(),
+    filletMm: nonNegative().default(3),
+    serviceAgainYears: positive().nullable().default(null),
+    sunlight: z.boolean().default(true),
+    toBePainted: z.boolean().default(false),
+    deckFace: z.enum(FACES),
+    tempC: z.number().min(-30).max(60),
+    humidityPct: z.number().min(0).max(100),
+  }),
+  /** thickness as the cut-out showed it; null until it has been measured */
+  offcutMm: positive().nullable().default(null),
+  existing: z.boolean().default(false),
+  findings: z.array(z.string().max(40)).max(40).default([]),
+  replaces: z.string().max(120).nullable().default(null),
+})
+export type OpeningDesign = z.output<typeof openingSchema>
+export const parseOpening = (raw: unknown): OpeningDesign =>
+  parseVersioned({ schema: openingSchema, version: OPENING_VERSION, upgrade: (x: unknown) => x }, raw)
+
+type CoreId = (typeof CORE_IDS)[number]
+/** The core that the edge is closed against; none where there is none. */
+export const coreOf = (d: OpeningDesign): { core: 'none' | CoreId; coreMm: number } =>
+  d.structure.kind === 'sandwich'
+    ? { core: d.structure.core.material, coreMm: d.structure.core.thicknessMm }
+    : { core: 'none', coreMm: 0 }

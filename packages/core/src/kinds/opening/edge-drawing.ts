@@ -1,0 +1,147 @@
+import { formatLength, type Units } from '../../base/quantity/format'
+import { fullThickness } from '../../base/materials/structure'
+import { niceLength, rect, type Drawing, type MaterialTone, type Shape } from '../../drawing/shapes'
+import { coreOf, type OpeningDesign } from './design'
+import type { OpeningJudgement } from './judgement'
+
+const TONE_OF_CORE: Record<string, MaterialTone> = {
+  'balsa-150': 'balsa',
+  plywood: 'plywood',
+  'insert-250': 'insert',
+  'epoxy-plug': 'filled-epoxy',
+}
+const RING: Record<string, MaterialTone> = {
+  plywood: 'plywood',
+  timber: 'timber',
+  'glass-sheet': 'epoxy-glass',
+}
+const skinTone = (d: OpeningDesign): MaterialTone =>
+  d.structure.kind === 'metal' ? 'metal' : d.structure.kind === 'timber' ? 'timber' : 'laminate'
+interface Pen {
+  shapes: Shape[]
+  area: (
+    x0: number,
+    y0: number,
+    x1: number,
+    y1: number,
+    tone: MaterialTone,
+    role: string,
+    label: string,
+  ) => void
+}
+const penOf = (): Pen => {
+  const shapes: Shape[] = []
+  return {
+    shapes,
+    area: (x0, y0, x1, y1, tone, role, label) =>
+      shapes.push({ kind: 'area', points: rect(x0, y0, x1, y1), tone, role, label }),
+  }
+}
+/** Skins, the raked core and its fill; x runs from the cut edge into the deck, y 0 is the outer face. */
+function deck(p: Pen, d: OpeningDesign, rake: number, far: number): number {
+  const s = d.structure
+  const all = fullThickness(s)
+  if (s.kind !== 'sandwich') {
+    p.area(0, -all, far, 0, skinTone(d), 'structure', 'deck')
+    return all
+  }
+  const core = -s.outerMm - s.core.thicknessMm
+  p.area(0, -s.outerMm, far, 0, 'laminate', 'structure', 'outer skin')
+  if (rake > 0 && d.core.filled) p.area(0, core, rake, -s.outerMm, 'filled-epoxy', 'core.rakeMm', 'fill')
+  p.area(
+    d.core.filled ? rake : 0,
+    core,
+    far,
+    -s.outerMm,
+    TONE_OF_CORE[coreOf(d).core] ?? 'foam',
+    'core',
+    'core',
+  )
+  p.area(0, -all, far, core, 'laminate', 'structure', 'inner skin')
+  return all
+}
+function fastener(p: Pen, d: OpeningDesign, j: OpeningJudgement, all: number): void {
+  if (d.frame.hold === 'bond') return
+  const x = d.frame.flangeMm - d.frame.insetMm
+  const r = d.frame.screwMm / 2
+  const top = d.bedding.beadMm + d.frame.thicknessMm
+  const ring = d.ring?.thicknessMm ?? 0
+  const s = d.structure
+  const bite =
+    s.kind === 'sandwich' && !d.ring
+      ? s.outerMm + (d.core.filled && x <= j.edge.rakeMm - r ? s.core.thicknessMm : 0)
+      : all + ring
+  const end = d.frame.hold === 'bolts' ? all + ring + 6 : bite
+  p.area(x - r, -end, x + r, top, 'bolt', 'frame.screwMm', d.frame.hold === 'bolts' ? 'bolt' : 'screw')
+  p.area(x - 2 * r, top, x + 2 * r, top + r, 'bolt', 'frame.screwMm', 'head')
+  if (d.frame.hold === 'bolts') p.area(x - 2 * r, -end, x + 2 * r, -end + 4, 'bolt', 'frame.hold', 'nut')
+}
+
+/** The cut through the edge, to scale: frame, bedding, skins, raked and filled core, ring, screw, pane. */
+export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units): Drawing {
+  const p = penOf()
+  const mm = (v: number) => formatLength(v, units)
+  const f = d.frame.flangeMm
+  const far = Math.max(f, j.edge.rakeMm, d.ring?.widthMm ?? 0) + 18
+  const all = deck(p, d, j.edge.rakeMm, far)
+  const ring = d.ring
+  if (ring) p.area(0, -all - ring.thicknessMm, ring.widthMm, -all, RING[ring.material]!, 'ring', 'ring')
+  const bead = d.bedding.beadMm
+  p.area(0, 0, f, bead, 'bedding', 'bedding.sealant', 'bedding')
+  p.area(0, bead, f, bead + d.frame.thicknessMm, 'hardware', 'frame', 'flange of the frame')
+  const low = -Math.min(all, 22)
+  p.area(-5, low, 0, bead + d.frame.thicknessMm, 'hardware', 'frame', 'frame')
+  let top = bead + d.frame.thicknessMm
+  if (d.pane) {
+    const seat = d.pane.beadMm ?? 2
+    const to = Math.max(d.pane.seatMm >= 0 ? f : -1, d.pane.seatMm)
+    p.area(-28, top, to, top + seat, 'bedding', 'pane.beadMm', d.pane.beadMm === null ? 'gasket' : 'bead')
+    p.area(-40, top + seat, to, top + seat + d.pane.thicknessMm, 'plastic', 'pane.thicknessMm', 'pane or lid')
+    top += seat + d.pane.thicknessMm
+  }
+  fastener(p, d, j, all)
+  const textMm = Math.max(3, (far + 46) / 26)
+  const under = all + (ring?.thicknessMm ?? 0) + (d.frame.hold === 'bolts' ? 8 : 0)
+  const x = far + textMm * 0.6
+  const s = d.structure
+  const words: [number, string][] =
+    s.kind === 'sandwich'
+      ? [
+          [-s.outerMm / 2, `outer ${mm(s.outerMm)}`],
+          [-s.outerMm - s.core.thicknessMm / 2, `core ${mm(s.core.thicknessMm)}`],
+          [-all + s.innerMm / 2 - textMm * 0.5, `inner ${mm(s.innerMm)}`],
+        ]
+      : [[-all / 2, mm(all)]]
+  if (ring) words.push([-all - ring.thicknessMm / 2 - textMm * 0.4, `ring ${mm(ring.thicknessMm)}`])
+  for (const [y, text] of words)
+    p.shapes.push({ kind: 'text', at: { x, y: y - textMm * 0.35 }, text, size: textMm, anchor: 'start' })
+  const tones = new Set(p.shapes.flatMap((q) => (q.kind === 'area' ? [q.tone] : [])))
+  return {
+    title: 'Cut through the edge, outside up',
+    description: `The edge of ${d.name}: flange ${mm(f)} on ${mm(bead)} of bedding${j.edge.rakeMm > 0 ? `, core raked ${mm(j.edge.rakeMm)}` : ''}${ring ? `, ring ${mm(ring.widthMm)} by ${mm(ring.thicknessMm)}` : ''}.`,
+    bounds: {
+      minX: -46,
+      maxX: x + textMm * 8,
+      minY: -under - textMm * 1.6,
+      maxY: top + textMm * 1.2,
+    },
+    shapes: p.shapes,
+    legend: [...tones].filter((t) => t !== 'hardware' && t !== 'none'),
+    textMm,
+    scaleBarMm: niceLength((far + 46) / 4, units),
+    handles:
+      s.kind === 'sandwich' && d.core.filled
+        ? [
+            {
+              path: 'core.rakeMm',
+              label: 'core raked back',
+              at: { x: j.edge.rakeMm, y: -s.outerMm - s.core.thicknessMm / 2 },
+              axis: 'x',
+              value: j.edge.rakeMm,
+              per: 1,
+              leastMm: 1,
+            },
+          ]
+        : [],
+  }
+}

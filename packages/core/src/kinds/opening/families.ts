@@ -1,0 +1,100 @@
+/** The big holes of a boat, by what closes them. */
+export const OPENING_FAMILIES = [
+  'deck-hatch',
+  'portlight-fixed',
+  'portlight-opening',
+  'flush-lid',
+  'ledge-lid',
+  'inspection-port',
+  'cover',
+  'ventilator',
+] as const
+export type OpeningFamily = (typeof OPENING_FAMILIES)[number]
+interface Info {
+  title: string
+  /** the greatest gap between screws goes by it (chapter 6.2) */
+  frame: 'hatch' | 'glazing'
+  /** what closes it can be opened: latches, gasket, upside down */
+  opens: boolean
+  /** what it has to keep out, unless somebody says otherwise */
+  keeps: 'watertight' | 'weathertight' | 'neither'
+  underfoot: boolean
+  first: string
+}
+export const OPENING_FAMILY: Record<OpeningFamily, Info> = {
+  'deck-hatch': {
+    title: 'deck hatch',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: true,
+    first: 'The pane under green water and a foot, and the edge of the deck that is left.',
+  },
+  'portlight-fixed': {
+    title: 'fixed portlight',
+    frame: 'glazing',
+    opens: false,
+    keeps: 'watertight',
+    underfoot: false,
+    first: 'The pane for its place, its growth on the bead, and what crazes it.',
+  },
+  'portlight-opening': {
+    title: 'opening portlight',
+    frame: 'glazing',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: false,
+    first: 'Pane, latches and gasket.',
+  },
+  'flush-lid': {
+    title: 'flush lid',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: true,
+    first: 'A ring under thin laminate, and a lid that stays shut upside down.',
+  },
+  'ledge-lid': {
+    title: 'lift-out lid under a ledge',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: true,
+    first: 'Secure upside down; its turn-buttons and its gasket.',
+  },
+  'inspection-port': {
+    title: 'inspection port, threaded',
+    frame: 'hatch',
+    opens: false,
+    keeps: 'watertight',
+    underfoot: false,
+    first: 'Fewest holes, and tight by its thread.',
+  },
+  cover: {
+    title: 'loose cover over a hatchway',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: true,
+    first: 'Stops against sliding, buttons against lifting, no edge to trip over.',
+  },
+  ventilator: {
+    title: 'ventilator',
+    frame: 'hatch',
+    opens: false,
+    keeps: 'weathertight',
+    underfoot: false,
+    first: 'A round hole with its core closed, and a plug for heavy weather.',
+  },
+}
+export const KEEPS = { watertight: 'watertight', weathertight: 'weathertight', neither: 'neither' } as const
+/** Where green water comes from, by the place (chapter 6.3). */
+export const SEA_PLACES = {
+  foredeck: 'foredeck',
+  'side-deck': 'side deck',
+  coachroof: 'roof',
+  cockpit: 'cockpit',
+  topside: 'topside, below the deck',
+  above: 'above all that',
+} as const
+export type SeaPlace = keyof typeof SEA_PLACES

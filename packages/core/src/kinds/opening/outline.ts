@@ -1,0 +1,57 @@
+import { offsetWalk, walkPolygon } from '../../base/geometry/offset'
+import { boundsOf, type Point } from '../../base/geometry/outline'
+import { circlePath } from '../../drawing/full-size'
+import { rounded, type Pt } from '../../drawing/shapes'
+import type { CutOutline, OpeningDesign } from './design'
+
+/** The cut-out moved outwards by so many millimetres (inwards where negative), as it is drawn. */
+export function outlineAt(o: CutOutline, by: number): Pt[] {
+  if (o.kind === 'circle') return circlePath(Math.max(1, o.diameterMm / 2 + by), 72).slice(0, -1)
+  if (o.kind === 'rect')
+    return rounded(
+      Math.max(1, o.lengthMm / 2 + by),
+      Math.max(1, o.widthMm / 2 + by),
+      Math.max(0, o.cornerMm + by),
+    )
+  if (by <= 0) return o.points.map((p) => ({ x: p.xMm, y: p.yMm }))
+  return offsetWalk(walkPolygon(o.points), by).runs.flatMap((r) => [
+    { x: r.from.xMm, y: r.from.yMm },
+    { x: r.from.xMm + r.dir.x * r.lengthMm, y: r.from.yMm + r.dir.y * r.lengthMm },
+  ])
+}
+const bounds = (o: CutOutline) =>
+  boundsOf(
+    o.kind === 'rect'
+      ? { lengthMm: o.lengthMm, widthMm: o.widthMm }
+      : o.kind === 'circle'
+        ? { diameterMm: o.diameterMm }
+        : { outline: o.points },
+  )
+/** Length along its own x and width across, of the cut-out moved outwards by so many millimetres. */
+export function sizeAt(o: CutOutline, by = 0): { lengthMm: number; widthMm: number } {
+  const b = bounds(o)
+  return { lengthMm: b.maxX - b.minX + 2 * by, widthMm: b.maxY - b.minY + 2 * by }
+}
+/** The flange's rectangle on the opening's own axes. */
+export function flangeBounds(d: Pick<OpeningDesign, 'outline' | 'frame'>) {
+  const b = bounds(d.outline)
+  const f = d.frame.flangeMm
+  return { minX: b.minX - f, maxX: b.maxX + f, minY: b.minY - f, maxY: b.maxY + f }
+}
+/** What the pane spans between its seats; a circle of a round opening, else a rectangle. */
+export function clearSpan(
+  d: OpeningDesign,
+): { shape: 'circle'; diameterMm: number } | { shape: 'rect'; lengthMm: number; widthMm: number } {
+  const by = d.pane?.seatMm ?? 0
+  if (d.outline.kind === 'circle')
+    return { shape: 'circle', diameterMm: Math.max(1, d.outline.diameterMm + 2 * by) }
+  const s = sizeAt(d.outline, by)
+  return { shape: 'rect', lengthMm: Math.max(1, s.lengthMm), widthMm: Math.max(1, s.widthMm) }
+}
+export const asPt = (p: Point): Pt => ({ x: p.xMm, y: p.yMm })
+/** 520 by 520, or 150 across. */
+export const sizeSaid = (o: CutOutline, mm: (v: number) => string): string => {
+  if (o.kind === 'circle') return `${mm(o.diameterMm)} across`
+  const s = sizeAt(o)
+  return `${mm(s.lengthMm)} by ${mm(s.widthMm)}${o.kind === 'rect' ? `, corners ${mm(o.cornerMm)}` : ''}`
+}

@@ -1,0 +1,140 @@
+import { GLAZING } from '../../base/materials/glazing'
+import { sealant } from '../../base/materials/sealants'
+import { part, sparesFor, type Part } from '../part'
+import { OPENING_CATALOGUE } from './catalogue'
+import type { OpeningDesign } from './design'
+import { OPENING_FAMILY } from './families'
+import type { OpeningJudgement } from './judgement'
+import { flangeBounds, sizeAt } from './outline'
+
+const mm = (v: number) => ({ mmRound: v })
+const TUBE_ML = 300
+const RING_TITLE = {
+  plywood: 'Plywood ring, sealed',
+  timber: 'Timber ring',
+  'glass-sheet': 'Ring of glass sheet',
+}
+const by = (lengthMm: number, widthMm: number) => [mm(lengthMm), ' by ', mm(widthMm)]
+
+function bought(d: OpeningDesign, j: OpeningJudgement): Part[] {
+  const known = OPENING_CATALOGUE.find((e) => e.id === d.catalogueId)
+  const s = sizeAt(d.outline)
+  const out = [
+    part('frame', known ? known.title : `Frame of the ${OPENING_FAMILY[d.family].title}`, {
+      dimensions: { lengthMm: s.lengthMm, widthMm: s.widthMm, flangeMm: d.frame.flangeMm },
+      size: by(s.lengthMm, s.widthMm),
+      note: known ? [known.id] : [],
+    }),
+  ]
+  if (d.pane) {
+    const b = flangeBounds(d)
+    const seat = 2 * d.pane.seatMm
+    const [l, w] =
+      d.pane.beadMm === null ? [s.lengthMm + seat, s.widthMm + seat] : [b.maxX - b.minX, b.maxY - b.minY]
+    out.push(
+      part('pane', `${d.lid ? 'Lid or pane' : 'Pane'}, ${GLAZING[d.pane.material].title}`, {
+        material: d.pane.material,
+        dimensions: { lengthMm: l, widthMm: w, thicknessMm: d.pane.thicknessMm },
+        size: [...by(l, w), ' by ', { mm: d.pane.thicknessMm }],
+        note: j.pane?.stockMm ? ['needs ', mm(j.pane.requiredMm)] : [],
+      }),
+    )
+  }
+  if (d.frame.hold !== 'bond' && j.edge.screwCount > 0)
+    out.push(
+      part(
+        d.frame.hold === 'bolts' ? 'bolt' : 'screw',
+        d.frame.hold === 'bolts' ? 'Bolt with nut and washer' : 'Screw, pan head',
+        {
+          material: 'A4-70',
+          dimensions: { diameterMm: d.frame.screwMm },
+          size: [{ mm: d.frame.screwMm }],
+          quantity: j.edge.screwCount,
+          spare: sparesFor(j.edge.screwCount),
+        },
+      ),
+    )
+  if (d.lid?.latch)
+    out.push(
+      part('latch', `Latch, ${d.lid.latch.replace('-', ' ')}`, {
+        quantity: d.lid.latches * (d.lid.back === 'latches' ? 2 : 1),
+      }),
+    )
+  if (d.lid?.gasket)
+    out.push(
+      part(
+        'gasket',
+        `Gasket, ${d.lid.gasket === 'hollow' ? 'hollow seal' : d.lid.gasket.replace('-', ', ')}`,
+        {
+          dimensions: { lengthMm: Math.round(j.edge.perimeterMm) },
+          size: [{ m: j.edge.perimeterMm / 1000 }],
+          note: ['in one piece'],
+        },
+      ),
+    )
+  return out
+}
+function made(d: OpeningDesign): Part[] {
+  if (!d.ring) return []
+  const s = sizeAt(d.outline, d.ring.widthMm)
+  return [
+    part('ring', RING_TITLE[d.ring.material], {
+      material: d.ring.material,
+      dimensions: {
+        lengthMm: s.lengthMm,
+        widthMm: s.widthMm,
+        ringMm: d.ring.widthMm,
+        thicknessMm: d.ring.thicknessMm,
+      },
+      size: [...by(s.lengthMm, s.widthMm), ' by ', { mm: d.ring.thicknessMm }],
+      note: ['ring ', mm(d.ring.widthMm), ' wide'],
+    }),
+  ]
+}
+function consumed(d: OpeningDesign, j: OpeningJudgement): Part[] {
+  const out: Part[] = []
+  if (j.pot)
+    out.push(
+      part('epoxy', 'Epoxy that closes the core', {
+        material: 'epoxy',
+        dimensions: { volumeMl: j.pot.ml },
+        size: [{ ml: j.pot.ml }],
+        quantity: j.pot.batches,
+        unit: 'pot',
+        note: j.pot.hardener ? ['mixed; ', j.pot.hardener, ' hardener'] : ['mixed'],
+      }),
+    )
+  if (d.bedding.sealant && d.bedding.sealant !== 'butyl')
+    out.push(
+      part('sealant', sealant(d.bedding.sealant).title, {
+        material: d.bedding.sealant,
+        dimensions: { volumeMl: j.edge.sealantMl },
+        size: [{ ml: j.edge.sealantMl }],
+        quantity: Math.max(1, Math.ceil(j.edge.sealantMl / TUBE_ML)),
+        unit: 'tube-300',
+      }),
+    )
+  if (d.bedding.sealant === 'butyl')
+    out.push(
+      part('sealant', sealant('butyl').title, {
+        material: 'butyl',
+        dimensions: { lengthMm: Math.round(j.edge.flangePerimeterMm) },
+        size: [{ m: (1.3 * j.edge.flangePerimeterMm) / 1000 }],
+      }),
+    )
+  return [...out, part('cloths', 'Masking tape and cloths', { unit: 'none' })]
+}
+export const openingParts = (d: OpeningDesign, j: OpeningJudgement): Part[] => [
+  ...bought(d, j),
+  ...made(d),
+  ...consumed(d, j),
+]
+/** What would be ordered, in words that are compared when the design has changed since. */
+export const openingOrder = (d: OpeningDesign, j: OpeningJudgement): string =>
+  [...bought(d, j), ...made(d)]
+    .map((p) =>
+      `${p.quantity ?? 1} ${p.title} ${Object.values(p.dimensions)
+        .map((v) => Math.round(v))
+        .join(' x ')}`.trim(),
+    )
+    .join('; ')

@@ -1,0 +1,128 @@
+import { formatLength, type Units } from '../../base/quantity/format'
+import { niceLength, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
+import type { OpeningDesign } from './design'
+import type { OpeningJudgement } from './judgement'
+import { asPt, flangeBounds, outlineAt, sizeAt, sizeSaid } from './outline'
+
+const close = (ps: Pt[]): Pt[] => [...ps, ps[0]!]
+const line = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension', role: string): Shape => ({
+  kind: 'path',
+  points: close(points),
+  weight,
+  role,
+})
+function sides(d: OpeningDesign): Handle[] {
+  if (d.outline.kind === 'polygon') return []
+  const s = sizeAt(d.outline)
+  if (d.outline.kind === 'circle')
+    return [
+      {
+        path: 'outline.diameterMm',
+        label: 'cut-out across',
+        at: { x: s.lengthMm / 2, y: 0 },
+        axis: 'x',
+        value: d.outline.diameterMm,
+        per: 2,
+        leastMm: 20,
+      },
+    ]
+  return [
+    {
+      path: 'outline.lengthMm',
+      label: 'cut-out, length',
+      at: { x: s.lengthMm / 2, y: 0 },
+      axis: 'x',
+      value: d.outline.lengthMm,
+      per: 2,
+      leastMm: 20,
+    },
+    {
+      path: 'outline.widthMm',
+      label: 'cut-out, width',
+      at: { x: 0, y: s.widthMm / 2 },
+      axis: 'y',
+      value: d.outline.widthMm,
+      per: 2,
+      leastMm: 20,
+    },
+  ]
+}
+/** What stands beside it, drawn at its distance. */
+function around(d: OpeningDesign, j: OpeningJudgement, textMm: number): Shape[] {
+  if (d.headingDeg !== 0) return []
+  const s = sizeAt(d.outline)
+  const b = flangeBounds(d)
+  const reach = 3.2 * textMm
+  return j.clear
+    .filter((c) => !c.cut && c.freeMm < 3 * textMm + d.frame.flangeMm)
+    .flatMap((c): Shape[] => {
+      const x = c.side === 'forward' ? -s.lengthMm / 2 - c.freeMm : s.lengthMm / 2 + c.freeMm
+      const y = c.side === 'port' ? -s.widthMm / 2 - c.freeMm : s.widthMm / 2 + c.freeMm
+      const across = c.side === 'forward' || c.side === 'aft'
+      const ends = across
+        ? [
+            { x, y: b.minY - reach / 2 },
+            { x, y: b.maxY + reach / 2 },
+          ]
+        : [
+            { x: b.minX - reach / 2, y },
+            { x: b.maxX + reach / 2, y },
+          ]
+      return [{ kind: 'path', points: ends, weight: 'hidden', role: 'member' }]
+    })
+}
+
+/** The opening from outside, bow to the left: cut-out, flange, screws, rake, ring, and what stands near it. */
+export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units): Drawing {
+  const b = flangeBounds(d)
+  const textMm = Math.max((b.maxX - b.minX) / 26, (b.maxY - b.minY) / 18)
+  const mm = (v: number) => formatLength(v, units)
+  const cut = outlineAt(d.outline, 0)
+  const s = sizeAt(d.outline)
+  const shapes: Shape[] = [
+    { kind: 'area', points: outlineAt(d.outline, d.frame.flangeMm), tone: 'hardware', role: 'frame' },
+    ...(d.pane
+      ? [
+          {
+            kind: 'area' as const,
+            points: outlineAt(d.outline, Math.max(d.pane.seatMm, -s.widthMm / 3)),
+            tone: 'plastic' as const,
+            role: 'pane',
+            label: 'pane or lid',
+          },
+        ]
+      : []),
+    line(cut, 'outline', 'outline'),
+    ...(j.edge.rakeMm > 0 ? [line(outlineAt(d.outline, j.edge.rakeMm), 'hidden', 'core.rakeMm')] : []),
+    ...(d.ring ? [line(outlineAt(d.outline, d.ring.widthMm), 'dimension', 'ring')] : []),
+    ...around(d, j, textMm),
+    ...(d.frame.hold === 'bond'
+      ? []
+      : j.edge.screws.map((p): Shape => ({
+          kind: 'disc',
+          at: asPt(p),
+          r: d.frame.screwMm / 2,
+          tone: 'bolt',
+          role: 'frame.screwMm',
+          label: 'screw',
+        }))),
+    {
+      kind: 'text',
+      at: { x: 0, y: -textMm * 0.35 },
+      text: sizeSaid(d.outline, mm),
+      size: textMm,
+      anchor: 'middle',
+    },
+  ]
+  const pad = 3 * textMm
+  return {
+    title: `From outside, ${d.headingDeg === 0 ? 'bow left' : 'along its own length'}. Dashed: how far the core is raked${d.ring ? '; thin: the ring behind' : ''}.`,
+    description: `${sizeSaid(d.outline, mm)}; flange ${mm(d.frame.flangeMm)}, ${j.edge.screwCount} screws, no further apart than ${mm(Math.round(j.edge.pitchMostMm))}.`,
+    bounds: { minX: b.minX - pad, maxX: b.maxX + pad, minY: b.minY - pad, maxY: b.maxY + pad },
+    shapes,
+    legend: [],
+    textMm,
+    scaleBarMm: niceLength((b.maxX - b.minX) / 4, units),
+    handles: sides(d),
+  }
+}

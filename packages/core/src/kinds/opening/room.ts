@@ -1,0 +1,121 @@
+import { boundsOf, distanceToSegment, type Point } from '../../base/geometry/outline'
+import { cornersOnBoat, toBoat } from '../../base/geometry/turn'
+import { limit } from '../../chapters/making/limits'
+import { inWords, say, unproven, type Check } from '../../base/verdict/check'
+import { onFace, zoneOfPlace, type BoatPart, type BoatZone } from '../../boat/spot'
+import type { Around } from '../kind'
+import type { OpeningDesign } from './design'
+import type { Clear } from './judgement'
+import { outlineAt, sizeAt } from './outline'
+
+/** Clear of panel edges and of stiffeners, mm (chapter 6.1). */
+const TO_EDGE_MM = 50
+const TO_MEMBER_MM = 30
+const SOURCE = 'chapter 6.1'
+const FLAT = ['deck', 'roof']
+/** Members that an opening must not cut; wiring and headliner are moved, or cut with care. */
+const STIFF = ['beam', 'longitudinal', 'bulkhead', 'knee']
+const NEAR_MM = 600
+
+/** The cut-out's extent on the boat. */
+const cutOnBoat = (d: OpeningDesign) => {
+  const s = sizeAt(d.outline)
+  const b = { minX: -s.lengthMm / 2, maxX: s.lengthMm / 2, minY: -s.widthMm / 2, maxY: s.widthMm / 2 }
+  const own = d.outline.kind === 'polygon' ? boundsOf({ outline: d.outline.points }) : b
+  const corners = cornersOnBoat(d.outline.kind === 'circle' ? { headingDeg: 0 } : d, own)
+  return boundsOf({ outline: corners.map((p) => ({ xMm: p.xMm + d.place.xMm, yMm: p.yMm + d.place.yMm })) })
+}
+function clearOf(d: OpeningDesign, p: BoatPart): Clear | null {
+  const b = cutOnBoat(d)
+  const half = (p.widthMm ?? 40) / 2
+  const along = Math.abs(p.x1Mm - p.x0Mm) > Math.abs(p.y1Mm - p.y0Mm) && Math.abs(p.y1Mm - p.y0Mm) <= 2
+  const [x0, x1] = [Math.min(p.x0Mm, p.x1Mm), Math.max(p.x0Mm, p.x1Mm)]
+  const [y0, y1] = [Math.min(p.y0Mm, p.y1Mm), Math.max(p.y0Mm, p.y1Mm)]
+  // One drawn from -1 to 1 stands for a member across the whole breadth.
+  const whole = !along && y1 - y0 <= 2
+  if (along ? x1 < b.minX || x0 > b.maxX : !whole && (y1 < b.minY || y0 > b.maxY)) return null
+  const at = along ? (p.y0Mm + p.y1Mm) / 2 : (p.x0Mm + p.x1Mm) / 2
+  const [low, high] = along ? [b.minY, b.maxY] : [b.minX, b.maxX]
+  const free = at < (low + high) / 2 ? low - (at + half) : at - half - high
+  if (free > NEAR_MM) return null
+  const side = along
+    ? at < (low + high) / 2
+      ? 'port'
+      : 'starboard'
+    : at < (low + high) / 2
+      ? 'forward'
+      : 'aft'
+  return {
+    title: p.title.toLowerCase(),
+    side,
+    freeMm: Math.max(0, free),
+    leastMm: TO_MEMBER_MM,
+    cut: free < 0,
+  }
+}
+/** What stands near the cut-out and may not be cut, the nearest first. */
+export const clearAround = (d: OpeningDesign, parts: BoatPart[]): Clear[] =>
+  parts
+    .filter((p) => STIFF.includes(p.kind))
+    .flatMap((p) => clearOf(d, p) ?? [])
+    .sort((a, b) => Number(b.cut) - Number(a.cut) || a.freeMm - b.freeMm)
+
+/** From the cut-out to the panel's own edge; null off every known surface, or where it lies past it. */
+function toEdge(d: OpeningDesign, zone: BoatZone): number {
+  const points: Point[] = outlineAt(d.outline, 0).map((p) => {
+    const q = toBoat(d, { xMm: p.x, yMm: p.y })
+    return FLAT.includes(zone.face)
+      ? { xMm: d.place.xMm + q.xMm, yMm: d.place.yMm + q.yMm }
+      : onFace(zone, {
+          xMm: d.place.xMm + q.xMm,
+          yMm: d.place.yMm,
+          zMm: d.place.zMm + q.yMm,
+        })
+  })
+  const o = zone.outline
+  const edges = o.map((a, i) => [a, o[(i + 1) % o.length]!] as const)
+  return Math.min(...points.map((p) => Math.min(...edges.map(([a, b]) => distanceToSegment(p, a, b)))))
+}
+function edgeCheck(d: OpeningDesign, zone: BoatZone | null): Check {
+  const shape = { id: 'room-edge', title: 'Room to the panel\u2019s edge', unit: 'mm', source: SOURCE }
+  if (!zone)
+    return unproven({ ...shape, because: 'No known surface lies here, so nobody knows where its edge is.' })
+  const free = toEdge(d, zone)
+  return {
+    ...limit({ ...shape, demand: TO_EDGE_MM, capacity: free }),
+    because: `${say(free)} mm are left to the edge of ${zone.title.toLowerCase()}; ${TO_EDGE_MM} are the least.`,
+  }
+}
+/** 38 mm aft clears the beam. */
+const saidOf = (c: Clear) =>
+  c.cut ? `The cut-out goes through the ${c.title}` : `${say(c.freeMm)} mm ${c.side} clears the ${c.title}`
+function memberCheck(d: OpeningDesign, zone: BoatZone | null, clear: Clear[]): Check {
+  const shape = { id: 'room-member', title: 'Clear of beams and stringers', unit: 'mm', source: SOURCE }
+  const [worst] = clear
+  if (!worst)
+    return zone
+      ? inWords({ ...shape, verdict: 'holds', because: 'Nothing that stiffens the panel is drawn near it.' })
+      : unproven({ ...shape, because: 'What stiffens the panel here is not drawn.' })
+  if (worst.cut)
+    return inWords({
+      ...shape,
+      verdict: d.cutMemberMm2 > 0 && d.ring ? 'tight' : 'short',
+      because:
+        d.cutMemberMm2 > 0
+          ? `${saidOf(worst)}: the ring and a carlin each side give back what it carried.`
+          : `${saidOf(worst)}. Move it, or say what its flange measures and let a ring and carlins carry it.`,
+    })
+  return {
+    ...limit({ ...shape, demand: TO_MEMBER_MM, capacity: worst.freeMm }),
+    because: `${clear.slice(0, 3).map(saidOf).join('; ')}; ${TO_MEMBER_MM} mm are the least.`,
+  }
+}
+export function roomChecks(
+  d: OpeningDesign,
+  a: Pick<Around, 'zones' | 'parts'>,
+): { checks: Check[]; clear: Clear[] } {
+  const zone = zoneOfPlace(a.zones, d.place)
+  const flat = zone === null || FLAT.includes(zone.face)
+  const clear = flat ? clearAround(d, a.parts) : []
+  return { checks: [edgeCheck(d, zone), ...(flat ? [memberCheck(d, zone, clear)] : [])], clear }
+}
