@@ -111,6 +111,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'pane-bead': 'Bead as thick as the pane grows',
   'pane-bending': 'Pane or lid, bending',
   'pane-deflection': 'Pane or lid, stiff enough',
+  'pane-proof': 'Pane or lid, by its maker',
   'pane-holes': 'Holes in the pane to its edge',
   placing: 'Must it exist, and here',
   'plate-bond': 'Bond of the plate',

@@ -1,3 +1,4 @@
+import { seedOpenings } from './openings'
 import dayjs from 'dayjs'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { solverChecks } from '@north-tide/core/solver'
@@ -459,6 +460,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedSurvey()
   for (const w of WANTED) await seedFitting(w, fitter)
   await seedThroughHull(fitter)
+  await seedOpenings(fitter)
   await mark(owner, 'loaded')
   return true
 }

@@ -25,6 +25,12 @@ showKind({
   bench: () => import('./through-hull/ThroughHullPlace.vue'),
   to: (id) => `/through-hulls/${id}`,
 })
+showKind({
+  id: 'opening',
+  title: 'opening',
+  bench: () => import('./opening/OpeningPlace.vue'),
+  to: (id) => `/bench/${id}`,
+})
 
 /** Where a fitting is opened, of whatever kind; a kind that is not known lies on the bench. */
 export const benchOf = (f: { kind: string; id: string }): string =>

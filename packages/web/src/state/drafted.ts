@@ -1,4 +1,4 @@
-import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, getCurrentScope, onScopeDispose, ref, shallowRef, type ShallowRef } from 'vue'
 import { withChange } from '@north-tide/core'
 import { ApiRefusal, Offline } from '../api'
 import { useBoats } from './boats'
@@ -53,7 +53,7 @@ export function drafted<D extends object, S extends Saved<D>>(
   const boats = useBoats()
   const draftKey = (id: string) => `north-tide:${prefix}:${id}`
   const openId = ref<string | null>(null)
-  const design = shallowRef<D | null>(null)
+  const design = shallowRef(null) as ShallowRef<D | null>
   const version = ref(0)
   const saving = ref<'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict'>('saved')
   const refusal = ref<string | null>(null)

@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import dayjs from 'dayjs'
-import { CalcError, workState, type BoatHole, launchOf } from '@north-tide/core'
+import { CalcError, workState } from '@north-tide/core'
 import {
+  hullAround,
   throughHullWithRemedies,
   judgeThroughHull,
   throughHullCautions,
@@ -17,6 +18,7 @@ import type { OpenThroughHull, SavedThroughHull } from '../types'
 import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
+import { aroundOf } from './kind-bench'
 
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
 const REMEDIES_AFTER_MS = 90
@@ -29,24 +31,8 @@ export const useThroughHull = defineStore('through-hull', () => {
     api<SavedThroughHull>('PUT', `/fittings/${id}`, body),
   )
   const { design } = draft
-  const around = computed<ThroughHullAround>(() => ({
-    goods: boats.goods,
-    zones: boats.picture?.zones ?? [],
-    parts: boats.picture?.parts ?? [],
-    holes: (boats.picture?.holes ?? [])
-      .filter((h) => h.fittingId !== fitting.value?.id)
-      .map((h): BoatHole => ({
-        label: h.label,
-        xMm: h.xMm,
-        yMm: h.yMm,
-        diameterMm: h.diameterMm,
-        state: h.state,
-      })),
-    others: (fitting.value?.others ?? []).flatMap((o) =>
-      o.kind === 'through-hull' ? [{ id: o.id, name: o.name, design: o.design as ThroughHullDesign }] : [],
-    ),
-    launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
-  }))
+  const general = aroundOf(fitting)
+  const around = computed<ThroughHullAround>(() => hullAround({ ...general.value, goods: boats.goods }))
   const judged = computed<{ j: ThroughHullJudgement | null; problem: CalcError | null }>(() => {
     if (!design.value || !fitting.value) return { j: null, problem: null }
     try {

@@ -114,6 +114,8 @@ const ESTIMATE_WORDS: Record<string, string> = {
   'core.compressiveMPa': 'core crushing strength',
   'core.shearMPa': 'core shear strength',
   'core.eMPa': 'core stiffness',
+  strengthMPa: 'bending strength of the pane',
+  pressureKPa: 'green water by the place',
   'load: share': 'share of the line\u2019s strength',
   'load: breakingN': 'strength of the line from its size',
   'load: personN': 'force of a person',

@@ -3,7 +3,15 @@ import { SIZES } from '../../base/materials/fasteners'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
 import { fromBoat } from '../../base/geometry/turn'
-import { niceLength, rect, rounded, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
+import {
+  niceLength,
+  rect,
+  rounded,
+  type Drawing,
+  type Handle,
+  type Pt,
+  type Shape,
+} from '../../drawing/shapes'
 
 const circle = (r: number): Pt[] =>
   Array.from({ length: 48 }, (_, i) => ({

@@ -1,5 +1,4 @@
 import { answerOf } from '../../base/calculator/calculator'
-import { GLAZING } from '../../base/materials/glazing'
 import { sealant, type SealantId } from '../../base/materials/sealants'
 import { inWords, say, unproven, type Check } from '../../base/verdict/check'
 import { chooseSealant, type SealantChoice } from '../../chapters/bedding/sealant-choice'
@@ -31,12 +30,35 @@ export function paneOf(d: OpeningDesign): Paned | null {
   })
 }
 const renamed = (c: Check, id: string, title: string): Check => ({ ...c, id, title })
-export const paneChecks = (p: Paned | null): Check[] =>
-  (p?.checks ?? []).map((c) =>
+/** Past half its thickness a pane stretches as well as bends, and is stiffer than the sum says. */
+const stretched = (p: Paned, c: Check): Check =>
+  p.largeDeflection
+    ? {
+        ...c,
+        because: `${c.because} It gives more than half its thickness: the sum overstates both, and a maker\u2019s proof goes before it.`,
+      }
+    : c
+/** What its maker proves stands before the sum, which is said beside it. */
+function provedCheck(p: Paned, proof: string): Check {
+  const most = Math.max(...p.checks.map((c) => c.utilisation ?? 0))
+  return inWords({
+    id: 'pane-proof',
+    title: 'Pane or lid, by its maker',
+    unit: '',
+    source: 'the maker',
+    verdict: 'holds',
+    because: `Its maker proves it for such a place: ${proof}. By thin-plate theory it would be used to ${most.toFixed(2)}.`,
+    assumed: ['the maker\u2019s proof'],
+  })
+}
+export const paneChecks = (p: Paned | null, proof: string | null): Check[] => {
+  if (p && proof) return [provedCheck(p, proof)]
+  return (p?.checks ?? []).map((c) =>
     c.id === 'bending'
-      ? renamed(c, 'pane-bending', 'Pane or lid, bending')
-      : renamed(c, 'pane-deflection', 'Pane or lid, stiff enough'),
+      ? renamed(stretched(p!, c), 'pane-bending', 'Pane or lid, bending')
+      : renamed(stretched(p!, c), 'pane-deflection', 'Pane or lid, stiff enough'),
   )
+}
 
 /** A plastic pane that is screwed or lies on a bead grows with the day. */
 export function growthOf(d: OpeningDesign, e: Edge): Grown | null {
@@ -62,6 +84,8 @@ export const growthChecks = (g: Grown | null): Check[] =>
       : renamed(c, 'pane-holes', 'Holes in the pane to its edge'),
   )
 
+/** Bending stiffness of a rim of aluminium, about 20 by 12 and 30 by 20 hollow, N mm2; estimates. */
+const RIM_EI = { none: 0, light: 1.4e8, stiff: 9e8 } as const
 /** A hinged or loose lid: shut, lifted by the wind, upside down. */
 export function heldOf(d: OpeningDesign): Held | null {
   const { lid, pane } = d
@@ -74,7 +98,15 @@ export function heldOf(d: OpeningDesign): Held | null {
     back: lid.back,
     latches: { count: lid.latches, ...(lid.latch ? { kind: lid.latch } : {}) },
     ...(lid.gasket ? { gasket: { kind: lid.gasket } } : {}),
-    ...(pane ? { lid: { material: pane.material, thicknessMm: pane.thicknessMm } } : {}),
+    ...(pane
+      ? {
+          lid: {
+            material: pane.material,
+            thicknessMm: pane.thicknessMm,
+            frameEiNmm2: RIM_EI[lid.rim],
+          },
+        }
+      : {}),
     ...(lid.windKn ? { windKn: lid.windKn } : {}),
     ...(lid.stops ? { stops: lid.stops } : {}),
     ...(lid.stepMm === null ? {} : { stepMm: lid.stepMm }),
@@ -210,4 +242,3 @@ export function sealantCheck(
 /** Of a screwed pane: how much larger its holes are than the screws. */
 export const holeSaid = (d: OpeningDesign, g: Grown | null): string | null =>
   d.pane?.screws && g ? `holes ${say(g.holeMm)} mm for screws of ${say(d.pane.screws.screwMm)} mm` : null
-export const paneTitle = (d: OpeningDesign) => (d.pane ? GLAZING[d.pane.material].title : '')

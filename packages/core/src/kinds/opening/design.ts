@@ -14,6 +14,7 @@ export const RING_MATERIALS = ['plywood', 'timber', 'glass-sheet'] as const
 export const LATCH_KINDS = ['turn-button', 'toggle', 'barrel-bolt', 'cam'] as const
 export const GASKET_KINDS = ['strip-soft', 'strip-firm', 'hollow'] as const
 export const BACKS = ['hinge', 'ledge', 'latches'] as const
+export const RIMS = ['none', 'light', 'stiff'] as const
 /** How the flange is held to the boat. */
 export const FRAME_HOLDS = ['screws', 'bolts', 'bond'] as const
 
@@ -88,6 +89,8 @@ export const openingSchema = z.strictObject({
       screws: z.strictObject({ screwMm: positive(), edgeMm: positive() }).nullable().default(null),
       beadMm: positive().nullable().default(null),
       sealant: z.enum(SEALANT_IDS).nullable().default(null),
+      /** what its maker proves of it for such a place; null: it is worked out */
+      proof: z.string().trim().min(1).max(200).nullable().default(null),
     })
     .nullable(),
   lid: z
@@ -97,6 +100,8 @@ export const openingSchema = z.strictObject({
       latches: z.number().int().min(1).max(40),
       latch: z.enum(LATCH_KINDS).nullable(),
       gasket: z.enum(GASKET_KINDS).nullable(),
+      /** a frame round it stiffens it between its latches */
+      rim: z.enum(RIMS).default('none'),
       /** wind that may lift it while it is shut */
       windKn: nonNegative().nullable().default(null),
       stops: z.strictObject({ clearanceMm: nonNegative(), overlapMm: positive() }).nullable().default(null),

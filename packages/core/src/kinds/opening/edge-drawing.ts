@@ -77,6 +77,51 @@ function fastener(p: Pen, d: OpeningDesign, j: OpeningJudgement, all: number): v
   if (d.frame.hold === 'bolts') p.area(x - 2 * r, -end, x + 2 * r, -end + 4, 'bolt', 'frame.hold', 'nut')
 }
 
+const LIP_MM = 4
+const GASKET_MM = 3
+const SHOWN_MM = 40
+/** The frame's leg with its lip, and the pane on it; or the pane on its bead over the flange. */
+function pane(p: Pen, d: OpeningDesign, all: number): number {
+  const top = d.bedding.beadMm + d.frame.thicknessMm
+  const own = d.pane
+  if (own && own.beadMm !== null) {
+    const f = d.frame.flangeMm
+    p.area(-2, top, f, top + own.beadMm, 'bedding', 'pane.beadMm', 'bead')
+    const low = top + own.beadMm
+    p.area(-SHOWN_MM, low, f, low + own.thicknessMm, 'plastic', 'pane.thicknessMm', 'pane')
+    return low + own.thicknessMm
+  }
+  p.area(-5, -Math.min(all, 22), 0, top, 'hardware', 'frame', 'frame')
+  if (!own) return top
+  const lip = -5 - Math.max(6, -own.seatMm)
+  p.area(lip, top - LIP_MM, -5, top, 'hardware', 'frame', 'lip')
+  p.area(lip, top, -6, top + GASKET_MM, 'bedding', 'lid', 'gasket')
+  const low = top + GASKET_MM
+  p.area(-SHOWN_MM, low, -6, low + own.thicknessMm, 'plastic', 'pane.thicknessMm', 'pane or lid')
+  return low + own.thicknessMm
+}
+
+/** The thickness of each layer, beside it. */
+function label(
+  p: Pen,
+  d: OpeningDesign,
+  all: number,
+  { x, textMm, mm }: { x: number; textMm: number; mm: (v: number) => string },
+): void {
+  const s = d.structure
+  const words: [number, string][] =
+    s.kind === 'sandwich'
+      ? [
+          [-s.outerMm / 2, `outer ${mm(s.outerMm)}`],
+          [-s.outerMm - s.core.thicknessMm / 2, `core ${mm(s.core.thicknessMm)}`],
+          [-all + s.innerMm / 2 - textMm * 0.5, `inner ${mm(s.innerMm)}`],
+        ]
+      : [[-all / 2, mm(all)]]
+  if (d.ring) words.push([-all - d.ring.thicknessMm / 2 - textMm * 0.4, `ring ${mm(d.ring.thicknessMm)}`])
+  for (const [y, text] of words)
+    p.shapes.push({ kind: 'text', at: { x, y: y - textMm * 0.35 }, text, size: textMm, anchor: 'start' })
+}
+
 /** The cut through the edge, to scale: frame, bedding, skins, raked and filled core, ring, screw, pane. */
 export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units): Drawing {
   const p = penOf()
@@ -89,32 +134,12 @@ export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
   const bead = d.bedding.beadMm
   p.area(0, 0, f, bead, 'bedding', 'bedding.sealant', 'bedding')
   p.area(0, bead, f, bead + d.frame.thicknessMm, 'hardware', 'frame', 'flange of the frame')
-  const low = -Math.min(all, 22)
-  p.area(-5, low, 0, bead + d.frame.thicknessMm, 'hardware', 'frame', 'frame')
-  let top = bead + d.frame.thicknessMm
-  if (d.pane) {
-    const seat = d.pane.beadMm ?? 2
-    const to = Math.max(d.pane.seatMm >= 0 ? f : -1, d.pane.seatMm)
-    p.area(-28, top, to, top + seat, 'bedding', 'pane.beadMm', d.pane.beadMm === null ? 'gasket' : 'bead')
-    p.area(-40, top + seat, to, top + seat + d.pane.thicknessMm, 'plastic', 'pane.thicknessMm', 'pane or lid')
-    top += seat + d.pane.thicknessMm
-  }
+  const top = pane(p, d, all)
   fastener(p, d, j, all)
   const textMm = Math.max(3, (far + 46) / 26)
   const under = all + (ring?.thicknessMm ?? 0) + (d.frame.hold === 'bolts' ? 8 : 0)
   const x = far + textMm * 0.6
-  const s = d.structure
-  const words: [number, string][] =
-    s.kind === 'sandwich'
-      ? [
-          [-s.outerMm / 2, `outer ${mm(s.outerMm)}`],
-          [-s.outerMm - s.core.thicknessMm / 2, `core ${mm(s.core.thicknessMm)}`],
-          [-all + s.innerMm / 2 - textMm * 0.5, `inner ${mm(s.innerMm)}`],
-        ]
-      : [[-all / 2, mm(all)]]
-  if (ring) words.push([-all - ring.thicknessMm / 2 - textMm * 0.4, `ring ${mm(ring.thicknessMm)}`])
-  for (const [y, text] of words)
-    p.shapes.push({ kind: 'text', at: { x, y: y - textMm * 0.35 }, text, size: textMm, anchor: 'start' })
+  label(p, d, all, { x, textMm, mm })
   const tones = new Set(p.shapes.flatMap((q) => (q.kind === 'area' ? [q.tone] : [])))
   return {
     title: 'Cut through the edge, outside up',
@@ -123,19 +148,19 @@ export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
       minX: -46,
       maxX: x + textMm * 8,
       minY: -under - textMm * 1.6,
-      maxY: top + textMm * 1.2,
+      maxY: top + textMm * 2.6,
     },
     shapes: p.shapes,
     legend: [...tones].filter((t) => t !== 'hardware' && t !== 'none'),
     textMm,
     scaleBarMm: niceLength((far + 46) / 4, units),
     handles:
-      s.kind === 'sandwich' && d.core.filled
+      d.structure.kind === 'sandwich' && d.core.filled
         ? [
             {
               path: 'core.rakeMm',
               label: 'core raked back',
-              at: { x: j.edge.rakeMm, y: -s.outerMm - s.core.thicknessMm / 2 },
+              at: { x: j.edge.rakeMm, y: -d.structure.outerMm - d.structure.core.thicknessMm / 2 },
               axis: 'x',
               value: j.edge.rakeMm,
               per: 1,

@@ -7,3 +7,10 @@ export { openingTries } from './remedies'
 export { opening } from './kind'
 export { sizeSaid } from './outline'
 export { OPENING_TEMPLATE_TITLES } from './template'
+
+import { GLAZING } from '../../base/materials/glazing'
+
+/** What a pane or a lid may be of, by its name. */
+export const PANE_TITLES: Record<string, string> = Object.fromEntries(
+  Object.entries(GLAZING).map(([id, g]) => [id, g.title]),
+)

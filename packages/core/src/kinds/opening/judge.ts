@@ -20,12 +20,13 @@ import { OPENING_FINDINGS } from './findings'
 import type { OpeningJudgement } from './judgement'
 import { roomChecks } from './room'
 
+const GEOMETRY = ['room-edge', 'room-member', 'edge-core', 'ring', 'ring-area', 'screw-bite']
 /** Rakes are filled with a paste that stands on an upright face. */
 const potFor = (d: OpeningDesign, fillMl: number) =>
   d.core.filled ? potOf(fillMl, { tempC: d.bedding.tempC }, 'peanut-butter') : null
 
 /**
- * One opening judged whole: where it is cut, what is left of the edge, what closes it, what keeps the sea out.
+ * One opening judged whole: where it is cut, what is left of the edge, what closes it and keeps the sea out.
  * @throws CalcError where the frame cannot be set out
  */
 export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'>): OpeningJudgement {
@@ -40,7 +41,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
   const checks: Check[] = [
     ...room.checks,
     ...edgeChecks(d, edge),
-    ...paneChecks(pane),
+    ...paneChecks(pane, d.pane?.proof ?? null),
     ...growthChecks(growth),
     ...lidChecks(held),
     ...(keeps ? [keeps] : []),
@@ -50,6 +51,8 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
       : []),
     ...foundChecks(OPENING_FINDINGS, d.findings, 'chapter 6'),
   ]
+  // Plain geometry has no margin to use up: 30 mm of 30 holds, and a figure beside it would only mislead.
+  for (const c of checks) if (GEOMETRY.includes(c.id)) c.utilisation = null
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)),
     governing: governing(checks)?.id ?? null,

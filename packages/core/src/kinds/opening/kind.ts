@@ -118,7 +118,9 @@ function copied(
 ): D {
   const yMm = how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm
   const at = { xMm: how.mirror ? d.place.xMm : how.xMm, yMm }
-  const zone = zoneAt(zones, at)
+  // A side of the hull is one surface for both sides; of a deck it depends on where it lies.
+  const now = zones.find((z) => z.code === d.place.zone)
+  const zone = now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
   const flip = how.mirror && d.outline.kind === 'polygon'
   return {
     ...d,

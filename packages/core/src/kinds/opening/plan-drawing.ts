@@ -72,7 +72,16 @@ function around(d: OpeningDesign, j: OpeningJudgement, textMm: number): Shape[] 
     })
 }
 
-/** The opening from outside, bow to the left: cut-out, flange, screws, rake, ring, and what stands near it. */
+/** Short enough to stand in it. */
+function sizeWords(d: OpeningDesign, units: Units): string {
+  const s = sizeAt(d.outline)
+  const bare = (v: number) => formatLength(v, units).replace(/ (mm|in)$/, '')
+  return d.outline.kind === 'circle'
+    ? `\u00f8${bare(s.lengthMm)}`
+    : `${bare(s.lengthMm)} \u00d7 ${bare(s.widthMm)}`
+}
+
+/** The opening from outside, bow left: cut-out, flange, screws, rake, ring, and what stands near it. */
 export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units): Drawing {
   const b = flangeBounds(d)
   const textMm = Math.max((b.maxX - b.minX) / 26, (b.maxY - b.minY) / 18)
@@ -109,7 +118,7 @@ export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
     {
       kind: 'text',
       at: { x: 0, y: -textMm * 0.35 },
-      text: sizeSaid(d.outline, mm),
+      text: sizeWords(d, units),
       size: textMm,
       anchor: 'middle',
     },

@@ -131,6 +131,13 @@ function lidTries(d: OpeningDesign): Try[] {
       change: { 'lid.gasket': 'hollow' },
       helps: ['lid-gasket', 'keeps-out'],
     })
+  if (d.lid.rim !== 'stiff')
+    out.push({
+      id: 'rim',
+      text: 'a stiff rim round the lid',
+      change: { 'lid.rim': 'stiff' },
+      helps: ['lid-gasket', 'keeps-out'],
+    })
   if (d.lid.latch !== 'cam')
     out.push({
       id: 'cam',

@@ -4,7 +4,8 @@ import type { OpeningEntry } from './catalogue'
 import { OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
 import { OPENING_FAMILY, type SeaPlace } from './families'
 
-const PITCH = { hatch: 150, glazing: 100 } as const
+/** A little less than the most, so that a tenth is in hand. */
+const PITCH = { hatch: 130, glazing: 85 } as const
 const THIN_MM = 5
 const USUAL_DAY = { tempC: 15, humidityPct: 65 }
 
@@ -25,6 +26,10 @@ const faceOf = (s: Structure): OpeningDesign['bedding']['deckFace'] => {
 /** Plates of plastic lie on a bead that has to move; what is carried in a frame does not. */
 const onBead = (e: OpeningEntry) => e.pane !== null && e.family === 'portlight-fixed'
 
+const RIMMED: Partial<Record<OpeningEntry['family'], 'light' | 'stiff'>> = {
+  'deck-hatch': 'stiff',
+  'portlight-opening': 'light',
+}
 function lidOf(e: OpeningEntry): OpeningDesign['lid'] {
   if (!e.lid) return null
   const loose = e.family === 'cover' || e.family === 'ledge-lid'
@@ -34,6 +39,7 @@ function lidOf(e: OpeningEntry): OpeningDesign['lid'] {
     latches: e.lid.latches,
     latch: e.lid.latch,
     gasket: 'hollow',
+    rim: RIMMED[e.family] ?? 'none',
     windKn: loose ? 60 : null,
     stops: e.family === 'cover' ? { clearanceMm: 3, overlapMm: 20 } : null,
     stepMm: e.family === 'cover' ? 12 : null,
@@ -48,6 +54,7 @@ function paneOf(e: OpeningEntry): OpeningDesign['pane'] {
     screws: onBead(e) ? { screwMm: e.frame.screwMm, edgeMm: e.frame.insetMm } : null,
     beadMm: onBead(e) ? 4 : null,
     sealant: onBead(e) ? 'silicone-neutral' : null,
+    proof: null,
   }
 }
 

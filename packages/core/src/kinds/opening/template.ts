@@ -6,7 +6,6 @@ import type { OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
 import { outlineAt, sizeAt, sizeSaid } from './outline'
 
-export const OPENING_TEMPLATES = ['cut-out', 'ring'] as const
 export const OPENING_TEMPLATE_TITLES: Record<string, string> = {
   'cut-out': 'cut-out and screws',
   ring: 'ring',

@@ -13,13 +13,13 @@ import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import type { SavedThroughHull } from '../../types'
 import BenchFrame from '../../pieces/BenchFrame.vue'
+import BenchVerdicts from '../../pieces/BenchVerdicts.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { readJson } from '../../pieces/files'
 import ThroughHullGiven from './ThroughHullGiven.vue'
 import ThroughHullTray from './ThroughHullTray.vue'
-import ThroughHullVerdicts from './ThroughHullVerdicts.vue'
 
 /**
  * One fitting through the hull: given at the left, the cut in the middle, verdicts at the right, the rest
@@ -211,7 +211,7 @@ const takeFile = (chosen: File) => {
         <LegendRow :tones="section.legend" />
       </template>
     </template>
-    <template #verdicts><ThroughHullVerdicts /></template>
+    <template #verdicts><BenchVerdicts :bench="throughHull" /></template>
     <template #tray><ThroughHullTray v-model:tab="tab" /></template>
   </BenchFrame>
 </template>

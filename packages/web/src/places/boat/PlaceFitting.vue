@@ -24,6 +24,7 @@ import {
   type ThroughHullEntry,
   type Use,
 } from '@north-tide/core/through-hull'
+import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -39,11 +40,9 @@ const y = ref(props.at.yMm)
 const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
 /** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
-const through = ref(
-  props.at.zone
-    ? ['bottom', 'topsides'].includes(props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? '')
-    : false,
-)
+const face = props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? ''
+const way = ref<'deck' | 'hull' | 'opening'>(['bottom', 'topsides'].includes(face) ? 'hull' : 'deck')
+const through = computed(() => way.value === 'hull')
 const deadrise = ref<number | null>(null)
 const use = ref<Use | ''>('')
 const throughHull = computed(() => {
@@ -99,6 +98,16 @@ function follow(m: Measured | null) {
   x.value = Math.round(m.xMm * 10) / 10
   y.value = Math.round(m.yMm * 10) / 10
 }
+const WAYS = {
+  deck: 'on deck, roof, coaming or transom',
+  hull: 'through the hull',
+  opening: 'an opening: hatch, portlight, lid',
+} as const
+const EXAMPLES = {
+  deck: 'mooring cleat, stanchion, HG-C250 …',
+  hull: 'seacock, transducer, MV-S114 …',
+  opening: 'hatch, portlight, CL-H52 …',
+} as const
 const words = ref('')
 const picked = ref<string | null>(null)
 const name = ref('')
@@ -107,10 +116,35 @@ const busy = ref(false)
 const search = ref<HTMLInputElement>()
 onMounted(() => nextTick(() => search.value?.focus()))
 
+interface Row {
+  id: string
+  title: string
+  maker: string
+  units: Units
+  /** what it is, for whoever searches by it */
+  what: string
+  /** how it is held, beside its number */
+  held: string
+  bolts: { xMm: number; yMm: number }[]
+}
+const goods = computed<Row[]>(() =>
+  way.value === 'opening'
+    ? OPENING_CATALOGUE.map((c) => ({
+        ...c,
+        what: OPENING_FAMILY[c.family].title,
+        held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
+        bolts: [],
+      }))
+    : boats.catalogue.map((c) => ({
+        ...c,
+        what: FAMILY_TITLES[c.family],
+        held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
+      })),
+)
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const fits = boats.catalogue.filter((c) =>
-    asked.every((w) => `${c.id} ${c.title} ${FAMILY_TITLES[c.family]} ${c.maker}`.toLowerCase().includes(w)),
+  const fits = goods.value.filter((c) =>
+    asked.every((w) => `${c.id} ${c.title} ${c.what} ${c.maker}`.toLowerCase().includes(w)),
   )
   return fits
     .slice()
@@ -168,11 +202,8 @@ async function place() {
   <ElDialog :model-value="true" title="What goes here?" width="720px" top="7vh" @close="emit('close')">
     <form class="place" @submit.prevent="through ? placeThroughHull() : place()">
       <div class="ways" role="radiogroup" aria-label="Where it goes">
-        <label :class="{ on: !through }"
-          ><input v-model="through" type="radio" name="way" :value="false" /> on deck, roof, coaming or
-          transom</label
-        ><label :class="{ on: through }"
-          ><input v-model="through" type="radio" name="way" :value="true" /> through the hull</label
+        <label v-for="(t, w) in WAYS" :key="w" :class="{ on: way === w }"
+          ><input v-model="way" type="radio" name="way" :value="w" /> {{ t }}</label
         >
       </div>
       <div class="where">
@@ -263,7 +294,7 @@ async function place() {
           v-model="words"
           class="entry wide"
           type="search"
-          :placeholder="through ? 'seacock, transducer, MV-S114 …' : 'mooring cleat, stanchion, HG-C250 …'"
+          :placeholder="EXAMPLES[way]"
           autocomplete="off"
         />
         <ul
@@ -307,15 +338,18 @@ async function place() {
               /><span
                 ><strong>{{ c.title }}</strong
                 ><small
-                  ><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.bolts.length }} ×
-                  {{ c.sizes.join(' or ') }}</small
+                  ><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.held }}</small
                 ></span
               ></label
             >
           </li>
           <li v-if="!found.length" class="soft none">
-            Nothing in the catalogue is called “{{ words }}”. Try cleat, bitt, stanchion, pad-eye, winch, foot
-            plate, block.
+            Nothing in the catalogue is called “{{ words }}”. Try
+            {{
+              way === 'opening'
+                ? 'hatch, portlight, lid, inspection port, cover, ventilator'
+                : 'cleat, bitt, stanchion, pad-eye, winch, foot plate, block'
+            }}.
           </li>
         </ul>
       </div>

@@ -1,0 +1,76 @@
+import { expect, test } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import { check, enter, saved } from './hands'
+
+test('a hatch between two beams: placed from the map, moved clear, its pane mended, cut out on paper and on record', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.getByRole('button', { name: /New fitting here/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('an opening: hatch, portlight, lid').check()
+  await dialog.getByLabel('x, aft of the stem').fill('8980')
+  await dialog.getByLabel('y, to starboard').fill('0')
+  await dialog.getByLabel('What goes here').fill('hatch 520')
+  await dialog.getByLabel('Name').fill('Hatch of the journey')
+  await dialog.getByRole('button', { name: 'Put CL-H52 there' }).click()
+  await expect(page.getByLabel('Verdicts', { exact: true })).toBeVisible()
+  const id = page.url().split('/').at(-1)!
+
+  // Beams stand at 8680 and 9300: forty millimetres too far forward.
+  const room = check(page, 'room-member')
+  await expect(room).toContainText('20 mm forward clears the deck beam')
+  await room.getByRole('button', { name: /^10 mm aft/ }).click()
+  await expect(page.getByLabel('x, aft')).toHaveValue('8990')
+  await expect(room).toContainText('30 mm forward clears the deck beam')
+
+  // A wrong entry is refused beside the field, and nothing that stood there is lost.
+  await page.getByLabel('Corner radius').fill('soft')
+  await page.getByLabel('Corner radius').blur()
+  await expect(page.getByRole('alert').filter({ hasText: 'soft' })).toBeVisible()
+  await page.getByLabel('Corner radius').fill('20')
+  await expect(check(page, 'corner-radius')).toContainText('Short')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(check(page, 'corner-radius')).toContainText('Holds')
+
+  const pane = check(page, 'pane-deflection')
+  await expect(pane).toContainText('Short')
+  await page.getByLabel('Its maker proves').fill('tested to 40 kPa on this frame')
+  await expect(check(page, 'pane-proof')).toContainText('tested to 40 kPa')
+  await expect(pane).toHaveCount(0)
+  await saved(page)
+
+  await page.reload()
+  await expect(check(page, 'pane-proof')).toBeVisible()
+  await page.getByText('Cut through the edge', { exact: true }).click()
+  await expect(
+    page.getByRole('img', { name: /The edge of Hatch of the journey: flange 32 mm/ }),
+  ).toBeVisible()
+  await page.getByRole('tab', { name: 'Templates' }).click()
+  await expect(page.getByRole('row', { name: /^corner 4/ })).toContainText('120 mm')
+  for (const [kind, begins] of [
+    ['pdf', '%PDF'],
+    ['svg', '<svg'],
+    ['dxf', ' '],
+  ] as const) {
+    const got = await page.request.get(`/api/fittings/${id}/template.${kind}?what=cut-out&units=metric`)
+    expect(got.status(), kind).toBe(200)
+    expect((await got.body()).toString('latin1').trimStart()).toContain(begins.trim())
+  }
+  const faults = (await new AxeBuilder({ page }).analyze()).violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes[0]?.target}`)
+  expect(faults).toEqual([])
+
+  await page.getByRole('tab', { name: 'Work' }).click()
+  await page.getByRole('button', { name: 'Record its hole' }).click()
+  await page.getByRole('link', { name: /In the register: P-/ }).click()
+  await expect(page.getByText('520 mm by 520 mm, corners 60 mm', { exact: false }).first()).toBeVisible()
+
+  // In the bilge with a phone: the steps read, nothing runs over the edge.
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/bench/${id}`)
+  await expect(page.getByText(/Saw the four corner holes, 120 mm across/)).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+})

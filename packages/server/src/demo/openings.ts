@@ -1,0 +1,57 @@
+import { withChange } from '@north-tide/core'
+import type { Account } from '../services/access'
+import { copyFitting, place, saveFitting } from '../services/fittings'
+import { recordFitting } from '../services/work'
+
+const MAIN = 'fulmars-reach'
+const CLUB = 'pipit'
+/** The boats' openings (chapter 13), in different states; two are short for reasons that can be seen. */
+export async function seedOpenings(fitter: Account): Promise<void> {
+  const put = async (boat: string, body: Record<string, unknown>, change: Record<string, unknown> = {}) => {
+    const made = await place(fitter, boat, body)
+    if (!Object.keys(change).length) return made.id
+    const design = withChange(made.design, change)
+    return (await saveFitting(fitter, made.id, { version: made.version, design })).id
+  }
+  const hatch = await put(
+    MAIN,
+    { catalogueId: 'CL-H52', name: 'Escape hatch', xMm: 1550, yMm: 0 },
+    {
+      'pane.proof': 'tested to 40 kPa on this frame',
+      offcutMm: 19.1,
+    },
+  )
+  await recordFitting(fitter, hatch)
+  // The pane is thin for the topsides: green water, and nobody has worked it out yet.
+  const light = await put(
+    MAIN,
+    {
+      catalogueId: 'CL-P60F',
+      name: 'Wet-lab portlight, starboard',
+      xMm: 5600,
+      yMm: 1790,
+      zMm: 780,
+      zone: 'topsides',
+    },
+    { 'pane.thicknessMm': 6, offcutMm: 9.1 },
+  )
+  await copyFitting(fitter, light, { mirror: true, name: 'Wet-lab portlight, port' })
+  // The hold's own lid stands in thin laminate; its ring is still to be made.
+  await put(
+    MAIN,
+    { catalogueId: 'CL-F45', name: 'Lid over the instrument hold', xMm: 10200, yMm: 0 },
+    {
+      structure: { kind: 'solid', skin: { laminate: 'mat' }, thicknessMm: 3.5 },
+      structureReason: 'the hold\u2019s coaming is a single skin',
+      'core.filled': false,
+      'core.rakeMm': null,
+      ring: null,
+      sea: 'cockpit',
+    },
+  )
+  await put(
+    CLUB,
+    { catalogueId: 'CL-I6I', name: 'Inspection port, buoyancy tank', xMm: 6150, yMm: 0 },
+    { sea: 'cockpit', 'pane.underfoot': false },
+  )
+}

@@ -1,0 +1,261 @@
+import { SEALANTS, type Duty } from '@north-tide/core'
+import {
+  GASKET_KINDS,
+  KEEPS,
+  LATCH_KINDS,
+  OPENING_FAMILY,
+  PANE_TITLES,
+  SEA_PLACES,
+  type OpeningDesign,
+} from '@north-tide/core/opening'
+
+interface Option {
+  value: string
+  title: string
+}
+/** A field of an opening as it is asked on its bench: where it stands in the design, and how it is read. */
+export interface OpeningField {
+  path: string
+  label: string
+  kind?: 'length' | 'angle' | 'number' | 'temperature'
+  unit?: string
+  least?: number
+  above?: boolean
+  most?: number
+  optional?: boolean
+  placeholder?: string
+  choices?: Option[]
+  tick?: true
+  /** words are asked for; an example of them */
+  words?: string
+}
+export interface OpeningGroup {
+  title: string
+  /** a part that there may or may not be: where it stands, and what it begins as */
+  part?: { path: string; there: boolean; start: unknown; add: string; remove: string }
+  fields: OpeningField[]
+}
+const above = true
+const least = 0
+const asOptions = (o: Record<string, string>): Option[] =>
+  Object.entries(o).map(([value, title]) => ({ value, title }))
+const words = (ids: readonly string[]): Option[] =>
+  ids.map((value) => ({ value, title: value.replace('-', ' ') }))
+const SEALANT_CHOICES: Option[] = [
+  { value: '', title: 'not chosen' },
+  ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title })),
+]
+const DUTIES: Option[] = (['sheltered', 'coastal', 'ocean'] satisfies Duty[]).map((value) => ({
+  value,
+  title: value,
+}))
+
+function cutOut(d: OpeningDesign): OpeningField[] {
+  if (d.outline.kind === 'circle') return [{ path: 'outline.diameterMm', label: 'Across', above }]
+  if (d.outline.kind === 'polygon') return []
+  return [
+    { path: 'outline.lengthMm', label: 'Length', above },
+    { path: 'outline.widthMm', label: 'Width', above },
+    { path: 'outline.cornerMm', label: 'Corner radius', least },
+  ]
+}
+const structure = (d: OpeningDesign): OpeningGroup => ({
+  title: 'Deck here',
+  fields:
+    d.structure.kind === 'sandwich'
+      ? [
+          { path: 'structure.outerMm', label: 'Outer skin', above },
+          { path: 'structure.core.thicknessMm', label: 'Core', above },
+          { path: 'structure.innerMm', label: 'Inner skin', above },
+          { path: 'core.filled', label: 'core raked and filled', tick: true },
+          { path: 'core.rakeMm', label: 'Raked back', above, optional: true, placeholder: 'by the core' },
+        ]
+      : [{ path: 'structure.thicknessMm', label: 'Thickness', above }],
+})
+const frame: OpeningGroup = {
+  title: 'Frame',
+  fields: [
+    { path: 'frame.flangeMm', label: 'Flange', above },
+    { path: 'frame.thicknessMm', label: 'Thick', above },
+    {
+      path: 'frame.hold',
+      label: 'Held by',
+      choices: [
+        { value: 'screws', title: 'screws' },
+        { value: 'bolts', title: 'bolts' },
+        { value: 'bond', title: 'bond alone' },
+      ],
+    },
+    { path: 'frame.screwMm', label: 'Screw', above },
+    { path: 'frame.insetMm', label: 'From its edge', above },
+    { path: 'frame.pitchMm', label: 'No further apart', above },
+  ],
+}
+const ring = (d: OpeningDesign): OpeningGroup => ({
+  title: 'Ring behind',
+  part: {
+    path: 'ring',
+    there: d.ring !== null,
+    start: { material: 'plywood', widthMm: 4 * d.frame.screwMm + 14, thicknessMm: 12 },
+    add: 'Give it a ring',
+    remove: 'Without a ring',
+  },
+  fields: [
+    {
+      path: 'ring.material',
+      label: 'Of',
+      choices: [
+        { value: 'plywood', title: 'plywood, sealed' },
+        { value: 'timber', title: 'timber, epoxied' },
+        { value: 'glass-sheet', title: 'glass sheet' },
+      ],
+    },
+    { path: 'ring.widthMm', label: 'Wide', above },
+    { path: 'ring.thicknessMm', label: 'Thick', above },
+  ],
+})
+const cutMember: OpeningGroup = {
+  title: 'Member cut through',
+  fields: [{ path: 'cutMemberMm2', label: 'Its flange', kind: 'number', unit: 'mm²', least }],
+}
+function pane(d: OpeningDesign): OpeningGroup {
+  const beaded = d.pane !== null && d.pane.beadMm !== null
+  return {
+    title: d.lid ? 'Lid or pane' : 'Pane',
+    part: {
+      path: 'pane',
+      there: d.pane !== null,
+      start: {
+        material: 'cast-acrylic',
+        thicknessMm: 10,
+        seatMm: -8,
+        underfoot: OPENING_FAMILY[d.family].underfoot,
+        clamped: false,
+        screws: null,
+        beadMm: null,
+        sealant: null,
+        proof: null,
+      },
+      add: 'Give it a pane',
+      remove: 'Without a pane',
+    },
+    fields: [
+      { path: 'pane.material', label: 'Of', choices: asOptions(PANE_TITLES) },
+      { path: 'pane.thicknessMm', label: 'Thick', above },
+      { path: 'pane.seatMm', label: 'Carried, past the cut', least: -500, most: 500 },
+      { path: 'pane.underfoot', label: 'stood on', tick: true },
+      { path: 'pane.clamped', label: 'bolted rigid all round', tick: true },
+      { path: 'pane.proof', label: 'Its maker proves', words: 'class, pressure, place' },
+      ...(beaded
+        ? ([
+            { path: 'pane.beadMm', label: 'Bead', above },
+            { path: 'pane.sealant', label: 'In', choices: SEALANT_CHOICES },
+          ] satisfies OpeningField[])
+        : []),
+      ...(d.pane?.screws
+        ? ([
+            { path: 'pane.screws.screwMm', label: 'Screwed with', above },
+            { path: 'pane.screws.edgeMm', label: 'Holes from its edge', above },
+          ] satisfies OpeningField[])
+        : []),
+    ],
+  }
+}
+const lid = (d: OpeningDesign): OpeningGroup => ({
+  title: 'Kept shut by',
+  part: {
+    path: 'lid',
+    there: d.lid !== null,
+    start: {
+      massKg: 4,
+      back: 'hinge',
+      latches: 2,
+      latch: 'cam',
+      gasket: 'hollow',
+      rim: 'none',
+      windKn: null,
+      stops: null,
+      stepMm: null,
+    },
+    add: 'It opens',
+    remove: 'It does not open',
+  },
+  fields: [
+    { path: 'lid.massKg', label: 'Weighs', kind: 'number', unit: 'kg', above },
+    {
+      path: 'lid.back',
+      label: 'Back edge',
+      choices: [
+        { value: 'hinge', title: 'hinged' },
+        { value: 'ledge', title: 'under a ledge' },
+        { value: 'latches', title: 'latched too' },
+      ],
+    },
+    { path: 'lid.latches', label: 'Latches', kind: 'number', least: 1, most: 40 },
+    {
+      path: 'lid.latch',
+      label: 'Each a',
+      choices: [{ value: '', title: 'not known' }, ...words(LATCH_KINDS)],
+    },
+    {
+      path: 'lid.gasket',
+      label: 'Gasket',
+      choices: [
+        { value: '', title: 'none' },
+        ...GASKET_KINDS.map((value) => ({
+          value,
+          title: value === 'hollow' ? 'hollow seal' : value.replace('-', ', '),
+        })),
+      ],
+    },
+    {
+      path: 'lid.rim',
+      label: 'Rim round it',
+      choices: [
+        { value: 'none', title: 'none' },
+        { value: 'light', title: 'light, 20 by 12' },
+        { value: 'stiff', title: 'stiff, 30 by 20' },
+      ],
+    },
+    { path: 'lid.windKn', label: 'Wind on it, shut', kind: 'number', unit: 'kn', least, optional: true },
+    { path: 'lid.stepMm', label: 'Edge above the deck', least, optional: true },
+  ],
+})
+const sea: OpeningGroup = {
+  title: 'The sea',
+  fields: [
+    { path: 'sea', label: 'Stands on', choices: asOptions(SEA_PLACES) },
+    { path: 'keeps', label: 'Has to be', choices: asOptions(KEEPS) },
+    { path: 'duty', label: 'Duty', choices: DUTIES },
+  ],
+}
+const bedding: OpeningGroup = {
+  title: 'Bedding',
+  fields: [
+    { path: 'bedding.sealant', label: 'Sealant', choices: SEALANT_CHOICES },
+    { path: 'bedding.beadMm', label: 'Bead', above },
+    { path: 'bedding.tempC', label: 'Day', kind: 'temperature' },
+    { path: 'bedding.humidityPct', label: 'Humidity', kind: 'number', unit: '%', least, most: 100 },
+    { path: 'bedding.toBePainted', label: 'painted before it goes in', tick: true },
+  ],
+}
+/** What is asked of this opening, in the order in which one thinks of it. */
+export const openingGroups = (d: OpeningDesign): OpeningGroup[] => [
+  {
+    title: 'Place',
+    fields: [
+      { path: 'place.xMm', label: 'x, aft' },
+      { path: 'place.yMm', label: 'y, starboard' },
+      { path: 'headingDeg', label: 'Turned', kind: 'angle', least: -180, most: 180 },
+    ],
+  },
+  { title: 'Cut-out', fields: cutOut(d) },
+  structure(d),
+  frame,
+  ring(d),
+  cutMember,
+  pane(d),
+  lid(d),
+  sea,
+  bedding,
+]

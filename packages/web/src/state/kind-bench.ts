@@ -1,0 +1,161 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import {
+  ALONE,
+  CalcError,
+  launchOf,
+  withRemedies,
+  workState,
+  type AnyDesign,
+  type Around,
+  type BoatHole,
+  type Entry,
+  type Judged,
+  type Kind,
+} from '@north-tide/core'
+import { api } from '../api'
+import type { Open, Saved } from '../types'
+import { actsOn, type Usual } from './acts'
+import { useBoats } from './boats'
+import { drafted } from './drafted'
+
+/** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
+const REMEDIES_AFTER_MS = 90
+
+/** What stands round a fitting on the boat that is open. */
+export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Around> {
+  const boats = useBoats()
+  const holes = computed(() =>
+    (boats.picture?.holes ?? [])
+      .filter((h) => h.fittingId !== fitting.value?.id)
+      .map((h): BoatHole => ({
+        label: h.label,
+        xMm: h.xMm,
+        yMm: h.yMm,
+        diameterMm: h.diameterMm,
+        state: h.state,
+      })),
+  )
+  return computed(() => ({
+    ...ALONE,
+    zones: boats.picture?.zones ?? [],
+    parts: boats.picture?.parts ?? [],
+    holes: holes.value,
+    wet: boats.picture?.wet ?? {},
+    yard: boats.yard,
+    log: fitting.value?.log ?? [],
+    others: fitting.value?.others ?? [],
+    units: boats.units,
+    launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
+  }))
+}
+
+/** The judgement that follows every keystroke, and its remedies when the hand rests. */
+function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
+  kind: Kind<D, J, E>,
+  design: ShallowRef<D | null>,
+  around: ComputedRef<Around>,
+  readOnly: Ref<boolean>,
+) {
+  const judged = computed<{ j: J | null; problem: CalcError | null }>(() => {
+    if (!design.value) return { j: null, problem: null }
+    try {
+      return { j: kind.judge(design.value, around.value), problem: null }
+    } catch (error) {
+      if (error instanceof CalcError) return { j: null, problem: error }
+      throw error
+    }
+  })
+  const remedied = shallowRef<{ of: J; j: J } | null>(null)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  watch(
+    () => judged.value.j,
+    (j) => {
+      clearTimeout(timer)
+      if (!j || readOnly.value) return
+      timer = setTimeout(() => {
+        const d = design.value
+        if (judged.value.j !== j || !d) return
+        const tries = kind.tries(d, j, around.value)
+        remedied.value = { of: j, j: withRemedies(d, j, tries, (x) => kind.judge(x, around.value)) }
+      }, REMEDIES_AFTER_MS)
+    },
+  )
+  const last = shallowRef<J | null>(null)
+  /** While a figure makes no sense the last that did stays in view. */
+  const judgement = computed(() => {
+    const mine = judged.value.j
+    if (!mine) return last.value
+    const now = remedied.value?.of === mine ? remedied.value.j : mine
+    last.value = now
+    return now
+  })
+  const problem = computed(() => judged.value.problem)
+  return { judgement, problem, forget: () => void (last.value = null) }
+}
+
+/** What follows from a design and its judgement, by the contract of kinds alone. */
+function followsFrom<D extends AnyDesign, J extends Judged, E extends Entry>(
+  kind: Kind<D, J, E>,
+  design: ShallowRef<D | null>,
+  judgement: ComputedRef<J | null>,
+  fitting: ShallowRef<Open<D> | null>,
+) {
+  const boats = useBoats()
+  const log = computed(() => fitting.value?.log ?? [])
+  const work = computed(() => workState(log.value))
+  const whole = computed(() =>
+    design.value && judgement.value ? { d: design.value, j: judgement.value } : null,
+  )
+  return {
+    log,
+    work,
+    steps: computed(() =>
+      whole.value ? kind.steps(whole.value.d, whole.value.j, boats.units, work.value) : [],
+    ),
+    parts: computed(() => (whole.value ? kind.parts(whole.value.d, whole.value.j) : [])),
+    cautions: computed(() => (design.value ? kind.cautions(design.value) : [])),
+    drawings: computed(() => (whole.value ? kind.drawings(whole.value.d, whole.value.j, boats.units) : [])),
+    stale: computed(() =>
+      design.value ? (kind.changed?.(design.value, boats.picture?.zones ?? []) ?? null) : null,
+    ),
+  }
+}
+
+/**
+ * The bench of any kind of work: its fitting with what stands round it, the draft that saves itself, the
+ * judgement, what follows from it, and the acts.
+ */
+export const kindBench = <D extends AnyDesign, J extends Judged, E extends Entry>(
+  kind: Kind<D, J, E>,
+  usualOf: (d: D) => Usual,
+) =>
+  defineStore(`bench-${kind.id}`, () => {
+    const boats = useBoats()
+    const fitting = shallowRef(null) as ShallowRef<Open<D> | null>
+    const draft = drafted<D, Saved<D>>(kind.id, (id, body) => api<Saved<D>>('PUT', `/fittings/${id}`, body))
+    const around = aroundOf(fitting)
+    const { judgement, problem, forget } = judgedBy(kind, draft.design, around, draft.readOnly)
+    async function open(id: string) {
+      if (fitting.value?.id !== id) await draft.flush()
+      const got = await api<Open<D>>('GET', `/fittings/${encodeURIComponent(id)}`)
+      if (boats.picture?.id !== got.boatId) await boats.open(got.boatId)
+      boats.lastFitting = { ...boats.lastFitting, [got.boatId]: got.id }
+      fitting.value = got
+      forget()
+      draft.take(got)
+    }
+    const acts = actsOn(fitting, draft)
+    return {
+      ...draft,
+      fitting,
+      around,
+      judgement,
+      problem,
+      ...followsFrom(kind, draft.design, judgement, fitting),
+      usual: computed<Usual>(() => usualOf(draft.design.value!)),
+      open,
+      ...acts,
+      record: () => acts.record(() => open(fitting.value!.id)),
+    }
+  })
