@@ -31,7 +31,7 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
   await page.getByLabel('Corner radius').fill('20')
   await expect(check(page, 'corner-radius')).toContainText('Short')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(check(page, 'corner-radius')).toContainText('Holds')
 
   const pane = check(page, 'pane-deflection')
@@ -45,7 +45,7 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
   await expect(check(page, 'pane-proof')).toBeVisible()
   await page.getByText('Cut through the edge', { exact: true }).click()
   await expect(
-    page.getByRole('img', { name: /The edge of Hatch of the journey: flange 32 mm/ }),
+    page.getByRole('group', { name: /The edge of Hatch of the journey: flange 32 mm/ }),
   ).toBeVisible()
   await page.getByRole('tab', { name: 'Templates' }).click()
   await expect(page.getByRole('row', { name: /^corner 4/ })).toContainText('120 mm')
@@ -72,5 +72,7 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(`/bench/${id}`)
   await expect(page.getByText(/Saw the four corner holes, 120 mm across/)).toBeVisible()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+  expect(
+    await page.evaluate<number>('document.documentElement.scrollWidth - innerWidth'),
+  ).toBeLessThanOrEqual(0)
 })

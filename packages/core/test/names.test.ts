@@ -126,7 +126,8 @@ describe('names', () => {
     expect([...without]).toEqual([])
   })
   it('every finding that counts as a check has one', () => {
-    for (const f of [...DECK_FINDINGS, ...FINDINGS, ...OPENING_FINDINGS]) expect(CHECK_NAMES[`found-${f.id}`], f.id).toBe(f.title)
+    for (const f of [...DECK_FINDINGS, ...FINDINGS, ...OPENING_FINDINGS])
+      expect(CHECK_NAMES[`found-${f.id}`], f.id).toBe(f.title)
   })
   it('every step that is ticked has one', () => {
     const some = judged.filter((_, i) => i % 3 === 0)
