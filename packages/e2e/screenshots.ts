@@ -22,7 +22,6 @@ await shot('boat')
 for (const [tab, ready] of [
   ['readings', 'Working deck: '],
   ['build', 'Working deck'],
-  ['angles', 'Heel'],
   ['found', 'Enter keeps'],
 ] as const) {
   await page.goto(`${base}/boat/fulmars-reach/${tab}`)
@@ -61,6 +60,11 @@ const through = async (name: string) =>
       fittings: { id: string; name: string }[]
     }
   ).fittings.find((f) => f.name === name)!.id
+await page.goto(`${base}/bench/${await through('Escape hatch')}`)
+await page.getByLabel('Corner radius').waitFor()
+await page.getByRole('tab', { name: 'Templates' }).click()
+await page.getByRole('row', { name: /^corner 4/ }).waitFor()
+await shot('opening')
 await page.goto(`${base}/through-hulls/${await through('Wet-lab intake')}`)
 await page.getByRole('tab', { name: 'Dial' }).click()
 await page.locator('[data-test=turn]').waitFor()

@@ -125,7 +125,7 @@ export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
   ]
   const pad = 3 * textMm
   return {
-    title: `From outside, ${d.headingDeg === 0 ? 'bow left' : 'along its own length'}. Dashed: how far the core is raked${d.ring ? '; thin: the ring behind' : ''}.`,
+    title: `From outside, ${d.headingDeg === 0 ? 'bow left' : 'along its own length'}.${j.edge.rakeMm > 0 ? ' Dashed: how far the core is raked.' : ''}${d.ring ? ' Thin: the ring behind.' : ''}`,
     description: `${sizeSaid(d.outline, mm)}; flange ${mm(d.frame.flangeMm)}, ${j.edge.screwCount} screws, no further apart than ${mm(Math.round(j.edge.pitchMostMm))}.`,
     bounds: { minX: b.minX - pad, maxX: b.maxX + pad, minY: b.minY - pad, maxY: b.maxY + pad },
     shapes,
