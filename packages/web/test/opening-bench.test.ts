@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { opening, OPENING_CATALOGUE, type OpeningDesign } from '@north-tide/core/opening'
-import { withChange } from '@north-tide/core'
+import { withChange, type Check } from '@north-tide/core'
 import OpeningGiven from '../src/kinds/opening/OpeningGiven.vue'
 import OpeningTray from '../src/kinds/opening/OpeningTray.vue'
 import BenchVerdicts from '../src/pieces/BenchVerdicts.vue'
@@ -103,7 +103,7 @@ describe('what is given of an opening', () => {
     const bench = await onBench()
     const p = await shown(OpeningGiven)
     await p.by('Its maker proves').setValue('tested to 40 kPa')
-    const ids = bench.judgement!.checks.map((c) => c.id)
+    const ids = bench.judgement!.checks.map((c: Check) => c.id)
     expect(ids).toContain('pane-proof')
     expect(ids).not.toContain('pane-bending')
   })
@@ -127,7 +127,7 @@ describe('what follows', () => {
   it('the verdicts stand worst first, and a remedy is one press', async () => {
     const bench = await onBench(hatch({ 'outline.cornerMm': 10 }))
     await vi.waitFor(() =>
-      expect(bench.judgement!.checks.flatMap((c) => c.remedies).length).toBeGreaterThan(0),
+      expect(bench.judgement!.checks.flatMap((c: Check) => c.remedies).length).toBeGreaterThan(0),
     )
     const p = await shown(BenchVerdicts, { bench })
     const corner = p.w.find('[data-check="corner-radius"]')
@@ -160,6 +160,6 @@ describe('what follows', () => {
     const crack = p.w.findAll('label').find((l) => l.text().includes('Pane cracked'))!
     await crack.find('input').setValue(true)
     expect(bench.design!.findings).toEqual(['cracked'])
-    expect(bench.judgement!.checks.find((c) => c.id === 'found-cracked')!.verdict).toBe('short')
+    expect(bench.judgement!.checks.find((c: Check) => c.id === 'found-cracked')!.verdict).toBe('short')
   })
 })
