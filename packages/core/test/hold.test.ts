@@ -46,6 +46,29 @@ describe('threads instead of nuts', () => {
       6,
     )
   })
+  it('screws into a plastic block are counted at half, for plastic creeps', () => {
+    const block = { material: 'polycarbonate', thicknessMm: 20 }
+    const d = fit('plastic', { plate: null, 'hold.block': block })
+    const pull = named(d, 'strip-plate').demand!
+    const passing = answerOf(tappedThread, {
+      kind: 'tapped',
+      size: d.bolt.size,
+      grade: d.bolt.grade,
+      tensionN: pull,
+      plate: block as never,
+    })
+    const whole = passing.checks.find((c) => c.id === 'strip-plate')!.capacity!
+    expect(named(d, 'strip-plate').capacity).toBeCloseTo(whole / 2, 3)
+    expect(steps(d).find((s) => s.id === 'tap-plastic')!.text).toContain('no alcohol, no threadlocker')
+    expect(keys(d)).toEqual(expect.arrayContaining(['plastic-block', 'tap']))
+    expect(keys(d)).not.toContain('nut')
+    expect(judge(d).grip!.lengthMm).toBeGreaterThan(judge(d).grip!.gripMm + 15)
+  })
+  it('a block that nobody has described proves nothing, and a plate behind it does nothing', () => {
+    expect(named(fit('plastic', { plate: null }), 'hold').because).toContain('of what plastic')
+    const both = fit('plastic', { 'hold.block': { material: 'cast-acrylic', thicknessMm: 15 } })
+    expect(named(both, 'hold').because).toContain('Leave it out')
+  })
   it('a plate too thin for the thread is short, or refused in words', () => {
     const thin = fit('tapped', { 'plate.material': 'al-6061', 'plate.thicknessMm': 2 })
     expect(named(thin, 'turns').verdict).toBe('short')

@@ -27,6 +27,7 @@ const WAYS: Record<string, unknown>[] = [
   { 'hold.way': 'tapped' },
   { 'hold.way': 'bonded' },
   { plate: null, 'hold.way': 'nut-in-epoxy' },
+  { plate: null, 'hold.way': 'plastic', 'hold.block': { material: 'polycarbonate', thicknessMm: 20 } },
   { 'bolt.torqueNm': 30, 'place.zone': null, 'place.edgeMm': null },
   { 'core.school': 'insert', 'core.boreMm': null, existing: true, unseen: ['plate'] },
   {

@@ -83,6 +83,7 @@ export const STEP_NAMES: Record<string, string> = {
   swing: 'handle swung',
   tail: 'tail on',
   tap: 'plate tapped',
+  'tap-plastic': 'plastic block tapped',
   template: 'template laid on',
   tighten: 'last part-turn',
   try: 'element tried',

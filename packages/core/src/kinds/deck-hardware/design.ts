@@ -106,13 +106,18 @@ export const designSchema = z.strictObject({
   /** what the bolts are held by: a nut behind, or a thread that is there before they come */
   hold: z
     .strictObject({
-      way: z.enum(['through', 'tapped', 'press-in', 'bonded', 'nut-in-epoxy']).default('through'),
+      way: z.enum(['through', 'tapped', 'press-in', 'bonded', 'nut-in-epoxy', 'plastic']).default('through'),
       /** thread engaged; null: as thick as what it stands in */
       engagedMm: positive().nullable().default(null),
       /** outside of a threaded insert; null: half as wide again as its bolt */
       insertMm: positive().nullable().default(null),
+      /** what the screws go into behind the deck, where it is plastic */
+      block: z
+        .strictObject({ material: z.enum(['polycarbonate', 'cast-acrylic']), thicknessMm: positive() })
+        .nullable()
+        .default(null),
     })
-    .default({ way: 'through', engagedMm: null, insertMm: null }),
+    .default({ way: 'through', engagedMm: null, insertMm: null, block: null }),
   plate: z
     .strictObject({
       material: z.enum(PLATE_IDS),

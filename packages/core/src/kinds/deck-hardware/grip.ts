@@ -132,6 +132,7 @@ function blindGrip(
 const heldIn = (d: Design): string[] => {
   if (d.hold.way === 'nut-in-epoxy')
     return ['core plug', 'insert', 'core', 'inner skin', 'filler bed', 'backing plate', 'glue line']
+  if (d.hold.way === 'plastic') return []
   return d.plate ? ['backing plate', 'glue line'] : ['laminate', 'plating', 'timber', 'doubler']
 }
 

@@ -20,6 +20,7 @@ export const HOLD_WAYS = {
   'press-in': 'inserts pressed into the plate',
   bonded: 'inserts bonded in',
   'nut-in-epoxy': 'nuts caught in epoxy',
+  plastic: 'screws into a plastic block',
 } as const
 export type HoldWay = keyof typeof HOLD_WAYS
 export const HOLD_SAID: Record<HoldWay, string> = {
@@ -29,6 +30,8 @@ export const HOLD_SAID: Record<HoldWay, string> = {
   bonded: 'A threaded insert is set in epoxy in a hole of its own: light work, as good as its bond.',
   'nut-in-epoxy':
     'A nut on a waxed bolt is cast into the plug that fills the core: fixed from above for ever.',
+  plastic:
+    'Threads cut in a block of polycarbonate or acrylic behind it, for light work: plastic creeps, and counts by half.',
 }
 export const isBlind = (d: Pick<Design, 'hold'>) => d.hold.way !== 'through'
 
@@ -79,8 +82,44 @@ const NUT_WIDE = 1.6
 const plugOfNut = (d: Design, core: CoreId): number | null =>
   d.core.school === 'bore-fill' ? (d.core.boreMm ?? leastBoreMm(core, SIZES[d.bolt.size]!.clearanceMm)) : null
 
+type Asked = { input: Record<string, unknown> } | { because: string }
+/** A nut that is cast into the plug of the core. */
+function nutAsked(d: Design, common: Record<string, unknown>): Asked {
+  const s = d.structure
+  if (s.kind !== 'sandwich') return { because: 'Without a core there is no plug to cast a nut into.' }
+  if (d.plate)
+    return { because: 'The bolts end in the core: a plate behind them does nothing. Leave it out.' }
+  const plugMm = plugOfNut(d, s.core.material)
+  if (plugMm === null || plugMm <= NUT_WIDE * SIZES[d.bolt.size]!.diameterMm)
+    return {
+      because: 'A nut is cast into a bore that is filled and wider than the nut: bore over, and wider.',
+    }
+  const nut = SIZES[d.bolt.size]!.hexNutMm
+  const plugLengthMm = s.outerMm + s.core.thicknessMm
+  if (plugLengthMm <= nut + 1)
+    return { because: `A nut of ${say(nut)} mm does not stand in a plug ${say(plugLengthMm)} mm deep.` }
+  return {
+    input: {
+      ...common,
+      coverMm: plugLengthMm - nut,
+      plugMm,
+      plugLengthMm,
+      wall: s.core.material,
+      ...(d.place.edgeMm === null ? {} : { edgeMm: d.place.edgeMm }),
+    },
+  }
+}
+const engaged = (d: Design) => (d.hold.engagedMm === null ? {} : { engagedMm: d.hold.engagedMm })
+/** Screws in a block of plastic: what pulls day after day makes it creep, and is never a passing load. */
+function plasticAsked(d: Design, common: Record<string, unknown>): Asked {
+  const { block } = d.hold
+  if (!block) return { because: 'Say of what plastic the block behind it is, and how thick.' }
+  if (d.plate)
+    return { because: 'The screws end in the block: a plate behind them does nothing. Leave it out.' }
+  return { input: { ...common, kind: 'tapped', plate: block, lasting: true, ...engaged(d) } }
+}
 /** What the calculator is asked, and why it cannot be; the pull and shear are put in by whoever asks. */
-function asked(d: Design): { input: Record<string, unknown> } | { because: string } {
+function asked(d: Design): Asked {
   const { way } = d.hold
   const common = {
     kind: way,
@@ -91,31 +130,8 @@ function asked(d: Design): { input: Record<string, unknown> } | { because: strin
     threadsInShear: d.bolt.threadsInShear,
     paste: d.bolt.paste,
   }
-  if (way === 'nut-in-epoxy') {
-    const s = d.structure
-    if (s.kind !== 'sandwich') return { because: 'Without a core there is no plug to cast a nut into.' }
-    if (d.plate)
-      return { because: 'The bolts end in the core: a plate behind them does nothing. Leave it out.' }
-    const plugMm = plugOfNut(d, s.core.material)
-    if (plugMm === null || plugMm <= NUT_WIDE * SIZES[d.bolt.size]!.diameterMm)
-      return {
-        because: 'A nut is cast into a bore that is filled and wider than the nut: bore over, and wider.',
-      }
-    const nut = SIZES[d.bolt.size]!.hexNutMm
-    const plugLengthMm = s.outerMm + s.core.thicknessMm
-    if (plugLengthMm <= nut + 1)
-      return { because: `A nut of ${say(nut)} mm does not stand in a plug ${say(plugLengthMm)} mm deep.` }
-    return {
-      input: {
-        ...common,
-        coverMm: plugLengthMm - nut,
-        plugMm,
-        plugLengthMm,
-        wall: s.core.material,
-        ...(d.place.edgeMm === null ? {} : { edgeMm: d.place.edgeMm }),
-      },
-    }
-  }
+  if (way === 'nut-in-epoxy') return nutAsked(d, common)
+  if (way === 'plastic') return plasticAsked(d, common)
   const host = hostOf(d)
   if (!host)
     return {
@@ -125,15 +141,7 @@ function asked(d: Design): { input: Record<string, unknown> } | { because: strin
     }
   const plate = { material: host.material, thicknessMm: host.thicknessMm }
   const edge = host.edgeMm === null ? {} : { edgeMm: host.edgeMm }
-  if (way === 'tapped')
-    return {
-      input: {
-        ...common,
-        plate,
-        ...edge,
-        ...(d.hold.engagedMm === null ? {} : { engagedMm: d.hold.engagedMm }),
-      },
-    }
+  if (way === 'tapped') return { input: { ...common, plate, ...edge, ...engaged(d) } }
   return { input: { ...common, plate, ...edge, insertMm: insertMm(d) } }
 }
 type Answer = ReturnType<typeof tappedThread.run>
@@ -181,6 +189,7 @@ export function holdChecks(d: Design, s: Shared): Check[] {
 /** Thread that the bolt goes into past what it clamps, mm. */
 export const engagedMm = (d: Design): number => {
   if (d.hold.way === 'nut-in-epoxy') return SIZES[d.bolt.size]!.hexNutMm
+  if (d.hold.way === 'plastic') return d.hold.engagedMm ?? d.hold.block?.thicknessMm ?? 0
   return d.hold.way === 'tapped' && d.hold.engagedMm !== null
     ? d.hold.engagedMm
     : (hostOf(d)?.thicknessMm ?? 0)

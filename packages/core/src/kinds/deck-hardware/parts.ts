@@ -1,3 +1,4 @@
+import { HOSTS } from '../../chapters/fastener/thread-hosts'
 import { CLOTHS } from '../../chapters/repair/hole-closure'
 import { GRADES, SIZES } from '../../base/materials/fasteners'
 import { PLATES } from '../../base/materials/plates'
@@ -50,6 +51,20 @@ function threads(d: Design): Part[] {
         size: [d.bolt.size, ', drill ', { mm: tapDrillMm }],
       }),
     ]
+  if (d.hold.way === 'plastic')
+    return d.hold.block
+      ? [
+          part('plastic-block', `Block of ${HOSTS[d.hold.block.material].title}`, {
+            material: d.hold.block.material,
+            dimensions: { thicknessMm: d.hold.block.thicknessMm },
+            size: [{ mm: d.hold.block.thicknessMm }, ' thick'],
+          }),
+          part('tap', 'Tap, with its drill', {
+            dimensions: { diameterMm, drillMm: tapDrillMm },
+            size: [d.bolt.size, ', drill ', { mm: tapDrillMm }],
+          }),
+        ]
+      : []
   if (d.hold.way === 'nut-in-epoxy')
     return [
       part('nut', 'Nut, to be cast in', {

@@ -26,6 +26,11 @@ function head(p: SectionPen, x: number, seat: number): void {
 function holder(p: SectionPen, x: number): void {
   const { d, size, tip } = p
   if (d.hold.way === 'tapped') return
+  if (d.hold.way === 'plastic') {
+    const wide = 2 * size.diameterMm
+    p.area(rect(x - wide, tip, x + wide, tip + engagedMm(d)), 'plastic', 'hold.way', 'plastic block')
+    return
+  }
   const nut = d.hold.way === 'nut-in-epoxy'
   const half = nut ? HEX * size.diameterMm : insertMm(d) / 2
   p.area(

@@ -124,6 +124,17 @@ export function holdSteps(w: Work): void {
         caution: 'A broken tap stays in the boat: never force it.',
       },
     )
+  if (d.hold.way === 'plastic')
+    add(
+      'tap-plastic',
+      `Drill the block ${mm(tapDrillMm)}, slowly, cooled with water, and tap it ${d.bolt.size} by hand, chips out every turn; no oil, no alcohol, no threadlocker. Round its edges, and try each screw to the bottom by hand.`,
+      {
+        gate: true,
+        minutes: minutesFor(15, 8, w.holes),
+        tools: ['plastic drill', 'tap and wrench', 'water', 'guide block'],
+        caution: 'Plastic cracks from a nick: no sharp edge, no force.',
+      },
+    )
   if (d.hold.way === 'press-in')
     add(
       'press-in',

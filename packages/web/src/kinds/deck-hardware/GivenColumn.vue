@@ -126,9 +126,19 @@ function setPlate(material: string) {
     crownRadiusMm: null,
   })
 }
-/** Nuts in the core end there: what stood behind them goes. */
+/** Nuts in the core and screws in a block end there: what stood behind them goes. */
 const setHold = (way: HoldWay) =>
-  bench.change({ 'hold.way': way, ...(way === 'nut-in-epoxy' ? { plate: null } : {}) })
+  bench.change({
+    'hold.way': way,
+    ...(way === 'nut-in-epoxy' || way === 'plastic' ? { plate: null } : {}),
+    ...(way === 'plastic' && !d.value.hold.block
+      ? { 'hold.block': { material: 'polycarbonate', thicknessMm: 20 } }
+      : {}),
+  })
+const BLOCKS = [
+  { value: 'polycarbonate', title: 'polycarbonate' },
+  { value: 'cast-acrylic', title: 'cast acrylic' },
+] as const
 const HOLD_OPTIONS = (Object.keys(HOLD_WAYS) as HoldWay[]).map((value) => ({
   value,
   title: HOLD_WAYS[value],
@@ -361,8 +371,25 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       Nobody reaches a nut here. Take threads in a plate, inserts, or nuts caught in epoxy: they are fixed
       from above.
     </p>
+    <template v-if="d.hold.way === 'plastic' && d.hold.block">
+      <ChoiceField
+        label="Block of"
+        :model-value="d.hold.block.material"
+        :options="BLOCKS"
+        :disabled="off"
+        @update:model-value="set('hold.block.material', $event)"
+      />
+      <DimensionField
+        label="Block thick"
+        :model-value="d.hold.block.thicknessMm"
+        :units="boats.units"
+        above
+        :disabled="off"
+        @update:model-value="set('hold.block.thicknessMm', $event)"
+      />
+    </template>
     <DimensionField
-      v-if="d.hold.way === 'tapped'"
+      v-if="d.hold.way === 'tapped' || d.hold.way === 'plastic'"
       label="Thread engaged"
       :model-value="d.hold.engagedMm"
       :units="boats.units"
