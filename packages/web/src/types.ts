@@ -86,6 +86,8 @@ export type OpenThroughHull = Open<ThroughHullDesign>
 export interface PlanRow {
   id: string
   kind: string
+  /** what it is, by its family */
+  what?: string
   name: string
   verdict: Verdict
   governing: string | null

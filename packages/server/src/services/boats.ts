@@ -150,6 +150,7 @@ export function fittingRow(f: Fitting, zones: BoatZone[]) {
     version: f.version,
     replacesId: f.replacesId ?? null,
     family: design.family,
+    what: kind.families[design.family] ?? kind.title,
     xMm: place.xMm,
     yMm: place.yMm,
     zMm: place.zMm,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { FAMILY_TITLES, checkNamed, rank, type Verdict } from '@north-tide/core'
+import { checkNamed, rank, type Verdict } from '@north-tide/core'
 import { benchOf, kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
@@ -25,10 +25,7 @@ const options = computed(() =>
     label: `${v} ${v === 'all' ? all.value.length : all.value.filter((f) => f.verdict === v).length}`,
   })),
 )
-const deck = FAMILY_TITLES as Record<string, string>
-const kindSaid = (f: PlanRow) =>
-  (f.kind === 'deck-hardware' && deck[f.family]) ||
-  (kindOnScreen(f.kind)?.title ?? f.kind.replaceAll('-', ' '))
+const kindSaid = (f: PlanRow) => f.what ?? kindOnScreen(f.kind)?.title ?? f.kind.replaceAll('-', ' ')
 const governed = (f: PlanRow) => (f.governing ? checkNamed(f.governing) : '')
 const stands = (f: PlanRow) => (f.recorded ? 'in the register' : f.ordered ? 'ordered' : 'on the bench')
 const rows = computed(() => {
