@@ -30,6 +30,8 @@ const th = b.through()
 row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 30 ms')
 const tr = b.throughRemedies()
 row('The same with its remedies', `p50 ${ms(tr.p50)}, most ${ms(tr.most)}`, 'aim 250 ms')
+const op = b.openings()
+row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
 const fd = b.floodDay()
 row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
 

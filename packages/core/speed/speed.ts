@@ -1,4 +1,5 @@
 import {
+  ALONE,
   CATALOGUE,
   fieldAround,
   judge,
@@ -10,6 +11,7 @@ import {
   type Design,
 } from '../src'
 import { solverChecks } from '../src/kinds/deck-hardware/solver'
+import { opening, OPENING_CATALOGUE } from '../src/kinds/opening'
 import {
   throughHullEntry,
   throughHullWithRemedies,
@@ -126,6 +128,35 @@ export const throughRemedies = () =>
       throughHullWithRemedies(d, judgeThroughHull(d, nobody), nobody)
     },
     4,
+  )
+/** One hatch judged whole, its pane another each time, so that nothing is remembered. */
+const hatch = opening.start(
+  OPENING_CATALOGUE.find((e) => e.id === 'CL-H52')!,
+  {
+    zone: null,
+    xMm: 2000,
+    yMm: 0,
+    zMm: 1600,
+    structure: {
+      kind: 'sandwich',
+      skin: { laminate: 'mat' },
+      outerMm: 4,
+      innerMm: 3,
+      core: { material: 'balsa-150', thicknessMm: 12 },
+    },
+    measured: [],
+    edgeMm: null,
+    belowWaterline: false,
+    duty: 'coastal',
+    zones: [],
+  },
+  'Hatch',
+)
+export const openings = () =>
+  timed(
+    200,
+    (i) => void opening.judge(withChange(hatch, { 'pane.thicknessMm': 8 + (i % 40) / 10 }), ALONE),
+    40,
   )
 export const floodDay = () =>
   timed(
