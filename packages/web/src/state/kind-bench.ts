@@ -51,7 +51,7 @@ export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Ar
 }
 
 /** The judgement that follows every keystroke, and its remedies when the hand rests. */
-function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
+export function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
   kind: Kind<D, J, E>,
   design: ShallowRef<D | null>,
   around: ComputedRef<Around>,
@@ -66,7 +66,7 @@ function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
       throw error
     }
   })
-  const remedied = shallowRef<{ of: J; j: J } | null>(null)
+  const remedied = shallowRef(null) as ShallowRef<{ of: J; j: J } | null>
   let timer: ReturnType<typeof setTimeout> | undefined
   watch(
     () => judged.value.j,
@@ -81,9 +81,9 @@ function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
       }, REMEDIES_AFTER_MS)
     },
   )
-  const last = shallowRef<J | null>(null)
+  const last = shallowRef(null) as ShallowRef<J | null>
   /** While a figure makes no sense the last that did stays in view. */
-  const judgement = computed(() => {
+  const judgement = computed<J | null>(() => {
     const mine = judged.value.j
     if (!mine) return last.value
     const now = remedied.value?.of === mine ? remedied.value.j : mine
@@ -95,7 +95,7 @@ function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>(
 }
 
 /** What follows from a design and its judgement, by the contract of kinds alone. */
-function followsFrom<D extends AnyDesign, J extends Judged, E extends Entry>(
+export function followsFrom<D extends AnyDesign, J extends Judged, E extends Entry>(
   kind: Kind<D, J, E>,
   design: ShallowRef<D | null>,
   judgement: ComputedRef<J | null>,

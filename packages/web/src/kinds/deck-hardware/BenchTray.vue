@@ -25,6 +25,7 @@ import { draggedTo } from './load-fields'
 import PartsTable from '../../pieces/PartsTable.vue'
 import dayjs from 'dayjs'
 import DrawingView from '../../pieces/DrawingView.vue'
+import TrayTabs from '../../pieces/TrayTabs.vue'
 
 const props = defineProps<{ picked: string | null }>()
 const tab = defineModel<string>('tab', { required: true })
@@ -100,29 +101,14 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 </script>
 
 <template>
-  <section class="tray" :class="{ tall: TALL.includes(tab) }" aria-label="Tray">
-    <div class="tabs" role="tablist" aria-label="Tray">
-      <button
-        v-for="t in TABS"
-        :id="`tab-${t}`"
-        :key="t"
-        class="plain tab"
-        role="tab"
-        :aria-selected="tab === t"
-        aria-controls="tray-page"
-        @click="tab = t"
-      >
-        {{ t }}
-      </button>
-    </div>
-    <div
-      v-if="w && j"
-      id="tray-page"
-      class="page"
-      role="tabpanel"
-      :aria-labelledby="`tab-${tab}`"
-      tabindex="0"
-    >
+  <TrayTabs
+    v-model="tab"
+    class="deck"
+    :tabs="TABS"
+    :tall="TALL.includes(tab)"
+    :ready="w !== null && j !== null"
+  >
+    <template v-if="w && j">
       <div v-if="tab === 'Pattern'" class="pattern">
         <figure>
           <DrawingView
@@ -304,24 +290,13 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
           </tr>
         </tbody>
       </table>
-    </div>
-  </section>
+    </template>
+  </TrayTabs>
 </template>
 
-<style scoped src="../../pieces/tray.css"></style>
 <style scoped>
-.tray {
-  height: 204px;
-}
-.tabs {
-  padding-top: 4px;
-}
-.tab {
-  min-height: 31px;
-  flex: none;
-}
-.tray.tall {
-  height: min(48vh, 440px);
+.deck {
+  --tray: 204px;
 }
 .stale-parts {
   border-left: 5px solid var(--buoy);
@@ -378,14 +353,6 @@ tr.chosen td {
   min-height: 28px;
 }
 @media (max-width: 767px) {
-  .tray,
-  .tray.tall {
-    height: auto;
-  }
-  .tab {
-    min-height: var(--touch);
-  }
-
   .pattern,
   .working {
     grid-template-columns: minmax(0, 1fr);

@@ -3,16 +3,14 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
 import { OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
-import { api } from '../../api'
 import BenchFrame from '../../pieces/BenchFrame.vue'
 import BenchVerdicts from '../../pieces/BenchVerdicts.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
+import { useBenchActs } from '../../pieces/bench-acts'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
-import { readJson } from '../../pieces/files'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
-import type { Saved } from '../../types'
 import OpeningGiven from './OpeningGiven.vue'
 import OpeningTray from './OpeningTray.vue'
 
@@ -21,8 +19,11 @@ const bench = useOpening()
 const boats = useBoats()
 const route = useRoute()
 const router = useRouter()
-const said = ref('')
-const busy = ref(false)
+const { said, busy, tryIt, takeFile, recorded } = useBenchActs(
+  'opening',
+  'an opening\u2019s design file',
+  (id) => `/bench/${id}`,
+)
 const tab = ref('Work')
 const view = ref('plan')
 const part = ref<string | null>(null)
@@ -72,34 +73,7 @@ function pick(role: string) {
   part.value = role
   intoField('.given', LABELS[role])
 }
-async function tryIt(run: () => Promise<string>) {
-  busy.value = true
-  said.value = ''
-  try {
-    said.value = await run()
-  } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It was not done'
-  } finally {
-    busy.value = false
-  }
-}
-const record = () =>
-  tryIt(async () => {
-    const holes = await bench.record()
-    return `${holes[0]} is in the register.`
-  })
-const takeFile = (chosen: File) => {
-  void tryIt(async () => {
-    const made = await api<Saved<object>>(
-      'POST',
-      `/boats/${boats.picture!.id}/fittings/import?kind=opening`,
-      await readJson(chosen, 'an opening\u2019s design file'),
-    )
-    await boats.refresh()
-    await router.push(`/bench/${made.id}`)
-    return `${made.name} was read from the file.`
-  })
-}
+const record = () => tryIt(async () => recorded(await bench.record()))
 const mirror = () =>
   tryIt(async () => {
     const id = await bench.copyIt({ mirror: true })

@@ -5,6 +5,7 @@ import { opening } from '@north-tide/core/opening'
 import FindingsList from '../../pieces/FindingsList.vue'
 import SealantRows from '../../pieces/SealantRows.vue'
 import TemplatesView from '../../pieces/TemplatesView.vue'
+import TrayTabs from '../../pieces/TrayTabs.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -20,89 +21,54 @@ const j = computed(() => bench.judgement!)
 </script>
 
 <template>
-  <section class="tray" aria-label="Tray">
-    <div class="tabs" role="tablist" aria-label="Tray">
-      <button
-        v-for="t in TABS"
-        :id="`tab-${t}`"
-        :key="t"
-        class="plain tab"
-        role="tab"
-        :aria-selected="shown === t"
-        aria-controls="tray-page"
-        @click="tab = t"
-      >
-        {{ t }}
-      </button>
-    </div>
-    <div
-      v-if="bench.judgement"
-      id="tray-page"
-      class="page"
-      role="tabpanel"
-      :aria-labelledby="`tab-${shown}`"
-      tabindex="0"
-    >
-      <WorkView v-if="shown === 'Work'" :bench="bench" />
-      <div v-else-if="shown === 'Sealant'" class="seals">
-        <SealantRows
-          title="Frame on the boat"
-          :choice="j.sealant"
-          :chosen="d.bedding.sealant"
-          :read-only="bench.readOnly"
-          @take="bench.change({ 'bedding.sealant': $event })"
-        />
-        <SealantRows
-          v-if="j.paneSealant"
-          title="Pane on its bead"
-          :choice="j.paneSealant"
-          :chosen="d.pane!.sealant"
-          :read-only="bench.readOnly"
-          @take="bench.change({ 'pane.sealant': $event })"
-        />
-      </div>
-      <TemplatesView
-        v-else-if="shown === 'Templates'"
-        :id="bench.fitting!.id"
-        :names="opening.templates(d, j)"
-        :draw="(what: string) => opening.template(d, j, what, boats.units, false)"
-        :drill="opening.drill(d, j)"
-        :saved="bench.saving === 'saved'"
-      />
-      <FindingsList
-        v-else
-        :list="opening.findings(d)"
-        :ticked="d.findings"
-        :existing="d.existing"
-        :said="RISK_SAID"
+  <TrayTabs
+    :model-value="shown"
+    :tabs="TABS"
+    :ready="bench.judgement !== null"
+    @update:model-value="tab = $event"
+  >
+    <WorkView v-if="shown === 'Work'" :bench="bench" />
+    <div v-else-if="shown === 'Sealant'" class="seals">
+      <SealantRows
+        title="Frame on the boat"
+        :choice="j.sealant"
+        :chosen="d.bedding.sealant"
         :read-only="bench.readOnly"
-        @change="bench.change($event)"
+        @take="bench.change({ 'bedding.sealant': $event })"
+      />
+      <SealantRows
+        v-if="j.paneSealant"
+        title="Pane on its bead"
+        :choice="j.paneSealant"
+        :chosen="d.pane!.sealant"
+        :read-only="bench.readOnly"
+        @take="bench.change({ 'pane.sealant': $event })"
       />
     </div>
-  </section>
+    <TemplatesView
+      v-else-if="shown === 'Templates'"
+      :id="bench.fitting!.id"
+      :names="opening.templates(d, j)"
+      :draw="(what: string) => opening.template(d, j, what, boats.units, false)"
+      :drill="opening.drill(d, j)"
+      :saved="bench.saving === 'saved'"
+    />
+    <FindingsList
+      v-else
+      :list="opening.findings(d)"
+      :ticked="d.findings"
+      :existing="d.existing"
+      :said="RISK_SAID"
+      :read-only="bench.readOnly"
+      @change="bench.change($event)"
+    />
+  </TrayTabs>
 </template>
 
-<style scoped src="../../pieces/tray.css"></style>
 <style scoped>
-.tray {
-  height: 320px;
-}
-.tab {
-  min-height: 32px;
-  text-align: left;
-}
 .seals {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
   gap: 22px;
-}
-@media (max-width: 767px) {
-  .tray {
-    height: auto;
-  }
-  .tab {
-    min-height: var(--touch);
-    flex: none;
-  }
 }
 </style>

@@ -8,16 +8,14 @@ import {
   hullChanged,
   throughHullSection,
 } from '@north-tide/core/through-hull'
-import { api } from '../../api'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
-import type { SavedThroughHull } from '../../types'
 import BenchFrame from '../../pieces/BenchFrame.vue'
 import BenchVerdicts from '../../pieces/BenchVerdicts.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
+import { useBenchActs } from '../../pieces/bench-acts'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
-import { readJson } from '../../pieces/files'
 import ThroughHullGiven from './ThroughHullGiven.vue'
 import ThroughHullTray from './ThroughHullTray.vue'
 
@@ -31,8 +29,11 @@ const route = useRoute()
 const router = useRouter()
 const tab = ref('Place')
 const part = ref<string | null>(null)
-const said = ref('')
-const busy = ref(false)
+const { said, busy, tryIt, takeFile, recorded } = useBenchActs(
+  'through-hull',
+  'a through-hull design file',
+  (id) => `/through-hulls/${id}`,
+)
 const all = computed(() => boats.picture?.throughHulls ?? [])
 watch(
   () => route.params.id,
@@ -89,34 +90,7 @@ function pick(role: string) {
   if (role === 'clock') tab.value = 'Dial'
   intoField('.given', LABELS[role])
 }
-async function tryIt(run: () => Promise<string>) {
-  busy.value = true
-  said.value = ''
-  try {
-    said.value = await run()
-  } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It was not done'
-  } finally {
-    busy.value = false
-  }
-}
-const record = () =>
-  tryIt(async () => {
-    const holes = await throughHull.record()
-    return `${holes[0]}${holes.length > 1 ? ` to ${holes.at(-1)}` : ''} ${holes.length > 1 ? 'are' : 'is'} in the register.`
-  })
-const takeFile = (chosen: File) => {
-  void tryIt(async () => {
-    const made = await api<SavedThroughHull>(
-      'POST',
-      `/boats/${boats.picture!.id}/fittings/import?kind=through-hull`,
-      await readJson(chosen, 'a through-hull design file'),
-    )
-    await boats.refresh()
-    await router.push(`/through-hulls/${made.id}`)
-    return `${made.name} was read from the file.`
-  })
-}
+const record = () => tryIt(async () => recorded(await throughHull.record()))
 </script>
 
 <template>

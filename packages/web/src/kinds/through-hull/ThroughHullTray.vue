@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { THROUGH_HULL_FAMILY, tailInHole } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
+import TrayTabs from '../../pieces/TrayTabs.vue'
 import PlacingView from './PlacingView.vue'
 
 const tab = defineModel<string>('tab', { required: true })
@@ -54,59 +55,20 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : 'Plac
 </script>
 
 <template>
-  <section class="tray" aria-label="Tray">
-    <div class="tabs" role="tablist" aria-label="Tray">
-      <button
-        v-for="t in tabs"
-        :id="`tab-${t}`"
-        :key="t"
-        class="plain tab"
-        role="tab"
-        :aria-selected="shown === t"
-        aria-controls="tray-page"
-        @click="tab = t"
-      >
-        {{ t }}
-      </button>
-    </div>
-    <div
-      v-if="throughHull.judgement"
-      id="tray-page"
-      class="page"
-      role="tabpanel"
-      :aria-labelledby="`tab-${shown}`"
-      tabindex="0"
-    >
-      <PlacingView v-if="shown === 'Place'" />
-      <component
-        :is="VIEWS[shown as keyof typeof VIEWS]"
-        v-else
-        :key="shown"
-        v-bind="given"
-        @kept="throughHull.change({ boredMm: $event })"
-        @refilled="throughHull.change({ boredMm: null })"
-      />
-    </div>
-  </section>
+  <TrayTabs
+    :model-value="shown"
+    :tabs="tabs"
+    :ready="throughHull.judgement !== null"
+    @update:model-value="tab = $event"
+  >
+    <PlacingView v-if="shown === 'Place'" />
+    <component
+      :is="VIEWS[shown as keyof typeof VIEWS]"
+      v-else
+      :key="shown"
+      v-bind="given"
+      @kept="throughHull.change({ boredMm: $event })"
+      @refilled="throughHull.change({ boredMm: null })"
+    />
+  </TrayTabs>
 </template>
-
-<style scoped src="../../pieces/tray.css"></style>
-<style scoped>
-.tray {
-  height: 320px;
-}
-.tab {
-  min-height: 26px;
-  text-align: left;
-  flex: 1 0 auto;
-}
-@media (max-width: 767px) {
-  .tray {
-    height: auto;
-  }
-  .tab {
-    min-height: var(--touch);
-    flex: none;
-  }
-}
-</style>
