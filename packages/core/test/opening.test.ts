@@ -9,7 +9,13 @@ import {
   type Structure,
 } from '../src'
 import { judgedWithRemedies } from '../src/kinds/registry'
-import { opening, OPENING_CATALOGUE, parseOpening, type OpeningDesign } from '../src/kinds/opening'
+import {
+  opening,
+  openingMoved,
+  OPENING_CATALOGUE,
+  parseOpening,
+  type OpeningDesign,
+} from '../src/kinds/opening'
 import { cornerSaws } from '../src/kinds/opening/template'
 import { BALSA } from './deck-hands'
 
@@ -100,6 +106,33 @@ describe('where it is cut', () => {
     expect(checked(made('CL-H52'), 'room-edge')!.verdict).toBe('holds')
     expect(checked(made('CL-H52', BALSA, { 'place.xMm': 790 }), 'room-edge')!.verdict).toBe('short')
     expect(checked(made('CL-H52'), 'room-edge', ALONE)!.verdict).toBe('unproven')
+  })
+  it('over the edge of the panel it is short, and past it nobody knows: no distance makes that good', () => {
+    const c = checked(made('CL-H52', BALSA, { 'place.yMm': 900 }), 'room-edge')!
+    expect([c.verdict, c.because.includes('runs over the edge')]).toEqual(['short', true])
+    expect(checked(made('CL-H52', BALSA, { 'place.yMm': 2600 }), 'room-edge')!.verdict).toBe('unproven')
+  })
+  it('moved on to another deck it takes the zone and the layup that are there, and says so', () => {
+    const aft: BoatZone = {
+      ...FORE,
+      code: 'aft',
+      title: 'After deck',
+      kind: 'solid',
+      layers: [{ material: 'woven', thicknessMm: 11, measured: true, measuredBy: '' }],
+      outline: FORE.outline.map((p) => ({ ...p, xMm: p.xMm + 5000 })),
+    }
+    const d = made('CL-H52')
+    const near = openingMoved(d, [FORE, aft], { xMm: 1900 })
+    expect([near.said, Object.keys(near.change)]).toEqual(['', ['place']])
+    const far = openingMoved(d, [FORE, aft], { xMm: 7000 })
+    expect(far.said).toBe('Moved: it stands on After deck now and takes its layup.')
+    expect(withChange(d, far.change)).toMatchObject({
+      place: { zone: 'aft', xMm: 7000 },
+      structure: { kind: 'solid', thicknessMm: 11 },
+    })
+    const own = openingMoved(withChange(d, { structureReason: 'a pad' }), [FORE, aft], { xMm: 7000 })
+    expect(own.change).not.toHaveProperty('structure')
+    expect(openingMoved(d, [FORE], { xMm: 9000 }).said).toContain('whose layup nobody has given')
   })
   it('square corners crack', () => {
     expect(checked(made('CL-H52', BALSA, { 'outline.cornerMm': 10 }), 'corner-radius')!.verdict).toBe('short')

@@ -141,9 +141,10 @@ export function keepsCheck(d: OpeningDesign, h: Held | null): Check | null {
     return inWords({
       ...shape,
       verdict: 'holds',
-      because: d.lid
-        ? 'It is as tight as its thread and seal.'
-        : 'It does not open: it is as tight as its bedding, and that is proved by the hose.',
+      because:
+        d.family === 'inspection-port'
+          ? 'It is as tight as its thread, its seal and its bedding, and that is proved by the hose.'
+          : 'It does not open: it is as tight as its bedding, and that is proved by the hose.',
     })
   if (!d.lid!.gasket)
     return inWords({

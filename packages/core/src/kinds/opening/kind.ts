@@ -1,6 +1,6 @@
 import { cornersOnBoat } from '../../base/geometry/turn'
 import { formatLength, type Units } from '../../base/quantity/format'
-import { zoneOfPlace, zoneAt, type BoatZone } from '../../boat/spot'
+import { zoneOfPlace, type BoatZone } from '../../boat/spot'
 import { structureOf } from '../../boat/spot'
 import { measureSaid } from '../../boat/where'
 import { cautionsFor } from '../../trade/cautions'
@@ -16,6 +16,7 @@ import { OPENING_FAMILIES, OPENING_FAMILY } from './families'
 import { OPENING_FINDINGS } from './findings'
 import { judgeOpening } from './judge'
 import type { OpeningJudgement } from './judgement'
+import { zoneThere } from './moved'
 import { flangeBounds, sizeAt, sizeSaid } from './outline'
 import { openingOrder, openingParts } from './parts'
 import { planDrawing } from './plan-drawing'
@@ -118,9 +119,7 @@ function copied(
 ): D {
   const yMm = how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm
   const at = { xMm: how.mirror ? d.place.xMm : how.xMm, yMm }
-  // A side of the hull is one surface for both sides; of a deck it depends on where it lies.
-  const now = zones.find((z) => z.code === d.place.zone)
-  const zone = now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
+  const zone = zoneThere(d, zones, at)
   const flip = how.mirror && d.outline.kind === 'polygon'
   return {
     ...d,

@@ -1,4 +1,4 @@
-import { boundsOf, distanceToSegment, type Point } from '../../base/geometry/outline'
+import { boundsOf, distanceToSegment, insidePolygon, type Point } from '../../base/geometry/outline'
 import { cornersOnBoat, toBoat } from '../../base/geometry/turn'
 import { limit } from '../../chapters/making/limits'
 import { inWords, say, unproven, type Check } from '../../base/verdict/check'
@@ -60,8 +60,8 @@ export const clearAround = (d: OpeningDesign, parts: BoatPart[]): Clear[] =>
     .flatMap((p) => clearOf(d, p) ?? [])
     .sort((a, b) => Number(b.cut) - Number(a.cut) || a.freeMm - b.freeMm)
 
-/** From the cut-out to the panel's own edge; null off every known surface, or where it lies past it. */
-function toEdge(d: OpeningDesign, zone: BoatZone): number {
+/** From the cut-out to the panel's own edge; null where a part of it lies past the edge. */
+function toEdge(d: OpeningDesign, zone: BoatZone): number | null {
   const points: Point[] = outlineAt(d.outline, 0).map((p) => {
     const q = toBoat(d, { xMm: p.x, yMm: p.y })
     return FLAT.includes(zone.face)
@@ -73,6 +73,7 @@ function toEdge(d: OpeningDesign, zone: BoatZone): number {
         })
   })
   const o = zone.outline
+  if (points.some((p) => !insidePolygon(o, p))) return null
   const edges = o.map((a, i) => [a, o[(i + 1) % o.length]!] as const)
   return Math.min(...points.map((p) => Math.min(...edges.map(([a, b]) => distanceToSegment(p, a, b)))))
 }
@@ -81,6 +82,12 @@ function edgeCheck(d: OpeningDesign, zone: BoatZone | null): Check {
   if (!zone)
     return unproven({ ...shape, because: 'No known surface lies here, so nobody knows where its edge is.' })
   const free = toEdge(d, zone)
+  if (free === null)
+    return inWords({
+      ...shape,
+      verdict: 'short',
+      because: `The cut-out runs over the edge of ${zone.title.toLowerCase()}: another place, or a smaller one.`,
+    })
   return {
     ...limit({ ...shape, demand: TO_EDGE_MM, capacity: free }),
     because: `${say(free)} mm are left to the edge of ${zone.title.toLowerCase()}; ${TO_EDGE_MM} are the least.`,
@@ -101,7 +108,7 @@ function memberCheck(d: OpeningDesign, zone: BoatZone | null, clear: Clear[]): C
       ...shape,
       verdict: d.cutMemberMm2 > 0 && d.ring ? 'tight' : 'short',
       because:
-        d.cutMemberMm2 > 0
+        d.cutMemberMm2 > 0 && d.ring
           ? `${saidOf(worst)}: the ring and a carlin each side give back what it carried.`
           : `${saidOf(worst)}. Move it, or say what its flange measures and let a ring and carlins carry it.`,
     })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { zoneTitle } from '@north-tide/core'
+import { openingMoved } from '@north-tide/core/opening'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import { useBoats } from '../../state/boats'
@@ -16,7 +17,15 @@ const at = (path: string): unknown =>
   path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | null | undefined)?.[k], d.value)
 const figure = (path: string) => (at(path) ?? null) as number | null
 const problemAt = (path: string) => (bench.problem?.path === path ? bench.problem.message : null)
-const set = (path: string, value: unknown) => bench.change({ [path]: value })
+/** What a move took with it, in words. */
+const moveSaid = ref('')
+function set(path: string, value: unknown) {
+  const axis = path === 'place.xMm' ? 'xMm' : path === 'place.yMm' ? 'yMm' : null
+  if (!axis) return bench.change({ [path]: value })
+  const { change, said } = openingMoved(d.value, boats.picture?.zones ?? [], { [axis]: value as number })
+  bench.change(change)
+  moveSaid.value = said
+}
 /** An empty figure goes in only where the design may be without it. */
 const setFigure = (f: OpeningField, v: number | null) => {
   if (v !== null || f.optional) set(f.path, v)
@@ -40,6 +49,7 @@ const setChoice = (f: OpeningField, v: string) => set(f.path, v === '' ? null : 
           >{{ g.part.remove }}</ElButton
         >
       </div>
+      <p v-if="i === 0 && moveSaid" class="soft small" role="status">{{ moveSaid }}</p>
       <ElButton
         v-if="g.part && !g.part.there && !bench.readOnly"
         class="act"

@@ -1,0 +1,36 @@
+import { structureOf, zoneAt, zoneTitle, type BoatZone } from '../../boat/spot'
+import type { OpeningDesign } from './design'
+
+/** The surface at another place: a side of the hull is one for both sides, a deck is by where it lies. */
+export function zoneThere(
+  d: OpeningDesign,
+  zones: BoatZone[],
+  at: { xMm: number; yMm: number },
+): BoatZone | null {
+  const now = zones.find((z) => z.code === d.place.zone)
+  return now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
+}
+/**
+ * The opening itself at another place, with the zone and the layup that are there; a deck of its own that
+ * the fitter gave a reason for stays. `said` is what went with it; empty where only the place did.
+ */
+export function openingMoved(
+  d: OpeningDesign,
+  zones: BoatZone[],
+  at: { xMm?: number; yMm?: number },
+): { change: Record<string, unknown>; said: string } {
+  const to = { xMm: d.place.xMm, yMm: d.place.yMm, ...at }
+  const zone = zoneThere(d, zones, to)
+  const place = { ...d.place, ...to, zone: zone?.code ?? null, measuredFrom: [] }
+  if (place.zone === d.place.zone) return { change: { place }, said: '' }
+  const own = d.structureReason !== null
+  const layup = own
+    ? ', and keeps the deck of its own'
+    : zone
+      ? ' and takes its layup'
+      : ', whose layup nobody has given'
+  return {
+    change: { place, ...(own || !zone ? {} : structureOf(zone)) },
+    said: `Moved: it stands on ${zoneTitle(zones, place.zone)} now${layup}.`,
+  }
+}
