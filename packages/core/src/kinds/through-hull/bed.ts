@@ -30,125 +30,151 @@ const PAD_FACE: Record<NonNullable<ThroughHullDesign['pad']>['material'], string
   composite: 'nylon',
 }
 
-/** Every joint that is bedded or bonded: what suits it, what is chosen, how much, and until when. */
-export function sealantsOf(
+type Stack = { holeMm: number; totalMm: number } | null
+type Load = 'none' | 'some' | 'structural'
+const HULL_FACE: Record<ThroughHullDesign['hull']['kind'], string> = {
+  solid: 'laminate',
+  cored: 'laminate',
+  aluminium: 'aluminium',
+  steel: 'steel',
+  timber: 'wood',
+}
+const boreOf = (d: ThroughHullDesign, stack: Stack) => stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
+
+function choose(
   d: ThroughHullDesign,
-  stack: { holeMm: number; totalMm: number } | null,
-): Bedded[] {
-  const face = BODY_FACE[d.skin.material]
-  const hull =
-    d.hull.kind === 'aluminium'
-      ? 'aluminium'
-      : d.hull.kind === 'steel'
-        ? 'steel'
-        : d.hull.kind === 'timber'
-          ? 'wood'
-          : 'laminate'
-  const where = d.place.zMm < 0 ? 'below' : d.place.zMm < 300 ? 'waterline' : 'above'
-  const common = {
-    place: where,
-    tempC: d.bedding.tempC,
-    humidityPct: d.bedding.humidityPct,
-    ...(d.bedding.serviceAgainYears === null ? {} : { serviceAgainYears: d.bedding.serviceAgainYears }),
-  } as const
-  const choose = (
-    joint: string,
-    faces: [string, string],
-    load: 'none' | 'some' | 'structural',
-    gapMm: number,
-    sunlight = false,
-  ) =>
-    chooseSealant({
-      ...common,
-      joint,
-      faces,
-      load,
-      gapMm,
-      movementMm: 0,
-      sunlight,
-      fuelOrSolvent: false,
-      toBePainted: false,
-    } as never)
-  const bore = stack?.holeMm ?? d.boredMm ?? d.skin.holeMm
-  const cure = (id: SealantId | null, pathMm: number) =>
+  joint: string,
+  faces: [string, string],
+  load: Load,
+  gapMm: number,
+  sunlight = false,
+): SealantChoice {
+  const { zMm } = d.place
+  const { tempC, humidityPct, serviceAgainYears } = d.bedding
+  return chooseSealant({
+    place: zMm < 0 ? 'below' : zMm < 300 ? 'waterline' : 'above',
+    tempC,
+    humidityPct,
+    ...(serviceAgainYears === null ? {} : { serviceAgainYears }),
+    joint,
+    faces,
+    load,
+    gapMm,
+    movementMm: 0,
+    sunlight,
+    fuelOrSolvent: false,
+    toBePainted: false,
+  } as never)
+}
+
+/** Between two tight faces moisture comes from the edge only, as far as the hole (4.3). */
+function cureDays(d: ThroughHullDesign, stack: Stack, id: SealantId | null, diameterMm: number) {
+  const cure = (pathMm: number) =>
     id && pathMm > 0 && sealant(id).moistureCure && d.bedding.humidityPct > 0
       ? moistureCureOf({ chemistry: id, pathMm, tempC: d.bedding.tempC, humidityPct: d.bedding.humidityPct })
           .days
       : null
-  // Between two tight faces moisture comes from the edge only, as far as the hole (4.3).
-  const days = (id: SealantId | null, diameterMm: number) => ({
-    rimDays: cure(id, RIM_PATH_MM),
-    middleDays: cure(id, (diameterMm - bore) / 2),
-  })
-  const quantity = (id: SealantId | null, diameterMm: number, beadMm: number, collar: boolean) =>
-    id === null
-      ? null
-      : sealantQuantityOf({
-          kind: id === 'butyl' ? 'tape' : 'tube',
-          contactAreaMm2: Math.max(0, (Math.PI / 4) * (diameterMm ** 2 - bore ** 2)),
-          perimeterMm: Math.PI * diameterMm,
-          beadMm,
-          filletMm: 3,
-          holes: collar && d.skin.tailOdMm !== null && bore > d.skin.tailOdMm ? 1 : 0,
-          holeDiameterMm: bore,
-          boltDiameterMm: d.skin.tailOdMm ?? bore,
-          sealedDepthMm: stack?.totalMm ?? d.hull.thicknessMm,
-          chamferMl: 0,
-          tapeWidthMm: 20,
-          wasteFraction: 0.3,
-        })
-  const out: Bedded[] = []
-  const f = d.bedding
-  if (d.family !== 'welded-stub')
-    out.push({
-      place: 'flange',
-      title: d.family === 'transducer' ? 'Transducer in the hull' : 'Skin fitting in the hull',
-      choice: choose(
-        d.family === 'transducer' ? 'transducer' : 'through-hull',
-        [face, hull],
-        'some',
-        d.beddingMm,
-        d.place.zMm >= 0,
-      ),
-      chosen: f.flange,
-      quantity: quantity(f.flange, d.skin.flangeMm, d.beddingMm, true),
-      beadMm: d.beddingMm,
-      ...days(f.flange, d.skin.flangeMm),
-    })
-  if (d.pad)
-    out.push({
-      place: 'pad',
-      title: 'Pad\u2019s bond to the hull',
-      choice: choose('structural-bond', [PAD_FACE[d.pad.material], hull], 'structural', PAD_BEAD_MM),
-      chosen: f.pad,
-      quantity: quantity(f.pad, d.pad.diameterMm, PAD_BEAD_MM, false),
-      beadMm: PAD_BEAD_MM,
-      ...days(f.pad, d.pad.diameterMm),
-    })
-  if (d.valve && d.valve.kind !== 'screwed')
-    out.push({
-      place: 'tail',
-      title: 'Seacock\u2019s flange on its pad',
-      choice: choose(
-        'seacock-flange',
-        [
-          BODY_FACE[d.valve.material],
-          d.pad && PAD_FACE[d.pad.material] !== 'laminate'
-            ? PAD_FACE[d.pad.material]
-            : d.pad || d.wedge.blocks !== 'none'
-              ? 'epoxy'
-              : hull,
-        ],
-        'some',
-        FLANGE_BEAD_MM,
-      ),
-      chosen: f.tail,
-      quantity: quantity(f.tail, d.valve.flangeMm, FLANGE_BEAD_MM, false),
-      beadMm: FLANGE_BEAD_MM,
-      ...days(f.tail, d.valve.flangeMm),
-    })
-  return out
+  return { rimDays: cure(RIM_PATH_MM), middleDays: cure((diameterMm - boreOf(d, stack)) / 2) }
 }
+
+function quantityOf(
+  d: ThroughHullDesign,
+  stack: Stack,
+  id: SealantId | null,
+  of: { diameterMm: number; beadMm: number; collar: boolean },
+): SealantQuantity | null {
+  if (id === null) return null
+  const bore = boreOf(d, stack)
+  const tail = d.skin.tailOdMm
+  return sealantQuantityOf({
+    kind: id === 'butyl' ? 'tape' : 'tube',
+    contactAreaMm2: Math.max(0, (Math.PI / 4) * (of.diameterMm ** 2 - bore ** 2)),
+    perimeterMm: Math.PI * of.diameterMm,
+    beadMm: of.beadMm,
+    filletMm: 3,
+    holes: of.collar && tail !== null && bore > tail ? 1 : 0,
+    holeDiameterMm: bore,
+    boltDiameterMm: tail ?? bore,
+    sealedDepthMm: stack?.totalMm ?? d.hull.thicknessMm,
+    chamferMl: 0,
+    tapeWidthMm: 20,
+    wasteFraction: 0.3,
+  })
+}
+
+function flangeBedded(d: ThroughHullDesign, stack: Stack): Bedded {
+  const transducer = d.family === 'transducer'
+  const chosen = d.bedding.flange
+  const of = { diameterMm: d.skin.flangeMm, beadMm: d.beddingMm, collar: true }
+  return {
+    place: 'flange',
+    title: transducer ? 'Transducer in the hull' : 'Skin fitting in the hull',
+    choice: choose(
+      d,
+      transducer ? 'transducer' : 'through-hull',
+      [BODY_FACE[d.skin.material], HULL_FACE[d.hull.kind]],
+      'some',
+      d.beddingMm,
+      d.place.zMm >= 0,
+    ),
+    chosen,
+    quantity: quantityOf(d, stack, chosen, of),
+    beadMm: d.beddingMm,
+    ...cureDays(d, stack, chosen, of.diameterMm),
+  }
+}
+
+function padBedded(d: ThroughHullDesign, stack: Stack, pad: NonNullable<ThroughHullDesign['pad']>): Bedded {
+  const chosen = d.bedding.pad
+  const of = { diameterMm: pad.diameterMm, beadMm: PAD_BEAD_MM, collar: false }
+  const faces: [string, string] = [PAD_FACE[pad.material], HULL_FACE[d.hull.kind]]
+  return {
+    place: 'pad',
+    title: 'Pad\u2019s bond to the hull',
+    choice: choose(d, 'structural-bond', faces, 'structural', PAD_BEAD_MM),
+    chosen,
+    quantity: quantityOf(d, stack, chosen, of),
+    beadMm: PAD_BEAD_MM,
+    ...cureDays(d, stack, chosen, of.diameterMm),
+  }
+}
+
+function tailBedded(
+  d: ThroughHullDesign,
+  stack: Stack,
+  valve: NonNullable<ThroughHullDesign['valve']>,
+): Bedded {
+  const chosen = d.bedding.tail
+  const of = { diameterMm: valve.flangeMm, beadMm: FLANGE_BEAD_MM, collar: false }
+  // A laminate pad and a wedge are epoxy on their face.
+  const under = d.pad
+    ? PAD_FACE[d.pad.material]
+    : d.wedge.blocks !== 'none'
+      ? 'epoxy'
+      : HULL_FACE[d.hull.kind]
+  return {
+    place: 'tail',
+    title: 'Seacock\u2019s flange on its pad',
+    choice: choose(
+      d,
+      'seacock-flange',
+      [BODY_FACE[valve.material], d.pad && under === 'laminate' ? 'epoxy' : under],
+      'some',
+      FLANGE_BEAD_MM,
+    ),
+    chosen,
+    quantity: quantityOf(d, stack, chosen, of),
+    beadMm: FLANGE_BEAD_MM,
+    ...cureDays(d, stack, chosen, of.diameterMm),
+  }
+}
+
+/** Every joint that is bedded or bonded: what suits it, what is chosen, how much, and until when. */
+export const sealantsOf = (d: ThroughHullDesign, stack: Stack): Bedded[] => [
+  ...(d.family === 'welded-stub' ? [] : [flangeBedded(d, stack)]),
+  ...(d.pad ? [padBedded(d, stack, d.pad)] : []),
+  ...(d.valve && d.valve.kind !== 'screwed' ? [tailBedded(d, stack, d.valve)] : []),
+]
 export function sealantCheck(s: Bedded): Check {
   const id = `sealant-${s.place}`
   if (!s.chosen)
@@ -177,7 +203,6 @@ export function sealantCheck(s: Bedded): Check {
   )
 }
 
-/** One occasion on which epoxy is mixed. */
 /** Pad and wedges are bonded first and cure; what is set in epoxy is mixed for when it goes in. */
 export interface Pots {
   bond: Pot | null

@@ -45,13 +45,89 @@ function screwed(
   }
 }
 
+type Thread = NonNullable<ThroughHullDesign['skin']['thread']>
+type Tail = NonNullable<ThroughHullDesign['tail']>
+type Hose = NonNullable<ThroughHullDesign['hose']>
+
+/** A tail on a fitting without a valve turns over its thread, so the pair is the other way round. */
+function unionJoint(skin: { title: string; thread: Thread }, tail: Tail): Joint {
+  const same =
+    skin.thread.size === tail.thread.size &&
+    skin.thread.family.startsWith('bsp') === tail.thread.family.startsWith('bsp')
+  return {
+    id: 'skin-tail',
+    title: 'Hose tail on skin fitting',
+    from: `${skin.title}: ${threadName(skin.thread.family, skin.thread.size)}`,
+    to: `${tail.title}: ${tail.thread.size}, by its union nut`,
+    verdict: same ? 'holds' : 'short',
+    codes: same ? [] : ['size'],
+    because: same
+      ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.'
+      : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`,
+    turns: null,
+    seal: same ? 'face' : null,
+  }
+}
+
+const clipsSaid = (n: number) => `${n} clip${n === 1 ? '' : 's'}`
+interface Fault {
+  code: string
+  why: string
+}
+/** What is wrong between a hose and its barb. */
+function hoseFaults(hose: Hose, tail: Tail, below: boolean): Fault[] {
+  const out: Fault[] = []
+  const apart = Math.abs(hose.boreMm - tail.barbMm)
+  if (apart > HOSE_SLACK_MM + 1e-9)
+    out.push({
+      code: 'bore',
+      why:
+        `a ${say(hose.boreMm)} mm hose on a ${say(tail.barbMm)} mm barb is ${say(apart)} mm off; ` +
+        `${HOSE_SLACK_MM} mm is the most`,
+    })
+  const wanted = below ? 2 : 1
+  if (hose.clips < wanted) {
+    const there = hose.clips === 0 ? 'no clip' : clipsSaid(hose.clips)
+    const asked = below ? 'two on every joint below the waterline' : 'one at least'
+    out.push({ code: 'clips', why: `${there}; ${asked}` })
+  }
+  const bands = Math.max(hose.clips, wanted)
+  const room = bands * hose.bandMm + (bands - 1) * CLIP_GAP_MM + RIM_MM
+  if (room > tail.barbLengthMm + 1e-9)
+    out.push({
+      code: 'short-barb',
+      why:
+        `the barb is ${say(tail.barbLengthMm)} mm long and ${bands} bands of ${say(hose.bandMm)} mm ` +
+        `side by side want ${say(room)} mm`,
+    })
+  if (below && !hose.belowRated)
+    out.push({ code: 'hose-kind', why: 'this hose is not of a kind for below the waterline' })
+  return out
+}
+function hoseJoint(hose: Hose, tail: Tail, below: boolean): Joint {
+  const faults = hoseFaults(hose, tail, below)
+  return {
+    id: 'tail-hose',
+    title: 'Hose on its tail',
+    from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`,
+    to: `hose ${say(hose.boreMm)} mm, ${clipsSaid(hose.clips)}`,
+    verdict: faults.length ? 'short' : 'holds',
+    codes: faults.map((f) => f.code).sort(),
+    because: faults.length
+      ? `${sentence(faults.map((f) => f.why).join('; '))}.`
+      : `${clipsSaid(hose.clips)}, bands clear of each other, bore and barb agree.`,
+    turns: null,
+    seal: 'clips',
+  }
+}
+
 /**
  * Every joint by thread family, size, engagement and bore. `standingMm` is what stands of the tail above
  * nut or pad, after trimming.
  */
 export function chainOf(d: ThroughHullDesign, standingMm: number): Joint[] {
-  const out: Joint[] = []
   const { skin, valve, tail, hose } = d
+  const out: Joint[] = []
   if (skin.thread && valve)
     out.push(
       screwed(
@@ -76,70 +152,8 @@ export function chainOf(d: ThroughHullDesign, standingMm: number): Joint[] {
         tail.engagedMm ?? valve.outlet.depthMm,
       ),
     )
-  if (!valve && tail && skin.thread) {
-    // A tail that goes on a fitting without a valve turns over its thread, so the pair is the other way
-    // round.
-    const same =
-      skin.thread.size === tail.thread.size &&
-      skin.thread.family.startsWith('bsp') === tail.thread.family.startsWith('bsp')
-    out.push({
-      id: 'skin-tail',
-      title: 'Hose tail on skin fitting',
-      from: `${skin.title}: ${threadName(skin.thread.family, skin.thread.size)}`,
-      to: `${tail.title}: ${tail.thread.size}, by its union nut`,
-      verdict: same ? 'holds' : 'short',
-      codes: same ? [] : ['size'],
-      because: same
-        ? 'The union nut of the tail goes on the fitting\u2019s thread and seals on its face.'
-        : `${skin.thread.size} and ${tail.thread.size} are of different size or system.`,
-      turns: null,
-      seal: same ? 'face' : null,
-    })
-  }
-  if (hose && tail) {
-    const below = d.place.zMm < 0
-    const codes: string[] = []
-    const why: string[] = []
-    const apart = Math.abs(hose.boreMm - tail.barbMm)
-    if (apart > HOSE_SLACK_MM + 1e-9) {
-      codes.push('bore')
-      why.push(
-        `a ${say(hose.boreMm)} mm hose on a ${say(tail.barbMm)} mm barb is ${say(apart)} mm off; ${HOSE_SLACK_MM} mm is the most`,
-      )
-    }
-    const wanted = below ? 2 : 1
-    if (hose.clips < wanted) {
-      codes.push('clips')
-      why.push(
-        `${hose.clips === 0 ? 'no clip' : `${hose.clips} clip${hose.clips > 1 ? 's' : ''}`}; ${below ? 'two on every joint below the waterline' : 'one at least'}`,
-      )
-    }
-    const room =
-      Math.max(hose.clips, wanted) * hose.bandMm + (Math.max(hose.clips, wanted) - 1) * CLIP_GAP_MM + RIM_MM
-    if (room > tail.barbLengthMm + 1e-9) {
-      codes.push('short-barb')
-      why.push(
-        `the barb is ${say(tail.barbLengthMm)} mm long and ${Math.max(hose.clips, wanted)} bands of ${say(hose.bandMm)} mm side by side want ${say(room)} mm`,
-      )
-    }
-    if (below && !hose.belowRated) {
-      codes.push('hose-kind')
-      why.push('this hose is not of a kind for below the waterline')
-    }
-    out.push({
-      id: 'tail-hose',
-      title: 'Hose on its tail',
-      from: `${tail.title}: barb ${say(tail.barbMm)} mm, ${say(tail.barbLengthMm)} mm long`,
-      to: `hose ${say(hose.boreMm)} mm, ${hose.clips} clip${hose.clips === 1 ? '' : 's'}`,
-      verdict: codes.length ? 'short' : 'holds',
-      codes: codes.sort(),
-      because: why.length
-        ? `${sentence(why.join('; '))}.`
-        : `${hose.clips} clip${hose.clips === 1 ? '' : 's'}, bands clear of each other, bore and barb agree.`,
-      turns: null,
-      seal: 'clips',
-    })
-  }
+  if (!valve && tail && skin.thread) out.push(unionJoint({ title: skin.title, thread: skin.thread }, tail))
+  if (hose && tail) out.push(hoseJoint(hose, tail, d.place.zMm < 0))
   return out
 }
 
