@@ -18,39 +18,42 @@ const sector = (from: number, to: number, r0: number, r1: number): Pt[] => [
   ...arc(to, from, r0),
 ]
 
-/**
- * The valve from inside, looking at the hull: 0 aft to the right, 90 to starboard, counter-clockwise. What
- * stands in the way, where it may point, and what to turn.
- */
-export function clockDial(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): Drawing | null {
-  const c = j.clock
-  const v = d.valve
-  if (!c || !v) return null
-  const shapes: Shape[] = []
-  const reach = v.handleMm + 15
-  const rim = reach * 1.22
-  const textMm = reach / 5.8
-  for (const [from, to] of c.freeWanted)
-    shapes.push({
+interface Dial {
+  d: ThroughHullDesign
+  v: NonNullable<ThroughHullDesign['valve']>
+  c: NonNullable<ThroughHullJudgement['clock']>
+  reach: number
+  rim: number
+  textMm: number
+}
+const CENTRE: Pt = { x: 0, y: 0 }
+
+/** Where it may point, and what it sweeps from open to shut. */
+function swept({ d, v, c, reach, rim }: Dial): Shape[] {
+  return [
+    ...c.freeWanted.map(([from, to]): Shape => ({
       kind: 'area',
       points: sector(from!, to!, rim, rim * 1.07),
       tone: 'epoxy-glass',
       role: 'free',
       label: `free from ${say(Math.round(from!))}\u00b0 to ${say(Math.round(to!))}\u00b0`,
-    })
-  // What it sweeps from open to shut.
-  for (const arm of v.handle === 'tee' ? [0, 180] : [0])
-    shapes.push({
+    })),
+    ...(v.handle === 'tee' ? [0, 180] : [0]).map((arm): Shape => ({
       kind: 'area',
-      points: [{ x: 0, y: 0 }, ...arc(d.clock.wantedDeg + arm, d.clock.wantedDeg + arm + v.sweepDeg, reach)],
+      points: [CENTRE, ...arc(d.clock.wantedDeg + arm, d.clock.wantedDeg + arm + v.sweepDeg, reach)],
       tone: c.sweepFree ? 'plastic' : 'insert',
       role: 'sweep',
       label: c.sweepFree ? 'swept, free' : 'swept, and something stands in it',
-    })
-  shapes.push(
-    { kind: 'ring', at: { x: 0, y: 0 }, r: rim, weight: 'outline' },
-    { kind: 'ring', at: { x: 0, y: 0 }, r: d.skin.flangeMm / 2, weight: 'hidden' },
-  )
+    })),
+  ]
+}
+
+/** The rim with its degrees, and what they mean on the boat. */
+function rose({ d, rim, textMm }: Dial): Shape[] {
+  const shapes: Shape[] = [
+    { kind: 'ring', at: CENTRE, r: rim, weight: 'outline' },
+    { kind: 'ring', at: CENTRE, r: d.skin.flangeMm / 2, weight: 'hidden' },
+  ]
   for (let deg = 0; deg < 360; deg += 10)
     shapes.push({
       kind: 'path',
@@ -64,89 +67,117 @@ export function clockDial(d: ThroughHullDesign, j: ThroughHullJudgement, units: 
     [270, '270 port'],
   ] as const) {
     const p = at(deg, rim * 1.13)
+    const lower = deg === 90 ? 0 : deg === 270 ? textMm : textMm * 0.35
     shapes.push({
       kind: 'text',
-      at: { x: p.x, y: p.y - (deg === 90 ? 0 : deg === 270 ? textMm : textMm * 0.35) },
+      at: { x: p.x, y: p.y - lower },
       text,
       size: textMm,
       anchor: deg === 0 ? 'start' : deg === 180 ? 'end' : 'middle',
     })
   }
-  for (const o of j.obstacles)
-    shapes.push({
-      kind: 'path',
-      points: [
-        { x: o.x1Mm, y: o.y1Mm },
-        { x: o.x2Mm, y: o.y2Mm },
-      ],
-      weight: o.neighbour || o.map ? 'outline' : 'load',
-      role: o.what,
-    })
-  const arm = (deg: number, role: string, label: string, w: number) => {
-    const [p, q, n] = [at(deg, v.handleMm), at(deg, -v.boreMm * 0.3), at(deg + 90, w)]
-    shapes.push({
-      kind: 'area',
-      points: [
-        { x: q.x + n.x, y: q.y + n.y },
-        { x: p.x + n.x * 0.7, y: p.y + n.y * 0.7 },
-        { x: p.x - n.x * 0.7, y: p.y - n.y * 0.7 },
-        { x: q.x - n.x, y: q.y - n.y },
-      ],
-      tone: 'hardware',
-      role,
-      label,
-    })
+  return shapes
+}
+const obstacleLines = (j: ThroughHullJudgement): Shape[] =>
+  j.obstacles.map((o) => ({
+    kind: 'path',
+    points: [
+      { x: o.x1Mm, y: o.y1Mm },
+      { x: o.x2Mm, y: o.y2Mm },
+    ],
+    weight: o.neighbour || o.map ? 'outline' : 'load',
+    role: o.what,
+  }))
+
+function armShape({ v }: Dial, deg: number, label: string): Shape {
+  const [p, q, n] = [at(deg, v.handleMm), at(deg, -v.boreMm * 0.3), at(deg + 90, v.boreMm * 0.22)]
+  return {
+    kind: 'area',
+    points: [
+      { x: q.x + n.x, y: q.y + n.y },
+      { x: p.x + n.x * 0.7, y: p.y + n.y * 0.7 },
+      { x: p.x - n.x * 0.7, y: p.y - n.y * 0.7 },
+      { x: q.x - n.x, y: q.y - n.y },
+    ],
+    tone: 'hardware',
+    role: 'clock.wantedDeg',
+    label,
   }
-  arm(d.clock.wantedDeg, 'clock.wantedDeg', `open at ${say(d.clock.wantedDeg)}\u00b0`, v.boreMm * 0.22)
-  if (v.handle === 'tee') arm(d.clock.wantedDeg + 180, 'clock.wantedDeg', 'second arm', v.boreMm * 0.22)
-  // Beside the arm, on the side that it does not sweep.
-  const beside = (deg: number, away: number, text: string, weight: 'strong' | 'normal') => {
-    const [p, q] = [at(deg, v.handleMm * 0.66), at(deg + away, textMm * 0.45 + v.boreMm * 0.22)]
-    const [c, s] = [Math.cos(((deg + away) * Math.PI) / 180), Math.sin(((deg + away) * Math.PI) / 180)]
-    shapes.push({
-      kind: 'text',
-      at: { x: p.x + q.x, y: p.y + q.y - textMm * (s > 0.5 ? 0 : s < -0.5 ? 0.75 : 0.35) },
-      text,
-      size: textMm,
-      anchor: c > 0.5 ? 'start' : c < -0.5 ? 'end' : 'middle',
-      weight,
-    })
+}
+/** A word beside the arm, on the side that it does not sweep. */
+function beside({ v, textMm }: Dial, deg: number, away: number, text: string): Shape {
+  const [p, q] = [at(deg, v.handleMm * 0.66), at(deg + away, textMm * 0.45 + v.boreMm * 0.22)]
+  const [c, s] = [Math.cos(((deg + away) * Math.PI) / 180), Math.sin(((deg + away) * Math.PI) / 180)]
+  return {
+    kind: 'text',
+    at: { x: p.x + q.x, y: p.y + q.y - textMm * (s > 0.5 ? 0 : s < -0.5 ? 0.75 : 0.35) },
+    text,
+    size: textMm,
+    anchor: c > 0.5 ? 'start' : c < -0.5 ? 'end' : 'middle',
+    weight: text === 'open' ? 'strong' : 'normal',
   }
+}
+function handleShapes(dial: Dial): Shape[] {
+  const { d, v } = dial
+  const open = d.clock.wantedDeg
   const side = Math.sign(v.sweepDeg) * 90
-  beside(d.clock.wantedDeg, -side, 'open', 'strong')
-  beside(d.clock.wantedDeg + v.sweepDeg, side, 'shut', 'normal')
-  if (d.clock.measuredDeg !== null && c.needed) {
-    shapes.push(
-      { kind: 'path', points: [{ x: 0, y: 0 }, at(d.clock.measuredDeg, v.handleMm)], weight: 'hidden' },
-      {
-        kind: 'path',
-        points: arc(d.clock.measuredDeg, d.clock.measuredDeg + c.rotateDeg, (d.skin.flangeMm / 2) * 1.12),
-        weight: 'load',
-      },
-    )
-    const m = at(d.clock.measuredDeg, v.handleMm * 0.9)
-    shapes.push({ kind: 'text', at: m, text: 'as it stops', size: textMm * 0.85, anchor: 'middle' })
-  }
-  shapes.push({
-    kind: 'disc',
-    at: { x: 0, y: 0 },
-    r: v.boreMm * 0.45,
-    tone: 'bolt',
-    role: 'valve',
-    label: 'stem',
-  })
+  return [
+    armShape(dial, open, `open at ${say(open)}\u00b0`),
+    ...(v.handle === 'tee' ? [armShape(dial, open + 180, 'second arm')] : []),
+    beside(dial, open, -side, 'open'),
+    beside(dial, open + v.sweepDeg, side, 'shut'),
+  ]
+}
+/** Where it stops as screwed home, and the turn from there. */
+function stopShapes({ d, v, c, textMm }: Dial): Shape[] {
+  const stop = d.clock.measuredDeg
+  if (stop === null || !c.needed) return []
+  return [
+    { kind: 'path', points: [CENTRE, at(stop, v.handleMm)], weight: 'hidden' },
+    { kind: 'path', points: arc(stop, stop + c.rotateDeg, (d.skin.flangeMm / 2) * 1.12), weight: 'load' },
+    {
+      kind: 'text',
+      at: at(stop, v.handleMm * 0.9),
+      text: 'as it stops',
+      size: textMm * 0.85,
+      anchor: 'middle',
+    },
+  ]
+}
+
+/**
+ * The valve from inside, looking at the hull: 0 aft to the right, 90 to starboard, counter-clockwise. What
+ * stands in the way, where it may point, and what to turn.
+ */
+export function clockDial(d: ThroughHullDesign, j: ThroughHullJudgement, units: Units): Drawing | null {
+  const c = j.clock
+  const v = d.valve
+  if (!c || !v) return null
+  const reach = v.handleMm + 15
+  const rim = reach * 1.22
+  const textMm = reach / 5.8
+  const dial: Dial = { d, v, c, reach, rim, textMm }
   const names = [...new Set(j.obstacles.map((o) => o.what).filter(Boolean))]
+  const swings = c.sweepFree ? 'it swings free' : 'something stands in its way'
+  const round = names.length ? ` Round it: ${names.join(', ')}.` : ''
   const ext = rim * 1.16
   return {
     title: 'From inside, looking at the hull; bow left, starboard up',
-    description: `Handle open at ${say(d.clock.wantedDeg)} degrees; ${c.sweepFree ? 'it swings free' : 'something stands in its way'}.${names.length ? ` Round it: ${names.join(', ')}.` : ''}`,
+    description: `Handle open at ${say(d.clock.wantedDeg)} degrees; ${swings}.${round}`,
     bounds: {
       minX: -ext - textMm * 4.4,
       maxX: ext + textMm * 3.6,
       minY: -ext - textMm * 1.3,
       maxY: ext + textMm,
     },
-    shapes,
+    shapes: [
+      ...swept(dial),
+      ...rose(dial),
+      ...obstacleLines(j),
+      ...handleShapes(dial),
+      ...stopShapes(dial),
+      { kind: 'disc', at: CENTRE, r: v.boreMm * 0.45, tone: 'bolt', role: 'valve', label: 'stem' },
+    ],
     legend: [],
     textMm,
     scaleBarMm: niceLength(reach / 2, units),

@@ -41,6 +41,12 @@ function padAcross(e: ThroughHullEntry, flangeMm: number, thicknessMm: number, d
 }
 const STOCK_PAD = [6, 8, 10, 12, 15, 18, 20, 25, 30]
 
+function hullKind({ kind, layers }: BoatZone): ThroughHullDesign['hull']['kind'] {
+  if (kind === 'sandwich') return 'cored'
+  if (kind === 'metal') return layers[0]?.material === 'mild-steel' ? 'steel' : 'aluminium'
+  return kind === 'timber' ? 'timber' : 'solid'
+}
+
 /**
  * The hull at a place as its zone says it is. Deadrise is the zone's figure there, an estimate until it is
  * measured at the place, and said to be unknown where the zone has none.
@@ -58,20 +64,10 @@ export function hullAt(
     null
   const total = zone?.layers.reduce((s, l) => s + l.thicknessMm, 0) ?? 12
   const deadrise = deadriseAt(zone, at.xMm)
-  const kind =
-    zone?.kind === 'sandwich'
-      ? 'cored'
-      : zone?.kind === 'metal'
-        ? zone.layers[0]?.material === 'mild-steel'
-          ? 'steel'
-          : 'aluminium'
-        : zone?.kind === 'timber'
-          ? 'timber'
-          : 'solid'
   return {
     zone: zone?.code ?? null,
     hull: {
-      kind,
+      kind: zone ? hullKind(zone) : 'solid',
       thicknessMm: total,
       measured: zone?.layers.every((l) => l.measured) ?? false,
       how: zone?.layers[0]?.measuredBy ?? '',
@@ -114,32 +110,67 @@ function startingBead(
   return ranked[0] ?? 'hybrid'
 }
 
+interface Spot {
+  place: ThroughHullDesign['place']
+  hull: ThroughHullDesign['hull']
+  duty: Duty
+  daysToLaunch?: number | null | undefined
+}
+
+function startingPad(entry: ThroughHullEntry, spot: Spot): ThroughHullDesign['pad'] {
+  const { skin, valve, family } = entry
+  if (family === 'welded-stub' || family === 'anode-stud' || family === 'transducer') return null
+  const flanged = valve && valve.kind !== 'screwed'
+  const least = Math.max(flanged ? 18 : 10, skin.leastTotalMm - spot.hull.thicknessMm)
+  const thicknessMm = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
+  return {
+    material: skin.material === 'composite' ? 'glass-epoxy' : 'g10',
+    thicknessMm,
+    diameterMm: padAcross(entry, flanged ? valve.flangeMm : skin.flangeMm, thicknessMm, spot.duty),
+  } as ThroughHullDesign['pad']
+}
+/** What only some families have, as they are usually found. */
+const startingFamily = (entry: ThroughHullEntry) => ({
+  transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
+  plug:
+    entry.family === 'drain-plug'
+      ? {
+          throughBolted: true,
+          block: true,
+          flush: true,
+          grounds: false,
+          choke: true,
+          chokeMm: null,
+          pumpsLpm: null,
+        }
+      : null,
+  chest:
+    entry.family === 'sea-chest'
+      ? {
+          openMm2: 6500,
+          users: [
+            { name: 'engine', flowLpm: 60 },
+            { name: 'deck wash', flowLpm: 35 },
+          ],
+        }
+      : null,
+  stud:
+    entry.family === 'anode-stud'
+      ? { wired: true, clearOfBilge: false, spannerRoom: false, protects: '' }
+      : null,
+  drain:
+    entry.family === 'scupper' ? { areaM2: 3.2, waterMm: 200, fallMm: 150, drains: 2, limitS: 300 } : null,
+})
+
 /**
  * A first design of an entry at a place: what the catalogue gives, the usual choices of the trade,
  * estimates where nobody has measured.
  */
-export function startThroughHull(
-  entry: ThroughHullEntry,
-  spot: {
-    place: ThroughHullDesign['place']
-    hull: ThroughHullDesign['hull']
-    duty: Duty
-    daysToLaunch?: number | null | undefined
-  },
-  name: string,
-): ThroughHullDesign {
+export function startThroughHull(entry: ThroughHullEntry, spot: Spot, name: string): ThroughHullDesign {
   const { skin, valve } = entry
   const composite = skin.material === 'composite'
   const metalHull = spot.hull.kind === 'aluminium' || spot.hull.kind === 'steel'
   const bead = startingBead(entry, spot)
-  const flange = valve && valve.kind !== 'screwed' ? valve.flangeMm : skin.flangeMm
-  const wantPad =
-    entry.family !== 'welded-stub' && entry.family !== 'anode-stud' && !(entry.family === 'transducer')
-  const least = Math.max(
-    valve && valve.kind !== 'screwed' ? 18 : 10,
-    skin.leastTotalMm - spot.hull.thicknessMm,
-  )
-  const thickness = STOCK_PAD.find((t) => t >= least) ?? roundUp(least, 5)
   return parseThroughHull({
     schemaVersion: THROUGH_HULL_VERSION,
     name,
@@ -152,13 +183,7 @@ export function startThroughHull(
     skin,
     boredMm: null,
     beddingMm: 1,
-    pad: wantPad
-      ? {
-          material: composite ? 'glass-epoxy' : 'g10',
-          thicknessMm: thickness,
-          diameterMm: padAcross(entry, flange, thickness, spot.duty),
-        }
-      : null,
+    pad: startingPad(entry, spot),
     // Square to the hull on a flat pad: fewest parts, no tapered bond. Wedges are asked for.
     wedge: { blocks: 'none', thinMm: 5, marginMm: 10 },
     valve,
@@ -168,7 +193,7 @@ export function startThroughHull(
       method: entry.method,
       bolts: 3,
       size: 'M8',
-      grade: metalHull ? 'A4-70' : composite ? 'A4-70' : 'silicon-bronze',
+      grade: metalHull || composite ? 'A4-70' : 'silicon-bronze',
       insertMm: entry.method === 'insert' ? 12 : null,
       engagedMm: null,
     },
@@ -182,35 +207,7 @@ export function startThroughHull(
       ...USUAL_DAY,
     },
     metals: { school: composite ? 'isolate-each' : 'bond-all' },
-    transducer: entry.transducer ? { ...entry.transducer, waterDepthM: 10 } : null,
-    plug:
-      entry.family === 'drain-plug'
-        ? {
-            throughBolted: true,
-            block: true,
-            flush: true,
-            grounds: false,
-            choke: true,
-            chokeMm: null,
-            pumpsLpm: null,
-          }
-        : null,
-    chest:
-      entry.family === 'sea-chest'
-        ? {
-            openMm2: 6500,
-            users: [
-              { name: 'engine', flowLpm: 60 },
-              { name: 'deck wash', flowLpm: 35 },
-            ],
-          }
-        : null,
-    stud:
-      entry.family === 'anode-stud'
-        ? { wired: true, clearOfBilge: false, spannerRoom: false, protects: '' }
-        : null,
-    drain:
-      entry.family === 'scupper' ? { areaM2: 3.2, waterMm: 200, fallMm: 150, drains: 2, limitS: 300 } : null,
+    ...startingFamily(entry),
   })
 }
 
