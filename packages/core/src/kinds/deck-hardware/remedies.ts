@@ -193,91 +193,86 @@ const tighterLess = (j: Judgement): Candidate[] => {
   ]
 }
 
+const keptApart = (d: Design): Candidate[] => [
+  {
+    id: 'isolate',
+    text: sleeveFits(d)
+      ? 'sleeve, washer and sealant between them'
+      : 'isolating paste on shank, thread and under the head: no sleeve stands under a countersunk head',
+    change: { isolation: bestIsolation(d) },
+  },
+]
+
+/** A heavier weld, or a doubler with more of it. */
+function doublerWays({ doubler }: Design): Candidate[] {
+  if (!doubler) return []
+  const [l, w] = [Math.ceil(doubler.lengthMm * 1.3), Math.ceil(doubler.widthMm * 1.3)]
+  return [
+    ...[1.5, 2].map((k) => ({
+      id: `weld-${k}`,
+      text: `a weld of ${Math.ceil(doubler.weldMm * k)} mm`,
+      change: { 'doubler.weldMm': Math.ceil(doubler.weldMm * k) },
+    })),
+    {
+      id: 'doubler-grow',
+      text: `a doubler of ${l} \u00d7 ${w}`,
+      change: { 'doubler.lengthMm': l, 'doubler.widthMm': w },
+    },
+  ]
+}
+const otherBolt = (d: Design): Candidate[] =>
+  d.bolt.partThreaded
+    ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }]
+    : smallerBolt(d)
+const firstSealant = (d: Design, { sealant: { best } }: Judgement): Candidate[] =>
+  best && best !== d.bedding.sealant
+    ? [{ id: 'sealant', text: 'the sealant that ranks first', change: { 'bedding.sealant': best } }]
+    : []
+
+type Ways = (d: Design, check: Check, j: Judgement) => Candidate[]
+const stiffer: Ways = (d, _, j) => [...thicker(d, j), ...otherMaterial(d)]
+const heldInPlate: Ways = (d, _, j) => [...biggerBolt(d), ...thicker(d, j), ...otherMaterial(d)]
+const offTheEdge: Ways = (d) => [...fartherIn(d), ...smallerBolt(d)]
+const underneath: Ways = (d, check) => [...underWays(d, check.id), ...schools(d)]
+const spreadMore: Ways = (d, check) => [
+  ...wider(d, check.utilisation),
+  ...schools(d),
+  ...(d.plate ? [] : largeWashers(d)),
+]
+/** What helps each check. */
+const WAYS: Record<string, Ways> = {
+  bolt: (d) => [...strongerGrade(d), ...biggerBolt(d)],
+  bearing: biggerBolt,
+  'bearing-plug': biggerBolt,
+  'plug-hold': (d) => [...biggerBolt(d), ...widerBore(d)],
+  'bearing-plate': heldInPlate,
+  'plate-bond': heldInPlate,
+  'edge-distance': offTheEdge,
+  'shear-out': offTheEdge,
+  spacing: smallerBolt,
+  'plate-overhang': stiffer,
+  'plate-span': stiffer,
+  'plate-stiffness': stiffer,
+  tightening: (_d, _check, j) => tighterLess(j),
+  deck: (_d, _check, j) => tighterLess(j),
+  material: otherMaterial,
+  'core-dry': (d) => [...widerBore(d), ...schools(d)],
+  'bolt-length': otherBolt,
+  metals: keptApart,
+  'skin-bending': underneath,
+  'push-punching-core': underneath,
+  'push-punching-skin': underneath,
+  'doubler-weld': doublerWays,
+  sealant: (d, _, j) => firstSealant(d, j),
+  'punching-core': spreadMore,
+  'punching-skin': spreadMore,
+}
 function candidates(d: Design, check: Check, j: Judgement): Candidate[] {
-  switch (check.id) {
-    case 'bolt':
-      return [...strongerGrade(d), ...biggerBolt(d)]
-    case 'bearing':
-    case 'bearing-plug':
-      return biggerBolt(d)
-    case 'plug-hold':
-      return [...biggerBolt(d), ...widerBore(d)]
-    case 'bearing-plate':
-    case 'plate-bond':
-      return [...biggerBolt(d), ...thicker(d, j), ...otherMaterial(d)]
-    case 'edge-distance':
-    case 'shear-out':
-      return [...fartherIn(d), ...smallerBolt(d)]
-    case 'spacing':
-      return smallerBolt(d)
-    case 'plate-overhang':
-    case 'plate-span':
-    case 'plate-stiffness':
-      return [...thicker(d, j), ...otherMaterial(d)]
-    case 'tightening':
-    case 'deck':
-      return tighterLess(j)
-    case 'material':
-      return otherMaterial(d)
-    case 'core-dry':
-      return [...widerBore(d), ...schools(d)]
-    case 'bolt-length':
-      return d.bolt.partThreaded
-        ? [{ id: 'full-thread', text: 'fully threaded bolts', change: { 'bolt.partThreaded': false } }]
-        : smallerBolt(d)
-    case 'metals':
-      return [
-        {
-          id: 'isolate',
-          text: sleeveFits(d)
-            ? 'sleeve, washer and sealant between them'
-            : 'isolating paste on shank, thread and under the head: no sleeve stands under a countersunk head',
-          change: { isolation: bestIsolation(d) },
-        },
-      ]
-    case 'skin-bending':
-    case 'push-punching-core':
-    case 'push-punching-skin':
-      return [...underWays(d, check.id), ...schools(d)]
-    case 'doubler-weld':
-      return d.doubler
-        ? [1.5, 2]
-            .map((k) => ({
-              id: `weld-${k}`,
-              text: `a weld of ${Math.ceil(d.doubler!.weldMm * k)} mm`,
-              change: { 'doubler.weldMm': Math.ceil(d.doubler!.weldMm * k) },
-            }))
-            .concat([
-              {
-                id: 'doubler-grow',
-                text: `a doubler of ${Math.ceil(d.doubler.lengthMm * 1.3)} \u00d7 ${Math.ceil(d.doubler.widthMm * 1.3)}`,
-                change: {
-                  'doubler.lengthMm': Math.ceil(d.doubler.lengthMm * 1.3),
-                  'doubler.widthMm': Math.ceil(d.doubler.widthMm * 1.3),
-                },
-              } as never,
-            ])
-        : []
-    case 'sealant':
-      return j.sealant.best && j.sealant.best !== d.bedding.sealant
-        ? [
-            {
-              id: 'sealant',
-              text: 'the sealant that ranks first',
-              change: { 'bedding.sealant': j.sealant.best },
-            },
-          ]
-        : []
-    case 'punching-core':
-    case 'punching-skin':
-      return [...wider(d, check.utilisation), ...schools(d), ...(d.plate ? [] : largeWashers(d))]
-    default:
-      return check.id.startsWith('crush-plate')
-        ? [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)]
-        : check.id.startsWith('crush-base')
-          ? schools(d)
-          : underWays(d, check.id)
-  }
+  const ways = WAYS[check.id]
+  if (ways) return ways(d, check, j)
+  if (check.id.startsWith('crush-plate'))
+    return [...(d.plate ? [] : largeWashers(d)), ...wider(d, check.utilisation), ...schools(d)]
+  return check.id.startsWith('crush-base') ? schools(d) : underWays(d, check.id)
 }
 
 /** Changes worth judging for what does not hold, the likeliest first. */

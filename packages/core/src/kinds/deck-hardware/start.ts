@@ -42,27 +42,72 @@ const firstSheet = (size: string, stock: Stock) =>
         bedGapMm: INCH / 16,
       }
     : { thicknessMm: 8, bedGapMm: 1 }
+type Sheet = Design['stock']
+const isMetal = (spot: Spot) => spot.structure.kind === 'metal'
+
+function startingPlate(entry: CatalogueEntry, spot: Spot, size: string, stock: Sheet) {
+  if (isMetal(spot) || entry.family === 'track') return null
+  const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes, stock } as Design
+  return { material: 'g10', ...plateFor(bare, 40), ...firstSheet(size, stock) }
+}
+const startingCore = ({ structure }: Spot, size: string, stock: Sheet) => ({
+  school: structure.kind === 'sandwich' ? 'bore-fill' : 'none',
+  boreMm:
+    structure.kind === 'sandwich' ? easyBoreMm(structure.core.material, SIZES[size]!.clearanceMm) : null,
+  undercutMm: null,
+  insert: null,
+  chamferMm: stock === 'inch' ? INCH / 16 : 1.5,
+  torn: false,
+  lightLoad: false,
+})
+const startingBolt = (entry: CatalogueEntry, size: string) => ({
+  size,
+  grade: 'A4-70',
+  head: entry.head,
+  headWasher: entry.head === 'countersunk' ? 'none' : 'plain',
+  nut: 'locking',
+  nutWasher: entry.family === 'track' ? 'large' : 'plain',
+  partThreaded: false,
+  threadsInShear: true,
+  paste: true,
+  torqueNm: null,
+})
+const startingBedding = (entry: CatalogueEntry, spot: Spot) => ({
+  sealant: spot.belowWaterline ? 'pu-medium' : 'butyl',
+  tightening: 'once',
+  serviceAgainYears: 10,
+  movementMm: 0,
+  sunlight: false,
+  fuelOrSolvent: false,
+  toBePainted: false,
+  baseFace: entry.face,
+  deckFace: isMetal(spot) ? 'aluminium' : 'gelcoat',
+  beadMm: null,
+  tempC: 12,
+  humidityPct: 65,
+})
+const DOUBLED = ['towing-post', 'lifting-point', 'doubler', 'bitt', 'winch', 'foot-plate']
+const startingDoubler = (entry: CatalogueEntry, { structure }: Spot) =>
+  structure.kind === 'metal' && DOUBLED.includes(entry.family)
+    ? {
+        ...doublerFor(entry),
+        thicknessMm: Math.ceil(structure.thicknessMm * 1.5),
+        weldMm: structure.thicknessMm,
+      }
+    : null
+
 /** A first design of a catalogue fitting at a spot: usual choices, every one of them open to change. */
 export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): Design {
-  const cored = spot.structure.kind === 'sandwich'
-  const size = drilledFor(entry, spot.structure.kind === 'metal')
+  const size = drilledFor(entry, isMetal(spot))
   const { load, guesses } = startingLoad(entry, spot)
   const stock = spot.boat?.units === 'inch' || SIZES[size]!.system === 'inch' ? 'inch' : 'metric'
-  const bare = { bolts: entry.bolts, bolt: { size }, sizes: entry.sizes, stock } as Design
+  const { zone, xMm, yMm, zMm, edgeMm, belowWaterline } = spot
   const design = parseDesign({
     schemaVersion: SCHEMA_VERSION,
     name,
     family: entry.family,
     catalogueId: entry.id,
-    place: {
-      zone: spot.zone,
-      xMm: spot.xMm,
-      yMm: spot.yMm,
-      zMm: spot.zMm,
-      edgeMm: spot.edgeMm,
-      belowWaterline: spot.belowWaterline,
-      measuredFrom: spot.measuredFrom ?? [],
-    },
+    place: { zone, xMm, yMm, zMm, edgeMm, belowWaterline, measuredFrom: spot.measuredFrom ?? [] },
     structure: spot.structure,
     measured: spot.measured,
     duty: spot.duty,
@@ -73,60 +118,12 @@ export function startDesign(entry: CatalogueEntry, spot: Spot, name: string): De
     bolts: entry.bolts,
     sizes: entry.sizes,
     stock,
-    bolt: {
-      size,
-      grade: 'A4-70',
-      head: entry.head,
-      headWasher: entry.head === 'countersunk' ? 'none' : 'plain',
-      nut: 'locking',
-      nutWasher: entry.family === 'track' ? 'large' : 'plain',
-      partThreaded: false,
-      threadsInShear: true,
-      paste: true,
-      torqueNm: null,
-    },
-    plate:
-      spot.structure.kind === 'metal'
-        ? null
-        : entry.family === 'track'
-          ? null
-          : { material: 'g10', ...plateFor(bare, 40), ...firstSheet(size, stock) },
-    core: {
-      school: cored ? 'bore-fill' : 'none',
-      boreMm:
-        spot.structure.kind === 'sandwich'
-          ? easyBoreMm(spot.structure.core.material, SIZES[size]!.clearanceMm)
-          : null,
-      undercutMm: null,
-      insert: null,
-      chamferMm: stock === 'inch' ? INCH / 16 : 1.5,
-      torn: false,
-      lightLoad: false,
-    },
-    bedding: {
-      sealant: spot.belowWaterline ? 'pu-medium' : 'butyl',
-      tightening: 'once',
-      serviceAgainYears: 10,
-      movementMm: 0,
-      sunlight: false,
-      fuelOrSolvent: false,
-      toBePainted: false,
-      baseFace: entry.face,
-      deckFace: spot.structure.kind === 'metal' ? 'aluminium' : 'gelcoat',
-      beadMm: null,
-      tempC: 12,
-      humidityPct: 65,
-    },
+    bolt: startingBolt(entry, size),
+    plate: startingPlate(entry, spot, size, stock),
+    core: startingCore(spot, size, stock),
+    bedding: startingBedding(entry, spot),
     pipeMm: entry.pipeMm ?? null,
-    doubler:
-      spot.structure.kind === 'metal' &&
-      ['towing-post', 'lifting-point', 'doubler', 'bitt', 'winch', 'foot-plate'].includes(entry.family)
-        ? {
-            ...doublerFor(entry),
-            thicknessMm: Math.ceil(spot.structure.thicknessMm * 1.5),
-            weldMm: spot.structure.thicknessMm,
-          }
-        : null,
+    doubler: startingDoubler(entry, spot),
   })
   // Metals that would eat each other are kept apart from the start; the fitter may think otherwise.
   const metals = metalsCheck(design)

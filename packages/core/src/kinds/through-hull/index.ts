@@ -1,6 +1,7 @@
 export * from './families'
 export * from './design'
-export * from './goods'
+export * from './catalogue'
+export { SKINS, TAILS, VALVES } from './goods'
 export * from './own-goods'
 export * from './obstacles'
 export * from './start'

@@ -15,7 +15,7 @@ import { THROUGH_HULL_VERSION, throughHullSchema, type ThroughHullDesign } from 
 import { clockDial } from './dial'
 import { THROUGH_HULL_FAMILY, THROUGH_HULL_FAMILIES, USE_TITLES } from './families'
 import { findingsFor, taperPlugOf } from './findings'
-import { THROUGH_HULL_CATALOGUE, throughHullEntry, type ThroughHullEntry } from './goods'
+import { THROUGH_HULL_CATALOGUE, throughHullEntry, type ThroughHullEntry } from './catalogue'
 import { judgeThroughHull } from './judge'
 import { METHOD_TITLE, type ThroughHullJudgement } from './judgement'
 import { baseOf } from './seat'
