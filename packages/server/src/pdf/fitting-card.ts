@@ -10,11 +10,10 @@ import {
 } from '@north-tide/core'
 import type { FittingSheet } from '../services/fittings'
 import { drawOnPage } from './draw'
-import { MARGIN, SHORT, SOFT, sheetOf } from './sheet'
+import { MARGIN, SHORT, SOFT, Sheet } from './sheet'
 
 /** The card of one fitting, of whatever kind, for the wall beside the work and the surveyor's folder. A4. */
 export type Card = FittingSheet & { units: Units; printedAt: Date }
-type Page = ReturnType<typeof sheetOf>
 
 function placeSaid({ design: d, kind, zone, units, f }: Card): string {
   const mm = (v: number) => formatLength(v, units)
@@ -30,13 +29,13 @@ function placeSaid({ design: d, kind, zone, units, f }: Card): string {
   ].join(' \u00b7 ')
 }
 
-function warnings(s: Page, p: Card) {
+function warnings(s: Sheet, p: Card) {
   if (p.solverDue)
     s.words('The plate solver has not judged it yet: the verdict is by the hand checks alone.', SHORT)
   if (p.stale)
     s.words(`The boat has been measured again: ${p.stale.join('; ')}. It is judged as it is now.`, SHORT)
 }
-function drawings(s: Page, p: Card) {
+function drawings(s: Sheet, p: Card) {
   const [first, ...others] = p.kind.drawings(p.design, p.judgement, p.units)
   if (first) s.section(first.drawing, 260)
   if (p.flags.length) {
@@ -61,7 +60,7 @@ function drawings(s: Page, p: Card) {
   }
 }
 
-function work(s: Page, p: Card) {
+function work(s: Sheet, p: Card) {
   s.heading('Parts')
   for (const part of p.kind.parts(p.design, p.judgement)) {
     const said = partSaid(part, p.units)
@@ -87,7 +86,7 @@ function work(s: Page, p: Card) {
 export function fittingCard(p: Card): PDFKit.PDFDocument {
   const { judgement: j, design: d } = p
   const subject = `Card of a fitting: ${p.kind.title.toLowerCase()}`
-  const s = sheetOf({ name: d.name, boatName: p.boat.name, units: p.units, subject })
+  const s = new Sheet({ name: d.name, boatName: p.boat.name, units: p.units, subject })
   const because = j.checks.find((c) => c.id === j.governing)?.because ?? ''
   s.top(placeSaid(p), p.holes, j.verdict, because)
   warnings(s, p)

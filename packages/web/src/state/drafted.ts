@@ -1,8 +1,10 @@
-import { computed, getCurrentScope, onScopeDispose, ref, shallowRef, type ShallowRef } from 'vue'
+import { computed, getCurrentScope, onScopeDispose, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
 import { withChange } from '@north-tide/core'
 import { ApiRefusal, Offline } from '../api'
 import { useBoats } from './boats'
+import { draftBox } from './draft-box'
 import { useSession } from './session'
+import { undoSteps } from './undo-steps'
 
 interface Saved<D> {
   id: string
@@ -10,16 +12,8 @@ interface Saved<D> {
   design: D
   updatedBy: string
 }
-interface Draft<D> {
-  version: number
-  design: D
-  at: string
-}
 const SAVE_AFTER_MS = 500
 const RETRY_MS = 3000
-/** Keystrokes in one field within this time are one step of undo. */
-const ONE_STEP_MS = 1200
-const MOST_UNDO = 200
 
 const flushes = new Set<() => Promise<void>>()
 /**
@@ -28,6 +22,7 @@ const flushes = new Set<() => Promise<void>>()
  */
 export const flushAll = () => Promise.all([...flushes].map((flush) => flush()))
 
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 const isObject = (v: unknown): v is Record<string, unknown> =>
   v !== null && typeof v === 'object' && !Array.isArray(v)
 /** `theirs`, with what `mine` changed since `base`: field by field, lists as a whole. */
@@ -38,53 +33,59 @@ export function merged<T>(theirs: T, base: T, mine: T): T {
         .filter((k) => k in mine || !(k in base))
         .map((k) => [k, merged(theirs[k], base[k], mine[k])]),
     ) as T
-  return JSON.stringify(mine) === JSON.stringify(base) ? theirs : mine
+  return same(mine, base) ? theirs : mine
 }
 
-/**
- * A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and
- * two versions never lost in one another.
- */
-export function drafted<D extends object, S extends Saved<D>>(
-  prefix: string,
-  put: (id: string, body: { version: number; design: D }) => Promise<S>,
-) {
-  const session = useSession()
-  const boats = useBoats()
-  const draftKey = (id: string) => `north-tide:${prefix}:${id}`
-  const openId = ref<string | null>(null)
-  const design = shallowRef(null) as ShallowRef<D | null>
-  const version = ref(0)
-  const saving = ref<'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict'>('saved')
-  const refusal = ref<string | null>(null)
-  const conflict = shallowRef<S | null>(null)
-  const past = shallowRef<D[]>([])
-  const future = shallowRef<D[]>([])
-  let lastStep = { key: '', at: 0 }
-  let timer: ReturnType<typeof setTimeout> | undefined
-  /** who is signed out by the clock goes on typing: it is kept, and sent when he is back */
-  const readOnly = computed(() => session.account !== null && !session.may('work', boats.picture?.id))
+type Put<D, S> = (id: string, body: { version: number; design: D }) => Promise<S>
+type Saving = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict'
 
-  function keepDraft() {
-    if (!openId.value || !design.value) return
-    localStorage.setItem(
-      draftKey(openId.value),
-      JSON.stringify({
-        version: version.value,
-        design: design.value,
-        at: new Date().toISOString(),
-      } satisfies Draft<D>),
-    )
+/** What is open on a bench, and how far the server has it. */
+function openDraft<D extends object, S extends Saved<D>>(prefix: string) {
+  return {
+    box: draftBox<D>(prefix),
+    openId: ref<string | null>(null),
+    design: shallowRef(null) as ShallowRef<D | null>,
+    version: ref(0),
+    saving: ref('saved') as Ref<Saving>,
+    refusal: ref<string | null>(null),
+    conflict: shallowRef(null) as ShallowRef<S | null>,
   }
+}
+type Open<D extends object, S extends Saved<D>> = ReturnType<typeof openDraft<D, S>>
+
+/** Sends what is open some time after the last change, one save at a time. */
+function savingBehind<D extends object, S extends Saved<D>>(open: Open<D, S>, put: Put<D, S>) {
+  const session = useSession()
+  const { box, openId, design, version, saving, refusal, conflict } = open
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** A second save that overtook the first would be taken for somebody else's. */
+  let running: Promise<void> | null = null
+
+  const keepDraft = () => {
+    if (openId.value && design.value) box.keep(openId.value, version.value, design.value)
+  }
+  const stop = () => clearTimeout(timer)
   function schedule(ms = SAVE_AFTER_MS) {
-    clearTimeout(timer)
+    stop()
     timer = setTimeout(() => void save(), ms)
   }
-  /** One save at a time: a second that overtook the first would be taken for somebody else's. */
-  let running: Promise<void> | null = null
   function save(): Promise<void> {
     running ??= send().finally(() => (running = null))
     return running
+  }
+  function refused(error: unknown, sent: D) {
+    if (error instanceof Offline) {
+      saving.value = 'offline'
+      schedule(RETRY_MS)
+    } else if (error instanceof ApiRefusal && error.refusal.code === 'stale') {
+      saving.value = 'conflict'
+      conflict.value = error.refusal.current as S
+    } else if (!session.ended(error)) {
+      saving.value = 'refused'
+      refusal.value = error instanceof Error ? error.message : 'It was not saved'
+      // What was changed meanwhile may be what mends it.
+      if (design.value !== sent) schedule()
+    }
   }
   async function send() {
     if (!openId.value || !design.value || saving.value === 'conflict') return
@@ -97,124 +98,120 @@ export function drafted<D extends object, S extends Saved<D>>(
       version.value = answer.version
       refusal.value = null
       if (design.value === sent) {
-        localStorage.removeItem(draftKey(id))
+        box.drop(id)
         saving.value = 'saved'
       } else {
         keepDraft()
         schedule()
       }
     } catch (error) {
-      if (openId.value !== id) return
-      if (error instanceof Offline) {
-        saving.value = 'offline'
-        schedule(RETRY_MS)
-      } else if (error instanceof ApiRefusal && error.refusal.code === 'stale') {
-        saving.value = 'conflict'
-        conflict.value = error.refusal.current as S
-      } else if (!session.ended(error)) {
-        saving.value = 'refused'
-        refusal.value = error instanceof Error ? error.message : 'It was not saved'
-        // What was changed meanwhile may be what mends it.
-        if (design.value !== sent) schedule()
-      }
+      if (openId.value === id) refused(error, sent)
     }
   }
-  function keep(next: D) {
+  /** Whatever waits to be saved is sent now. */
+  async function flush() {
+    stop()
+    if (running) await running
+    stop()
+    if (saving.value === 'waiting' || saving.value === 'offline') await save()
+  }
+  return { keepDraft, schedule, stop, flush }
+}
+type Behind = ReturnType<typeof savingBehind>
+
+/** What comes from the server: taken up, followed, or settled between two versions. */
+function meeting<D extends object, S extends Saved<D>>(
+  open: Open<D, S>,
+  steps: ReturnType<typeof undoSteps<D>>,
+  behind: Behind,
+) {
+  const { box, openId, design, version, saving, refusal, conflict } = open
+  return {
+    /** Takes up what the server has, and the draft that was left here if it says something else. */
+    take(got: S) {
+      behind.stop()
+      steps.clear()
+      openId.value = got.id
+      conflict.value = null
+      refusal.value = null
+      version.value = got.version
+      design.value = got.design
+      saving.value = 'saved'
+      const draft = box.left(got.id)
+      if (!draft) return
+      if (same(draft.design, got.design)) return box.drop(got.id)
+      design.value = draft.design
+      if (draft.version === got.version) {
+        saving.value = 'waiting'
+        behind.schedule(0)
+      } else {
+        conflict.value = got
+        saving.value = 'conflict'
+      }
+    },
+    /**
+     * What the server changed by another door (an order, a tick) is taken up without losing the steps of
+     * undo.
+     */
+    follow(got: S, since: D | null) {
+      const now = design.value
+      version.value = got.version
+      // What was typed while the answer was on its way stays.
+      design.value = now === since || !now || !since ? got.design : merged(got.design, since, now)
+    },
+    settle(mine: boolean) {
+      const theirs = conflict.value
+      if (!theirs || !design.value || !openId.value) return
+      conflict.value = null
+      version.value = theirs.version
+      if (mine) {
+        saving.value = 'waiting'
+        behind.keepDraft()
+        behind.schedule(0)
+        return
+      }
+      steps.past.value = [...steps.past.value, design.value]
+      design.value = theirs.design
+      box.drop(openId.value)
+      saving.value = 'saved'
+    },
+  }
+}
+
+/**
+ * A design that saves itself as it changes: a draft kept here until the server has it, undo and redo, and
+ * two versions never lost in one another.
+ */
+export function drafted<D extends object, S extends Saved<D>>(prefix: string, put: Put<D, S>) {
+  const session = useSession()
+  const boats = useBoats()
+  const open = openDraft<D, S>(prefix)
+  const steps = undoSteps<D>()
+  const behind = savingBehind(open, put)
+  const { design, version, saving, refusal, conflict } = open
+  /** who is signed out by the clock goes on typing: it is kept, and sent when he is back */
+  const readOnly = computed(() => session.account !== null && !session.may('work', boats.picture?.id))
+
+  function keep(next: D | null) {
+    if (!next) return
     design.value = next
-    saving.value = saving.value === 'conflict' ? 'conflict' : 'waiting'
-    keepDraft()
-    schedule()
+    if (saving.value !== 'conflict') saving.value = 'waiting'
+    behind.keepDraft()
+    behind.schedule()
   }
   function change(changes: Record<string, unknown>) {
     if (!design.value || readOnly.value) return
-    const key = Object.keys(changes).join()
-    const now = performance.now()
-    if (key !== lastStep.key || now - lastStep.at > ONE_STEP_MS)
-      past.value = [...past.value.slice(-MOST_UNDO), design.value]
-    lastStep = { key, at: now }
-    future.value = []
+    steps.mark(design.value, Object.keys(changes).join())
     keep(withChange(design.value, changes))
   }
   function replace(next: D) {
     if (!design.value || readOnly.value) return
-    past.value = [...past.value, design.value]
-    future.value = []
-    lastStep = { key: '', at: 0 }
+    steps.mark(design.value)
     keep(next)
   }
-  function undo() {
-    const back = past.value.at(-1)
-    if (!back || !design.value) return
-    future.value = [design.value, ...future.value]
-    past.value = past.value.slice(0, -1)
-    lastStep = { key: '', at: 0 }
-    keep(back)
-  }
-  function redo() {
-    const forward = future.value[0]
-    if (!forward || !design.value) return
-    past.value = [...past.value, design.value]
-    future.value = future.value.slice(1)
-    keep(forward)
-  }
-  /** Takes up what the server has, and the draft that was left here if it says something else. */
-  function take(got: S) {
-    clearTimeout(timer)
-    openId.value = got.id
-    past.value = []
-    future.value = []
-    conflict.value = null
-    refusal.value = null
-    version.value = got.version
-    design.value = got.design
-    saving.value = 'saved'
-    const raw = localStorage.getItem(draftKey(got.id))
-    if (!raw) return
-    const draft = JSON.parse(raw) as Draft<D>
-    if (JSON.stringify(draft.design) === JSON.stringify(got.design))
-      return localStorage.removeItem(draftKey(got.id))
-    design.value = draft.design
-    if (draft.version === got.version) {
-      saving.value = 'waiting'
-      schedule(0)
-    } else {
-      conflict.value = got
-      saving.value = 'conflict'
-    }
-  }
-  /**
-   * What the server changed by another door (an order, a tick) is taken up without losing the steps of
-   * undo.
-   */
-  function follow(got: S, since: D | null) {
-    version.value = got.version
-    // What was typed while the answer was on its way stays.
-    design.value =
-      design.value === since || !design.value || !since ? got.design : merged(got.design, since, design.value)
-  }
-  /** Whatever waits to be saved is sent now. */
-  async function flush() {
-    clearTimeout(timer)
-    if (running) await running
-    clearTimeout(timer)
-    if (saving.value === 'waiting' || saving.value === 'offline') await save()
-  }
-  function settle(mine: boolean) {
-    const theirs = conflict.value
-    if (!theirs || !design.value || !openId.value) return
-    conflict.value = null
-    version.value = theirs.version
-    if (mine) {
-      saving.value = 'waiting'
-      keepDraft()
-      schedule(0)
-    } else {
-      past.value = [...past.value, design.value]
-      design.value = theirs.design
-      localStorage.removeItem(draftKey(openId.value))
-      saving.value = 'saved'
-    }
-  }
+  const undo = () => design.value && keep(steps.back(design.value))
+  const redo = () => design.value && keep(steps.forward(design.value))
+  const { flush } = behind
   flushes.add(flush)
   if (getCurrentScope()) onScopeDispose(() => flushes.delete(flush))
   return {
@@ -223,16 +220,14 @@ export function drafted<D extends object, S extends Saved<D>>(
     saving,
     refusal,
     conflict,
-    past,
-    future,
+    past: steps.past,
+    future: steps.future,
     readOnly,
     change,
     replace,
     undo,
     redo,
-    take,
-    follow,
+    ...meeting(open, steps, behind),
     flush,
-    settle,
   }
 }
