@@ -4,7 +4,7 @@ import { connect, migrate } from './db'
 import { seedDemo } from './demo/seed'
 import { grant } from './grants'
 import { prepareQueues } from './jobs/queue'
-import { defineModels } from './models'
+import { defineModels } from './models/define'
 
 export interface Databases {
   /** the application's: reads and writes rows */

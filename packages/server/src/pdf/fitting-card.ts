@@ -10,7 +10,8 @@ import {
 } from '@north-tide/core'
 import type { FittingSheet } from '../services/fittings'
 import { drawOnPage } from './draw'
-import { MARGIN, SHORT, SOFT, Sheet } from './sheet'
+import { SOFT } from './page-numbers'
+import { MARGIN, SHORT, Sheet } from './sheet'
 
 /** The card of one fitting, of whatever kind, for the wall beside the work and the surveyor's folder. A4. */
 export type Card = FittingSheet & { units: Units; printedAt: Date }

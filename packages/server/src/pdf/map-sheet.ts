@@ -2,9 +2,9 @@ import PDFDocument from 'pdfkit'
 import { INK, formatLength, lifeSaid, type Drawing, type Units } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
+import { numberPages, SOFT } from './page-numbers'
 
 const MARGIN = 32
-const SOFT = '#3a4a57'
 interface Listed {
   label: string
   whatFor: string
@@ -13,6 +13,50 @@ interface Listed {
   xMm: number
   yMm: number
   diameterMm: number
+}
+
+const SIGNS =
+  'Signs: cross marked; ring drilled; two rings core sealed, with a bar dry fitted; thick ring bedded, ' +
+  'with a point cured; ring with a tick proved; full disc in service; diamond suspect; ' +
+  'ring with a slash closed.'
+
+/** Every hole in words, as many pages as it takes. */
+function listPages(doc: PDFKit.PDFDocument, holes: Listed[], units: Units) {
+  const columns: [string, number, (h: Listed) => string][] = [
+    ['No.', 54, (h) => h.label],
+    ['What for', 270, (h) => h.whatFor],
+    ['State', 90, (h) => lifeSaid(h.state)],
+    ['Zone', 170, (h) => h.zone],
+    ['x', 90, (h) => formatLength(Math.round(h.xMm), units)],
+    ['y', 90, (h) => formatLength(Math.round(h.yMm), units)],
+    ['Size', 70, (h) => formatLength(h.diameterMm, units)],
+  ]
+  const page = () => {
+    doc.addPage()
+    let x = MARGIN
+    doc.font('strong').fontSize(10).fillColor(INK)
+    for (const [title, w] of columns) {
+      doc.text(title, x, doc.page.margins.top, { width: w, lineBreak: false })
+      x += w
+    }
+    doc.y = doc.page.margins.top + 18
+  }
+  page()
+  for (const h of holes) {
+    if (doc.y > doc.page.height - MARGIN - 30) page()
+    const y = doc.y
+    let x = MARGIN
+    columns.forEach(([, w, of], i) => {
+      doc
+        .font(i === 0 || i > 3 ? MONO : 'body')
+        .fontSize(9.5)
+        .fillColor(INK)
+        .text(of(h), x, y, { width: w - 8, height: 12, ellipsis: true })
+      x += w
+    })
+    doc.y = y + 15
+  }
+  if (!holes.length) doc.font('body').fontSize(11).text('No hole is on record yet.', MARGIN)
 }
 
 /** The map on A3 with its numbers, and on the pages after it every hole in words. */
@@ -33,68 +77,11 @@ export function mapSheet(
   )
   const width = doc.page.width - 2 * MARGIN
   doc.font('strong').fontSize(20).fillColor(INK).text(d.title)
-  doc
-    .font('body')
-    .fontSize(10)
-    .fillColor(SOFT)
-    .text(
-      `${d.description} Signs: cross marked; ring drilled; two rings core sealed, with a bar dry fitted; thick ring bedded, with a point cured; ring with a tick proved; full disc in service; diamond suspect; ring with a slash closed.`,
-    )
+  doc.font('body').fontSize(10).fillColor(SOFT).text(`${d.description} ${SIGNS}`)
   const top = doc.y + 8
   drawOnPage(doc, d, { x: MARGIN, y: top, width, height: doc.page.height - top - MARGIN - 16 })
-  doc.addPage()
-  const columns: [string, number, (h: Listed) => string][] = [
-    ['No.', 54, (h) => h.label],
-    ['What for', 270, (h) => h.whatFor],
-    ['State', 90, (h) => lifeSaid(h.state)],
-    ['Zone', 170, (h) => h.zone],
-    ['x', 90, (h) => formatLength(Math.round(h.xMm), units)],
-    ['y', 90, (h) => formatLength(Math.round(h.yMm), units)],
-    ['Size', 70, (h) => formatLength(h.diameterMm, units)],
-  ]
-  const head = () => {
-    let x = MARGIN
-    doc.font('strong').fontSize(10).fillColor(INK)
-    for (const [title, w] of columns) {
-      doc.text(title, x, doc.page.margins.top, { width: w, lineBreak: false })
-      x += w
-    }
-    doc.y = doc.page.margins.top + 18
-  }
-  head()
-  for (const h of boat.holes) {
-    if (doc.y > doc.page.height - MARGIN - 30) {
-      doc.addPage()
-      head()
-    }
-    const y = doc.y
-    let x = MARGIN
-    columns.forEach(([, w, of], i) => {
-      doc
-        .font(i === 0 || i > 3 ? MONO : 'body')
-        .fontSize(9.5)
-        .fillColor(INK)
-        .text(of(h), x, y, { width: w - 8, height: 12, ellipsis: true })
-      x += w
-    })
-    doc.y = y + 15
-  }
-  if (!boat.holes.length) doc.font('body').fontSize(11).text('No hole is on record yet.', MARGIN)
-  const pages = doc.bufferedPageRange()
-  for (let i = 0; i < pages.count; i++) {
-    doc.switchToPage(i)
-    doc.page.margins.bottom = 0
-    doc
-      .font('body')
-      .fontSize(8)
-      .fillColor(SOFT)
-      .text(
-        `${boat.name} \u00b7 printed ${printedAt.toISOString().slice(0, 10)} \u00b7 page ${i + 1} of ${pages.count}`,
-        MARGIN,
-        doc.page.height - 24,
-        { lineBreak: false },
-      )
-  }
+  listPages(doc, boat.holes, units)
+  numberPages(doc, boat.name, printedAt, { x: MARGIN, fromBottom: 24 })
   doc.end()
   return doc
 }

@@ -16,9 +16,9 @@ import {
 } from '@north-tide/core'
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
+import { numberPages, SOFT } from './page-numbers'
 
 export const MARGIN = 42
-export const SOFT = '#3a4a57'
 /** what somebody has to know before he goes by the sheet */
 export const SHORT = '#9f2410'
 const WORD: Record<Verdict, string> = { holds: 'Holds', tight: 'Tight', short: 'Short', unproven: 'Unproven' }
@@ -196,25 +196,9 @@ export class Sheet {
 
   /** Page numbers, and the day it was printed; nothing comes after. */
   finish(printedAt: Date): Doc {
-    const { doc, width } = this
-    const pages = doc.bufferedPageRange()
-    const day = printedAt.toISOString().slice(0, 10)
-    for (let i = 0; i < pages.count; i++) {
-      doc.switchToPage(i)
-      doc.page.margins.bottom = 0
-      doc
-        .font('body')
-        .fontSize(8)
-        .fillColor(SOFT)
-        .text(
-          `North Tide \u00b7 ${this.of.name} \u00b7 printed ${day} \u00b7 page ${i + 1} of ${pages.count}`,
-          MARGIN,
-          doc.page.height - MARGIN,
-          { lineBreak: false, width },
-        )
-    }
-    doc.end()
-    return doc
+    numberPages(this.doc, `North Tide \u00b7 ${this.of.name}`, printedAt, { x: MARGIN, fromBottom: MARGIN })
+    this.doc.end()
+    return this.doc
   }
 }
 

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, type ShallowRef } from 'vue'
 import {
   boltsOnBoat,
   CalcError,
@@ -23,15 +23,11 @@ import { useBoats } from './boats'
 import { drafted } from './drafted'
 import { solverBehind } from './solver'
 
-/** One fitting on the bench. The design changes; everything else follows from it through the core. */
-export const useBench = defineStore('bench', () => {
-  const boats = useBoats()
-  const fitting = shallowRef<OpenFitting | null>(null)
-  const draft = drafted<Design, SavedFitting>('draft', (id, body) =>
-    api<SavedFitting>('PUT', `/fittings/${id}`, body),
-  )
-  const { design } = draft
+type Boats = ReturnType<typeof useBoats>
+type Draft = ReturnType<typeof drafted<Design, SavedFitting>>
 
+/** What follows from the design through the core, the plate solver behind it. */
+function judgedBench(design: Draft['design'], boats: Boats) {
   /** Thin layers drawn thicker: a switch that is seen, never silent. */
   const exaggerate = ref(false)
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
@@ -63,8 +59,19 @@ export const useBench = defineStore('bench', () => {
     return now
   })
   const problem = computed(() => judged.value.problem)
-  /** What the place warns of, as it stands now and not as it was opened. */
-  const flags = computed(() => {
+  const judgement = computed(() => whole.value?.judgement ?? null)
+  const both = computed(() =>
+    design.value && judgement.value ? { d: design.value, j: judgement.value } : null,
+  )
+  const steps = computed(() => (both.value ? stepsOf(both.value.d, both.value.j, boats.units) : []))
+  const parts = computed(() => (both.value ? partsOf(both.value.d, both.value.j) : []))
+  const cautions = computed(() => (design.value ? cautionsOf(design.value) : []))
+  return { exaggerate, solver, solved, lastWhole, whole, problem, judgement, steps, parts, cautions }
+}
+
+/** What the place warns of, as it stands now and not as it was opened. */
+const flagsNow = (design: Draft['design'], fitting: ShallowRef<OpenFitting | null>, boats: Boats) =>
+  computed(() => {
     const [d, boat] = [design.value, boats.picture]
     if (!d || !boat || boat.id !== fitting.value?.boatId) return fitting.value?.flags ?? []
     const off = offBoat(boat.stations, d.place)
@@ -74,7 +81,9 @@ export const useBench = defineStore('bench', () => {
       ...flagsAt({ zones: boat.zones, parts: boat.parts, holes, wet: boat.wet }, d.place, boltsOnBoat(d)),
     ]
   })
-  /** What a move took with it, in words. */
+
+/** Another place for it, and what a move took with it in words. */
+function moving({ design, change }: Draft, boats: Boats) {
   const moveSaid = ref('')
   let move: { from: Design; to: Design } | null = null
   /**
@@ -86,7 +95,7 @@ export const useBench = defineStore('bench', () => {
     const from = move && move.to === design.value ? move.from : design.value
     const { xMm, yMm } = design.value.place
     const { design: to, said } = shifted(from, boats.picture?.zones ?? [], { xMm, yMm, ...at })
-    draft.change({
+    change({
       place: to.place,
       headingDeg: to.headingDeg,
       structure: to.structure,
@@ -98,6 +107,29 @@ export const useBench = defineStore('bench', () => {
     moveSaid.value = said.length ? `Moved: ${said.join('; ')}.` : ''
     move = { from, to: design.value }
   }
+  return { moveSaid, moveTo }
+}
+const usualOf = (d: Design): Usual => ({
+  sizeMm: SIZES[d.bolt.size]!.clearanceMm,
+  sizeIsCatalogues: true,
+  tempC: null,
+  airC: null,
+  humidityPct: null,
+  hullMm: null,
+  deadriseDeg: null,
+  place: d.place,
+})
+
+/** One fitting on the bench. The design changes; everything else follows from it through the core. */
+export const useBench = defineStore('bench', () => {
+  const boats = useBoats()
+  const fitting = shallowRef<OpenFitting | null>(null)
+  const draft = drafted<Design, SavedFitting>('draft', (id, body) =>
+    api<SavedFitting>('PUT', `/fittings/${id}`, body),
+  )
+  const { design } = draft
+  const { lastWhole, ...judged } = judgedBench(design, boats)
+  const moves = moving(draft, boats)
 
   async function open(id: string) {
     if (fitting.value?.id !== id) await draft.flush()
@@ -106,51 +138,22 @@ export const useBench = defineStore('bench', () => {
     boats.lastFitting = { ...boats.lastFitting, [got.boatId]: got.id }
     fitting.value = got
     lastWhole.value = null
-    moveSaid.value = ''
+    moves.moveSaid.value = ''
     draft.take(got)
   }
   const acts = actsOn(fitting, draft)
-  const record = () => acts.record(() => open(fitting.value!.id))
-  const judgement = computed(() => whole.value?.judgement ?? null)
   const log = computed(() => fitting.value?.log ?? [])
-  const work = computed(() => workState(log.value))
-  const steps = computed(() =>
-    design.value && judgement.value ? stepsOf(design.value, judgement.value, boats.units) : [],
-  )
-  const parts = computed(() =>
-    design.value && judgement.value ? partsOf(design.value, judgement.value) : [],
-  )
-  const cautions = computed(() => (design.value ? cautionsOf(design.value) : []))
-  const usual = computed<Usual>(() => ({
-    sizeMm: SIZES[design.value!.bolt.size]!.clearanceMm,
-    sizeIsCatalogues: true,
-    tempC: null,
-    airC: null,
-    humidityPct: null,
-    hullMm: null,
-    deadriseDeg: null,
-    place: design.value!.place,
-  }))
   return {
     ...draft,
-    solver,
-    solved,
-    exaggerate,
+    ...judged,
+    ...moves,
     fitting,
-    whole,
-    problem,
-    flags,
-    moveSaid,
-    moveTo,
-    judgement,
+    flags: flagsNow(design, fitting, boats),
     log,
-    work,
-    steps,
-    parts,
-    cautions,
-    usual,
+    work: computed(() => workState(log.value)),
+    usual: computed(() => usualOf(design.value!)),
     open,
     ...acts,
-    record,
+    record: () => acts.record(() => open(fitting.value!.id)),
   }
 })
