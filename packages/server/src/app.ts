@@ -79,30 +79,76 @@ const SESSION_DAYS = 14
 /** sessions past their end are taken away this often */
 const PRUNE_SESSIONS_S = 15 * 60
 
+/** Nothing is loaded from elsewhere, and nobody frames the product. */
+const securityHeaders = () =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        frameAncestors: ["'none'"],
+        formAction: ["'self'"],
+      },
+    },
+    strictTransportSecurity: false,
+  })
+
+/** Who is signed in stays so for a fortnight, in the database. */
+async function sessions(o: AppOptions, pool: pg.Pool) {
+  const PgStore = connectPgSimple(session)
+  return session({
+    name: 'north-tide',
+    secret: await sessionSecret(o.db),
+    resave: false,
+    saveUninitialized: false,
+    rolling: false,
+    store: new PgStore({
+      pool,
+      tableName: 'session',
+      pruneSessionInterval: PRUNE_SESSIONS_S,
+      errorLog: (...a: unknown[]) => o.logger.error(a),
+    }),
+    cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
+  })
+}
+
+/** A dozen wrong passwords in five minutes are enough. */
+const signInLimit = (o: AppOptions) =>
+  rateLimit({
+    windowMs: 5 * 60_000,
+    limit: o.signInLimit ?? 12,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    store: new DatabaseRateStore(o.db),
+    skipSuccessfulRequests: true,
+    handler: (_req, _res, next) =>
+      next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
+  })
+
+/** The built interface: its pages are one, its assets never change under their names. */
+function pages(app: express.Express, webFolder: string | undefined) {
+  if (!webFolder || !existsSync(webFolder)) return
+  const page = join(webFolder, 'index.html')
+  app.use(
+    '/assets',
+    express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  )
+  app.use(express.static(webFolder, { index: false }))
+  app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
+}
+
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'self'"],
-          frameAncestors: ["'none'"],
-          formAction: ["'self'"],
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  )
+  app.use(securityHeaders())
   app.use(
     pinoHttp({
       logger: o.logger,
@@ -124,38 +170,11 @@ export async function createApp(o: AppOptions) {
   app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
-  const PgStore = connectPgSimple(session)
-  app.use(
-    '/api',
-    session({
-      name: 'north-tide',
-      secret: await sessionSecret(o.db),
-      resave: false,
-      saveUninitialized: false,
-      rolling: false,
-      store: new PgStore({
-        pool,
-        tableName: 'session',
-        pruneSessionInterval: PRUNE_SESSIONS_S,
-        errorLog: (...a: unknown[]) => o.logger.error(a),
-      }),
-      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
-    }),
-  )
+  app.use('/api', await sessions(o, pool))
   app.use('/api', whoAsks)
   const signedIn: RequestHandler = (req, _res, next) =>
     next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
-  const limiter = rateLimit({
-    windowMs: 5 * 60_000,
-    limit: o.signInLimit ?? 12,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    store: new DatabaseRateStore(o.db),
-    skipSuccessfulRequests: true,
-    handler: (_req, _res, next) =>
-      next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
-  })
-  app.use('/api', accessRoutes(o.demo, limiter))
+  app.use('/api', accessRoutes(o.demo, signInLimit(o)))
   app.use('/api', calcRoutes(o.db, o.calcMs))
   app.use(
     '/api',
@@ -171,15 +190,7 @@ export async function createApp(o: AppOptions) {
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),
   )
 
-  if (o.webFolder && existsSync(o.webFolder)) {
-    const page = join(o.webFolder, 'index.html')
-    app.use(
-      '/assets',
-      express.static(join(o.webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-    )
-    app.use(express.static(o.webFolder, { index: false }))
-    app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
-  }
+  pages(app, o.webFolder)
   app.use(onError)
   const stopJobs = await jobsOf(o)
   return {

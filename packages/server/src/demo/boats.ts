@@ -1,4 +1,5 @@
 import type { Duty, PartKind, Point, Units, Rig } from '@north-tide/core'
+import { box, fullDeck, halfBreadth, poly, sideStrip } from './outlines'
 
 /** The invented yard's boats (chapter 13). All made up. */
 export interface DemoBoat {
@@ -44,52 +45,6 @@ export interface DemoZone {
   deadrise?: [xMm: number, deg: number][]
   outline: Point[]
   layers: [material: string, thicknessMm: number, measured: boolean, by?: string][]
-}
-const poly = (...ps: [number, number][]): Point[] => ps.map(([xMm, yMm]) => ({ xMm, yMm }))
-const box = (x0: number, y0: number, x1: number, y1: number) => poly([x0, y0], [x1, y0], [x1, y1], [x0, y1])
-
-function halfBreadth(stations: [number, number, number, number][], x: number): number {
-  const i = Math.max(
-    1,
-    stations.findIndex((s) => s[0] >= x),
-  )
-  const [a, b] = [stations[i - 1]!, stations[i]!]
-  return a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0])
-}
-const xsBetween = (stations: [number, number, number, number][], x0: number, x1: number) => [
-  x0,
-  ...stations.map((s) => s[0]).filter((x) => x > x0 && x < x1),
-  x1,
-]
-/** The full breadth of the deck from x0 to x1, less an inset at each side. */
-function fullDeck(stations: [number, number, number, number][], x0: number, x1: number, inset = 0): Point[] {
-  const xs = xsBetween(stations, x0, x1)
-  const edge = xs.map((x) => [x, Math.max(20, halfBreadth(stations, x) - inset)] as [number, number])
-  return poly(
-    ...edge,
-    ...edge
-      .slice()
-      .reverse()
-      .map(([x, y]) => [x, -y] as [number, number]),
-  )
-}
-/** A strip along one side, between an inner half-breadth and the deck edge less an inset. */
-function sideStrip(
-  stations: [number, number, number, number][],
-  x0: number,
-  x1: number,
-  side: 1 | -1,
-  inner: (x: number) => number,
-  inset: number,
-): Point[] {
-  const xs = xsBetween(stations, x0, x1)
-  return poly(
-    ...xs.map((x) => [x, side * (halfBreadth(stations, x) - inset)] as [number, number]),
-    ...xs
-      .slice()
-      .reverse()
-      .map((x) => [x, side * inner(x)] as [number, number]),
-  )
 }
 
 const F: [number, number, number, number][] = [

@@ -1,19 +1,15 @@
-import { withChange } from '@north-tide/core'
 import type { Account } from '../services/access'
-import { copyFitting, place, saveFitting } from '../services/fittings'
+import { copyFitting } from '../services/fittings'
 import { recordFitting } from '../services/work'
+import { put } from './placed'
 
 const MAIN = 'fulmars-reach'
 const CLUB = 'pipit'
 /** The boats' openings (chapter 13), in different states; two are short for reasons that can be seen. */
 export async function seedOpenings(fitter: Account): Promise<void> {
-  const put = async (boat: string, body: Record<string, unknown>, change: Record<string, unknown> = {}) => {
-    const made = await place(fitter, boat, body)
-    if (!Object.keys(change).length) return made.id
-    const design = withChange(made.design, change)
-    return (await saveFitting(fitter, made.id, { version: made.version, design })).id
-  }
-  const hatch = await put(
+  const here = (boat: string, body: Record<string, unknown>, change: Record<string, unknown> = {}) =>
+    put(fitter, [boat, body, change])
+  const hatch = await here(
     MAIN,
     { catalogueId: 'CL-H52', name: 'Escape hatch', xMm: 1550, yMm: 0 },
     {
@@ -23,7 +19,7 @@ export async function seedOpenings(fitter: Account): Promise<void> {
   )
   await recordFitting(fitter, hatch)
   // The pane is thin for the topsides: green water, and nobody has worked it out yet.
-  const light = await put(
+  const light = await here(
     MAIN,
     {
       catalogueId: 'CL-P60F',
@@ -37,7 +33,7 @@ export async function seedOpenings(fitter: Account): Promise<void> {
   )
   await copyFitting(fitter, light, { mirror: true, name: 'Wet-lab portlight, port' })
   // The hold's own lid stands in thin laminate; its ring is still to be made.
-  await put(
+  await here(
     MAIN,
     { catalogueId: 'CL-F45', name: 'Lid over the instrument hold', xMm: 10200, yMm: 0 },
     {
@@ -49,7 +45,7 @@ export async function seedOpenings(fitter: Account): Promise<void> {
       sea: 'cockpit',
     },
   )
-  await put(
+  await here(
     CLUB,
     { catalogueId: 'CL-I6I', name: 'Inspection port, buoyancy tank', xMm: 6150, yMm: 0 },
     { sea: 'cockpit', 'pane.underfoot': false },

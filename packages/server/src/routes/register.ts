@@ -4,6 +4,53 @@ import { withdrawFound } from '../services/found'
 import { addEvent, hole, register, registerOf } from '../services/register'
 import { attachment, list, send, table } from './files'
 
+const HOLE_FIELDS = [
+  'label',
+  'whatFor',
+  'state',
+  'since',
+  'who',
+  'zone',
+  'xMm',
+  'yMm',
+  'zMm',
+  'diameterMm',
+  'sizesMm',
+  'lots',
+  'tests',
+  'through',
+  'fastener',
+  'plate',
+  'coreSchool',
+  'sealant',
+  'belowWaterline',
+  'found',
+  'foundKind',
+  'acrossMm',
+  'directionDeg',
+  'measuredFrom',
+  'gatesPassed',
+  'withdrawnWhy',
+]
+const EVENT_FIELDS = [
+  'label',
+  'whatFor',
+  'at',
+  'who',
+  'what',
+  'sizeMm',
+  'lot',
+  'tempC',
+  'humidityPct',
+  'value',
+  'unit',
+  'evidence',
+  'note',
+  'gatesPassed',
+  'gateReason',
+  'corrects',
+]
+
 export function registerRoutes(): Router {
   const r = Router()
   r.get(
@@ -25,37 +72,9 @@ export function registerRoutes(): Router {
   })
   r.get('/boats/:id/register.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)
-    const fields = [
-      'label',
-      'whatFor',
-      'state',
-      'since',
-      'who',
-      'zone',
-      'xMm',
-      'yMm',
-      'zMm',
-      'diameterMm',
-      'sizesMm',
-      'lots',
-      'tests',
-      'through',
-      'fastener',
-      'plate',
-      'coreSchool',
-      'sealant',
-      'belowWaterline',
-      'found',
-      'foundKind',
-      'acrossMm',
-      'directionDeg',
-      'measuredFrom',
-      'gatesPassed',
-      'withdrawnWhy',
-    ]
     await send(
       attachment(res, `${boat.name} register.csv`, 'text/csv; charset=utf-8'),
-      table(fields, parts, summed),
+      table(HOLE_FIELDS, parts, summed),
     )
   })
   r.get('/boats/:id/register.json', async (req, res) => {
@@ -71,27 +90,9 @@ export function registerRoutes(): Router {
   })
   r.get('/boats/:id/register-events.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)
-    const fields = [
-      'label',
-      'whatFor',
-      'at',
-      'who',
-      'what',
-      'sizeMm',
-      'lot',
-      'tempC',
-      'humidityPct',
-      'value',
-      'unit',
-      'evidence',
-      'note',
-      'gatesPassed',
-      'gateReason',
-      'corrects',
-    ]
     await send(
       attachment(res, `${boat.name} register events.csv`, 'text/csv; charset=utf-8'),
-      table(fields, parts, happenings),
+      table(EVENT_FIELDS, parts, happenings),
     )
   })
   return r

@@ -51,9 +51,9 @@ const onePhoto: RequestHandler = (req, res, next) =>
 /** A whole boat with its photos is larger than any form. */
 const wholeBoat = express.json({ limit: '250mb' })
 
-export function surveyRoutes(): Router {
-  const r = Router()
-  const me = (req: express.Request) => req.account!
+const me = (req: express.Request) => req.account!
+
+function boatBookRoutes(r: Router) {
   r.post('/boats', async (req, res) => void res.status(201).json(await createBoat(me(req), req.body)))
   r.put('/boats/:id', async (req, res) => void res.json(await saveBoat(me(req), req.params.id, req.body)))
   r.delete(
@@ -72,6 +72,9 @@ export function surveyRoutes(): Router {
         await outlineFromDxf(me(req), req.params.id, typeof req.body === 'string' ? req.body : ''),
       ),
   )
+}
+
+function zoneRoutes(r: Router) {
   r.post(
     '/boats/:id/zones',
     async (req, res) => void res.status(201).json(await addZone(me(req), req.params.id, req.body)),
@@ -102,7 +105,9 @@ export function surveyRoutes(): Router {
     '/boats/:id/rejudge/:job',
     async (req, res) => void res.json(await jobOf(me(req), req.params.id, Number(req.params.job))),
   )
+}
 
+function readingRoutes(r: Router) {
   r.get('/boats/:id/readings', async (req, res) => void res.json(await readingsOf(me(req), req.params.id)))
   r.post(
     '/boats/:id/readings',
@@ -113,7 +118,9 @@ export function surveyRoutes(): Router {
     async (req, res) =>
       void res.json(await withdrawReading(me(req), req.params.id, Number(req.params.reading), req.body)),
   )
+}
 
+function angleRoutes(r: Router) {
   r.get('/boats/:id/angles', async (req, res) => void res.json(await anglesOf(me(req), req.params.id)))
   r.post(
     '/boats/:id/angles',
@@ -146,7 +153,9 @@ export function surveyRoutes(): Router {
       toDxf(angleSheet(s), ['BEND', 'TEXT'], (q) => (q.kind === 'text' ? 'TEXT' : 'BEND')),
     )
   })
+}
 
+function foundRoutes(r: Router) {
   r.post(
     '/boats/:id/penetrations',
     async (req, res) => void res.status(201).json(await addFound(me(req), req.params.id, req.body)),
@@ -156,7 +165,9 @@ export function surveyRoutes(): Router {
     async (req, res) => void res.json(await importHoles(me(req), req.params.id, req.body)),
   )
   r.get('/hole-columns', (_req, res) => void res.json(HOLE_COLUMNS))
+}
 
+function photoRoutes(r: Router) {
   r.get('/boats/:id/photos', async (req, res) => void res.json(await photosOf(me(req), req.params.id)))
   r.post(
     '/boats/:id/photos',
@@ -177,7 +188,9 @@ export function surveyRoutes(): Router {
     async (req, res) =>
       void (await withdrawPhoto(me(req), Number(req.params.id), req.body), res.status(204).end()),
   )
+}
 
+function fileRoutes(r: Router) {
   r.get('/boats/:id/boat.json', async (req, res) => {
     const f = await exportBoat(me(req), req.params.id, req.query.photos !== 'no')
     attachment(res, `${f.boat.name}.json`, 'application/json').send(JSON.stringify(f, null, 1))
@@ -206,6 +219,20 @@ export function surveyRoutes(): Router {
     }
     next()
   })
+}
+
+export function surveyRoutes(): Router {
+  const r = Router()
+  for (const add of [
+    boatBookRoutes,
+    zoneRoutes,
+    readingRoutes,
+    angleRoutes,
+    foundRoutes,
+    photoRoutes,
+    fileRoutes,
+  ])
+    add(r)
   return r
 }
 
