@@ -162,193 +162,195 @@ function labels(
   return out
 }
 
+/** What every part of the map is drawn by. */
+interface Sheet {
+  v: MapInput
+  text: number
+  /** of a sign */
+  r: number
+  /** to a point of the plan, and of the profile under it */
+  P: (x: number, y: number) => Pt
+  Z: (x: number, z: number) => Pt
+}
+const words = (at: Pt, text: string, size: number, anchor: 'start' | 'middle' | 'end'): Shape => ({
+  kind: 'text',
+  at,
+  text,
+  size,
+  anchor,
+  role: 'TEXT',
+})
+const stroke = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension', role: string): Shape => ({
+  kind: 'path',
+  points,
+  weight,
+  role,
+})
+/** There along one edge and back along the other. */
+const round = <T>(list: T[], there: (v: T) => Pt, back: (v: T) => Pt): Pt[] => [
+  ...list.map(there),
+  ...list.slice().reverse().map(back),
+]
+
+function planOutline({ v, P }: Sheet): Shape[] {
+  const edge = round(
+    v.stations,
+    (s) => P(s.xMm, s.halfBreadthMm),
+    (s) => P(s.xMm, -s.halfBreadthMm),
+  )
+  return [
+    { kind: 'area', points: edge, tone: 'none', role: 'OUTLINE', label: 'deck edge' },
+    ...v.zones
+      .filter((q) => q.face === 'deck' || q.face === 'roof')
+      .map((z) =>
+        stroke(
+          [...z.outline, z.outline[0]!].map((p) => P(p.xMm, p.yMm)),
+          'dimension',
+          'ZONES',
+        ),
+      ),
+  ]
+}
+function partShape({ v, P }: Sheet, p: MapInput['parts'][number]): Shape {
+  if (p.kind === 'beam' || p.kind === 'bulkhead' || p.kind === 'knee') {
+    const half = halfBreadthOf(v.stations)
+    const across = Math.abs(p.y1Mm - p.y0Mm) <= 2
+    const ends = [
+      P(p.x0Mm, across ? half.halfBreadthAt(p.x0Mm) : p.y0Mm),
+      P(p.x1Mm, across ? -half.halfBreadthAt(p.x1Mm) : p.y1Mm),
+    ]
+    return stroke(ends, p.kind === 'bulkhead' ? 'outline' : 'hidden', 'STRUCTURE')
+  }
+  if (p.kind === 'longitudinal' || p.kind === 'cable')
+    return stroke([P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y1Mm)], 'hidden', 'STRUCTURE')
+  const box = [P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y0Mm), P(p.x1Mm, p.y1Mm), P(p.x0Mm, p.y1Mm), P(p.x0Mm, p.y0Mm)]
+  return stroke(box, 'hidden', p.kind === 'wet' ? 'WET' : 'STRUCTURE')
+}
+const wetSigns = ({ v, P, r, text }: Sheet): Shape[] =>
+  Object.values(v.wet)
+    .flat()
+    .filter((s) => s.excess >= WET_AT)
+    .flatMap((s): Shape[] => [
+      { kind: 'ring', at: P(s.xMm, s.yMm), r: r * 1.6, weight: 'hidden', role: 'WET' },
+      { ...words(P(s.xMm, s.yMm - text * 0.3), 'wet', text * 0.7, 'middle'), role: 'WET' },
+    ])
+const fittingShapes = ({ v, P }: Sheet): Shape[] =>
+  v.fittings.map((f) => ({
+    kind: 'area',
+    points: f.outline.map((p) => P(p.xMm, p.yMm)),
+    tone: 'none',
+    role: 'FITTINGS',
+    label: f.name,
+  }))
+function profile({ v, Z, text }: Sheet): Shape[] {
+  const side = round(
+    v.stations,
+    (s) => Z(s.xMm, s.sheerMm),
+    (s) => Z(s.xMm, s.keelMm),
+  )
+  const water = Z(v.lengthMm, 0)
+  return [
+    { kind: 'area', points: side, tone: 'none', role: 'OUTLINE', label: 'profile' },
+    stroke([Z(-2 * text, 0), Z(v.lengthMm + 2 * text, 0)], 'hidden', 'OUTLINE'),
+    words({ x: water.x, y: water.y + text * 0.3 }, 'waterline', text * 0.8, 'end'),
+  ]
+}
+
+const FOOT_MM = 304.8
+/** From this length on the ruler's marks stand twice as far apart. */
+const LONG_MM = 8000
+function ruler({ v, P, text }: Sheet, top: number): Shape[] {
+  const inch = v.units === 'inch'
+  const long = v.lengthMm > LONG_MM
+  const step = inch ? FOOT_MM * (long ? 4 : 2) : long ? 1000 : 500
+  const shapes: Shape[] = []
+  for (let x = 0; x <= v.lengthMm + 1; x += step)
+    shapes.push(
+      stroke([P(x, top), P(x, top + text * 0.6)], 'dimension', 'TEXT'),
+      words(
+        P(x, top + text * 0.9),
+        inch ? `${Math.round(x / FOOT_MM)}` : `${x / 1000}`,
+        text * 0.8,
+        'middle',
+      ),
+    )
+  shapes.push(
+    stroke([P(0, top), P(v.lengthMm, top)], 'dimension', 'TEXT'),
+    words(
+      P(v.lengthMm + text, top + text * 0.9),
+      inch ? 'ft aft of the stem' : 'm aft of the stem',
+      text * 0.8,
+      'start',
+    ),
+  )
+  return shapes
+}
+/** Zones by name, and the room that the names take. */
+function zoneNames({ v, P, text }: Sheet) {
+  return v.zones
+    .filter((q) => (q.face === 'deck' || q.face === 'roof') && !q.code.endsWith('-edge'))
+    .map((z) => {
+      const xs = z.outline.map((p) => p.xMm)
+      const ys = z.outline.map((p) => p.yMm)
+      const at = P((Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2)
+      const w = z.title.length * text * 0.62
+      return {
+        shape: words(at, z.title.toLowerCase(), text, 'middle'),
+        taken: { x0: at.x - w / 2, x1: at.x + w / 2, y0: at.y, y1: at.y + text },
+      }
+    })
+}
+function holeShapes({ v, P, Z, r, text }: Sheet, taken: Parameters<typeof labels>[3]) {
+  const inProfile = (h: MapInput['holes'][number]) =>
+    h.zMm < 0 || v.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
+  const placed = v.holes.map((h) => ({ ...h, at: inProfile(h) ? Z(h.xMm, h.zMm) : P(h.xMm, h.yMm) }))
+  return {
+    rings: placed.flatMap((h): Shape[] => [
+      { kind: 'ring', at: h.at, r: h.diameterMm / 2, weight: 'dimension', role: 'HOLES' },
+      ...sign(h.state, h.at, r),
+    ]),
+    numbers: labels(placed, r, text * 0.8, taken),
+  }
+}
+
 /**
  * Plan above and profile below at one scale, x aft to the right, starboard up; every hole with its number.
  */
 export function boatMap(v: MapInput): Drawing {
   const text = v.lengthMm / 120
-  const r = text * 0.55
-  const half = halfBreadthOf(v.stations)
-  const highest = Math.max(
-    ...v.stations.map((s) => s.sheerMm),
-    ...v.zones.filter((z) => z.face === 'roof').map((z) => z.zMm),
-  )
+  const roofs = v.zones.filter((z) => z.face === 'roof').map((z) => z.zMm)
+  const highest = Math.max(...v.stations.map((s) => s.sheerMm), ...roofs)
   const lowest = Math.min(...v.stations.map((s) => s.keelMm))
   const drop = -(v.beamMm / 2 + 5 * text + highest)
   const P = (x: number, y: number): Pt => ({ x, y })
-  const Z = (x: number, z: number): Pt => ({ x, y: drop + z })
-  const shapes: Shape[] = []
-  const edge = [
-    ...v.stations.map((s) => P(s.xMm, s.halfBreadthMm)),
-    ...v.stations
-      .slice()
-      .reverse()
-      .map((s) => P(s.xMm, -s.halfBreadthMm)),
-  ]
-  shapes.push({ kind: 'area', points: edge, tone: 'none', role: 'OUTLINE', label: 'deck edge' })
-  for (const z of v.zones.filter((q) => q.face === 'deck' || q.face === 'roof')) {
-    shapes.push({
-      kind: 'path',
-      points: [...z.outline, z.outline[0]!].map((p) => P(p.xMm, p.yMm)),
-      weight: 'dimension',
-      role: 'ZONES',
-    })
-  }
-  for (const p of v.parts) {
-    if (p.kind === 'beam' || p.kind === 'bulkhead' || p.kind === 'knee') {
-      const across = Math.abs(p.y1Mm - p.y0Mm) <= 2
-      shapes.push({
-        kind: 'path',
-        points: [
-          P(p.x0Mm, across ? half.halfBreadthAt(p.x0Mm) : p.y0Mm),
-          P(p.x1Mm, across ? -half.halfBreadthAt(p.x1Mm) : p.y1Mm),
-        ],
-        weight: p.kind === 'bulkhead' ? 'outline' : 'hidden',
-        role: 'STRUCTURE',
-      })
-    } else if (p.kind === 'longitudinal' || p.kind === 'cable')
-      shapes.push({
-        kind: 'path',
-        points: [P(p.x0Mm, p.y0Mm), P(p.x1Mm, p.y1Mm)],
-        weight: 'hidden',
-        role: 'STRUCTURE',
-      })
-    else {
-      shapes.push({
-        kind: 'path',
-        points: [
-          P(p.x0Mm, p.y0Mm),
-          P(p.x1Mm, p.y0Mm),
-          P(p.x1Mm, p.y1Mm),
-          P(p.x0Mm, p.y1Mm),
-          P(p.x0Mm, p.y0Mm),
-        ],
-        weight: 'hidden',
-        role: p.kind === 'wet' ? 'WET' : 'STRUCTURE',
-      })
-    }
-  }
-  for (const spots of Object.values(v.wet))
-    for (const s of spots)
-      if (s.excess >= WET_AT)
-        shapes.push(
-          { kind: 'ring', at: P(s.xMm, s.yMm), r: r * 1.6, weight: 'hidden', role: 'WET' },
-          {
-            kind: 'text',
-            at: P(s.xMm, s.yMm - text * 0.3),
-            text: 'wet',
-            size: text * 0.7,
-            anchor: 'middle',
-            role: 'WET',
-          },
-        )
-  for (const f of v.fittings)
-    shapes.push({
-      kind: 'area',
-      points: f.outline.map((p) => P(p.xMm, p.yMm)),
-      tone: 'none',
-      role: 'FITTINGS',
-      label: f.name,
-    })
-  shapes.push(
-    {
-      kind: 'area',
-      points: [
-        ...v.stations.map((s) => Z(s.xMm, s.sheerMm)),
-        ...v.stations
-          .slice()
-          .reverse()
-          .map((s) => Z(s.xMm, s.keelMm)),
-      ],
-      tone: 'none',
-      role: 'OUTLINE',
-      label: 'profile',
-    },
-    {
-      kind: 'path',
-      points: [Z(-2 * text, 0), Z(v.lengthMm + 2 * text, 0)],
-      weight: 'hidden',
-      role: 'OUTLINE',
-    },
-    {
-      kind: 'text',
-      at: P(Z(v.lengthMm, 0).x, drop + text * 0.3),
-      text: 'waterline',
-      size: text * 0.8,
-      anchor: 'end',
-      role: 'TEXT',
-    },
-  )
-  const inProfile = (h: MapInput['holes'][number]) =>
-    h.zMm < 0 || v.zones.some((z) => z.code === h.zoneCode && (z.face === 'topsides' || z.face === 'bottom'))
-  const placed = v.holes.map((h) => ({ ...h, at: inProfile(h) ? Z(h.xMm, h.zMm) : P(h.xMm, h.yMm) }))
-  for (const h of placed)
-    shapes.push(
-      { kind: 'ring', at: h.at, r: h.diameterMm / 2, weight: 'dimension', role: 'HOLES' },
-      ...sign(h.state, h.at, r),
-    )
-  const rulerStep = v.units === 'inch' ? 304.8 * (v.lengthMm > 8000 ? 4 : 2) : v.lengthMm > 8000 ? 1000 : 500
+  const sheet: Sheet = { v, text, r: text * 0.55, P, Z: (x, z) => ({ x, y: drop + z }) }
   const top = v.beamMm / 2 + 2.4 * text
-  for (let x = 0; x <= v.lengthMm + 1; x += rulerStep)
-    shapes.push(
-      { kind: 'path', points: [P(x, top), P(x, top + text * 0.6)], weight: 'dimension', role: 'TEXT' },
-      {
-        kind: 'text',
-        at: P(x, top + text * 0.9),
-        text: v.units === 'inch' ? `${Math.round(x / 304.8)}` : `${x / 1000}`,
-        size: text * 0.8,
-        anchor: 'middle',
-        role: 'TEXT',
-      },
-    )
-  shapes.push(
-    { kind: 'path', points: [P(0, top), P(v.lengthMm, top)], weight: 'dimension', role: 'TEXT' },
-    {
-      kind: 'text',
-      at: P(v.lengthMm + text, top + text * 0.9),
-      text: v.units === 'inch' ? 'ft aft of the stem' : 'm aft of the stem',
-      size: text * 0.8,
-      anchor: 'start',
-      role: 'TEXT',
-    },
-  )
-  const taken = v.zones
-    .filter((q) => q.face === 'deck' || q.face === 'roof')
-    .filter((q) => !q.code.endsWith('-edge'))
-    .map((z) => {
-      const xs = z.outline.map((p) => p.xMm)
-      const ys = z.outline.map((p) => p.yMm)
-      const at = P((Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2)
-      shapes.push({
-        kind: 'text',
-        at,
-        text: z.title.toLowerCase(),
-        size: text,
-        anchor: 'middle',
-        role: 'TEXT',
-      })
-      const w = z.title.length * text * 0.62
-      return { x0: at.x - w / 2, x1: at.x + w / 2, y0: at.y, y1: at.y + text }
-    })
-  shapes.push(...labels(placed, r, text * 0.8, taken))
   const minY = drop + lowest - 2 * text
   const bar = niceLength(v.lengthMm / 8, v.units)
-  shapes.push(
-    { kind: 'path', points: [P(0, minY), P(bar, minY)], weight: 'outline', role: 'TEXT' },
-    {
-      kind: 'text',
-      at: P(bar + text * 0.5, minY - text * 0.3),
-      text: `${formatLength(bar, v.units)}, plan and profile at one scale`,
-      size: text * 0.8,
-      anchor: 'start',
-      role: 'TEXT',
-    },
+  const scale = `${formatLength(bar, v.units)}, plan and profile at one scale`
+  const names = zoneNames(sheet)
+  const holes = holeShapes(
+    sheet,
+    names.map((n) => n.taken),
   )
+  const count = `${v.holes.length} holes, ${v.fittings.length} fittings.`
   return {
     title: `${v.name}: map of holes and fittings`,
-    description: `Plan above, profile below, bow left, starboard up. ${v.holes.length} holes, ${v.fittings.length} fittings.`,
+    description: `Plan above, profile below, bow left, starboard up. ${count}`,
     bounds: { minX: -4 * text, maxX: v.lengthMm + 14 * text, minY: minY - 2 * text, maxY: top + 3 * text },
-    shapes,
+    shapes: [
+      ...planOutline(sheet),
+      ...v.parts.map((p) => partShape(sheet, p)),
+      ...wetSigns(sheet),
+      ...fittingShapes(sheet),
+      ...profile(sheet),
+      ...holes.rings,
+      ...ruler(sheet, top),
+      ...names.map((n) => n.shape),
+      ...holes.numbers,
+      stroke([P(0, minY), P(bar, minY)], 'outline', 'TEXT'),
+      words(P(bar + text * 0.5, minY - text * 0.3), scale, text * 0.8, 'start'),
+    ],
     legend: [],
     textMm: text,
     scaleBarMm: bar,

@@ -268,73 +268,79 @@ function sealantCure(hole: HoleFacts, events: LifeFacts[], at: number): Gate[] {
     : []
 }
 
+const skippedGate = (s: LifeState): Gate => {
+  if (s === 'core-sealed')
+    return { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
+  if (s === 'proved') return { id: 'no-proof', text: 'No leak test is on record.' }
+  if (s === 'cured') return { id: 'no-cure', text: 'It is not recorded as cured.' }
+  return { id: `not-${s}`, text: `It is not recorded as ${LIFE_TITLES[s]}.` }
+}
+function beddedGates(hole: HoleFacts, event: LifeFacts): Gate[] {
+  if (hole.sealant === WELDED) return []
+  const out: Gate[] = []
+  // What is set in epoxy is traced by its epoxy.
+  if (hole.sealant === EPOXY_SET) out.push(...lotGates(event, 'epoxy', null))
+  else if (hole.sealant) out.push(...lotGates(event, 'sealant', hole.sealant))
+  if (event.tempC == null || event.humidityPct == null)
+    out.push({
+      id: 'no-temperature',
+      text: 'Temperature and humidity are not given, so nobody can tell when it has cured.',
+    })
+  return out
+}
+function coreGates(event: LifeFacts): Gate[] {
+  const out = [...lotGates(event, 'epoxy', null)]
+  if (event.tempC == null)
+    out.push({
+      id: 'no-temperature',
+      text: 'No temperature is given, so nobody can tell when it has cured.',
+    })
+  return out
+}
+/** What each state asks of what is known at its time. */
+const STATE_GATES: Partial<Record<LifeState, (h: HoleFacts, events: LifeFacts[], e: LifeFacts) => Gate[]>> = {
+  drilled: (hole, _, e) => [
+    ...drillGates(hole),
+    ...(e.sizeMm ? [] : [{ id: 'no-size', text: 'The size it was drilled to is not given.' }]),
+  ],
+  'core-sealed': (_hole, _events, e) => coreGates(e),
+  'dry-fitted': (hole, events, e) => (cored(hole) ? epoxyCure(events, e.at) : []),
+  bedded: (hole, _, e) => beddedGates(hole, e),
+  cured: (hole, events, e) => sealantCure(hole, events, e.at),
+  proved: (_hole, _events, e) =>
+    e.evidence?.trim()
+      ? []
+      : [
+          {
+            id: 'no-leak-test',
+            text: 'Say how it was proved: hose or flood, minutes, what was seen inside.',
+          },
+        ],
+}
+const NO_NOTE = 'Say what looks wrong; a suspect hole with no word about it helps nobody.'
+const NO_REPAIR = 'Say how it was closed: bevel, cloth, plies, lot.'
+
 /**
  * What stands in the way of a life step. Empty: it may be recorded. A fitter may pass a gate with a
  * reason, which stays on the record. A correction is judged as if what it corrects had never been written;
  * one that takes a hole back is let through.
  */
 export function gatesFor(hole: HoleFacts, all: LifeFacts[], event: LifeFacts): Gate[] {
-  const out: Gate[] = []
   const wrong = event.corrects == null ? undefined : all.find((e) => e.seq === event.corrects)
   if (wrong && ORDER.includes(event.state) && ORDER.indexOf(event.state) < ORDER.indexOf(wrong.state))
-    return out
+    return []
   const events = wrong ? all.filter((e) => e !== wrong) : all
-  if (event.state === 'suspect')
-    return event.note?.trim()
-      ? []
-      : [{ id: 'no-note', text: 'Say what looks wrong; a suspect hole with no word about it helps nobody.' }]
-  if (event.state === 'closed')
-    return event.evidence?.trim()
-      ? []
-      : [{ id: 'no-repair', text: 'Say how it was closed: bevel, cloth, plies, lot.' }]
+  if (event.state === 'suspect') return event.note?.trim() ? [] : [{ id: 'no-note', text: NO_NOTE }]
+  if (event.state === 'closed') return event.evidence?.trim() ? [] : [{ id: 'no-repair', text: NO_REPAIR }]
   const steps = ladder(hole)
   const target = steps.indexOf(event.state)
   const at = steps.indexOf(progress(events))
   const skipped = target > at + 1 ? steps.slice(at + 1, target) : []
-  for (const s of skipped)
-    out.push(
-      s === 'core-sealed'
-        ? { id: 'no-core-seal', text: 'The core of this hole is not sealed: water will stand in it.' }
-        : s === 'proved'
-          ? { id: 'no-proof', text: 'No leak test is on record.' }
-          : s === 'cured'
-            ? { id: 'no-cure', text: 'It is not recorded as cured.' }
-            : { id: `not-${s}`, text: `It is not recorded as ${LIFE_TITLES[s]}.` },
-    )
-  if (event.state === 'drilled') out.push(...drillGates(hole))
-  if (event.state === 'drilled' && !event.sizeMm)
-    out.push({ id: 'no-size', text: 'The size it was drilled to is not given.' })
-  if (event.state === 'core-sealed') {
-    out.push(...lotGates(event, 'epoxy', null))
-    if (event.tempC == null)
-      out.push({
-        id: 'no-temperature',
-        text: 'No temperature is given, so nobody can tell when it has cured.',
-      })
-  }
-  if (event.state === 'dry-fitted' && cored(hole)) out.push(...epoxyCure(events, event.at))
-  if (event.state === 'bedded' && hole.sealant !== WELDED) {
-    // What is set in epoxy is traced by its epoxy.
-    if (hole.sealant)
-      out.push(
-        ...(hole.sealant === EPOXY_SET
-          ? lotGates(event, 'epoxy', null)
-          : lotGates(event, 'sealant', hole.sealant)),
-      )
-    if (event.tempC == null || event.humidityPct == null)
-      out.push({
-        id: 'no-temperature',
-        text: 'Temperature and humidity are not given, so nobody can tell when it has cured.',
-      })
-  }
-  if (event.state === 'cured' || (skipped.includes('cured') && event.state === 'proved'))
-    out.push(...sealantCure(hole, events, event.at))
-  if (event.state === 'proved' && !event.evidence?.trim())
-    out.push({
-      id: 'no-leak-test',
-      text: 'Say how it was proved: hose or flood, minutes, what was seen inside.',
-    })
-  return out
+  return [
+    ...skipped.map(skippedGate),
+    ...(skipped.includes('cured') && event.state === 'proved' ? sealantCure(hole, events, event.at) : []),
+    ...(STATE_GATES[event.state]?.(hole, events, event) ?? []),
+  ]
 }
 
 /** P-001 and so on, as on the printed label. */

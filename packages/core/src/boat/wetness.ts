@@ -85,6 +85,33 @@ export interface WetMap {
 }
 const MOST_CELLS = 40_000
 
+interface Grid {
+  minX: number
+  minY: number
+  cell: number
+  nx: number
+  ny: number
+}
+/** Cells over an outline: of the size asked for, larger where there would be too many. */
+function gridOver(outline: Point[], cellMm: number): Grid {
+  const b = boundsOf({ outline })
+  let cell = cellMm
+  const count = (from: number, to: number) => Math.max(1, Math.ceil((to - from) / cell))
+  while (count(b.minX, b.maxX) * count(b.minY, b.maxY) > MOST_CELLS) cell *= 1.5
+  return { minX: b.minX, minY: b.minY, cell, nx: count(b.minX, b.maxX), ny: count(b.minY, b.maxY) }
+}
+/** How far off each spot is when it is told by the others: the one in the middle. Null under three. */
+function typicalError(spots: WetSpot[]): number | null {
+  if (spots.length < 3) return null
+  const errors = spots
+    .map((s) => {
+      const others = spots.filter((o) => o !== s)
+      return Math.abs(excessAt(others, s) - s.excess)
+    })
+    .sort((p, q) => p - q)
+  return errors[errors.length >> 1]!
+}
+
 /**
  * The map of one zone between its spots. Deterministic; `progress` is told the part done and may return
  * false to stop, and then null comes back.
@@ -98,17 +125,13 @@ export function wetMap(
   cellMm = 50,
   progress?: (part: number) => boolean | void,
 ): WetMap | null {
-  const b = boundsOf({ outline })
-  let cell = cellMm
-  while (Math.ceil((b.maxX - b.minX) / cell) * Math.ceil((b.maxY - b.minY) / cell) > MOST_CELLS) cell *= 1.5
-  const nx = Math.max(1, Math.ceil((b.maxX - b.minX) / cell))
-  const ny = Math.max(1, Math.ceil((b.maxY - b.minY) / cell))
+  const { minX, minY, cell, nx, ny } = gridOver(outline, cellMm)
   const reachMm = reachOf(spots)
   const cells: WetMap['cells'] = []
   let [wet, damp, guess, inside] = [0, 0, 0, 0]
   for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
-      const p = { xMm: b.minX + (i + 0.5) * cell, yMm: b.minY + (j + 0.5) * cell }
+      const p = { xMm: minX + (i + 0.5) * cell, yMm: minY + (j + 0.5) * cell }
       if (!insidePolygon(outline, p)) {
         cells.push(null)
         continue
@@ -125,23 +148,10 @@ export function wetMap(
   }
   const areaMm2 = areaOf({ outline })
   const each = inside ? areaMm2 / inside : 0
-  const errors =
-    spots.length < 3
-      ? []
-      : spots
-          .map((s) =>
-            Math.abs(
-              excessAt(
-                spots.filter((o) => o !== s),
-                s,
-              ) - s.excess,
-            ),
-          )
-          .sort((p, q) => p - q)
   return {
     cellMm: cell,
-    minX: b.minX,
-    minY: b.minY,
+    minX,
+    minY,
     nx,
     ny,
     cells,
@@ -149,7 +159,7 @@ export function wetMap(
     wetMm2: wet * each,
     dampMm2: damp * each,
     guessMm2: guess * each,
-    typicalErrorPts: errors.length ? errors[errors.length >> 1]! : null,
+    typicalErrorPts: typicalError(spots),
     reachMm,
   }
 }

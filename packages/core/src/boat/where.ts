@@ -159,126 +159,147 @@ function fromEdge(text: string, word: string, units: Units): ReturnType<typeof p
   }
 }
 
-/**
- * Reads what a fitter says: `412 aft of P-012, 95 mm in from the edge`. Clauses are parted by commas;
- * `inside, hull 9, flare 12` belongs to the clause before it.
- */
-export function readMeasures(text: string, references: Reference[], units: Units): ReadMeasures {
-  const clauses = text
-    .split(/[,;]+/)
-    .map((c) => c.trim())
-    .filter(Boolean)
-  const measures: Measure[] = []
-  let side: 'port' | 'starboard' | null = null
-  const find = (name: string) =>
-    references.find(
-      (r) =>
-        r.name.toLowerCase() ===
-        name
-          .toLowerCase()
-          .replace(/^(the|hole)\s+/, '')
-          .trim(),
-    )
-  const known = (name: string) =>
-    `"${name}" is not known here; a hole as P-012, the stem, the centreline or a bulkhead by its name is`
-  let hull: number | null = null
-  let flare: number | null = null
-  let inside = false
-  for (const c of clauses) {
-    const edge =
-      /^(.+?)\s+(in\s+from|inboard\s+(?:of|from)|from)\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i.exec(
-        c,
-      )
-    const along = /^(.+?)\s+(aft|forward|fwd)\s+of\s+(.+)$/i.exec(c)
-    const across = /^(.+?)\s+(?:to\s+)?(port|starboard|stbd)(?:\s+of\s+(.+))?$/i.exec(c)
-    if (/^(from\s+)?inside$/i.test(c)) inside = true
-    else if (/^hull\s+/i.test(c)) {
-      const r = number(c.replace(/^hull\s+/i, ''), units)
-      if (!r.ok) return r
-      hull = r.value
-      inside = true
-    } else if (/^flare\s+/i.test(c)) {
-      const r = parseAngle(c.replace(/^flare\s+/i, ''))
-      if (!r.ok) return r
-      flare = r.value
-      inside = true
-    } else if (edge) {
-      const r = fromEdge(edge[1]!, edge[2]!.toLowerCase().split(/\s/)[0]!, units)
-      if (!r.ok) return r
-      const given: 'port' | 'starboard' | null = edge[3]
-        ? edge[3].toLowerCase() === 'port'
-          ? 'port'
-          : 'starboard'
-        : null
-      measures.push({
-        axis: 'edge',
-        from: given ? `${given} edge` : 'edge',
-        fromMm: null,
-        mm: r.value,
-        inside: null,
-      })
-    } else if (along) {
-      const r = number(along[1]!, units)
-      if (!r.ok) return r
-      const stem = /^(the\s+)?stem$/i.test(along[3]!)
-      const ref = stem ? { name: 'stem', xMm: 0, yMm: 0 } : find(along[3]!)
-      if (!ref) return { ok: false, message: known(along[3]!) }
-      if (ref.yMm) side ??= ref.yMm < 0 ? 'port' : 'starboard'
-      measures.push({
-        axis: 'along',
-        from: ref.name,
-        fromMm: ref.xMm,
-        mm: along[2]!.toLowerCase() === 'aft' ? r.value : -r.value,
-        inside: null,
-      })
-    } else if (across) {
-      const r = number(across[1]!, units)
-      if (!r.ok) return r
-      const name = across[3] ?? 'centreline'
-      const centre = /^(the\s+)?cent(re|er)\s?line$/i.test(name)
-      const ref = centre ? { name: 'centreline', xMm: 0, yMm: 0 } : find(name)
-      if (!ref || ref.yMm === null)
-        return {
-          ok: false,
-          message: ref
-            ? `${ref.name} runs across the boat; measure from a hole or the centreline`
-            : known(name),
-        }
-      measures.push({
-        axis: 'across',
-        from: ref.name,
-        fromMm: ref.yMm,
-        mm: across[2]!.toLowerCase() === 'port' ? -r.value : r.value,
-        inside: null,
-      })
-    } else
-      return {
-        ok: false,
-        message: `"${c}" cannot be read; write as: 412 aft of P-012, 95 mm in from the port edge`,
-      }
+type Side = 'port' | 'starboard'
+type Refusal = { ok: false; message: string }
+/** What has been read of the clauses so far. */
+interface Reading {
+  measures: Measure[]
+  side: Side | null
+  hull: number | null
+  flare: number | null
+  inside: boolean
+}
+interface Clauses {
+  references: Reference[]
+  units: Units
+  so: Reading
+}
+const refusal = (message: string): Refusal => ({ ok: false, message })
+const HOW = 'write as: 412 aft of P-012, 95 mm in from the port edge'
+const known = (name: string) =>
+  `"${name}" is not known here; a hole as P-012, the stem, the centreline or a bulkhead by its name is`
+const find = ({ references }: Clauses, name: string) => {
+  const plain = name
+    .toLowerCase()
+    .replace(/^(the|hole)\s+/, '')
+    .trim()
+  return references.find((r) => r.name.toLowerCase() === plain)
+}
+
+/** `inside`, `hull 9`, `flare 12`: the clause before it was measured there. Null where it is none of them. */
+function insideClause(c: string, { so, units }: Clauses): Refusal | 'read' | null {
+  if (/^(from\s+)?inside$/i.test(c)) {
+    so.inside = true
+    return 'read'
   }
-  if (!measures.length)
-    return {
-      ok: false,
-      message: 'Nothing is measured yet; write as: 412 aft of P-012, 95 mm in from the port edge',
-    }
+  const said = /^(hull|flare)\s+(.*)$/i.exec(c)
+  if (!said) return null
+  const hull = said[1]!.toLowerCase() === 'hull'
+  const r = hull ? number(said[2]!, units) : parseAngle(said[2]!)
+  if (!r.ok) return r
+  if (hull) so.hull = r.value
+  else so.flare = r.value
+  so.inside = true
+  return 'read'
+}
+const EDGE =
+  /^(.+?)\s+(in\s+from|inboard\s+(?:of|from)|from)\s+(?:the\s+)?(?:(port|starboard|stbd)\s+)?(?:deck\s+)?edge$/i
+function edgeClause(c: string, { so, units }: Clauses): Refusal | 'read' | null {
+  const edge = EDGE.exec(c)
+  if (!edge) return null
+  const r = fromEdge(edge[1]!, edge[2]!.toLowerCase().split(/\s/)[0]!, units)
+  if (!r.ok) return r
+  const given = edge[3] && (edge[3].toLowerCase() === 'port' ? 'port' : 'starboard')
+  so.measures.push({
+    axis: 'edge',
+    from: given ? `${given} edge` : 'edge',
+    fromMm: null,
+    mm: r.value,
+    inside: null,
+  })
+  return 'read'
+}
+function alongClause(c: string, clauses: Clauses): Refusal | 'read' | null {
+  const along = /^(.+?)\s+(aft|forward|fwd)\s+of\s+(.+)$/i.exec(c)
+  if (!along) return null
+  const { so, units } = clauses
+  const r = number(along[1]!, units)
+  if (!r.ok) return r
+  const stem = /^(the\s+)?stem$/i.test(along[3]!)
+  const ref = stem ? { name: 'stem', xMm: 0, yMm: 0 } : find(clauses, along[3]!)
+  if (!ref) return refusal(known(along[3]!))
+  if (ref.yMm) so.side ??= ref.yMm < 0 ? 'port' : 'starboard'
+  so.measures.push({
+    axis: 'along',
+    from: ref.name,
+    fromMm: ref.xMm,
+    mm: along[2]!.toLowerCase() === 'aft' ? r.value : -r.value,
+    inside: null,
+  })
+  return 'read'
+}
+function acrossClause(c: string, clauses: Clauses): Refusal | 'read' | null {
+  const across = /^(.+?)\s+(?:to\s+)?(port|starboard|stbd)(?:\s+of\s+(.+))?$/i.exec(c)
+  if (!across) return null
+  const r = number(across[1]!, clauses.units)
+  if (!r.ok) return r
+  const name = across[3] ?? 'centreline'
+  const centre = /^(the\s+)?cent(re|er)\s?line$/i.test(name)
+  const ref = centre ? { name: 'centreline', xMm: 0, yMm: 0 } : find(clauses, name)
+  if (!ref) return refusal(known(name))
+  if (ref.yMm === null)
+    return refusal(`${ref.name} runs across the boat; measure from a hole or the centreline`)
+  clauses.so.measures.push({
+    axis: 'across',
+    from: ref.name,
+    fromMm: ref.yMm,
+    mm: across[2]!.toLowerCase() === 'port' ? -r.value : r.value,
+    inside: null,
+  })
+  return 'read'
+}
+
+/** Which edge, and what was measured inside; then whether the place is whole. */
+function settled({ measures, side, inside, hull, flare }: Reading): ReadMeasures {
+  if (!measures.length) return refusal(`Nothing is measured yet; ${HOW}`)
   if (inside && (hull === null || flare === null))
-    return { ok: false, message: 'Measured inside: add the hull and its flare, as: inside, hull 9, flare 12' }
+    return refusal('Measured inside: add the hull and its flare, as: inside, hull 9, flare 12')
   for (const m of measures) {
     if (m.from === 'edge') {
-      if (!side)
-        return { ok: false, message: 'Which edge? Write: in from the port edge, or from the starboard edge' }
+      if (!side) return refusal('Which edge? Write: in from the port edge, or from the starboard edge')
       m.from = `${side} edge`
     }
     if (inside && m.axis !== 'along') m.inside = { thicknessMm: hull!, flareDeg: flare! }
   }
   if (!measures.some((m) => m.axis === 'along'))
-    return { ok: false, message: 'How far along the boat? Add for example: 412 aft of P-012' }
+    return refusal('How far along the boat? Add for example: 412 aft of P-012')
   if (!measures.some((m) => m.axis !== 'along'))
-    return {
-      ok: false,
-      message:
-        'How far across? Add for example: 95 mm in from the port edge, or 640 to port of the centreline',
-    }
+    return refusal(
+      'How far across? Add for example: 95 mm in from the port edge, or 640 to port of the centreline',
+    )
   return { ok: true, measures }
+}
+
+const CLAUSES = [insideClause, edgeClause, alongClause, acrossClause]
+/**
+ * Reads what a fitter says: `412 aft of P-012, 95 mm in from the edge`. Clauses are parted by commas;
+ * `inside, hull 9, flare 12` belongs to the clause before it.
+ */
+export function readMeasures(text: string, references: Reference[], units: Units): ReadMeasures {
+  const so: Reading = { measures: [], side: null, hull: null, flare: null, inside: false }
+  const clauses: Clauses = { references, units, so }
+  const list = text
+    .split(/[,;]+/)
+    .map((c) => c.trim())
+    .filter(Boolean)
+  for (const c of list) {
+    let read: Refusal | 'read' | null = null
+    for (const clause of CLAUSES) {
+      read = clause(c, clauses)
+      if (read) break
+    }
+    if (!read) return refusal(`"${c}" cannot be read; ${HOW}`)
+    if (read !== 'read') return read
+  }
+  return settled(so)
 }
