@@ -23,39 +23,18 @@ const byKind = (p: Pictured): BoatPicture => ({
   others: p.fittings.filter((f) => f.kind !== 'deck-hardware' && f.kind !== 'through-hull'),
 })
 
-export const useBoats = defineStore('boats', () => {
-  const list = shallowRef<BoatSummary[]>([])
-  const picture = shallowRef<BoatPicture | null>(null)
-  const lastId = useLocalStorage<string>('north-tide:boat', '')
-  const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
-  const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
+/** What the yard itself keeps: values, hardware, habits, goods for the hull. */
+function theYard() {
   const yard = shallowRef<YardValue[]>([])
   const catalogue = shallowRef<CatalogueEntry[]>(CATALOGUE)
   const habits = shallowRef<Habits>({})
   /** skin fittings, valves and tails of the yard’s own */
   const goods = shallowRef<KeptGoods[]>([])
-  const today = ref<TodayReading | null>(null)
-  const units = computed<Units>(() =>
-    picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric',
-  )
   return {
-    list,
-    picture,
-    units,
     yard,
     catalogue,
     habits,
     goods,
-    today,
-    lastId,
-    lastFitting,
-    async loadList() {
-      list.value = await api<BoatSummary[]>('GET', '/boats')
-    },
-    async open(id: string) {
-      picture.value = byKind(await api<Pictured>('GET', `/boats/${encodeURIComponent(id)}`))
-      lastId.value = id
-    },
     async loadYard() {
       ;[yard.value, catalogue.value, habits.value, goods.value] = await Promise.all([
         api<YardValue[]>('GET', '/yard-values'),
@@ -73,13 +52,9 @@ export const useBoats = defineStore('boats', () => {
     async restoreValue(v: Pick<YardValue, 'kind' | 'material' | 'field'>) {
       yard.value = await api<YardValue[]>('DELETE', '/yard-values', v)
     },
-    async keepGoods(g: OwnGoods) {
-      const there = goods.value.find((o) => o.part.id === g.part.id)
-      goods.value = await api<KeptGoods[]>('PUT', '/goods', {
-        kind: g.kind,
-        part: g.part,
-        version: there?.version ?? 0,
-      })
+    async keepGoods({ kind, part }: OwnGoods) {
+      const version = goods.value.find((o) => o.part.id === part.id)?.version ?? 0
+      goods.value = await api<KeptGoods[]>('PUT', '/goods', { kind, part, version })
     },
     async readGoods(file: unknown) {
       goods.value = await api<KeptGoods[]>('POST', '/goods/import', file)
@@ -90,15 +65,44 @@ export const useBoats = defineStore('boats', () => {
     async setHabit(question: string, school: string | null) {
       habits.value = await api<Habits>('PUT', '/habits', { question, school })
     },
+  }
+}
+
+export const useBoats = defineStore('boats', () => {
+  const list = shallowRef<BoatSummary[]>([])
+  const picture = shallowRef<BoatPicture | null>(null)
+  const lastId = useLocalStorage<string>('north-tide:boat', '')
+  const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
+  const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
+  const today = ref<TodayReading | null>(null)
+  const units = computed<Units>(() =>
+    picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric',
+  )
+  async function open(id: string) {
+    picture.value = byKind(await api<Pictured>('GET', `/boats/${encodeURIComponent(id)}`))
+    lastId.value = id
+  }
+  return {
+    list,
+    picture,
+    units,
+    today,
+    lastId,
+    lastFitting,
+    ...theYard(),
+    async loadList() {
+      list.value = await api<BoatSummary[]>('GET', '/boats')
+    },
+    open,
     async refresh() {
-      if (picture.value) await this.open(picture.value.id)
+      if (picture.value) await open(picture.value.id)
     },
     async askToday() {
       today.value = await api<TodayReading>('GET', '/today')
     },
     toggleUnits() {
-      if (picture.value)
-        unitsOf.value = { ...unitsOf.value, [picture.value.id]: units.value === 'metric' ? 'inch' : 'metric' }
+      const other: Units = units.value === 'metric' ? 'inch' : 'metric'
+      if (picture.value) unitsOf.value = { ...unitsOf.value, [picture.value.id]: other }
     },
   }
 })

@@ -29,46 +29,26 @@ interface Solver {
 /** Keystrokes follow one another faster than this; the hand checks follow each of them. */
 const AFTER_MS = 250
 
-/**
- * The plate solver behind the bench: it is asked anew about every design that could be judged, off the
- * screen's own thread.
- */
-export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: Judgement } | null>>) {
-  const boats = useBoats()
-  const answer = shallowRef<Solved | null>(null)
+/** A worker that solves one patch at a time and can be cut off. */
+function solverWorker() {
   const progress = ref<number | null>(null)
-  const failed = ref('')
   let worker: Worker | null = null
   /** Held as long as its worker: a proxy that is collected shuts the worker's door. */
   let remote: Remote<Solver> | null = null
   let turn = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
-
-  function stop() {
-    clearTimeout(timer)
+  function cut() {
     turn++
     worker?.terminate()
     worker = remote = null
     progress.value = null
   }
-  async function solve(
-    design: Design,
-    judgement: Judgement,
-    withPlate: boolean,
-    title: string,
-  ): Promise<Solved | null> {
+  /** The answer, or null where a newer question cut this one off. */
+  async function ask(input: PatchInput): Promise<Answer | null> {
     const mine = turn
     if (!worker) {
       worker = new Worker(new URL('../workers/spread-worker.ts', import.meta.url), { type: 'module' })
       remote = wrap<Solver>(worker)
     }
-    const field = fieldAround(
-      design,
-      zoneOfPlace(boats.picture?.zones ?? [], design.place),
-      boats.picture?.parts ?? [],
-    )
-    const input = patchFor(design, judgement, field, withPlate)
-    const t = performance.now()
     progress.value = 0
     // What the worker tells comes by a door of its own, and its last word may come after the answer.
     let running = true
@@ -79,29 +59,51 @@ export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: J
     running = false
     if (mine !== turn) return null
     progress.value = null
+    return got
+  }
+  return { progress, ask, cut }
+}
+
+/**
+ * The plate solver behind the bench: it is asked anew about every design that could be judged, off the
+ * screen's own thread.
+ */
+export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: Judgement } | null>>) {
+  const boats = useBoats()
+  const answer = shallowRef<Solved | null>(null)
+  const failed = ref('')
+  const { progress, ask, cut } = solverWorker()
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  function stop() {
+    clearTimeout(timer)
+    cut()
+  }
+  async function solve(
+    design: Design,
+    judgement: Judgement,
+    withPlate: boolean,
+    title: string,
+  ): Promise<Solved | null> {
+    const { zones = [], parts = [] } = boats.picture ?? {}
+    const field = fieldAround(design, zoneOfPlace(zones, design.place), parts)
+    const input = patchFor(design, judgement, field, withPlate)
+    const t = performance.now()
+    const got = await ask(input)
+    if (!got) return null
     failed.value = got.error ?? ''
-    return got.patch
-      ? {
-          patch: got.patch,
-          field,
-          design,
-          title,
-          ms: performance.now() - t,
-          said: spreadSaid(design, judgement, got.patch, field, input),
-        }
-      : null
+    const { patch } = got
+    if (!patch) return null
+    const said = spreadSaid(design, judgement, patch, field, input)
+    return { patch, field, design, title, ms: performance.now() - t, said }
   }
   async function run() {
     const now = judged.value
     // A run that a newer design overtook is cut off; one that ended leaves its worker for the next.
     if (progress.value !== null) stop()
     if (!now) return
-    const got = await solve(
-      now.design,
-      now.judgement,
-      true,
-      now.design.plate ? 'as designed' : 'as designed, no plate',
-    )
+    const title = now.design.plate ? 'as designed' : 'as designed, no plate'
+    const got = await solve(now.design, now.judgement, true, title)
     if (got) answer.value = got
   }
   watch(
