@@ -76,3 +76,81 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
     await page.evaluate<number>('document.documentElement.scrollWidth - innerWidth'),
   ).toBeLessThanOrEqual(0)
 })
+
+test('cables through the collision bulkhead: named, lifted over the flood, lined with epoxy, each hole on record', async ({
+  page,
+}) => {
+  await enter(page)
+  const boat = await page.request.get('/api/boats/fulmars-reach')
+  const { fittings } = (await boat.json()) as { fittings: { id: string; name: string }[] }
+  const id = fittings.find((f) => f.name === 'Cables through the collision bulkhead')!.id
+  await page.goto(`/bench/${id}`)
+
+  // A cable that no insert of the size takes is short; the smallest gland that does is found.
+  const cables = check(page, 'gland-cables')
+  await page.getByLabel('Cable 1, across').nth(1).fill('15')
+  await page.getByLabel('Cable 1, across').nth(1).blur()
+  await expect(cables).toContainText('windlass remote 15')
+  await expect(cables).toContainText('gland 2, M25')
+  await page.getByLabel('Cable 1, across').nth(1).fill('thick')
+  await page.getByLabel('Cable 1, across').nth(1).blur()
+  await expect(page.getByRole('alert').filter({ hasText: 'thick' })).toBeVisible()
+  await expect(cables).toContainText('windlass remote 15')
+  await page.keyboard.press('Escape')
+
+  const height = check(page, 'gland-height')
+  await expect(height).toContainText('kg of water')
+  await page.getByLabel('Water would stand at').fill('700')
+  await expect(height).toContainText('Short')
+  await height.getByRole('button', { name: /mm higher/ }).click()
+  await expect(height).toContainText('Holds')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(height).toContainText('Short')
+  await page.getByRole('button', { name: 'Redo', exact: true }).click()
+  await expect(height).toContainText('Holds')
+  await saved(page)
+
+  await page.reload()
+  await expect(check(page, 'gland-height')).toContainText('Holds')
+  await page.getByText('Cut through the bulkhead', { exact: true }).click()
+  await expect(
+    page.getByRole('group', { name: /hole 32.5 mm in a bore of 44 mm, through 18 mm/ }),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Record its hole' }).click()
+  await page.getByRole('link', { name: /In the register: P-/ }).click()
+  await expect(page.getByText('gland M32: navigation lights 6 mm, anchor camera 8 mm').first()).toBeVisible()
+
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/bench/${id}`)
+  await expect(page.getByText(/Bore gland 1: 44 mm, gland 2: 35 mm/)).toBeVisible()
+  expect(
+    await page.evaluate<number>('document.documentElement.scrollWidth - innerWidth'),
+  ).toBeLessThanOrEqual(0)
+})
+
+test('a prism brought flush to three tenths: low it ponds, its bed mends it, its solid is on the list', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.getByRole('button', { name: /New fitting here/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('an opening: hatch, portlight, lid').check()
+  await dialog.getByLabel('x, aft of the stem').fill('2280')
+  await dialog.getByLabel('y, to starboard').fill('480')
+  await dialog.getByLabel('What goes here').fill('prism 250')
+  await dialog.getByLabel('Name').fill('Prism of the journey')
+  await dialog.getByRole('button', { name: 'Put CL-D25 there' }).click()
+  const flush = check(page, 'prism-flush')
+  await expect(flush).toContainText('Holds')
+  await page.getByLabel('Bead').fill('3')
+  await expect(flush).toContainText('Short')
+  await flush.getByRole('button', { name: /mm thick/ }).click()
+  await expect(flush).toContainText('Holds')
+  await saved(page)
+  await page.reload()
+  await expect(check(page, 'prism-flush')).toContainText('Holds')
+  await expect(page.getByText('Sheet under the glass').first()).toBeVisible()
+  await expect(page.getByText(/Rout the outer skin and the core away over the solid/)).toBeVisible()
+  const card = await page.request.get(`/api/fittings/${page.url().split('/').at(-1)}/card.pdf?units=inch`)
+  expect([card.status(), card.headers()['content-type']]).toEqual([200, 'application/pdf'])
+})

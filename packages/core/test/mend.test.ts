@@ -130,6 +130,14 @@ describe('what no boat has is refused where it stands, before anything computes 
     )
     expect(MOST_DEPTH).toBeLessThan(100)
   })
+  it('a pitch of anything between one and a whole million places is refused, not fallen over', () => {
+    const long = { ...row, path: [row.path[0], { xMm: 900_000, yMm: 0, zMm: 0 }], toMm: 900_000 }
+    const pitch = { leastMm: 1, wantedMm: 50, mostMm: 900_000 }
+    expect(refusal(() => runNamed('spacing', { ...long, footprintMm: 1, pitch }))).toEqual({
+      code: 'invalid-input',
+      path: 'pitch',
+    })
+  })
   it('a keep-out that a margin makes endless still has an answer', () => {
     const blocked = runNamed('spacing', {
       ...row,

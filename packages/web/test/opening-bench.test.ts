@@ -123,6 +123,58 @@ describe('what is given of an opening', () => {
   })
 })
 
+describe('what has no frame', () => {
+  const PLY = { kind: 'timber', timber: 'plywood', thicknessMm: 18 }
+  const gland = (change: Record<string, unknown> = {}) => hatch({ structure: PLY, ...change }, 'BS-G32')
+  it('a gland asks for its cables by name, and takes another', async () => {
+    const bench = await onBench(gland())
+    const p = await shown(OpeningGiven)
+    await p.by('Cable 1').setValue('anchor camera')
+    await p.button('Another cable').trigger('click')
+    expect(bench.design!.gland!.glands[0]!.cables).toEqual([
+      { name: 'anchor camera', odMm: 13 },
+      { name: 'cable', odMm: 6 },
+    ])
+    await p.button('One cable less').trigger('click')
+    expect(bench.design!.gland!.glands[0]!.cables).toHaveLength(1)
+  })
+  it('a second gland stands beside the first, and can be taken away again', async () => {
+    const bench = await onBench(gland())
+    const p = await shown(OpeningGiven)
+    await p.button('Another gland').trigger('click')
+    expect(bench.design!.gland!.glands.map((g) => g.yMm)).toEqual([0, 80])
+    expect(p.w.text()).toContain('Gland 2')
+    await p.button('Without this gland').trigger('click')
+    expect(bench.design!.gland!.glands).toHaveLength(1)
+  })
+  it('cables that no gland takes are told at the gland, and nothing that was typed is lost', async () => {
+    const bench = await onBench(gland())
+    bench.change({ 'gland.glands.0.size': null, 'gland.glands.0.cables.0.odMm': 60 })
+    const p = await shown(OpeningGiven)
+    expect(p.w.find('[role=alert]').text()).toContain('No one gland takes all of these cables')
+    expect(bench.design!.gland!.glands[0]!.cables[0]!.odMm).toBe(60)
+  })
+  it('it has no sealant to choose, a prism has', async () => {
+    await onBench(gland())
+    expect((await shown(OpeningTray, { tab: 'Work' })).w.text()).not.toContain('Sealant')
+    await onBench(hatch({}, 'CL-D25'))
+    expect((await shown(OpeningTray, { tab: 'Sealant' })).w.text()).toContain('Glass in its pocket')
+  })
+  it('a prism asks for its ledge and its solid, not for screws', async () => {
+    await onBench(hatch({}, 'CL-D25'))
+    const p = await shown(OpeningGiven)
+    expect((p.by('Solid outside it').element as HTMLInputElement).value).toBe('25')
+    expect(p.w.text()).not.toContain('No further apart')
+  })
+  it('a bin may fill with water', async () => {
+    const bench = await onBench(hatch({}, 'CL-B40'))
+    const p = await shown(OpeningGiven)
+    await p.button('It may fill with water').trigger('click')
+    expect(bench.design!.bin!.contents).toEqual({ kind: 'water', fill: 1 })
+    expect((p.by('Filled with water').element as HTMLInputElement).value).toBe('1')
+  })
+})
+
 describe('what follows', () => {
   it('the verdicts stand worst first, and a remedy is one press', async () => {
     const bench = await onBench(hatch({ 'outline.cornerMm': 10 }))

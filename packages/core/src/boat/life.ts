@@ -94,12 +94,15 @@ const HOUR = 3_600_000
 const DAY = 24 * HOUR
 /** A stub welded to a metal hull: nothing beds it and nothing has to cure. */
 export const WELDED = 'welded'
+/** Seals on a ring of its own, as a cable gland does: nothing is bedded and nothing cures. */
+export const OWN_RING = 'own ring'
+const UNBEDDED: (string | null)[] = [WELDED, OWN_RING]
 /** For a moisture cure the gate asks for fillet and collar, not for the middle of the flange. */
 export const RIM_PATH_MM = 5
 
 const cored = (h: HoleFacts) => h.coreSchool !== 'none'
 /** Butyl stays soft for ever, and a weld beds nothing: neither has anything to wait for. */
-const cures = (h: HoleFacts) => h.sealant !== WELDED && h.sealant !== 'butyl'
+const cures = (h: HoleFacts) => !UNBEDDED.includes(h.sealant) && h.sealant !== 'butyl'
 const ladder = (h: HoleFacts) =>
   ORDER.filter((s) => (s !== 'core-sealed' || cored(h)) && (s !== 'cured' || cures(h)))
 
@@ -276,7 +279,7 @@ const skippedGate = (s: LifeState): Gate => {
   return { id: `not-${s}`, text: `It is not recorded as ${LIFE_TITLES[s]}.` }
 }
 function beddedGates(hole: HoleFacts, event: LifeFacts): Gate[] {
-  if (hole.sealant === WELDED) return []
+  if (UNBEDDED.includes(hole.sealant)) return []
   const out: Gate[] = []
   // What is set in epoxy is traced by its epoxy.
   if (hole.sealant === EPOXY_SET) out.push(...lotGates(event, 'epoxy', null))

@@ -1,3 +1,4 @@
+import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import { ApiError } from '../errors'
 import type { Answer, Question } from './worker'
@@ -24,32 +25,44 @@ export const closeCalc = async () => {
 
 /**
  * Asks a calculator in a thread of its own; given up when it takes too long, or when `gone` says that
- * nobody waits any more.
+ * nobody waits any more. The clock runs from when a thread takes it up: a machine with much to do, or a
+ * thread that is only starting, is not the question's fault.
  */
-export async function ask(question: Question, gone: AbortSignal, mostMs = MOST_MS): Promise<Answer> {
-  const late = AbortSignal.timeout(mostMs)
+export async function ask(
+  question: Omit<Question, 'begun'>,
+  gone: AbortSignal,
+  mostMs = MOST_MS,
+): Promise<Answer> {
+  const late = new AbortController()
+  const { port1: heard, port2: begun } = new MessageChannel()
+  let clock: ReturnType<typeof setTimeout> | undefined
+  heard.once('message', () => (clock = setTimeout(() => late.abort(), mostMs)))
   try {
-    return (await open().run(question, { signal: AbortSignal.any([late, gone]) })) as Answer
+    const run = { signal: AbortSignal.any([late.signal, gone]), transferList: [begun] }
+    return (await open().run({ ...question, begun } satisfies Question, run)) as Answer
   } catch (error) {
-    if (late.aborted)
-      throw new ApiError(
-        422,
-        'too-long',
-        `This takes longer than ${mostMs / 1000} s to work out; ask for less at once`,
-      )
-    if (gone.aborted) throw new ApiError(499, 'gone', 'Nobody waits for this any more')
-    if (/queue/i.test((error as Error).message))
-      throw new ApiError(503, 'busy', 'Too many sums are asked for at once; try again in a moment')
-    if (
-      /memory|ERR_WORKER_OUT_OF_MEMORY/i.test(
-        `${(error as { code?: string }).code} ${(error as Error).message}`,
-      )
-    )
-      throw new ApiError(
-        422,
-        'too-large',
-        'This needs more room to work out than there is; ask for less at once',
-      )
-    throw error
+    throw refusal(error, mostMs, late.signal, gone)
+  } finally {
+    clearTimeout(clock)
+    heard.close()
   }
+}
+function refusal(error: unknown, mostMs: number, late: AbortSignal, gone: AbortSignal): unknown {
+  if (late.aborted)
+    return new ApiError(
+      422,
+      'too-long',
+      `This takes longer than ${mostMs / 1000} s to work out; ask for less at once`,
+    )
+  if (gone.aborted) return new ApiError(499, 'gone', 'Nobody waits for this any more')
+  const { code = '', message } = error as Error & { code?: string }
+  if (/queue/i.test(message))
+    return new ApiError(503, 'busy', 'Too many sums are asked for at once; try again in a moment')
+  if (/memory|ERR_WORKER_OUT_OF_MEMORY/i.test(`${code} ${message}`))
+    return new ApiError(
+      422,
+      'too-large',
+      'This needs more room to work out than there is; ask for less at once',
+    )
+  return error
 }

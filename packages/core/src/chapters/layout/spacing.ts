@@ -121,6 +121,9 @@ const counts = (v: Input, r: Row): number[] => {
   return Array.from({ length: Math.max(0, most - 1) }, (_, i) => i + 2)
 }
 
+/** A list may be as long as the row has places: too long to be spread into arguments. */
+const largest = (list: number[]) => list.reduce((m, n) => Math.max(m, n), 0)
+
 const TOO_MUCH =
   'Least and greatest pitch lie so far apart on so long a row that it cannot be set out exactly; bring them nearer'
 /** What one question may cost, however many keep-outs it has. */
@@ -134,8 +137,9 @@ class Budget {
 /** Whether any of the counts can be set out: reachable places, a pitch at a time, by running sums. */
 function feasible(v: Input, r: Row, keepouts: Keepout[], budget: Budget): boolean {
   const open = openPlaces(r, keepouts)
-  const wanted = new Set(counts(v, r))
-  const most = Math.max(0, ...wanted)
+  const all = counts(v, r)
+  const wanted = new Set(all)
+  const most = largest(all)
   let reach = new Uint8Array(r.places)
   for (let s = 0; s <= Math.min(r.tol, r.places - 1); s++) reach[s] = open[s]!
   const sums = new Int32Array(r.places + 1)
@@ -159,8 +163,9 @@ function feasible(v: Input, r: Row, keepouts: Keepout[], budget: Budget): boolea
  */
 function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
   const open = openPlaces(r, keepouts)
-  const wanted = counts(v, r)
-  const layers = Math.max(0, ...wanted) - 1
+  const all = counts(v, r)
+  const wanted = new Set(all)
+  const layers = largest(all) - 1
   const span = r.most - r.least + 1
   let work = 0
   const cost: { lo: number; hi: number; c: Float64Array }[] = []
@@ -186,7 +191,7 @@ function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
       c[s - lo] = least
     }
     cost.push({ lo, hi, c })
-    if (!wanted.includes(k + 1)) continue
+    if (!wanted.has(k + 1)) continue
     let J = Infinity
     for (let s = lo; s <= Math.min(hi, r.tol); s++) J = Math.min(J, c[s - lo]!)
     if (J < Infinity && (!best || J * (best.n - 1) < best.J * k)) best = { J, n: k + 1 }

@@ -70,6 +70,8 @@ const GLANDS = {
   },
 } satisfies Record<string, Gland>
 type Size = keyof typeof GLANDS
+/** Across the corners of its nut, mm. */
+export const glandCornersMm = (size: Size): number => GLANDS[size].cornersMm
 const SIZES = Object.keys(GLANDS) as [Size, ...Size[]]
 
 const input = z.strictObject({

@@ -1,6 +1,6 @@
 import type { GlazingId } from '../../base/materials/glazing'
 import type { Entry } from '../kind'
-import type { CutOutline, OpeningDesign } from './design'
+import type { CutOutline, GLAND_SIZES, OpeningDesign } from './design'
 import type { OpeningFamily } from './families'
 
 /** Invented makers' openings (chapter 13); sizes typical of their kind. */
@@ -13,6 +13,12 @@ export interface OpeningEntry extends Entry {
   /** how far in or out of the cut-out's edge the pane is carried */
   pane: { material: GlazingId; thicknessMm: number; seatMm: number } | null
   lid: { massKg: number; latches: number; latch: NonNullable<OpeningDesign['lid']>['latch'] } | null
+  prism?: NonNullable<OpeningDesign['prism']>
+  bin?: Pick<NonNullable<OpeningDesign['bin']>, 'depthMm' | 'massKg'>
+  gland?: {
+    sizes: NonNullable<NonNullable<OpeningDesign['gland']>['glands'][number]['size']>[]
+    threadMm: number
+  }
 }
 const CORRIE = 'Corrie Light'
 const rect = (lengthMm: number, widthMm: number, cornerMm: number): CutOutline => ({
@@ -33,13 +39,42 @@ const entry = (
   title: string,
   family: OpeningFamily,
   outline: CutOutline,
-  more: Pick<OpeningEntry, 'frame' | 'pane' | 'lid'> & { units?: 'inch' },
+  more: Pick<OpeningEntry, 'frame' | 'pane' | 'lid' | 'prism' | 'bin' | 'gland'> & { units?: 'inch' },
 ): OpeningEntry => ({ id, title, maker: CORRIE, family, outline, units: 'metric', ...more })
 const acrylic = (thicknessMm: number, seatMm: number) => ({
   material: 'cast-acrylic' as const,
   thicknessMm,
   seatMm,
 })
+
+/** A glass flange on its ledge: what it laps, and how thick it is. */
+const glass = (ledgeMm: number, flangeMm: number): OpeningEntry['frame'] => ({
+  flangeMm: ledgeMm,
+  thicknessMm: flangeMm,
+  screwMm: 4,
+  insetMm: ledgeMm / 2,
+  face: 'glass',
+})
+const SOLID = { sideMm: 2, bandMm: 25, glueMm: 0.3, edgeGapMm: 2, toleranceMm: 0.3 }
+const toughened = (thicknessMm: number) => ({
+  material: 'toughened-glass' as const,
+  thicknessMm,
+  seatMm: 0,
+})
+const gland = (size: (typeof GLAND_SIZES)[number], threadMm: number, cornersMm: number) => ({
+  frame: {
+    flangeMm: (cornersMm - HOLE_MM[size]) / 2,
+    thicknessMm: 8,
+    screwMm: 4,
+    insetMm: 2,
+    face: 'nylon' as const,
+  },
+  pane: null,
+  lid: null,
+  gland: { sizes: [size], threadMm },
+})
+/** The hole that each takes (chapter 15.4). */
+const HOLE_MM = { M16: 16.5, M20: 20.5, M25: 25.5, M32: 32.5, M40: 40.5 } as const
 
 export const OPENING_CATALOGUE: OpeningEntry[] = [
   entry('CL-H52', 'Deck hatch 520, escape size', 'deck-hatch', rect(520, 520, 60), {
@@ -99,4 +134,24 @@ export const OPENING_CATALOGUE: OpeningEntry[] = [
     pane: null,
     lid: null,
   }),
+  entry('CL-D25', 'Deck prism 250 by 90, glass', 'prism', rect(226, 66, 10), {
+    frame: glass(12, 9),
+    pane: toughened(19),
+    lid: null,
+    prism: SOLID,
+  }),
+  entry('CL-D12', 'Deck light 120, round, glass', 'prism', round(96), {
+    frame: glass(12, 9),
+    pane: toughened(12),
+    lid: null,
+    prism: SOLID,
+  }),
+  entry('CL-B40', 'Locker bin 400 by 300, hung', 'bin', rect(400, 300, 40), {
+    frame: frame(40, 5, 'laminate'),
+    pane: null,
+    lid: null,
+    bin: { depthMm: 300, massKg: 4.5 },
+  }),
+  entry('BS-G25', 'Cable gland M25, nylon', 'gland', round(25.5), gland('M25', 40, 37)),
+  entry('BS-G32', 'Cable gland M32, nylon', 'gland', round(32.5), gland('M32', 45, 47)),
 ]

@@ -18,6 +18,10 @@ export const RIMS = ['none', 'light', 'stiff'] as const
 /** How the flange is held to the boat. */
 export const FRAME_HOLDS = ['screws', 'bolts', 'bond'] as const
 
+/** What a bin hangs on, inside: how the face was made ready for the bond (chapter 8.1). */
+export const BOND_FACES = ['secondary-epoxy', 'secondary-polyester', 'unabraded'] as const
+export const GLAND_SIZES = ['M16', 'M20', 'M25', 'M32', 'M40'] as const
+
 const sides = Object.keys(SEA_PLACES) as [SeaPlace, ...SeaPlace[]]
 export const outlineSchema = z.discriminatedUnion('kind', [
   z
@@ -35,6 +39,58 @@ export const outlineSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('polygon'), points: z.array(pointSchema).min(3).max(80) }),
 ])
 export type CutOutline = z.output<typeof outlineSchema>
+
+/** A glass set flush: a solid under the deck's outer skin, with a pocket for the glass in it (15.2). */
+const prismSchema = z.strictObject({
+  /** round the glass flange, filled with sealant */
+  sideMm: nonNegative(),
+  /** of the solid outside the pocket */
+  bandMm: positive(),
+  glueMm: nonNegative(),
+  edgeGapMm: nonNegative(),
+  toleranceMm: positive(),
+})
+/** A bin hung under the cut-out by its flange (15.3). */
+const binSchema = z.strictObject({
+  depthMm: positive(),
+  massKg: positive(),
+  contents: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('water'), fill: positive().max(1) }),
+    z.strictObject({ kind: z.literal('gear'), massKg: nonNegative() }),
+  ]),
+  bonded: z.boolean(),
+  surface: z.enum(BOND_FACES),
+  liftMinutes: nonNegative(),
+  minutesPerScrew: nonNegative(),
+})
+const cableSchema = z.strictObject({ name: z.string().trim().min(1).max(60), odMm: positive() })
+/** Cables through a watertight bulkhead; each gland stands from the place to starboard and up (15.4). */
+const glandSchema = z.strictObject({
+  glands: z
+    .array(
+      z.strictObject({
+        /** null: the smallest that takes its cables */
+        size: z.enum(GLAND_SIZES).nullable(),
+        cables: z.array(cableSchema).min(1).max(8),
+        yMm: z.number().min(-2000).max(2000),
+        zMm: z.number().min(-2000).max(2000),
+        /** from its middle to tabbing or beam */
+        edgeMm: positive().nullable(),
+        threadMm: positive().nullable(),
+        boreMm: positive().nullable(),
+      }),
+    )
+    .min(1)
+    .max(6),
+  /** how high the water would stand, over the waterline; null: nobody has said */
+  floodZMm: z.number().nullable(),
+  wrenchMm: nonNegative(),
+  /** the compartment that it keeps shut */
+  behind: z
+    .strictObject({ lengthMm: positive(), widthMm: positive(), heightMm: positive() })
+    .nullable()
+    .default(null),
+})
 
 /** All that a user decides or measures of one opening. Whatever follows from it is computed. */
 export const openingSchema = z.strictObject({
@@ -108,6 +164,9 @@ export const openingSchema = z.strictObject({
       stepMm: nonNegative().nullable().default(null),
     })
     .nullable(),
+  prism: prismSchema.nullable().default(null),
+  bin: binSchema.nullable().default(null),
+  gland: glandSchema.nullable().default(null),
   keeps: z.enum(['watertight', 'weathertight', 'neither']),
   sea: z.enum(sides),
   sillMm: nonNegative().nullable().default(null),
@@ -138,3 +197,7 @@ export const coreOf = (d: OpeningDesign): { core: 'none' | CoreId; coreMm: numbe
   d.structure.kind === 'sandwich'
     ? { core: d.structure.core.material, coreMm: d.structure.core.thicknessMm }
     : { core: 'none', coreMm: 0 }
+
+/** Holes of one opening by the parts that the register knows them by. */
+export const holeParts = (d: OpeningDesign): string[] =>
+  d.gland ? d.gland.glands.map((_, i) => `gland ${i + 1}`) : ['opening']

@@ -1,10 +1,11 @@
 import { formatLength, type Units } from '../../base/quantity/format'
 import { fullThickness } from '../../base/materials/structure'
-import { niceLength, rect, type Drawing, type MaterialTone, type Shape } from '../../drawing/shapes'
+import { niceLength, type Drawing, type MaterialTone } from '../../drawing/shapes'
 import { coreOf, type OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
+import { legendOf, penOf, type Pen } from './section-pen'
 
-const TONE_OF_CORE: Record<string, MaterialTone> = {
+export const TONE_OF_CORE: Record<string, MaterialTone> = {
   'balsa-150': 'balsa',
   plywood: 'plywood',
   'insert-250': 'insert',
@@ -17,26 +18,6 @@ const RING: Record<string, MaterialTone> = {
 }
 const skinTone = (d: OpeningDesign): MaterialTone =>
   d.structure.kind === 'metal' ? 'metal' : d.structure.kind === 'timber' ? 'timber' : 'laminate'
-interface Pen {
-  shapes: Shape[]
-  area: (
-    x0: number,
-    y0: number,
-    x1: number,
-    y1: number,
-    tone: MaterialTone,
-    role: string,
-    label: string,
-  ) => void
-}
-const penOf = (): Pen => {
-  const shapes: Shape[] = []
-  return {
-    shapes,
-    area: (x0, y0, x1, y1, tone, role, label) =>
-      shapes.push({ kind: 'area', points: rect(x0, y0, x1, y1), tone, role, label }),
-  }
-}
 /** Skins, the raked core and its fill; x runs from the cut edge into the deck, y 0 is the outer face. */
 function deck(p: Pen, d: OpeningDesign, rake: number, far: number): number {
   const s = d.structure
@@ -101,6 +82,34 @@ function pane(p: Pen, d: OpeningDesign, all: number): number {
   return low + own.thicknessMm
 }
 
+/** The flange on its bed, and what it carries. */
+function onDeck(p: Pen, d: OpeningDesign, all: number): number {
+  const f = d.frame.flangeMm
+  const bead = d.bedding.beadMm
+  p.area(0, 0, f, bead, 'bedding', 'bedding.sealant', 'bedding')
+  p.area(0, bead, f, bead + d.frame.thicknessMm, 'hardware', 'frame', 'flange of the frame')
+  return pane(p, d, all)
+}
+const BIN_WALL_MM = 4
+const BIN_SHOWN_MM = 60
+/** A bin under the deck: its flange bonded and screwed to the inner face, its wall cut short. */
+function hung(p: Pen, d: OpeningDesign, all: number): number {
+  const f = d.frame.flangeMm
+  const low = -all - d.bedding.beadMm
+  const under = low - d.frame.thicknessMm
+  p.area(0, low, f, -all, 'bedding', 'bedding.sealant', 'bond')
+  p.area(-BIN_WALL_MM, under, f, low, 'laminate', 'bin', 'flange of the bin')
+  p.area(-BIN_WALL_MM, under - BIN_SHOWN_MM, 0, low, 'laminate', 'bin', 'wall of the bin')
+  if (d.frame.hold === 'bond') return 0
+  const x = f - d.frame.insetMm
+  const r = d.frame.screwMm / 2
+  const s = d.structure
+  const bite = s.kind === 'sandwich' ? s.innerMm : all
+  p.area(x - r, under, x + r, -all + bite, 'bolt', 'frame.screwMm', 'screw')
+  p.area(x - 2 * r, under - r, x + 2 * r, under, 'bolt', 'frame.screwMm', 'head')
+  return 0
+}
+
 /** The thickness of each layer, beside it. */
 function label(
   p: Pen,
@@ -118,8 +127,7 @@ function label(
         ]
       : [[-all / 2, mm(all)]]
   if (d.ring) words.push([-all - d.ring.thicknessMm / 2 - textMm * 0.4, `ring ${mm(d.ring.thicknessMm)}`])
-  for (const [y, text] of words)
-    p.shapes.push({ kind: 'text', at: { x, y: y - textMm * 0.35 }, text, size: textMm, anchor: 'start' })
+  for (const [y, text] of words) p.words(x, y, text, textMm)
 }
 
 /** The cut through the edge, to scale: frame, bedding, skins, raked and filled core, ring, screw, pane. */
@@ -132,15 +140,13 @@ export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
   const ring = d.ring
   if (ring) p.area(0, -all - ring.thicknessMm, ring.widthMm, -all, RING[ring.material]!, 'ring', 'ring')
   const bead = d.bedding.beadMm
-  p.area(0, 0, f, bead, 'bedding', 'bedding.sealant', 'bedding')
-  p.area(0, bead, f, bead + d.frame.thicknessMm, 'hardware', 'frame', 'flange of the frame')
-  const top = pane(p, d, all)
-  fastener(p, d, j, all)
+  const top = d.bin ? hung(p, d, all) : onDeck(p, d, all)
+  if (!d.bin) fastener(p, d, j, all)
   const textMm = Math.max(3, (far + 46) / 26)
-  const under = all + (ring?.thicknessMm ?? 0) + (d.frame.hold === 'bolts' ? 8 : 0)
+  const below = d.bin ? bead + d.frame.thicknessMm + BIN_SHOWN_MM : 0
+  const under = all + below + (ring?.thicknessMm ?? 0) + (d.frame.hold === 'bolts' ? 8 : 0)
   const x = far + textMm * 0.6
   label(p, d, all, { x, textMm, mm })
-  const tones = new Set(p.shapes.flatMap((q) => (q.kind === 'area' ? [q.tone] : [])))
   return {
     title: 'Cut through the edge, outside up',
     description: `The edge of ${d.name}: flange ${mm(f)} on ${mm(bead)} of bedding${j.edge.rakeMm > 0 ? `, core raked ${mm(j.edge.rakeMm)}` : ''}${ring ? `, ring ${mm(ring.widthMm)} by ${mm(ring.thicknessMm)}` : ''}.`,
@@ -151,7 +157,7 @@ export function edgeDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
       maxY: top + textMm * 2.6,
     },
     shapes: p.shapes,
-    legend: [...tones].filter((t) => t !== 'hardware' && t !== 'none'),
+    legend: legendOf(p.shapes),
     textMm,
     scaleBarMm: niceLength((far + 46) / 4, units),
     handles:

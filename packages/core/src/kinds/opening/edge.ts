@@ -111,11 +111,13 @@ export function biteOf(d: OpeningDesign, e: Edge): { biteMm: number; said: strin
     return { biteMm: own + ring, said: `${say(own)} mm${ring ? ` and ${say(ring)} mm of ring` : ''}` }
   }
   const off = d.frame.flangeMm - d.frame.insetMm
+  // A bin hangs under the deck, and its screws come up into the inner skin.
+  const skin = d.bin ? s.innerMm : s.outerMm
   const filled = d.core.filled && off <= e.rakeMm - d.frame.screwMm / 2
-  const own = s.outerMm + (filled ? s.core.thicknessMm : 0)
+  const own = skin + (filled ? s.core.thicknessMm : 0)
   return {
     biteMm: own + ring,
-    said: `${say(s.outerMm)} mm of skin${filled ? ` and ${say(s.core.thicknessMm)} mm of fill` : ', past the fill'}${ring ? `, ${say(ring)} mm of ring` : ''}`,
+    said: `${say(skin)} mm of skin${filled ? ` and ${say(s.core.thicknessMm)} mm of fill` : ', past the fill'}${ring ? `, ${say(ring)} mm of ring` : ''}`,
   }
 }
 function screwCheck(d: OpeningDesign, e: Edge): Check {

@@ -8,6 +8,9 @@ export const OPENING_FAMILIES = [
   'inspection-port',
   'cover',
   'ventilator',
+  'prism',
+  'bin',
+  'gland',
 ] as const
 export type OpeningFamily = (typeof OPENING_FAMILIES)[number]
 interface Info {
@@ -85,6 +88,30 @@ export const OPENING_FAMILY: Record<OpeningFamily, Info> = {
     keeps: 'weathertight',
     underfoot: false,
     first: 'A round hole with its core closed, and a plug for heavy weather.',
+  },
+  prism: {
+    title: 'prism or light, flush',
+    frame: 'glazing',
+    opens: false,
+    keeps: 'watertight',
+    underfoot: true,
+    first: 'A solid let into the core, and a glass that neither trips nor ponds.',
+  },
+  bin: {
+    title: 'bin under a cut-out',
+    frame: 'hatch',
+    opens: false,
+    keeps: 'neither',
+    underfoot: false,
+    first: 'What hangs it in a seaway, and how long its bond can still be moved.',
+  },
+  gland: {
+    title: 'cable gland through a bulkhead',
+    frame: 'glazing',
+    opens: false,
+    keeps: 'watertight',
+    underfoot: false,
+    first: 'Above where it floods to, its hole lined, and room for a wrench.',
   },
 }
 export const KEEPS = { watertight: 'watertight', weathertight: 'weathertight', neither: 'neither' } as const

@@ -2,7 +2,8 @@ import type { FindingOf } from '../findings'
 import { OPENING_FAMILIES, OPENING_FAMILY, type OpeningFamily } from './families'
 
 const opens = OPENING_FAMILIES.filter((f) => OPENING_FAMILY[f].opens)
-const panes = OPENING_FAMILIES.filter((f) => f !== 'ventilator' && f !== 'inspection-port')
+const BLIND: OpeningFamily[] = ['ventilator', 'inspection-port', 'bin', 'gland']
+const panes = OPENING_FAMILIES.filter((f) => !BLIND.includes(f))
 /** What is found wrong with an opening that is there. */
 export const OPENING_FINDINGS: FindingOf<OpeningFamily>[] = [
   {

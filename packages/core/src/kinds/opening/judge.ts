@@ -17,13 +17,33 @@ import {
 import type { OpeningDesign } from './design'
 import { edgeChecks, edgeOf } from './edge'
 import { OPENING_FINDINGS } from './findings'
-import type { OpeningJudgement } from './judgement'
+import { behindOf, glandChecks, glandedOf } from './glands'
+import { hungChecks, hungOf } from './hung'
+import type { Edge, Glanded, OpeningJudgement, Pocket } from './judgement'
+import { pocketChecks, pocketOf } from './pocket'
 import { roomChecks } from './room'
 
-const GEOMETRY = ['room-edge', 'room-member', 'edge-core', 'ring', 'ring-area', 'screw-bite']
-/** Rakes are filled with a paste that stands on an upright face. */
-const potFor = (d: OpeningDesign, fillMl: number) =>
-  d.core.filled ? potOf(fillMl, { tempC: d.bedding.tempC }, 'peanut-butter') : null
+const GEOMETRY = [
+  'room-edge',
+  'room-member',
+  'edge-core',
+  'ring',
+  'ring-area',
+  'screw-bite',
+  'gland-height',
+  'gland-edge',
+  'gland-thread',
+  'gland-spacing',
+]
+/** Rakes are filled with a paste that stands on an upright face; a solid and a lining are set in one. */
+function potFor(d: OpeningDesign, e: Edge, pocket: Pocket | null, glanded: Glanded | null) {
+  const day = { tempC: d.bedding.tempC }
+  if (pocket) return potOf(pocket.fillerMl, day, 'mayonnaise')
+  if (glanded) return potOf(glanded.plugMl, day, 'mayonnaise')
+  return d.core.filled ? potOf(e.fillMl, day, 'peanut-butter') : null
+}
+/** A frame's own edge; a prism has its solid and a gland its lining instead. */
+const framed = (d: OpeningDesign) => !d.prism && !d.gland
 
 /**
  * One opening judged whole: where it is cut, what is left of the edge, what closes it and keeps the sea out.
@@ -35,17 +55,25 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
   const pane = paneOf(d)
   const growth = growthOf(d, edge)
   const held = heldOf(d)
+  const pocket = pocketOf(d)
+  const hung = hungOf(d, edge)
+  const glanded = glandedOf(d)
+  const behind = behindOf(d)
   const bedded = sealantsOf(d, growth)
-  const pot = potFor(d, edge.fillMl)
-  const keeps = keepsCheck(d, held)
+  const keeps = d.gland ? null : keepsCheck(d, held)
+  const frame = sealantCheck('sealant-frame', 'Bedding of the frame', d.bedding.sealant, bedded.frame)
   const checks: Check[] = [
     ...room.checks,
-    ...edgeChecks(d, edge),
+    ...edgeChecks(d, edge).filter((c) => framed(d) || c.id === 'offcut'),
+    ...pocketChecks(d, pocket),
+    ...glandChecks(d, glanded, behind),
+    ...hungChecks(hung),
     ...paneChecks(pane, d.pane?.proof ?? null),
     ...growthChecks(growth),
     ...lidChecks(held),
     ...(keeps ? [keeps] : []),
-    sealantCheck('sealant-frame', 'Bedding of the frame', d.bedding.sealant, bedded.frame),
+    // A gland seals on its own ring, a bin is bonded: neither is bedded as a frame is.
+    ...(d.gland || d.bin ? [] : [frame]),
     ...(bedded.pane
       ? [sealantCheck('sealant-pane', 'Bedding of the pane', d.pane!.sealant, bedded.pane)]
       : []),
@@ -62,9 +90,13 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
     pane,
     growth,
     held,
+    pocket,
+    hung,
+    glanded,
+    behind,
     clear: room.clear,
     sealant: bedded.frame,
     paneSealant: bedded.pane,
-    pot,
+    pot: potFor(d, edge, pocket, glanded),
   }
 }

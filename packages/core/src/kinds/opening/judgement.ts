@@ -1,7 +1,10 @@
 import type { openingEdge } from '../../chapters/opening/opening-edge'
 import type { panel } from '../../chapters/opening/panel'
 import type { panelGrowth } from '../../chapters/opening/panel-growth'
+import type { binHang } from '../../chapters/making/bin-hang'
+import type { cableGland } from '../../chapters/making/gland'
 import type { lidHold } from '../../chapters/making/lid-hold'
+import type { prismPocket } from '../../chapters/making/prism-pocket'
 import type { SealantChoice } from '../../chapters/bedding/sealant-choice'
 import type { Check, Verdict } from '../../base/verdict/check'
 import type { Pot } from '../../chapters/bedding/pot'
@@ -11,6 +14,14 @@ export type Edge = Out<typeof openingEdge>
 export type Paned = Out<typeof panel>
 export type Grown = Out<typeof panelGrowth>
 export type Held = Out<typeof lidHold>
+export type Pocket = Out<typeof prismPocket>
+export type Hung = Out<typeof binHang>
+export type Glanded = Out<typeof cableGland>
+/** Water that stands behind a bulkhead when the compartment is flooded. */
+export interface Behind {
+  waterKg: number
+  pressureKPa: number
+}
 /** Free room to something that stays where it is, in words by the side it lies on. */
 export interface Clear {
   title: string
@@ -29,9 +40,16 @@ export interface OpeningJudgement {
   pane: Paned | null
   growth: Grown | null
   held: Held | null
+  /** of a prism, where the deck has a core to let its solid into */
+  pocket: Pocket | null
+  /** of a bin */
+  hung: Hung | null
+  /** of cable glands */
+  glanded: Glanded | null
+  behind: Behind | null
   clear: Clear[]
   sealant: SealantChoice
   paneSealant: SealantChoice | null
-  /** epoxy that closes the raked core */
+  /** epoxy that closes the raked core, beds the solid of a prism, or lines the holes of glands */
   pot: Pot | null
 }

@@ -1,5 +1,7 @@
 import { cornersOnBoat } from '../../base/geometry/turn'
-import { formatLength, type Units } from '../../base/quantity/format'
+import { OWN_RING } from '../../boat/life'
+import { formatForce, formatLength, formatMass, type Units } from '../../base/quantity/format'
+import { say } from '../../base/verdict/check'
 import { zoneOfPlace, type BoatZone } from '../../boat/spot'
 import { structureOf } from '../../boat/spot'
 import { measureSaid } from '../../boat/where'
@@ -10,7 +12,7 @@ import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
 import { staleAgainst } from '../stale'
 import { OPENING_CATALOGUE, type OpeningEntry } from './catalogue'
-import { OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
+import { holeParts, OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
 import { edgeDrawing } from './edge-drawing'
 import { OPENING_FAMILIES, OPENING_FAMILY } from './families'
 import { OPENING_FINDINGS } from './findings'
@@ -20,37 +22,69 @@ import { zoneThere } from './moved'
 import { flangeBounds, sizeAt, sizeSaid } from './outline'
 import { openingOrder, openingParts } from './parts'
 import { planDrawing } from './plan-drawing'
+import { sheetsSaid } from './pocket'
+import { glandCut, glandPlan } from './gland-drawing'
+import { pocketCutDrawing } from './pocket-drawing'
 import { openingTries } from './remedies'
 import { startOpening } from './start'
-import { openingSteps, throughSaid } from './steps'
+import { openingSteps } from './steps'
+import { bulkheadSaid, throughSaid } from './through'
 import { openingDrill, openingTemplate, templatesOf } from './template'
 
 type D = OpeningDesign
 type J = OpeningJudgement
 const screwsSaid = (d: D, j: J, mm: (v: number) => string) =>
   d.frame.hold === 'bond'
-    ? 'bonded'
+    ? d.prism
+      ? 'set in its solid'
+      : 'bonded'
     : `${j.edge.screwCount} ${d.frame.hold === 'bolts' ? 'bolts' : 'screws'} of ${mm(d.frame.screwMm)}`
 
+/** What of a hole is the same for a cut-out and for a gland. */
+const holeBase = (d: D, units: Units) => ({
+  boltIndex: null,
+  xMm: d.place.xMm,
+  note: d.place.measuredFrom.map((m) => measureSaid(m, units)).join('; '),
+})
+/** Each gland by itself, with its cables by name. */
+const glandHoles = (d: D, j: J, units: Units): HoleSpec[] =>
+  (j.glanded?.glands ?? []).map((g, i) => {
+    const own = d.gland!.glands[i]!
+    const cables = own.cables.map((c) => `${c.name} ${formatLength(c.odMm, units)}`).join(', ')
+    const zMm = d.place.zMm + own.zMm
+    return {
+      ...holeBase(d, units),
+      through: bulkheadSaid(d, units),
+      sealant: OWN_RING,
+      part: holeParts(d)[i]!,
+      title: d.gland!.glands.length > 1 ? `${d.name}, gland ${i + 1}` : d.name,
+      yMm: d.place.yMm + own.yMm,
+      zMm,
+      diameterMm: g.holeMm,
+      fastener: `gland ${g.size}: ${cables}${g.spareWays ? `; ${g.spareWays} blanked` : ''}`,
+      plate: '',
+      coreSchool: g.boreMm === null ? 'none' : 'bore-fill',
+      belowWaterline: zMm < 0,
+    }
+  })
 /** One record: the cut-out, with its screws as a group of it. */
-const penetrations = (d: D, j: J, units: Units): HoleSpec[] => {
+function penetrations(d: D, j: J, units: Units): HoleSpec[] {
+  if (d.gland) return glandHoles(d, j, units)
   const s = sizeAt(d.outline)
   return [
     {
+      ...holeBase(d, units),
+      through: throughSaid(d, units),
+      sealant: d.bedding.sealant,
       part: 'opening',
-      boltIndex: null,
       title: d.name,
-      xMm: d.place.xMm,
       yMm: d.place.yMm,
       zMm: d.place.zMm,
       diameterMm: Math.max(s.lengthMm, s.widthMm),
-      through: throughSaid(d, units),
       fastener: screwsSaid(d, j, (v) => formatLength(v, units)),
       plate: d.ring ? `ring ${formatLength(d.ring.widthMm, units)} wide` : '',
       coreSchool: d.structure.kind === 'sandwich' ? 'rake-fill' : 'none',
-      sealant: d.bedding.sealant,
       belowWaterline: d.place.belowWaterline,
-      note: d.place.measuredFrom.map((m) => measureSaid(m, units)).join('; '),
     },
   ]
 }
@@ -60,30 +94,68 @@ const footprint = (d: D) =>
     yMm: d.place.yMm + p.yMm,
   }))
 
+/** What a family has of its own. */
+function ownBlocks(d: D, j: J, units: Units): Block[] {
+  const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
+  if (j.pocket)
+    return [
+      {
+        title: 'Solid',
+        lines: [
+          `${sheetsSaid(j.pocket.base.sheetsMm)} under the glass`,
+          `${sheetsSaid(j.pocket.ring.sheetsMm)} round it`,
+          `${mm(j.pocket.remainingMm)} left under the pocket`,
+        ],
+      },
+    ]
+  if (j.hung)
+    return [
+      {
+        title: 'Hung',
+        lines: [
+          `${formatMass(j.hung.hungKg, units)} in all`,
+          `${formatForce(j.hung.loadN, units)} in a seaway`,
+        ],
+      },
+    ]
+  if (!j.glanded) return []
+  const rows = j.glanded.glands.map((g, i) => {
+    const cables = d.gland!.glands[i]!.cables.map((c) => `${c.name} ${mm(c.odMm)}`)
+    return `gland ${i + 1}, ${g.size}: ${cables.join(', ')}`
+  })
+  const water = j.behind
+    ? [`flooded behind: ${formatMass(j.behind.waterKg, units)}, ${say(j.behind.pressureKPa)} kPa at its foot`]
+    : []
+  return [
+    { title: 'Through', lines: [bulkheadSaid(d, units)] },
+    { title: 'Cables', lines: [...rows, ...water] },
+  ]
+}
 function card(d: D, j: J, { units }: Around): Block[] {
   const mm = (v: number) => formatLength(v, units)
+  const closes = d.pane
+    ? `${GLAZING[d.pane.material].title}, ${mm(d.pane.thicknessMm)}`
+    : 'nothing of its own'
+  if (d.gland) return ownBlocks(d, j, units)
   return [
     {
       title: 'Cut-out',
       lines: [
         sizeSaid(d.outline, mm),
-        j.edge.rakeMm > 0 ? `core raked back ${mm(Math.round(j.edge.rakeMm))} and filled` : 'no core',
+        j.edge.rakeMm > 0 && !d.prism
+          ? `core raked back ${mm(Math.round(j.edge.rakeMm))} and filled`
+          : 'no core',
         ...(d.ring ? [`ring ${mm(d.ring.widthMm)} by ${mm(d.ring.thicknessMm)}`] : []),
-      ],
+      ].filter((l) => !d.prism || l !== 'no core'),
     },
     {
-      title: 'Frame',
+      title: d.prism ? 'Glass on its ledge' : 'Frame',
       lines: [`flange ${mm(d.frame.flangeMm)}, ${screwsSaid(d, j, mm)}`],
     },
+    ...ownBlocks(d, j, units),
+    ...(d.bin ? [] : [{ title: 'What closes it', lines: [closes, OPENING_FAMILY[d.family].title] }]),
     {
-      title: 'What closes it',
-      lines: [
-        d.pane ? `${GLAZING[d.pane.material].title}, ${mm(d.pane.thicknessMm)}` : 'nothing of its own',
-        OPENING_FAMILY[d.family].title,
-      ],
-    },
-    {
-      title: 'Bedding',
+      title: d.bin ? 'Bond' : 'Bedding',
       lines: [d.bedding.sealant ? sealant(d.bedding.sealant).title : 'no sealant is chosen yet'],
     },
   ]
@@ -136,6 +208,20 @@ function copied(
   }
 }
 
+const CUT_TITLE = 'Cut through the edge'
+function drawingsOf(d: D, j: J, units: Units) {
+  if (j.glanded)
+    return [
+      { id: 'plan', title: 'On the bulkhead, from aft', drawing: glandPlan(d, j.glanded, units) },
+      { id: 'edge', title: 'Cut through the bulkhead', drawing: glandCut(d, j.glanded, units) },
+    ]
+  const cut = j.pocket ? pocketCutDrawing(d, j.pocket, units) : edgeDrawing(d, j, units)
+  return [
+    { id: 'plan', title: 'From outside', drawing: planDrawing(d, j, units) },
+    { id: 'edge', title: CUT_TITLE, drawing: cut },
+  ]
+}
+
 export const opening: Kind<D, J, OpeningEntry> = {
   id: 'opening',
   title: 'Opening',
@@ -159,10 +245,7 @@ export const opening: Kind<D, J, OpeningEntry> = {
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name, outline: old.outline }),
   placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
   tries: openingTries,
-  drawings: (d, j, units) => [
-    { id: 'plan', title: 'From outside', drawing: planDrawing(d, j, units) },
-    { id: 'edge', title: 'Cut through the edge', drawing: edgeDrawing(d, j, units) },
-  ],
+  drawings: (d, j, units) => drawingsOf(d, j, units),
   templates: templatesOf,
   template: openingTemplate,
   drill: openingDrill,

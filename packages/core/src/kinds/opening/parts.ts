@@ -3,6 +3,7 @@ import { sealant } from '../../base/materials/sealants'
 import { part, sparesFor, type Part } from '../part'
 import { OPENING_CATALOGUE } from './catalogue'
 import type { OpeningDesign } from './design'
+import { sealantMlOf } from './pocket'
 import { OPENING_FAMILY } from './families'
 import type { OpeningJudgement } from './judgement'
 import { flangeBounds, sizeAt } from './outline'
@@ -16,9 +17,51 @@ const RING_TITLE = {
 }
 const by = (lengthMm: number, widthMm: number) => [mm(lengthMm), ' by ', mm(widthMm)]
 
+/** Glands with their inserts, and a blank for every way that stays empty. */
+function glandParts(d: OpeningDesign, { glanded }: OpeningJudgement): Part[] {
+  if (!glanded || !d.gland) return []
+  const bodies = glanded.glands.map((g, i) =>
+    part(`gland-${i + 1}`, `Cable gland ${g.size} with lock nut and insert`, {
+      material: 'nylon',
+      dimensions: { holeMm: g.holeMm, ways: g.ways, leastMm: g.leastMm, mostMm: g.mostMm },
+      size: [`${g.ways} \u00d7 `, { mm: g.leastMm }, ' to ', { mm: g.mostMm }],
+      note: [d.gland!.glands[i]!.cables.map((c) => c.name).join(', ')],
+    }),
+  )
+  return glanded.spareWays
+    ? [...bodies, part('blank', 'Blank for a spare way', { quantity: glanded.spareWays })]
+    : bodies
+}
+
+/** What keeps it shut and tight. */
+function lidParts(d: OpeningDesign, j: OpeningJudgement): Part[] {
+  const out: Part[] = []
+  if (d.lid?.latch)
+    out.push(
+      part('latch', `Latch, ${d.lid.latch.replace('-', ' ')}`, {
+        quantity: d.lid.latches * (d.lid.back === 'latches' ? 2 : 1),
+      }),
+    )
+  if (d.lid?.gasket)
+    out.push(
+      part(
+        'gasket',
+        `Gasket, ${d.lid.gasket === 'hollow' ? 'hollow seal' : d.lid.gasket.replace('-', ', ')}`,
+        {
+          dimensions: { lengthMm: Math.round(j.edge.perimeterMm) },
+          size: [{ m: j.edge.perimeterMm / 1000 }],
+          note: ['in one piece'],
+        },
+      ),
+    )
+  return out
+}
+
 function bought(d: OpeningDesign, j: OpeningJudgement): Part[] {
+  if (d.gland) return glandParts(d, j)
   const known = OPENING_CATALOGUE.find((e) => e.id === d.catalogueId)
-  const s = sizeAt(d.outline)
+  // The glass of a prism is bought by its flange.
+  const s = sizeAt(d.outline, d.prism ? d.frame.flangeMm : 0)
   const out = [
     part('frame', known ? known.title : `Frame of the ${OPENING_FAMILY[d.family].title}`, {
       dimensions: { lengthMm: s.lengthMm, widthMm: s.widthMm, flangeMm: d.frame.flangeMm },
@@ -26,7 +69,7 @@ function bought(d: OpeningDesign, j: OpeningJudgement): Part[] {
       note: known ? [known.id] : [],
     }),
   ]
-  if (d.pane) {
+  if (d.pane && !d.prism) {
     const b = flangeBounds(d)
     const seat = 2 * d.pane.seatMm
     const [l, w] =
@@ -54,28 +97,24 @@ function bought(d: OpeningDesign, j: OpeningJudgement): Part[] {
         },
       ),
     )
-  if (d.lid?.latch)
-    out.push(
-      part('latch', `Latch, ${d.lid.latch.replace('-', ' ')}`, {
-        quantity: d.lid.latches * (d.lid.back === 'latches' ? 2 : 1),
-      }),
-    )
-  if (d.lid?.gasket)
-    out.push(
-      part(
-        'gasket',
-        `Gasket, ${d.lid.gasket === 'hollow' ? 'hollow seal' : d.lid.gasket.replace('-', ', ')}`,
-        {
-          dimensions: { lengthMm: Math.round(j.edge.perimeterMm) },
-          size: [{ m: j.edge.perimeterMm / 1000 }],
-          note: ['in one piece'],
-        },
-      ),
-    )
-  return out
+  return [...out, ...lidParts(d, j)]
 }
-function made(d: OpeningDesign): Part[] {
-  if (!d.ring) return []
+const SOLID_TITLE = { base: 'Sheet under the glass', ring: 'Sheet round the glass' }
+/** The sheets that the solid of a prism is glued up from, as they are cut. */
+function solidParts({ pocket }: OpeningJudgement): Part[] {
+  return (pocket?.pieces ?? []).map((p, i) =>
+    part(`solid-${i + 1}`, SOLID_TITLE[p.part], {
+      material: 'glass-sheet',
+      dimensions: { lengthMm: p.lengthMm, widthMm: p.widthMm, thicknessMm: p.thicknessMm },
+      size: [...by(p.lengthMm, p.widthMm), ' by ', { mm: p.thicknessMm }],
+      quantity: p.count,
+      note: p.part === 'base' ? ['with the opening cut in it'] : [],
+    }),
+  )
+}
+function made(d: OpeningDesign, j: OpeningJudgement): Part[] {
+  if (d.prism) return solidParts(j)
+  if (!d.ring || d.gland) return []
   const s = sizeAt(d.outline, d.ring.widthMm)
   return [
     part('ring', RING_TITLE[d.ring.material], {
@@ -91,11 +130,15 @@ function made(d: OpeningDesign): Part[] {
     }),
   ]
 }
+const EPOXY_FOR = (d: OpeningDesign) => {
+  if (d.prism) return 'Epoxy that sets the solid'
+  return d.gland ? 'Epoxy that lines the holes' : 'Epoxy that closes the core'
+}
 function consumed(d: OpeningDesign, j: OpeningJudgement): Part[] {
   const out: Part[] = []
   if (j.pot)
     out.push(
-      part('epoxy', 'Epoxy that closes the core', {
+      part('epoxy', EPOXY_FOR(d), {
         material: 'epoxy',
         dimensions: { volumeMl: j.pot.ml },
         size: [{ ml: j.pot.ml }],
@@ -108,9 +151,9 @@ function consumed(d: OpeningDesign, j: OpeningJudgement): Part[] {
     out.push(
       part('sealant', sealant(d.bedding.sealant).title, {
         material: d.bedding.sealant,
-        dimensions: { volumeMl: j.edge.sealantMl },
-        size: [{ ml: j.edge.sealantMl }],
-        quantity: Math.max(1, Math.ceil(j.edge.sealantMl / TUBE_ML)),
+        dimensions: { volumeMl: sealantMlOf(j) },
+        size: [{ ml: sealantMlOf(j) }],
+        quantity: Math.max(1, Math.ceil(sealantMlOf(j) / TUBE_ML)),
         unit: 'tube-300',
       }),
     )
@@ -126,12 +169,12 @@ function consumed(d: OpeningDesign, j: OpeningJudgement): Part[] {
 }
 export const openingParts = (d: OpeningDesign, j: OpeningJudgement): Part[] => [
   ...bought(d, j),
-  ...made(d),
+  ...made(d, j),
   ...consumed(d, j),
 ]
 /** What would be ordered, in words that are compared when the design has changed since. */
 export const openingOrder = (d: OpeningDesign, j: OpeningJudgement): string =>
-  [...bought(d, j), ...made(d)]
+  [...bought(d, j), ...made(d, j)]
     .map((p) =>
       `${p.quantity ?? 1} ${p.title} ${Object.values(p.dimensions)
         .map((v) => Math.round(v))

@@ -3,6 +3,7 @@ import { niceLength, type Drawing, type Handle, type Pt, type Shape } from '../.
 import type { OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
 import { asPt, flangeBounds, outlineAt, sizeAt, sizeSaid } from './outline'
+import { ledgeOf, solidPast } from './pocket'
 
 const close = (ps: Pt[]): Pt[] => [...ps, ps[0]!]
 const line = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension', role: string): Shape => ({
@@ -81,6 +82,18 @@ function sizeWords(d: OpeningDesign, units: Units): string {
     : `${bare(s.lengthMm)} \u00d7 ${bare(s.widthMm)}`
 }
 
+/** The pocket's wall and the solid under the skin. */
+const solidLines = (d: OpeningDesign): Shape[] =>
+  d.prism
+    ? [
+        line(outlineAt(d.outline, ledgeOf(d) + d.prism.sideMm), 'outline', 'prism.sideMm'),
+        line(outlineAt(d.outline, solidPast(d)), 'hidden', 'prism.bandMm'),
+      ]
+    : []
+const dashed = (d: OpeningDesign, j: OpeningJudgement) => {
+  if (d.prism) return ' Dashed: the solid under the skin.'
+  return j.edge.rakeMm > 0 ? ' Dashed: how far the core is raked.' : ''
+}
 /** The opening from outside, bow left: cut-out, flange, screws, rake, ring, and what stands near it. */
 export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units): Drawing {
   const b = flangeBounds(d)
@@ -102,7 +115,10 @@ export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
         ]
       : []),
     line(cut, 'outline', 'outline'),
-    ...(j.edge.rakeMm > 0 ? [line(outlineAt(d.outline, j.edge.rakeMm), 'hidden', 'core.rakeMm')] : []),
+    ...solidLines(d),
+    ...(j.edge.rakeMm > 0 && !d.prism
+      ? [line(outlineAt(d.outline, j.edge.rakeMm), 'hidden', 'core.rakeMm')]
+      : []),
     ...(d.ring ? [line(outlineAt(d.outline, d.ring.widthMm), 'dimension', 'ring')] : []),
     ...around(d, j, textMm),
     ...(d.frame.hold === 'bond'
@@ -123,10 +139,10 @@ export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
       anchor: 'middle',
     },
   ]
-  const pad = 3 * textMm
+  const pad = 3 * textMm + (d.prism ? d.prism.sideMm + d.prism.bandMm : 0)
   return {
-    title: `From outside, ${d.headingDeg === 0 ? 'bow left' : 'along its own length'}.${j.edge.rakeMm > 0 ? ' Dashed: how far the core is raked.' : ''}${d.ring ? ' Thin: the ring behind.' : ''}`,
-    description: `${sizeSaid(d.outline, mm)}; flange ${mm(d.frame.flangeMm)}, ${j.edge.screwCount} screws, no further apart than ${mm(Math.round(j.edge.pitchMostMm))}.`,
+    title: `From outside, ${d.headingDeg === 0 ? 'bow left' : 'along its own length'}.${dashed(d, j)}${d.ring ? ' Thin: the ring behind.' : ''}`,
+    description: `${sizeSaid(d.outline, mm)}; flange ${mm(d.frame.flangeMm)}${d.frame.hold === 'bond' ? '' : `, ${j.edge.screwCount} screws, no further apart than ${mm(Math.round(j.edge.pitchMostMm))}`}.`,
     bounds: { minX: b.minX - pad, maxX: b.maxX + pad, minY: b.minY - pad, maxY: b.maxY + pad },
     shapes,
     legend: [],

@@ -1,7 +1,10 @@
 import { SEALANT_IDS, sealant } from '../../base/materials/sealants'
 import type { Around, Try } from '../kind'
 import type { OpeningDesign } from './design'
+import { glandTries } from './glands'
+import { hungTries } from './hung'
 import type { OpeningJudgement } from './judgement'
+import { pocketTries } from './pocket'
 
 const STOCK = [5, 6, 8, 10, 12, 15, 20]
 const CORNERS = [25, 30, 40, 50, 60, 75]
@@ -177,5 +180,8 @@ export const openingTries = (d: OpeningDesign, j: OpeningJudgement, a: Pick<Arou
   ...edgeTries(d, j),
   ...placeTries(d, a),
   ...lidTries(d),
+  ...pocketTries(j.pocket),
+  ...hungTries(d, j.hung),
+  ...glandTries(d, j.glanded),
   ...sealantTries(d, j),
 ]

@@ -68,7 +68,7 @@ function toEdge(d: OpeningDesign, zone: BoatZone): number | null {
       ? { xMm: d.place.xMm + q.xMm, yMm: d.place.yMm + q.yMm }
       : onFace(zone, {
           xMm: d.place.xMm + q.xMm,
-          yMm: d.place.yMm,
+          yMm: d.place.yMm + q.xMm,
           zMm: d.place.zMm + q.yMm,
         })
   })

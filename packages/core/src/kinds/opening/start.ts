@@ -3,6 +3,7 @@ import type { KindSpot } from '../kind'
 import type { OpeningEntry } from './catalogue'
 import { OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
 import { OPENING_FAMILY, type SeaPlace } from './families'
+import { pocketOf } from './pocket'
 
 /** A little less than the most, so that a tenth is in hand. */
 const PITCH = { hatch: 130, glazing: 85 } as const
@@ -58,10 +59,49 @@ function paneOf(e: OpeningEntry): OpeningDesign['pane'] {
   }
 }
 
+/** A first cable, to be named; the store's sizes follow once the cables are known. */
+const FIRST_CABLE = { name: 'cable', odMm: 8 }
+const glandOf = ({ gland }: OpeningEntry): OpeningDesign['gland'] =>
+  gland
+    ? {
+        glands: gland.sizes.map((size, i) => ({
+          size,
+          cables: [{ ...FIRST_CABLE, odMm: size === 'M32' ? 13 : 12 }],
+          yMm: i * 80,
+          zMm: 0,
+          edgeMm: null,
+          threadMm: gland.threadMm,
+          boreMm: null,
+        })),
+        floodZMm: null,
+        wrenchMm: 10,
+        behind: null,
+      }
+    : null
+const binOf = ({ bin }: OpeningEntry): OpeningDesign['bin'] =>
+  bin
+    ? {
+        ...bin,
+        contents: { kind: 'gear', massKg: 20 },
+        bonded: true,
+        surface: 'secondary-polyester',
+        liftMinutes: 5,
+        minutesPerScrew: 1,
+      }
+    : null
+/** What it is bedded or bonded in, until somebody thinks otherwise. */
+function sealantOf(e: OpeningEntry): OpeningDesign['bedding']['sealant'] {
+  if (e.gland) return null
+  if (e.bin) return 'pu-permanent'
+  return e.prism ? 'polysulfide' : 'hybrid'
+}
+
 /** A first design: thin single skins get their ring, cores are raked and filled, estimates stay estimates. */
 export function startOpening(e: OpeningEntry, spot: KindSpot, name: string): OpeningDesign {
   const s = spot.structure
   const thin = s.kind !== 'sandwich' && s.thicknessMm < THIN_MM
+  // A solid and a lining close the core of a prism and a gland.
+  const cored = s.kind === 'sandwich' && !e.prism && !e.gland
   const d: OpeningDesign = {
     schemaVersion: OPENING_VERSION,
     name,
@@ -82,17 +122,25 @@ export function startOpening(e: OpeningEntry, spot: KindSpot, name: string): Ope
     duty: spot.duty,
     dutyReason: null,
     outline: e.outline,
-    frame: { ...e.frame, hold: 'screws', pitchMm: PITCH[OPENING_FAMILY[e.family].frame] },
-    core: { filled: s.kind === 'sandwich', rakeMm: s.kind === 'sandwich' ? rakeFor(e) : null },
-    ring: thin ? { material: 'plywood', widthMm: 4 * e.frame.screwMm + 14, thicknessMm: 12 } : null,
+    frame: {
+      ...e.frame,
+      hold: e.prism || e.gland ? 'bond' : 'screws',
+      pitchMm: PITCH[OPENING_FAMILY[e.family].frame],
+    },
+    core: { filled: cored, rakeMm: cored ? rakeFor(e) : null },
+    ring:
+      thin && !e.gland ? { material: 'plywood', widthMm: 4 * e.frame.screwMm + 14, thicknessMm: 12 } : null,
     cutMemberMm2: 0,
     pane: paneOf(e),
     lid: lidOf(e),
+    prism: e.prism ?? null,
+    bin: binOf(e),
+    gland: glandOf(e),
     keeps: OPENING_FAMILY[e.family].keeps,
     sea: seaOf(spot),
     sillMm: null,
     bedding: {
-      sealant: 'hybrid',
+      sealant: sealantOf(e),
       beadMm: 1.5,
       filletMm: 3,
       serviceAgainYears: null,
@@ -107,7 +155,16 @@ export function startOpening(e: OpeningEntry, spot: KindSpot, name: string): Ope
     replaces: null,
   }
   // In the order in which its schema has its fields, as it will be read back.
-  return openingSchema.parse(d)
+  return flush(openingSchema.parse(d))
+}
+/** A bed thicker than this is no bed; the ledge is built up instead. */
+const MOST_BED_MM = 4
+/** A prism starts on the bed that brings it flush, where there is one. */
+function flush(d: OpeningDesign): OpeningDesign {
+  const pocket = pocketOf(d)
+  const bed = pocket?.rim === 'flush' ? null : (pocket?.flushBeddingMm ?? null)
+  if (bed === null || bed > MOST_BED_MM) return d
+  return { ...d, bedding: { ...d.bedding, beadMm: Math.round(bed * 10) / 10 } }
 }
 /** Deep enough that the screws of the flange stand in the fill. */
 const rakeFor = (e: OpeningEntry) =>

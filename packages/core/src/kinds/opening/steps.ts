@@ -1,28 +1,28 @@
 import { moistureCureOf } from '../../chapters/bedding/moisture-cure'
 import { SEALANTS, sealant } from '../../base/materials/sealants'
 import { formatLength, formatVolume, type Units } from '../../base/quantity/format'
-import { stepList, type Records, type Step } from '../step'
-import type { LifeState } from '../../boat/life'
+import { stepList, type Step } from '../step'
 import { holeSaid } from './closing'
 import type { OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
-import { sizeSaid } from './outline'
+import { glandSteps } from './gland-steps'
+import { hangSteps } from './hang-steps'
+import { sealantMlOf } from './pocket'
+import { pocketCut, solidSteps } from './pocket-steps'
+import { cut, type Work } from './step-work'
 
-const cut = (...states: LifeState[]): Records => ({ opening: states })
 const PLASTIC = ['cast-acrylic', 'polycarbonate']
 const RIM_MM = 5
 
-interface Work {
-  d: OpeningDesign
-  j: OpeningJudgement
-  units: Units
-  add: ReturnType<typeof stepList>['add']
-  mm: (v: number) => string
-}
+/** What is tried on the deck before anything is sawn. */
+const laidFlat = (d: OpeningDesign, mm: (v: number) => string) =>
+  d.prism
+    ? 'its outer line, the solid, lies on sound deck all round'
+    : `the frame\u2019s ${mm(d.frame.flangeMm)} flange lies flat all round`
 function before({ d, add, mm }: Work): void {
   add(
     'survey',
-    'Look behind: wires, headliner, tanks, beams; find the datum hole from both sides, and mark what the lid swings over.',
+    `Look behind: wires, headliner, tanks, beams; find the datum hole from both sides${d.lid ? ', and mark what the lid swings over' : ''}.`,
     {
       gate: true,
       caution: 'Batteries off; know what is behind.',
@@ -31,7 +31,7 @@ function before({ d, add, mm }: Work): void {
   )
   add(
     'template',
-    `Tape the template on outside and its mirror inside; check that both lie over the datum hole and that the frame\u2019s ${mm(d.frame.flangeMm)} flange lies flat all round.`,
+    `Tape the template on outside and its mirror inside; check that both lie over the datum hole and that ${laidFlat(d, mm)}.`,
     { tools: ['both templates', 'tape', 'straight edge', 'rule'] },
   )
   add('ready-drill', 'Last look before the saw. A hole cannot be undone.', {
@@ -64,7 +64,7 @@ function cutting({ d, add, mm }: Work): void {
       minutes: 60,
       asks: ['size'],
       sizeOf: 'opening',
-      records: cut('drilled'),
+      records: cut(d)('drilled'),
       alone: 'Two battens screwed across the cut-out keep it from falling in.',
       tools: ['hole saws', 'jig saw', 'battens', 'extraction'],
       caution: 'Mask, eyes and ears. Saw from outside, blade clear of wires.',
@@ -108,7 +108,7 @@ function closing({ d, j, add, mm, units }: Work): void {
       looks: ['the edge is clean, dry and wetted out'],
       lot: 'epoxy',
       waitH: pot?.sandH ?? null,
-      records: cut('core-sealed'),
+      records: cut(d)('core-sealed'),
       tools: ['cups', 'filler', 'spatula', 'gloves', 'peel ply'],
       caution: 'Gloves, air.',
     },
@@ -144,7 +144,12 @@ function ring({ d, add, mm }: Work): void {
     },
   )
 }
-function dryFit({ d, j, add, mm }: Work): void {
+function dryFit(w: Work): void {
+  // A prism was tried in its pocket already.
+  if (!w.d.prism) layDry(w)
+  paneAndPaint(w)
+}
+function layDry({ d, j, add }: Work): void {
   const screws =
     d.frame.hold === 'bond'
       ? ''
@@ -152,9 +157,11 @@ function dryFit({ d, j, add, mm }: Work): void {
   add('dry-fit', `Lay the frame in${screws}. It lies flat without force, or the deck is faired first.`, {
     gate: true,
     minutes: 45,
-    records: cut('dry-fitted'),
+    records: cut(d)('dry-fitted'),
     tools: ['drill', 'countersink', 'driver'],
   })
+}
+function paneAndPaint({ d, j, add, mm }: Work): void {
   const holes = holeSaid(d, j.growth)
   if (d.pane && holes)
     add(
@@ -179,6 +186,13 @@ function cureH(d: OpeningDesign): number | null {
   const { days } = moistureCureOf({ chemistry: id, pathMm: RIM_MM, tempC, humidityPct })
   return days === null ? null : days * 24
 }
+/** Where the bead goes. */
+function beadSaid(d: OpeningDesign): string {
+  if (d.prism) return 'on the ledge and fill the gap round the glass'
+  return d.frame.hold === 'bond'
+    ? 'on the flange'
+    : 'on the flange, inside and outside of the screw line and round each screw'
+}
 function bedIt({ d, j, add, units }: Work): void {
   const id = d.bedding.sealant
   const plastic = d.pane && PLASTIC.includes(d.pane.material)
@@ -186,7 +200,7 @@ function bedIt({ d, j, add, units }: Work): void {
     gate: true,
     asks: ['looks'],
     looks: [
-      'flange and deck are clean, dry and masked',
+      d.prism ? 'glass and ledge are clean, dry and masked' : 'flange and deck are clean, dry and masked',
       ...(plastic ? ['nothing with alcohol in it was near the pane'] : []),
       'screws, driver and cloths lie in reach',
     ],
@@ -194,7 +208,7 @@ function bedIt({ d, j, add, units }: Work): void {
   const keep = plastic ? ' Nothing with alcohol near the pane.' : ''
   add(
     'bed',
-    `Lay an unbroken bead of ${id ? SEALANTS[id].title : 'the sealant'} on the flange, inside and outside of the screw line and round each screw, ${formatVolume(j.edge.sealantMl, units)} in all.${keep}`,
+    `Lay an unbroken bead of ${id ? SEALANTS[id].title : 'the sealant'} ${beadSaid(d)}, ${formatVolume(sealantMlOf(j), units)} in all.${keep}`,
     {
       gate: true,
       minutes: 30,
@@ -213,7 +227,7 @@ function bedIt({ d, j, add, units }: Work): void {
       gate: true,
       minutes: Math.max(10, j.edge.screwCount),
       from: 'bed',
-      records: cut('bedded'),
+      records: cut(d)('bedded'),
       tools: ['driver', 'torque limiter'],
     },
   )
@@ -224,14 +238,15 @@ function bedIt({ d, j, add, units }: Work): void {
     {
       gate: true,
       waitH: h,
-      records: id === 'butyl' || !id ? {} : cut('cured'),
+      records: id === 'butyl' || !id ? {} : cut(d)('cured'),
     },
   )
 }
 function proved({ d, add }: Work): void {
-  add('clean', 'Peel the masking, cut the squeeze-out clean, and look for an unbroken line all round.', {
-    tools: ['plastic blade', 'cloths'],
-  })
+  if (!d.gland)
+    add('clean', 'Peel the masking, cut the squeeze-out clean, and look for an unbroken line all round.', {
+      tools: ['plastic blade', 'cloths'],
+    })
   if (d.lid)
     add(
       'lid-try',
@@ -241,17 +256,23 @@ function proved({ d, add }: Work): void {
         tools: ['slips of paper'],
       },
     )
-  add('leak-test', 'Hose from low to high, one side at a time, the inside watched dry.', {
+  const test = d.gland
+    ? 'A lamp behind it in the dark, then the hose on the wet side: no light, and no drop.'
+    : 'Hose from low to high, one side at a time, the inside watched dry.'
+  add('leak-test', test, {
     hands: 2,
     gate: true,
-    records: cut('proved'),
+    records: cut(d)('proved'),
     asks: ['proof'],
     alone: 'Chalk or tissue inside says afterwards whether a drop came.',
     tools: ['hose', 'chalk or tissue', 'lamp'],
   })
-  add('record', 'On record: its size, what holds it, what it is bedded in, and the photo of the cut-out.', {
+  const kept = d.gland
+    ? 'On record: each hole with its cables by name, and a photo of both sides.'
+    : 'On record: its size, what holds it, what it is bedded in, and the photo of the cut-out.'
+  add('record', kept, {
     gate: true,
-    records: cut('in-service'),
+    records: cut(d)('in-service'),
   })
 }
 
@@ -259,21 +280,25 @@ function proved({ d, add }: Work): void {
 export function openingSteps(d: OpeningDesign, j: OpeningJudgement, units: Units): Step[] {
   const { add, done } = stepList()
   const w: Work = { d, j, units, add, mm: (v) => formatLength(Math.round(v * 10) / 10, units) }
+  if (d.gland) {
+    glandSteps(w)
+    proved(w)
+    return done()
+  }
   before(w)
-  cutting(w)
-  closing(w)
-  ring(w)
-  dryFit(w)
-  bedIt(w)
+  if (d.prism) {
+    pocketCut(w)
+    solidSteps(w)
+  } else {
+    cutting(w)
+    closing(w)
+    ring(w)
+  }
+  if (d.bin) hangSteps(w)
+  else {
+    dryFit(w)
+    bedIt(w)
+  }
   proved(w)
   return done()
-}
-export const throughSaid = (d: OpeningDesign, units: Units): string => {
-  const mm = (v: number) => formatLength(v, units)
-  const s = d.structure
-  const deck =
-    s.kind === 'sandwich'
-      ? `outer skin ${mm(s.outerMm)}, core ${mm(s.core.thicknessMm)}, inner skin ${mm(s.innerMm)}`
-      : mm(s.thicknessMm)
-  return `${sizeSaid(d.outline, mm)}, through ${deck}`
 }

@@ -5,6 +5,7 @@ import { formatLength, type Units } from '../../base/quantity/format'
 import type { OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
 import { outlineAt, sizeAt, sizeSaid } from './outline'
+import { solidPast } from './pocket'
 
 export const OPENING_TEMPLATE_TITLES: Record<string, string> = {
   'cut-out': 'cut-out and screws',
@@ -31,9 +32,12 @@ export function openingTemplate(
 ): Drawing {
   const s = new FullSize()
   const m = inside ? -1 : 1
-  const at = (p: Pt): Pt => ({ x: p.x, y: m * p.y + 0 })
+  // A deck is turned over its length, a bulkhead over its height.
+  const at = (p: Pt): Pt => (d.gland ? { x: m * p.x + 0, y: p.y } : { x: p.x, y: m * p.y + 0 })
   const mm = (v: number) => formatLength(v, units)
+  if (d.gland) return glandTemplate(s, d, j, { at, inside, mm })
   s.closed(outlineAt(d.outline, 0).map(at), 'CUT')
+  if (d.prism && what === 'cut-out') s.closed(outlineAt(d.outline, solidPast(d)).map(at), 'CUT')
   if (what === 'ring' && d.ring) s.closed(outlineAt(d.outline, d.ring.widthMm).map(at), 'CUT')
   else {
     s.closed(outlineAt(d.outline, d.frame.flangeMm).map(at), 'MARK')
@@ -63,6 +67,36 @@ export function openingTemplate(
   })
 }
 
+/** Where each gland is bored, from the datum in the middle. */
+function glandTemplate(
+  s: FullSize,
+  d: OpeningDesign,
+  j: OpeningJudgement,
+  { at, inside, mm }: { at: (p: Pt) => Pt; inside: boolean; mm: (v: number) => string },
+): Drawing {
+  for (const [i, g] of (j.glanded?.glands ?? []).entries()) {
+    const own = d.gland!.glands[i]!
+    const p = at({ x: own.yMm, y: own.zMm })
+    s.ring(p, (g.boreMm ?? g.holeMm) / 2)
+    s.ring(p, g.holeMm / 2)
+    s.cross(p, 8)
+  }
+  s.cross({ x: 0, y: 0 }, 10)
+  const drawn = s.extent()
+  s.text(
+    { x: drawn.minX, y: drawn.maxY + 3 },
+    `up is up; ${inside ? 'from the other side, mirrored' : 'from aft'}`,
+  )
+  const first = j.glanded?.glands[0]
+  return s.finish({
+    name: `${d.name}: ${first ? `bore ${mm(first.boreMm ?? first.holeMm)}` : ''}`,
+    title: `${d.name}, glands at full size`,
+    description: 'At 1:1.',
+    nameAtY: drawn.maxY + 9,
+    drawn,
+  })
+}
+
 const ORDER = 'after the dry fit, through the frame'
 /** Pilot, corner saws, screws: in the order in which they are drilled. */
 export function openingDrill(d: OpeningDesign, j: OpeningJudgement): DrillRow[] {
@@ -77,6 +111,16 @@ export function openingDrill(d: OpeningDesign, j: OpeningJudgement): DrillRow[] 
     order,
     from: 'outside; back the inside against the break-through',
   })
+  if (d.gland)
+    return (j.glanded?.glands ?? []).map((g, i) => {
+      const { yMm, zMm } = d.gland!.glands[i]!
+      const bored = g.boreMm === null ? 'bore' : 'bore, line, drill again'
+      return {
+        ...row(`gland ${i + 1}`, { x: yMm, y: zMm }, g.holeMm, bored),
+        boreMm: g.boreMm,
+        from: 'both sides',
+      }
+    })
   const across = d.outline.kind === 'circle' ? sizeAt(d.outline).lengthMm : 0
   const corner = d.outline.kind === 'rect' ? 2 * d.outline.cornerMm : 0
   return [

@@ -74,7 +74,11 @@ const setChoice = (f: OpeningField, v: string) => set(f.path, v === '' ? null : 
               :disabled="bench.readOnly"
               maxlength="200"
               @update:model-value="set(f.path, $event.trim() ? $event : null)"
-          /></label>
+            />
+            <span v-if="problemAt(f.path)" class="small wrong" role="alert">{{
+              problemAt(f.path)
+            }}</span></label
+          >
           <ChoiceField
             v-else-if="f.choices"
             :label="f.label"
@@ -100,6 +104,23 @@ const setChoice = (f: OpeningField, v: string) => set(f.path, v === '' ? null : 
             @update:model-value="setFigure(f, $event)"
           />
         </template>
+        <p
+          v-for="said in g.lists?.map(problemAt).filter(Boolean)"
+          :key="said!"
+          class="small wrong"
+          role="alert"
+        >
+          {{ said }}
+        </p>
+        <div v-if="g.acts?.length && !bench.readOnly" class="acts">
+          <ElButton
+            v-for="a in g.acts"
+            :key="a.label"
+            class="act small"
+            @click="bench.change({ [a.path]: a.value })"
+            >{{ a.label }}</ElButton
+          >
+        </div>
       </template>
     </template>
   </section>
@@ -113,6 +134,18 @@ const setChoice = (f: OpeningField, v: string) => set(f.path, v === '' ? null : 
 }
 .gap {
   margin-top: 18px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+.acts :deep(.el-button + .el-button) {
+  margin-left: 0;
+}
+.wrong {
+  color: var(--short);
 }
 .worded {
   display: grid;

@@ -14,23 +14,24 @@ import { useOpening } from '../../state/opening'
 const tab = defineModel<string>('tab', { required: true })
 const bench = useOpening()
 const boats = useBoats()
-const TABS = ['Work', 'Sealant', 'Templates', 'Survey']
-const shown = computed(() => (TABS.includes(tab.value) ? tab.value : TABS[0]!))
 const d = computed(() => bench.design!)
+/** A gland seals on its own ring. */
+const tabs = computed(() => ['Work', ...(d.value.gland ? [] : ['Sealant']), 'Templates', 'Survey'])
+const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
 const j = computed(() => bench.judgement!)
 </script>
 
 <template>
   <TrayTabs
     :model-value="shown"
-    :tabs="TABS"
+    :tabs="tabs"
     :ready="bench.judgement !== null"
     @update:model-value="tab = $event"
   >
     <WorkView v-if="shown === 'Work'" :bench="bench" />
     <div v-else-if="shown === 'Sealant'" class="seals">
       <SealantRows
-        title="Frame on the boat"
+        :title="d.prism ? 'Glass in its pocket' : d.bin ? 'Flange under the deck' : 'Frame on the boat'"
         :choice="j.sealant"
         :chosen="d.bedding.sealant"
         :read-only="bench.readOnly"

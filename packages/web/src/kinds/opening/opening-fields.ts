@@ -1,6 +1,8 @@
 import { SEALANTS, type Duty } from '@north-tide/core'
 import {
+  type BOND_FACES,
   GASKET_KINDS,
+  GLAND_SIZES,
   KEEPS,
   LATCH_KINDS,
   OPENING_FAMILY,
@@ -34,6 +36,10 @@ export interface OpeningGroup {
   /** a part that there may or may not be: where it stands, and what it begins as */
   part?: { path: string; there: boolean; start: unknown; add: string; remove: string }
   fields: OpeningField[]
+  /** lists that are wrong as a whole say so under the group's fields */
+  lists?: string[]
+  /** what changes a list: one more of it, or one less */
+  acts?: { label: string; path: string; value: unknown }[]
 }
 const above = true
 const least = 0
@@ -72,6 +78,126 @@ const structure = (d: OpeningDesign): OpeningGroup => ({
         ]
       : [{ path: 'structure.thicknessMm', label: 'Thickness', above }],
 })
+const ledge: OpeningGroup = {
+  title: 'Glass on its ledge',
+  fields: [
+    { path: 'frame.flangeMm', label: 'Ledge', above },
+    { path: 'frame.thicknessMm', label: 'Glass flange', above },
+  ],
+}
+const solid: OpeningGroup = {
+  title: 'Pocket and solid',
+  fields: [
+    { path: 'prism.sideMm', label: 'Gap round the glass', least },
+    { path: 'prism.bandMm', label: 'Solid outside it', above },
+    { path: 'prism.glueMm', label: 'Glue line', least },
+    { path: 'prism.edgeGapMm', label: 'Gap to the core', least },
+    { path: 'prism.toleranceMm', label: 'Flush within', above },
+  ],
+}
+const BOND_TITLES = {
+  'secondary-epoxy': 'ground, in epoxy',
+  'secondary-polyester': 'ground, in polyester',
+  unabraded: 'not ground',
+} satisfies Record<(typeof BOND_FACES)[number], string>
+function bin(d: OpeningDesign): OpeningGroup {
+  const water = d.bin?.contents.kind === 'water'
+  return {
+    title: 'Bin',
+    fields: [
+      { path: 'bin.depthMm', label: 'Deep', above },
+      { path: 'bin.massKg', label: 'Weighs', kind: 'number', unit: 'kg', above },
+      water
+        ? { path: 'bin.contents.fill', label: 'Filled with water', kind: 'number', above, most: 1 }
+        : { path: 'bin.contents.massKg', label: 'Gear in it', kind: 'number', unit: 'kg', least },
+      { path: 'bin.bonded', label: 'bonded as well as screwed', tick: true },
+      { path: 'bin.surface', label: 'Its face', choices: asOptions(BOND_TITLES) },
+      { path: 'bin.liftMinutes', label: 'To lift it in', kind: 'number', unit: 'min', least },
+      { path: 'bin.minutesPerScrew', label: 'Each screw', kind: 'number', unit: 'min', least },
+    ],
+    acts: [
+      water
+        ? { label: 'It holds gear', path: 'bin.contents', value: { kind: 'gear', massKg: 20 } }
+        : { label: 'It may fill with water', path: 'bin.contents', value: { kind: 'water', fill: 1 } },
+    ],
+  }
+}
+
+type Gland = NonNullable<OpeningDesign['gland']>['glands'][number]
+const NEXT_GLAND_MM = 80
+const MOST_GLANDS = 6
+const MOST_CABLES = 8
+function glandActs(all: Gland[], i: number): OpeningGroup['acts'] {
+  const { cables } = all[i]!
+  const path = `gland.glands.${i}.cables`
+  const last = all[all.length - 1]!
+  const next = { ...last, yMm: last.yMm + NEXT_GLAND_MM, size: null, cables: [{ name: 'cable', odMm: 8 }] }
+  return [
+    ...(cables.length < MOST_CABLES
+      ? [{ label: 'Another cable', path, value: [...cables, { name: 'cable', odMm: 6 }] }]
+      : []),
+    ...(cables.length > 1 ? [{ label: 'One cable less', path, value: cables.slice(0, -1) }] : []),
+    ...(i === all.length - 1 && all.length < MOST_GLANDS
+      ? [{ label: 'Another gland', path: 'gland.glands', value: [...all, next] }]
+      : []),
+    ...(all.length > 1
+      ? [{ label: 'Without this gland', path: 'gland.glands', value: all.filter((_, k) => k !== i) }]
+      : []),
+  ]
+}
+const GLAND_CHOICES: Option[] = [
+  { value: '', title: 'smallest that takes them' },
+  ...GLAND_SIZES.map((value) => ({ value, title: value })),
+]
+function glandGroup(all: Gland[], i: number): OpeningGroup {
+  const path = `gland.glands.${i}`
+  return {
+    title: all.length > 1 ? `Gland ${i + 1}` : 'Gland',
+    fields: [
+      ...all[i]!.cables.flatMap((_, k): OpeningField[] => [
+        { path: `${path}.cables.${k}.name`, label: `Cable ${k + 1}`, words: 'what it is for' },
+        { path: `${path}.cables.${k}.odMm`, label: `Cable ${k + 1}, across`, above },
+      ]),
+      { path: `${path}.size`, label: 'Size', choices: GLAND_CHOICES },
+      { path: `${path}.yMm`, label: 'To starboard', least: -2000, most: 2000 },
+      { path: `${path}.zMm`, label: 'Up', least: -2000, most: 2000 },
+      { path: `${path}.edgeMm`, label: 'To tabbing or beam', above, optional: true, placeholder: 'measure' },
+      { path: `${path}.threadMm`, label: 'Its thread', above, optional: true, placeholder: 'not known' },
+      { path: `${path}.boreMm`, label: 'Bored over', above, optional: true, placeholder: 'by the saws' },
+    ],
+    lists: [`${path}.cables`],
+    acts: glandActs(all, i),
+  }
+}
+function glands({ gland }: OpeningDesign): OpeningGroup[] {
+  if (!gland) return []
+  return [
+    ...gland.glands.map((_, i) => glandGroup(gland.glands, i)),
+    {
+      title: 'Flooded',
+      fields: [
+        { path: 'gland.floodZMm', label: 'Water would stand at', optional: true, placeholder: 'over the WL' },
+        { path: 'gland.wrenchMm', label: 'Room for a wrench', least },
+      ],
+    },
+    {
+      title: 'Compartment behind',
+      part: {
+        path: 'gland.behind',
+        there: gland.behind !== null,
+        start: { lengthMm: 1900, widthMm: 1600, heightMm: 900 },
+        add: 'Give its size',
+        remove: 'Leave it out',
+      },
+      fields: [
+        { path: 'gland.behind.lengthMm', label: 'Long', above },
+        { path: 'gland.behind.widthMm', label: 'Wide', above },
+        { path: 'gland.behind.heightMm', label: 'High', above },
+      ],
+    },
+  ]
+}
+
 const frame: OpeningGroup = {
   title: 'Frame',
   fields: [
@@ -239,23 +365,31 @@ const bedding: OpeningGroup = {
     { path: 'bedding.toBePainted', label: 'painted before it goes in', tick: true },
   ],
 }
+/** On a face that stands up its height is asked too. */
+const upright = (d: OpeningDesign) => d.gland !== null || d.sea === 'topside'
+const place = (d: OpeningDesign): OpeningGroup => ({
+  title: 'Place',
+  fields: [
+    { path: 'place.xMm', label: 'x, aft' },
+    { path: 'place.yMm', label: 'y, starboard' },
+    ...(upright(d) ? [{ path: 'place.zMm', label: 'z, over the water' }] : []),
+    ...(d.gland
+      ? []
+      : [{ path: 'headingDeg', label: 'Turned', kind: 'angle' as const, least: -180, most: 180 }]),
+  ],
+})
+const bulkhead = (d: OpeningDesign): OpeningGroup => {
+  const { fields } = structure(d)
+  return { title: 'Bulkhead', fields: fields.filter((f) => !f.path.startsWith('core.')) }
+}
 /** What is asked of this opening, in the order in which one thinks of it. */
-export const openingGroups = (d: OpeningDesign): OpeningGroup[] => [
-  {
-    title: 'Place',
-    fields: [
-      { path: 'place.xMm', label: 'x, aft' },
-      { path: 'place.yMm', label: 'y, starboard' },
-      { path: 'headingDeg', label: 'Turned', kind: 'angle', least: -180, most: 180 },
-    ],
-  },
-  { title: 'Cut-out', fields: cutOut(d) },
-  structure(d),
-  frame,
-  ring(d),
-  cutMember,
-  pane(d),
-  lid(d),
-  sea,
-  bedding,
-]
+export function openingGroups(d: OpeningDesign): OpeningGroup[] {
+  if (d.gland) return [place(d), bulkhead(d), ...glands(d)]
+  const cut = { title: 'Cut-out', fields: cutOut(d) }
+  if (d.prism) {
+    const deck = { ...structure(d), fields: bulkhead(d).fields }
+    return [place(d), cut, deck, ledge, solid, pane(d), sea, bedding]
+  }
+  const closed = d.bin ? [bin(d)] : [pane(d), lid(d), sea]
+  return [place(d), cut, structure(d), frame, ring(d), cutMember, ...closed, bedding]
+}
