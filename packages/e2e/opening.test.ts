@@ -142,7 +142,7 @@ test('a prism brought flush to three tenths: low it ponds, its bed mends it, its
   await dialog.getByRole('button', { name: 'Put CL-D25 there' }).click()
   const flush = check(page, 'prism-flush')
   await expect(flush).toContainText('Holds')
-  await page.getByLabel('Bead').fill('3')
+  await page.getByLabel('Bead', { exact: true }).fill('3')
   await expect(flush).toContainText('Short')
   await flush.getByRole('button', { name: /mm thick/ }).click()
   await expect(flush).toContainText('Holds')

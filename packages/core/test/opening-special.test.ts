@@ -120,7 +120,9 @@ describe('a bin that hangs', () => {
   })
   it('its screws come up into the inner skin', () => {
     const d = made('CL-B40', BALSA, { 'core.filled': false, 'core.rakeMm': null })
-    expect(checked(d, 'screw-bite')!.because).toContain('bites 3 mm of skin')
+    // pi times 5 times 3 mm of laminate at 30 MPa
+    expect(judged(d).hung!.pullOutN).toBeCloseTo(Math.PI * 5 * 3 * 30, 6)
+    expect(checked(d, 'screw-bite')).toBeUndefined()
   })
 })
 
@@ -193,6 +195,19 @@ describe('cables through a bulkhead', () => {
     expect(xs(true)).toContain(-90)
     expect(opening.drill(four, judged(four)).map((r) => r.boreMm)).toEqual([44, 30])
   })
+})
+
+it.each([
+  [19.4, 'holds'],
+  [20, 'holds'],
+  [20.1, 'short'],
+  [16, 'short'],
+])('a cut-out %d mm thick of a deck reckoned at 19: %s', (offcutMm, verdict) => {
+  const c = checked(made('CL-H52', BALSA, { offcutMm }), 'offcut')!
+  expect([c.verdict, c.because.includes('put its layers into the survey')]).toEqual([
+    verdict,
+    verdict === 'short',
+  ])
 })
 
 it('a design stored before there were prisms, bins and glands opens as it was', () => {

@@ -164,7 +164,7 @@ describe('the edge that is left', () => {
   it('the cut-out that is kept proves the thickness', () => {
     const d = made('CL-I15', SOLID, { measured: [] })
     expect(checked(d, 'offcut')!.verdict).toBe('unproven')
-    expect(checked(withChange(d, { offcutMm: 9.2 }), 'offcut')).toBeUndefined()
+    expect(checked(withChange(d, { offcutMm: 9.2 }), 'offcut')!.verdict).toBe('holds')
   })
   it('a pitch that no screw could have is refused at its field', () => {
     expect(() => opening.judge(made('CL-H52', BALSA, { 'frame.pitchMm': 20 }), round())).toThrow(CalcError)

@@ -4,7 +4,7 @@ import { createMemoryHistory, createRouter } from 'vue-router'
 import { benchOf, kindOnScreen } from '../src/kinds/registry'
 import FindAnything from '../src/pieces/FindAnything.vue'
 import AnyBench from '../src/places/bench/AnyBench.vue'
-import { aboard } from './deck-hands'
+import { aboard, refusal } from './deck-hands'
 import './name-plate'
 
 /** A kind is one folder in the web application: search and bench know it without being told. */
@@ -33,6 +33,16 @@ describe('a third kind', () => {
   it('lies on a bench of its own', async () => {
     const { w } = await at('/bench/p1', AnyBench)
     await vi.waitFor(() => expect(w.text()).toBe('Builder\u2019s plate: two screws and no load'))
+  })
+  it('one of another boat is asked for before a bench is chosen: the wrong bench cannot read it', async () => {
+    aboard({ '/fittings/p2': () => ({ ...PLATE, id: 'p2' }) }, { others: [] })
+    const { w } = await at('/bench/p2', AnyBench)
+    await vi.waitFor(() => expect(w.text()).toContain('two screws and no load'))
+  })
+  it('one that is nowhere says so', async () => {
+    aboard({ '/fittings/p3': () => refusal(404, { code: 'not-found', message: 'No such fitting' }) })
+    const { w } = await at('/bench/p3', AnyBench)
+    await vi.waitFor(() => expect(w.find('[role=alert]').text()).toBe('No such fitting'))
   })
   it('one of a kind that this version does not know yet is opened on the bench, not lost', () => {
     expect([kindOnScreen('sail'), benchOf({ kind: 'sail', id: 's1' })]).toEqual([null, '/bench/s1'])

@@ -76,8 +76,8 @@ const WANTED: Placed[] = [
   ],
   [
     CLUB,
-    { catalogueId: 'CL-B40', name: 'Bin under the side deck', xMm: 4600, yMm: 560 },
-    { 'bin.contents': { kind: 'water', fill: 1 }, sea: 'cockpit' },
+    { catalogueId: 'CL-B40', name: 'Bin under the foredeck', xMm: 1750, yMm: 0 },
+    { 'bin.contents': { kind: 'water', fill: 1 } },
   ],
 ]
 

@@ -284,7 +284,7 @@ export const openingEdge = defineCalculator({
         source: 'chapter 6.2',
         demand: most,
         capacity: GREATEST_PITCH[v.frame],
-        because: `The widest gap along the screw line is ${say(most)} mm; ${GREATEST_PITCH[v.frame]} is the most for a ${v.frame} frame.`,
+        because: `The widest gap along the screw line is ${say(most)} mm; ${GREATEST_PITCH[v.frame]} mm is the most for a ${v.frame} frame.`,
       }),
     )
     return {

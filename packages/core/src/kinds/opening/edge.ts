@@ -111,13 +111,11 @@ export function biteOf(d: OpeningDesign, e: Edge): { biteMm: number; said: strin
     return { biteMm: own + ring, said: `${say(own)} mm${ring ? ` and ${say(ring)} mm of ring` : ''}` }
   }
   const off = d.frame.flangeMm - d.frame.insetMm
-  // A bin hangs under the deck, and its screws come up into the inner skin.
-  const skin = d.bin ? s.innerMm : s.outerMm
   const filled = d.core.filled && off <= e.rakeMm - d.frame.screwMm / 2
-  const own = skin + (filled ? s.core.thicknessMm : 0)
+  const own = s.outerMm + (filled ? s.core.thicknessMm : 0)
   return {
     biteMm: own + ring,
-    said: `${say(skin)} mm of skin${filled ? ` and ${say(s.core.thicknessMm)} mm of fill` : ', past the fill'}${ring ? `, ${say(ring)} mm of ring` : ''}`,
+    said: `${say(s.outerMm)} mm of skin${filled ? ` and ${say(s.core.thicknessMm)} mm of fill` : ', past the fill'}${ring ? `, ${say(ring)} mm of ring` : ''}`,
   }
 }
 function screwCheck(d: OpeningDesign, e: Edge): Check {
@@ -143,15 +141,29 @@ function screwCheck(d: OpeningDesign, e: Edge): Check {
   })
   return { ...made, utilisation: null, assumed: ['bite of twice the screw'] }
 }
+/** A cut-out that is off by more than this, or by a twentieth, is another deck than the one supposed. */
+const OFF_MM = 1
+const OFF_SHARE = 0.05
 /** The cut itself is a measurement: what came out tells how thick the boat is. */
 function offcutCheck(d: OpeningDesign): Check | null {
-  if (d.measured.length || d.offcutMm !== null) return null
-  return unproven({
-    id: 'offcut',
-    title: 'Thickness at the edge',
-    unit: 'mm',
-    source: SOURCE,
-    because: 'Nobody has measured the laminate here: the pilot, or the cut-out that is kept, tells.',
+  const shape = { id: 'offcut', title: 'Thickness at the edge', unit: 'mm', source: SOURCE }
+  const taken = fullThickness(d.structure)
+  if (d.offcutMm === null)
+    return d.measured.length
+      ? null
+      : unproven({
+          ...shape,
+          because: 'Nobody has measured the laminate here: the pilot, or the cut-out that is kept, tells.',
+        })
+  const off = Math.abs(d.offcutMm - taken)
+  const same = off <= Math.max(OFF_MM, OFF_SHARE * taken) + 1e-9
+  const said = `The cut-out is ${say(d.offcutMm)} mm thick, and ${say(taken)} mm are reckoned with`
+  return inWords({
+    ...shape,
+    verdict: same ? 'holds' : 'short',
+    because: same
+      ? `${said}.`
+      : `${said}: put its layers into the survey, and look at screws and fill again.`,
   })
 }
 export const edgeChecks = (d: OpeningDesign, e: Edge): Check[] => [

@@ -101,7 +101,7 @@ export function hungTries(d: OpeningDesign, h: Hung | null): Try[] {
       id: 'bin-screwed',
       text: 'screws as well as the bond',
       change: { 'frame.hold': 'screws', 'bin.bonded': true },
-      helps: ['bin-bond', 'screw-bite'],
+      helps: ['bin-bond'],
     })
   for (const id of ['pu-permanent', 'hybrid-strong'] as const)
     if (d.bedding.sealant !== id)

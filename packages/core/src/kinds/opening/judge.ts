@@ -42,8 +42,14 @@ function potFor(d: OpeningDesign, e: Edge, pocket: Pocket | null, glanded: Gland
   if (glanded) return potOf(glanded.plugMl, day, 'mayonnaise')
   return d.core.filled ? potOf(e.fillMl, day, 'peanut-butter') : null
 }
-/** A frame's own edge; a prism has its solid and a gland its lining instead. */
-const framed = (d: OpeningDesign) => !d.prism && !d.gland
+/**
+ * A frame's own edge: a prism has its solid and a gland its lining instead, and what a bin's screws hold
+ * is worked out.
+ */
+function asked(d: OpeningDesign, c: Check): boolean {
+  if (d.prism || d.gland) return c.id === 'offcut'
+  return !d.bin || c.id !== 'screw-bite'
+}
 
 /**
  * One opening judged whole: where it is cut, what is left of the edge, what closes it and keeps the sea out.
@@ -64,7 +70,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
   const frame = sealantCheck('sealant-frame', 'Bedding of the frame', d.bedding.sealant, bedded.frame)
   const checks: Check[] = [
     ...room.checks,
-    ...edgeChecks(d, edge).filter((c) => framed(d) || c.id === 'offcut'),
+    ...edgeChecks(d, edge).filter((c) => asked(d, c)),
     ...pocketChecks(d, pocket),
     ...glandChecks(d, glanded, behind),
     ...hungChecks(hung),

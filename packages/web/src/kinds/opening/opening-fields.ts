@@ -146,7 +146,7 @@ function glandActs(all: Gland[], i: number): OpeningGroup['acts'] {
   ]
 }
 const GLAND_CHOICES: Option[] = [
-  { value: '', title: 'smallest that takes them' },
+  { value: '', title: 'as needed' },
   ...GLAND_SIZES.map((value) => ({ value, title: value })),
 ]
 function glandGroup(all: Gland[], i: number): OpeningGroup {
@@ -162,8 +162,8 @@ function glandGroup(all: Gland[], i: number): OpeningGroup {
       { path: `${path}.yMm`, label: 'To starboard', least: -2000, most: 2000 },
       { path: `${path}.zMm`, label: 'Up', least: -2000, most: 2000 },
       { path: `${path}.edgeMm`, label: 'To tabbing or beam', above, optional: true, placeholder: 'measure' },
-      { path: `${path}.threadMm`, label: 'Its thread', above, optional: true, placeholder: 'not known' },
-      { path: `${path}.boreMm`, label: 'Bored over', above, optional: true, placeholder: 'by the saws' },
+      { path: `${path}.threadMm`, label: 'Its thread', above, optional: true, placeholder: 'unknown' },
+      { path: `${path}.boreMm`, label: 'Bored over', above, optional: true, placeholder: 'usual' },
     ],
     lists: [`${path}.cables`],
     acts: glandActs(all, i),
@@ -176,7 +176,7 @@ function glands({ gland }: OpeningDesign): OpeningGroup[] {
     {
       title: 'Flooded',
       fields: [
-        { path: 'gland.floodZMm', label: 'Water would stand at', optional: true, placeholder: 'over the WL' },
+        { path: 'gland.floodZMm', label: 'Water would stand at', optional: true, placeholder: 'unknown' },
         { path: 'gland.wrenchMm', label: 'Room for a wrench', least },
       ],
     },
@@ -365,6 +365,11 @@ const bedding: OpeningGroup = {
     { path: 'bedding.toBePainted', label: 'painted before it goes in', tick: true },
   ],
 }
+/** What came out of the boat. */
+const offcut: OpeningGroup = {
+  title: 'What came out',
+  fields: [{ path: 'offcutMm', label: 'Cut-out, thick', above, optional: true, placeholder: 'measure' }],
+}
 /** On a face that stands up its height is asked too. */
 const upright = (d: OpeningDesign) => d.gland !== null || d.sea === 'topside'
 const place = (d: OpeningDesign): OpeningGroup => ({
@@ -384,12 +389,12 @@ const bulkhead = (d: OpeningDesign): OpeningGroup => {
 }
 /** What is asked of this opening, in the order in which one thinks of it. */
 export function openingGroups(d: OpeningDesign): OpeningGroup[] {
-  if (d.gland) return [place(d), bulkhead(d), ...glands(d)]
+  if (d.gland) return [place(d), bulkhead(d), offcut, ...glands(d)]
   const cut = { title: 'Cut-out', fields: cutOut(d) }
   if (d.prism) {
     const deck = { ...structure(d), fields: bulkhead(d).fields }
-    return [place(d), cut, deck, ledge, solid, pane(d), sea, bedding]
+    return [place(d), cut, deck, offcut, ledge, solid, pane(d), sea, bedding]
   }
   const closed = d.bin ? [bin(d)] : [pane(d), lid(d), sea]
-  return [place(d), cut, structure(d), frame, ring(d), cutMember, ...closed, bedding]
+  return [place(d), cut, structure(d), offcut, frame, ring(d), cutMember, ...closed, bedding]
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, type Component } from 'vue'
+import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue'
 import { useRoute } from 'vue-router'
+import { api } from '../../api'
 import { kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import FittingList from './FittingList.vue'
@@ -15,12 +16,41 @@ function benchFor(kind: string): Component {
   loaded.set(known.id, there)
   return there
 }
-const kind = computed(
-  () => boats.picture?.others.find((f) => f.id === route.params.id)?.kind ?? 'deck-hardware',
+const id = computed(() => (typeof route.params.id === 'string' ? route.params.id : ''))
+/** What the open boat says of it; of a fitting of another boat nothing. */
+const here = computed(() => {
+  const { fittings = [], throughHulls = [], others = [] } = boats.picture ?? {}
+  return [...fittings, ...throughHulls, ...others].find((f) => f.id === id.value)?.kind ?? null
+})
+/** Asked of the server where a link leads to another boat: a bench of the wrong kind cannot read it. */
+const asked = ref<{ id: string; kind: string } | null>(null)
+const said = ref('')
+watch(
+  [id, here],
+  async ([now, known]) => {
+    said.value = ''
+    if (!now || known || asked.value?.id === now) return
+    try {
+      const { kind } = await api<{ kind: string }>('GET', `/fittings/${encodeURIComponent(now)}`)
+      if (id.value === now) asked.value = { id: now, kind }
+    } catch (error) {
+      if (id.value === now) said.value = error instanceof Error ? error.message : 'It cannot be opened'
+    }
+  },
+  { immediate: true },
 )
+const kind = computed(() => here.value ?? (asked.value?.id === id.value ? asked.value.kind : null))
 </script>
 
 <template>
-  <FittingList v-if="!route.params.id" />
-  <component :is="benchFor(kind)" v-else />
+  <FittingList v-if="!id" />
+  <component :is="benchFor(kind)" v-else-if="kind" />
+  <p v-else-if="said" class="none" role="alert">{{ said }}</p>
+  <p v-else class="none soft">Fetching it …</p>
 </template>
+
+<style scoped>
+.none {
+  padding: 24px;
+}
+</style>
