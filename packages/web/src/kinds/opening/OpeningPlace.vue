@@ -12,6 +12,7 @@ import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
 import OpeningGiven from './OpeningGiven.vue'
+import OpeningSize from './OpeningSize.vue'
 import OpeningTray from './OpeningTray.vue'
 
 /** One opening: given at the left, its picture or the cut through its edge in the middle, verdicts right. */
@@ -27,6 +28,7 @@ const { said, busy, tryIt, takeFile, recorded } = useBenchActs(
 const tab = ref('Work')
 const view = ref('plan')
 const part = ref<string | null>(null)
+const sizing = ref(false)
 const all = computed(() => (boats.picture?.others ?? []).filter((f) => f.kind === 'opening'))
 watch(
   () => route.params.id,
@@ -57,7 +59,14 @@ function step(by: number) {
   const next = all.value[(i + by + all.value.length) % all.value.length]
   if (next) void router.push(`/bench/${next.id}`)
 }
-useBenchKeys({ undo: bench.undo, redo: bench.redo, step })
+/** Glands go by their cables: there is nothing to size. */
+const sizable = computed(() => open.value !== null && !open.value.gland && !bench.readOnly)
+useBenchKeys({
+  undo: bench.undo,
+  redo: bench.redo,
+  step,
+  more: { s: () => sizable.value && (sizing.value = true) },
+})
 const LABELS: Record<string, string> = {
   'outline.lengthMm': 'Length',
   'outline.widthMm': 'Width',
@@ -101,6 +110,7 @@ const mirror = () =>
     @file="takeFile"
   >
     <template #acts>
+      <ElButton v-if="sizable" class="act" @click="sizing = true">Size it <kbd>s</kbd></ElButton>
       <ElButton
         v-if="!bench.readOnly && open.place.yMm !== 0"
         class="act"
@@ -153,6 +163,7 @@ const mirror = () =>
     </template>
     <template #verdicts><BenchVerdicts :bench="bench" /></template>
     <template #tray><OpeningTray v-model:tab="tab" /></template>
+    <OpeningSize v-if="sizing" @close="sizing = false" />
   </BenchFrame>
 </template>
 
