@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import sharp from 'sharp'
+import sharp, { type Sharp } from 'sharp'
 import { z } from 'zod'
 import { mayDo, parseInput } from '@north-tide/core'
 import { ApiError, forbidden, notFound } from '../errors'
@@ -16,41 +16,47 @@ const meta = z.strictObject({
 })
 export type PhotoSubject = z.output<typeof meta>['subject']
 
-/** What the file really is, by its content; its name is not asked. */
-export async function lookInto(
-  bytes: Buffer,
-): Promise<{ mime: string; width: number; height: number; original: Buffer; large: Buffer; small: Buffer }> {
-  if (!bytes.length) throw new ApiError(400, 'not-a-picture', 'The file is empty', 'file')
-  let format: string | undefined
-  let bare = false
-  let size = { width: 0, height: 0 }
+interface Looked {
+  mime: string
+  width: number
+  height: number
+  original: Buffer
+  large: Buffer
+  small: Buffer
+}
+const refused = (code: string, message: string) => new ApiError(400, code, message, 'file')
+
+/** What the file says of itself: its format, its size, and whether anything tells where it was taken. */
+async function tellsOf(bytes: Buffer) {
   try {
     const m = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()
-    format = m.format
-    size = { width: m.width, height: m.height }
-    bare = !m.exif && !m.xmp && !m.iptc && !m.comments?.length && (m.orientation ?? 1) === 1
+    const bare = !m.exif && !m.xmp && !m.iptc && !m.comments?.length && (m.orientation ?? 1) === 1
+    return { format: m.format as string | undefined, bare, size: { width: m.width, height: m.height } }
   } catch (error) {
     if (/pixel limit/i.test((error as Error).message))
-      throw new ApiError(
-        400,
-        'too-many-pixels',
-        'This picture has more than 80 million points; make it smaller first',
-        'file',
-      )
-    throw new ApiError(
-      400,
+      throw refused('too-many-pixels', 'This picture has more than 80 million points; make it smaller first')
+    throw refused(
       'not-a-picture',
       'This file holds no picture that can be read, whatever its name says; JPEG, PNG and WebP are kept',
-      'file',
     )
   }
+}
+/** Written anew in its own format, turned as it was held: where it was taken does not come along. */
+function anew(turned: Sharp, format: string | undefined) {
+  const clean = turned.clone()
+  if (format === 'jpeg') return clean.jpeg({ quality: 92 })
+  return format === 'png' ? clean.png() : clean.webp({ quality: 92 })
+}
+
+/** What the file really is, by its content; its name is not asked. */
+export async function lookInto(bytes: Buffer): Promise<Looked> {
+  if (!bytes.length) throw refused('not-a-picture', 'The file is empty')
+  const { format, bare, size } = await tellsOf(bytes)
   const mime = KINDS[format ?? '']
   if (!mime)
-    throw new ApiError(
-      400,
+    throw refused(
       'wrong-kind',
       `This is a ${(format ?? 'file').toUpperCase()}, whatever its name says; JPEG, PNG and WebP are kept`,
-      'file',
     )
   try {
     const turned = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
@@ -64,18 +70,10 @@ export async function lookInto(
           .toBuffer({ resolveWithObject: true }),
       ),
     )
-    // Turned as it was held, and written anew: where and with what it was taken does not come along. One
-    // that says nothing of it is kept as it is.
-    const clean = turned.clone()
+    // One that says nothing of where and with what it was taken is kept as it is.
     const kept = bare
       ? { data: bytes, info: size }
-      : await (
-          format === 'jpeg'
-            ? clean.jpeg({ quality: 92 })
-            : format === 'png'
-              ? clean.png()
-              : clean.webp({ quality: 92 })
-        ).toBuffer({ resolveWithObject: true })
+      : await anew(turned, format).toBuffer({ resolveWithObject: true })
     return {
       mime,
       width: kept.info.width,
@@ -85,12 +83,7 @@ export async function lookInto(
       small: small!.data,
     }
   } catch {
-    throw new ApiError(
-      400,
-      'broken-picture',
-      'This picture breaks off or is damaged; take it from the camera again',
-      'file',
-    )
+    throw refused('broken-picture', 'This picture breaks off or is damaged; take it from the camera again')
   }
 }
 

@@ -123,71 +123,54 @@ async function remeasure(zone: Zone, transaction: Transaction): Promise<boolean>
   return changed
 }
 
+const refused = (message: string, path: string) => new ApiError(400, 'invalid-input', message, path)
+type Body = z.output<typeof body>
+type OfThickness = Extract<Body, { kind: 'thickness' }>
+
+/** A layer that the zone has not, or that the way of measuring does not see. */
+function checkLayers(b: OfThickness, count: number) {
+  b.layers.forEach((l, i) => {
+    const path = `layers.${i}.layer`
+    if (l.layer >= count)
+      throw refused(
+        `This zone has ${count} layer${count === 1 ? '' : 's'}; layer ${l.layer} is none of them`,
+        path,
+      )
+    if (b.way === 'ultrasonic' && l.layer > 0)
+      throw refused('An ultrasonic gauge does not see past the outer skin; a plug or a probe does', path)
+  })
+}
+
 export async function addReading(who: Account, boatId: string, raw: unknown) {
   must(who, 'measure', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   const b = parseInput(body, raw)
   const takenAt = b.takenAt ? new Date(b.takenAt) : new Date()
   if (takenAt.getTime() > Date.now() + 120_000)
-    throw new ApiError(
-      400,
-      'invalid-input',
-      'That time has not come yet; a time up to now is accepted',
-      'takenAt',
-    )
+    throw refused('That time has not come yet; a time up to now is accepted', 'takenAt')
   const job = await Boat.sequelize!.transaction(async (transaction) => {
     const zone = await Zone.findOne({
       where: { boatId, code: b.zone },
       transaction,
       lock: transaction.LOCK.NO_KEY_UPDATE,
     })
-    if (!zone) throw new ApiError(400, 'invalid-input', `"${b.zone}" is no zone of this boat`, 'zone')
-    const row = {
-      boatId,
-      zoneId: zone.id,
-      kind: b.kind,
-      xMm: b.xMm,
-      yMm: b.yMm,
-      note: b.note,
-      instrument: b.instrument,
-      who: who.name,
-      takenAt,
-    }
+    if (!zone) throw refused(`"${b.zone}" is no zone of this boat`, 'zone')
+    const { kind, xMm, yMm, note, instrument } = b
+    const row = { boatId, zoneId: zone.id, kind, xMm, yMm, note, instrument, who: who.name, takenAt }
     if (b.kind === 'thickness') {
-      const count = await ZoneLayer.count({ where: { zoneId: zone.id }, transaction })
-      b.layers.forEach((l, i) => {
-        if (l.layer >= count)
-          throw new ApiError(
-            400,
-            'invalid-input',
-            `This zone has ${count} layer${count === 1 ? '' : 's'}; layer ${l.layer} is none of them`,
-            `layers.${i}.layer`,
-          )
-        if (b.way === 'ultrasonic' && l.layer > 0)
-          throw new ApiError(
-            400,
-            'invalid-input',
-            'An ultrasonic gauge does not see past the outer skin; a plug or a probe does',
-            `layers.${i}.layer`,
-          )
-      })
+      checkLayers(b, await ZoneLayer.count({ where: { zoneId: zone.id }, transaction }))
       await Reading.bulkCreate(
         b.layers.map((l) => ({ ...row, way: b.way, layerSeq: l.layer, value: l.thicknessMm })),
         { transaction },
       )
-      return (await remeasure(zone, transaction))
-        ? askRejudge(boatId, 'a thickness was measured', transaction)
-        : null
+      const changed = await remeasure(zone, transaction)
+      return changed ? askRejudge(boatId, 'a thickness was measured', transaction) : null
     }
-    await Reading.create(
-      {
-        ...row,
-        ...(b.kind === 'moisture'
-          ? { value: b.value, scaleMost: b.scaleMost, dryReference: b.dryReference }
-          : { finding: b.finding }),
-      },
-      { transaction },
-    )
+    const found =
+      b.kind === 'moisture'
+        ? { value: b.value, scaleMost: b.scaleMost, dryReference: b.dryReference }
+        : { finding: b.finding }
+    await Reading.create({ ...row, ...found }, { transaction })
     return null
   })
   return { readings: await readingsOf(who, boatId), job }

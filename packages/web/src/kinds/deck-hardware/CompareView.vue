@@ -132,11 +132,9 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
         ><ElButton class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">
           to the other side, mirrored
         </ElButton>
-        <DimensionField v-model="x" label="or to x" :units="boats.units" /><DimensionField
-          v-model="y"
-          label="y"
-          :units="boats.units"
-        /><ElButton class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">
+        <DimensionField v-model="x" label="or to x" :units="boats.units" />
+        <DimensionField v-model="y" label="y" :units="boats.units" />
+        <ElButton class="act" :disabled="x === null || y === null" @click="copy({ xMm: x, yMm: y })">
           Copy there
         </ElButton></template
       >

@@ -92,6 +92,18 @@ const mine = computed(() => (plan.value ? compartmentAt(plan.value, d.value.plac
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 let chart: { destroy: () => void } | null = null
 const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]]
+/** Levels of every compartment by the hour: bold with the pumps on, thin with them off. */
+function lines(p: NonNullable<typeof plan.value>, a: FloodAnswer, pumps: boolean, perMm: number) {
+  const colours = [css('--tide'), css('--buoy')]
+  return p.compartments.map((c, i) => ({
+    label: pumps ? c.title : `${c.title}, pumps off`,
+    data: a.series.map((s) => ({ x: s.tMin / 60, y: s.levels[i]! * perMm })),
+    borderColor: colours[i] ?? css('--ink'),
+    borderDash: DASHES[i % 4]!,
+    pointRadius: 0,
+    borderWidth: pumps ? 3 : 1,
+  }))
+}
 async function draw() {
   if (!canvas.value || !both.value || !plan.value) return
   const { Chart, LineController, LineElement, PointElement, LinearScale, Legend } = await import('chart.js')
@@ -99,32 +111,14 @@ async function draw() {
   if (!canvas.value || !both.value) return
   chart?.destroy()
   const [ink, { on, off }, p] = [css('--ink'), both.value, plan.value]
-  const colour = (i: number) => (i === 0 ? css('--tide') : i === 1 ? css('--buoy') : ink)
-  const line = (a: FloodAnswer, i: number) => a.series.map((s) => ({ x: s.tMin / 60, y: L(s.levels[i]!) }))
   const inch = boats.units === 'inch'
-  const L = (z: number) => (inch ? z / 25.4 : z)
+  const perMm = inch ? 1 / 25.4 : 1
+  const title = (text: string) => ({ display: true, text, color: ink })
+  const height = title(inch ? 'in over the waterline' : 'mm over the waterline')
+  const ticks = { color: ink }
   chart = new Chart(canvas.value, {
     type: 'line',
-    data: {
-      datasets: [
-        ...p.compartments.map((c, i) => ({
-          label: c.title,
-          data: line(on, i),
-          borderColor: colour(i),
-          borderDash: DASHES[i % 4]!,
-          pointRadius: 0,
-          borderWidth: 3,
-        })),
-        ...p.compartments.map((c, i) => ({
-          label: `${c.title}, pumps off`,
-          data: line(off, i),
-          borderColor: colour(i),
-          borderDash: DASHES[i % 4]!,
-          pointRadius: 0,
-          borderWidth: 1,
-        })),
-      ],
-    },
+    data: { datasets: [...lines(p, on, true, perMm), ...lines(p, off, false, perMm)] },
     options: {
       animation: false,
       responsive: true,
@@ -144,16 +138,8 @@ async function draw() {
         },
       },
       scales: {
-        x: { type: 'linear', title: { display: true, text: 'hours', color: ink }, ticks: { color: ink } },
-        y: {
-          title: {
-            display: true,
-            text: inch ? 'in over the waterline' : 'mm over the waterline',
-            color: ink,
-          },
-          ticks: { color: ink },
-          suggestedMax: 0,
-        },
+        x: { type: 'linear', title: title('hours'), ticks },
+        y: { title: height, ticks, suggestedMax: 0 },
       },
     },
   })
