@@ -166,6 +166,11 @@ describe('cables through a bulkhead', () => {
     ])
     expect(holes[0]!.fastener).toBe('gland M32: lights 7 mm, camera 8 mm')
   })
+  it('boring asks no size: every hole goes on record at its own gland\u2019s', () => {
+    const steps = opening.steps(four, judged(four), 'metric', NO_WORK)
+    const bore = steps.find((s) => s.id === 'bore')!
+    expect([bore.asks, bore.sizeOf, bore.records]).toEqual([[], null, { gland: ['drilled'] }])
+  })
   it('a spare way gets its blank', () => {
     const one = withChange(four, {
       'gland.glands': [{ ...FIRST, size: 'M32', cables: [cable('lights', 7)] }],

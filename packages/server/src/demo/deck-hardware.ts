@@ -3,6 +3,7 @@ import { solverChecks } from '@north-tide/core/solver'
 import { kindNamed } from '@north-tide/core/kinds'
 import {
   catalogueEntry,
+  LIFE_STATES,
   roomAround,
   judge,
   sizeIt,
@@ -137,16 +138,7 @@ const WANTED: Wanted[] = [
     change: { doubler: { lengthMm: 300, widthMm: 300, thicknessMm: 8, weldMm: 4 } },
   },
 ]
-const LADDER: LifeState[] = [
-  'marked',
-  'drilled',
-  'core-sealed',
-  'dry-fitted',
-  'bedded',
-  'cured',
-  'proved',
-  'in-service',
-]
+const LADDER = LIFE_STATES.slice(0, LIFE_STATES.indexOf('in-service') + 1)
 
 /** Fittings on deck, some of them sized, worked on and recorded. */
 export async function seedDeckHardware(fitter: Account) {

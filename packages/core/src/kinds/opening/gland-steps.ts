@@ -1,5 +1,4 @@
 import { formatVolume } from '../../base/quantity/format'
-import { holeParts } from './design'
 import { cut, type Work } from './step-work'
 
 /** Through a watertight bulkhead: marked above the flood, bored over, lined, drilled again, made tight. */
@@ -29,12 +28,11 @@ function marking({ d, j, add, mm }: Work): void {
       'a wrench goes round each',
     ],
   })
+  // Each hole goes on record at the size of its own gland: one figure would not do for all of them.
   const sizes = (j.glanded?.glands ?? []).map((g, i) => `gland ${i + 1}: ${mm(g.boreMm ?? g.holeMm)}`)
   add('bore', `Bore ${sizes.join(', ')}; from both sides, so that no face tears.`, {
     gate: true,
     minutes: 10 * Math.max(1, sizes.length),
-    asks: ['size'],
-    sizeOf: holeParts(d)[0]!,
     records: cut(d)('drilled'),
     tools: ['hole saw', 'vacuum'],
     caution: 'Mask, eyes and ears.',

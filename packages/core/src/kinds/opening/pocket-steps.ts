@@ -15,8 +15,6 @@ export function pocketCut({ d, j, add, mm }: Work): void {
     {
       gate: true,
       minutes: 60,
-      asks: ['size'],
-      sizeOf: 'opening',
       records: cut(d)('drilled'),
       tools: ['router with a fence', 'chisel', 'vacuum', 'depth gauge'],
       caution: 'Mask, eyes and ears; the bit ends at the inner skin.',
