@@ -13,7 +13,8 @@ import {
 } from '../services/hardware'
 import { attachment } from './files'
 import { giveRole, peopleOf } from '../services/people'
-import { boatPicture, listBoats, listLots, recordLotTest } from '../services/boats'
+import { boatPicture, listBoats } from '../services/boats'
+import { addLot, changeLot, importLots, listLots, lotsCsv, recordLotTest } from '../services/lots'
 
 export function boatRoutes(): Router {
   const r = Router()
@@ -52,6 +53,17 @@ export function boatRoutes(): Router {
   r.get('/habits', async (_req, res) => void res.json(await habits()))
   r.put('/habits', async (req, res) => void res.json(await setHabit(req.account!, req.body)))
   r.get('/lots', async (req, res) => void res.json(await listLots(req.account!)))
+  r.post('/lots', async (req, res) => void res.status(201).json(await addLot(req.account!, req.body)))
+  r.post('/lots/import', async (req, res) => void res.json(await importLots(req.account!, req.body)))
+  r.get(
+    '/lots.csv',
+    async (req, res) =>
+      void attachment(res, 'lots.csv', 'text/csv; charset=utf-8').send(await lotsCsv(req.account!)),
+  )
+  r.put(
+    '/lots/:id',
+    async (req, res) => void res.json(await changeLot(req.account!, Number(req.params.id), req.body)),
+  )
   r.get('/yard-values', async (_req, res) => void res.json(await yardValues()))
   r.put('/yard-values', async (req, res) => void res.json(await setYardValue(req.account!, req.body)))
   r.delete('/yard-values', async (req, res) => void res.json(await dropYardValue(req.account!, req.body)))

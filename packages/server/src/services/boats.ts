@@ -1,10 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import { z } from 'zod'
 import {
   holeLabel,
   mayDo,
   offBoat,
-  parseInput,
   zoneTitle,
   type BoatHole,
   type BoatPart,
@@ -12,7 +10,7 @@ import {
 } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, Lot, Station, StructurePart } from '../models'
+import { Boat, Fitting, Station, StructurePart } from '../models'
 import { must, type Account } from './access'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
@@ -170,39 +168,3 @@ export const plainHoles = (
     diameterMm: h.diameterMm,
     state: h.state,
   }))
-
-const lotTest = z.strictObject({ note: z.string().trim().min(1).max(300) })
-
-/** A bead or a cup tried before a doubtful lot is used; the gates ask for it. */
-export async function recordLotTest(who: Account, id: number, body: unknown) {
-  must(who, 'vouch-lot')
-  const { note } = parseInput(lotTest, body)
-  const lot = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Lot.findByPk(id) : null
-  if (!lot) throw notFound('lot')
-  await lot.update({ testedOn: new Date().toISOString().slice(0, 10), testNote: `${note}, ${who.name}` })
-  return listLots(who)
-}
-
-export async function listLots(who: Account) {
-  must(who, 'stores')
-  const lots = await Lot.findAll({
-    order: [
-      ['kind', 'DESC'],
-      ['expiresOn', 'ASC'],
-    ],
-  })
-  return lots.map((l) => ({
-    id: l.id,
-    code: l.code,
-    title: l.title,
-    chemistry: l.chemistry,
-    kind: l.kind,
-    openedOn: l.openedOn,
-    expiresOn: l.expiresOn,
-    storedHot: l.storedHot,
-    quantity: l.quantity,
-    unit: l.unit,
-    testedOn: l.testedOn,
-    testNote: l.testNote,
-  }))
-}
