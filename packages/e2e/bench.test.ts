@@ -1,17 +1,15 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { check, enter, place, saved } from './hands'
+import { check, enter, pick, place, saved } from './hands'
 
 const tray = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click()
 const onBoat = async (page: Page, id: string) => {
-  await page.getByRole('combobox', { name: 'Boat', exact: true }).selectOption({ label: id })
+  await pick(page.getByRole('combobox', { name: 'Boat', exact: true }), id)
   await expect(page.getByRole('group', { name: new RegExp(`^Plan of ${id}`) })).toBeVisible()
 }
 const serious = async (page: Page) =>
-  (await new AxeBuilder({ page }).analyze()).violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes[0]?.target}`)
+  (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.target}`)
 
 test('a stanchion on the cored side deck: the base tips, the plate solver stands beside the hand formula, a case is added', async ({
   page,
@@ -26,9 +24,9 @@ test('a stanchion on the cored side deck: the base tips, the plate solver stands
   await expect(page.getByRole('img', { name: /^Deflection, as designed: greatest/ })).toBeVisible()
   await expect(page.locator('[data-test=spread-time]')).toHaveText(/solved in \d+ ms, \d+ × \d+ elements/)
   await expect(page.getByText(/Core shear: solver \d\.\d+, hand formula \d\.\d+\./)).toBeVisible()
-  await page.getByLabel('beside it').selectOption('bare')
+  await pick(page.getByLabel('beside it'), 'without the plate')
   await expect(page.getByRole('img', { name: /without the plate: greatest/ })).toBeVisible()
-  await page.getByLabel('What is shown').selectOption('shearMPa')
+  await pick(page.getByLabel('What is shown'), 'Core shear')
   const picture = page.getByRole('img', { name: /^Core shear, as designed/ })
   await picture.hover()
   await expect(page.getByText(/to starboard of its middle: .+ MPa/)).toBeVisible()
@@ -42,14 +40,17 @@ test('a stanchion on the cored side deck: the base tips, the plate solver stands
   await page.getByRole('button', { name: 'add a case' }).click()
   await page.getByLabel('Name of this case').fill('Someone falls on it')
   await page.getByLabel('Name of this case').blur()
-  await page.getByLabel('Basis').selectOption('rated')
+  await pick(page.getByLabel('Basis'), 'Rated by its maker')
   await page.getByLabel('Rated load').fill('2500 N')
   await expect(page.getByText(/“Someone falls on it” governs, by/)).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText(/“Someone falls on it” governs, by/)).toBeHidden()
-  await page.getByRole('button', { name: 'Redo' }).click()
-  await expect(page.getByText(/“Someone falls on it” governs, by/)).toBeVisible()
+  // What was given in one breath is one step, what took longer two: as many as there are, back and again.
+  const governs = page.getByText(/“Someone falls on it” governs, by/)
+  let steps = 0
+  for (; await governs.isVisible(); steps++) await page.getByRole('button', { name: 'Undo' }).click()
+  expect(steps).toBeGreaterThan(0)
+  for (; steps > 0; steps--) await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(governs).toBeVisible()
   await saved(page)
 })
 
@@ -127,7 +128,7 @@ test('lifting points on metal: doubler and weld, metals kept apart, mirrored to 
   await page.getByRole('button', { name: 'to the other side, mirrored' }).click()
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Lifting point, starboard quarter')
   await expect(page.locator('.where')).toContainText('starboard 800 mm')
-  await page.getByLabel('Beside this').selectOption({ label: 'Lifting point, port quarter' })
+  await pick(page.getByLabel('Beside this'), 'Lifting point, port quarter')
   await expect(page.getByRole('table', { name: 'Checks side by side' })).toContainText('Weld of the doubler')
 })
 
@@ -223,7 +224,7 @@ test('on a slow line nobody is in conflict with himself: what was changed while 
 test('a cleat where nobody reaches a nut, and one that nobody has looked behind', async ({ page }) => {
   await enter(page)
   await place(page, 'HG-C150', '2450', '620', 'Cleat, fixed from above')
-  await page.getByLabel('Held by').selectOption('nut-in-epoxy')
+  await pick(page.getByLabel('Held by'), 'nuts caught in epoxy')
   await saved(page)
   // The plate went with the nuts: nothing is behind any more.
   await expect(page.getByLabel('Plate thickness')).toHaveCount(0)

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 export async function enter(page: Page) {
   await page.goto('/')
@@ -19,3 +19,18 @@ export async function place(page: Page, id: string, x: string, y: string, name?:
 }
 export const saved = (page: Page) => expect(page.locator('[data-test=saved]')).toHaveText('saved')
 export const check = (page: Page, id: string) => page.locator(`[data-check="${id}"]`)
+
+const wrapper = (list: Locator) => list.locator('xpath=ancestor::*[contains(@class, "el-select__wrapper")]')
+/** Opens a list of choices and takes one, as a hand does; a list that is still closing is not this one. */
+export async function pick(list: Locator, title: string | RegExp) {
+  const page = list.page()
+  await wrapper(list).click()
+  const options = page.locator(`[id="${await list.getAttribute('aria-controls')}"]`).getByRole('option')
+  await (
+    typeof title === 'string'
+      ? options.filter({ has: page.getByText(title, { exact: true }) })
+      : options.filter({ hasText: title }).first()
+  ).click()
+}
+/** What stands chosen. */
+export const picked = (list: Locator) => wrapper(list)

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { check, enter, place, saved } from './hands'
+import { check, enter, pick, place, saved } from './hands'
 
 test('from a click on the deck to a recorded set of holes', async ({ page }) => {
   await enter(page)
@@ -49,7 +49,7 @@ test('from a click on the deck to a recorded set of holes', async ({ page }) => 
   await expect(hole).toContainText('Cleat of the journey, bolt 1')
   await hole.getByRole('button', { name: 'Record as drilled' }).click()
   await expect(hole.locator('.events')).toContainText('drilled')
-  await hole.getByLabel('State').selectOption('dry-fitted')
+  await pick(hole.getByLabel('State'), 'dry fitted')
   await hole.getByRole('button', { name: 'Record as dry fitted' }).click()
   await expect(hole.getByRole('alert')).toContainText('The core of this hole is not sealed')
   await expect(hole.getByRole('button', { name: 'Pass the gate and record' })).toBeDisabled()
@@ -137,8 +137,8 @@ test('two hands on one fitting: a stale save shows both, and the choice decides'
   await saved(second)
   await page.getByLabel('Plate thickness').fill('12')
   const dialog = page.getByRole('dialog', { name: 'Two versions of this fitting' })
-  await expect(dialog).toContainText('plate.thicknessMm')
-  await expect(dialog.getByRole('row').filter({ hasText: 'plate.thicknessMm' })).toContainText('20')
+  await expect(dialog).toContainText('plate, thickness')
+  await expect(dialog.getByRole('row').filter({ hasText: 'plate, thickness' })).toContainText('20')
   await dialog.getByRole('button', { name: 'Keep mine' }).click()
   await saved(page)
   await second.reload()
@@ -150,18 +150,18 @@ test('a design goes out as a file and comes back to the same verdicts', async ({
   await enter(page)
   await place(page, 'HG-B160', '2600', '0', 'Bitt for the file')
   const said = await page.locator('[data-test=counts]').textContent()
-  await page.locator('summary', { hasText: 'File' }).click()
+  await page.getByRole('button', { name: 'File', exact: true }).click()
   const down = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Design as JSON' }).click()
   const path = await (await down).path()
   const first = page.url()
   await page
-    .getByLabel('Design file')
+    .locator('.files input[type=file]')
     .setInputFiles({ name: 'bitt.json', mimeType: 'application/json', buffer: readFileSync(path) })
   await expect(page).not.toHaveURL(first)
   await expect(page.locator('[data-test=counts]')).toHaveText(said!)
   await page
-    .getByLabel('Design file')
+    .locator('.files input[type=file]')
     .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"design":') })
   await expect(page.getByRole('status').filter({ hasText: 'is no JSON' })).toBeVisible()
 })
@@ -225,6 +225,65 @@ test('a value measured by the yard stands in for the table, and the bench says s
   await page.goto('/reference/cores')
   await yard.getByRole('button', { name: 'Back to the table' }).click()
   await expect(yard).toContainText('None yet')
+})
+
+test('by the keyboard alone: a cleat from the map to its sheet, in few actions', async ({ page }) => {
+  await enter(page)
+  let actions = 0
+  const press = async (key: string) => {
+    actions++
+    await page.keyboard.press(key)
+  }
+  const type = async (text: string) => {
+    actions++
+    await page.keyboard.type(text)
+  }
+  await press('n')
+  const dialog = page.getByRole('dialog', { name: 'What goes here?' })
+  await expect(dialog.getByLabel('What goes here')).toBeFocused()
+  await type('HG-C250')
+  await press('Enter')
+  await expect(page.getByLabel('Verdicts', { exact: true })).toBeVisible()
+  await press('s')
+  await expect(page.getByRole('dialog', { name: 'Size it' })).toBeVisible()
+  await press('Escape')
+  const card = page.getByRole('link', { name: 'Card', exact: true })
+  await expect(card).toBeVisible()
+  await card.focus()
+  const down = page.waitForEvent('download')
+  await press('Enter')
+  expect((await (await down).path())!.length).toBeGreaterThan(0)
+  expect(actions).toBeLessThanOrEqual(15)
+})
+
+test('a session that ends while one types: asked about in place, and what was typed is saved', async ({
+  page,
+  context,
+}) => {
+  await enter(page)
+  await place(page, 'HG-C250', '1500', '300', 'Kept through it')
+  await saved(page)
+  await context.clearCookies()
+  const length = page.getByLabel('Plate thickness')
+  await length.fill('15')
+  await length.blur()
+  const dialog = page.getByRole('dialog', { name: 'You were signed out' })
+  await expect(dialog).toContainText('What you typed is still here')
+  await dialog.getByLabel(/^Password of/).fill('not it')
+  await dialog.getByRole('button', { name: 'Go on', exact: true }).click()
+  await expect(dialog.getByRole('alert')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Go on in the demo yard' }).click()
+  await expect(dialog).toBeHidden()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Plate thickness')).toHaveValue('15')
+  // The step back is still there after the reload.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Plate thickness')).not.toHaveValue('15')
+  await page.goto('/no/such/place')
+  await expect(page.getByRole('heading', { name: 'Nothing is kept under this address' })).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.getByRole('dialog', { name: 'What goes here?' })).toBeVisible()
 })
 
 test('signing out shuts the API', async ({ page }) => {

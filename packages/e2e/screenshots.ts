@@ -1,5 +1,6 @@
 import { mkdirSync } from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
+import { pick } from './hands'
 
 /** One current picture of each main view, from the demo data. */
 const base = process.env.BASE_URL!
@@ -44,7 +45,7 @@ await page.getByRole('button', { name: 'Use this design' }).waitFor()
 await shot('size-it')
 await page.keyboard.press('Escape')
 await page.getByRole('tab', { name: 'Spread' }).click()
-await page.getByLabel('beside it').selectOption('bare')
+await pick(page.getByLabel('beside it'), 'without the plate')
 await page.getByRole('img', { name: /without the plate: greatest/ }).waitFor()
 await shot('bench-spread')
 await page.getByRole('tab', { name: 'Templates' }).click()

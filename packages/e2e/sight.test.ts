@@ -5,15 +5,13 @@ import { enter } from './hands'
 const seriousFaults = async (page: Page, rules?: string[]) => {
   const axe = new AxeBuilder({ page })
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze()
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map(
-      (v) =>
-        `${v.id}: ${v.nodes
-          .slice(0, 3)
-          .map((n) => n.target.join(' '))
-          .join(' | ')}`,
-    )
+  return violations.map(
+    (v) =>
+      `${v.id}: ${v.nodes
+        .slice(0, 3)
+        .map((n) => n.target.join(' '))
+        .join(' | ')}`,
+  )
 }
 
 for (const theme of ['day', 'dim'] as const)

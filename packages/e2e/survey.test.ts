@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { enter, place, saved } from './hands'
+import { enter, pick, picked, place, saved } from './hands'
 
 const tab = (page: import('@playwright/test').Page, name: string) =>
   page.getByRole('navigation', { name: 'Boat', exact: true }).getByRole('link', { name }).click()
@@ -14,7 +14,7 @@ test('a probe finds the deck thinner: the fitting goes stale, is judged anew, an
   await page.goto('/boat')
   await tab(page, 'Readings')
   const form = page.getByRole('form', { name: 'A new reading' })
-  await form.getByLabel('What', { exact: true }).selectOption('thickness')
+  await pick(form.getByLabel('What', { exact: true }), 'thickness')
   await form.getByLabel('x, aft of the stem').fill('2500')
   await form.getByLabel('outer skin').fill('2')
   await form.getByLabel('inner skin').fill('1.5')
@@ -154,9 +154,9 @@ test('angles by the level, three at a station; the schedule goes out', async ({ 
   await tab(page, 'Angles')
   await expect(page.getByText(/Heel 0\.\d+° to port/)).toBeVisible()
   const form = page.getByRole('form', { name: 'A level reading' })
-  await form.getByLabel('On').selectOption('station')
+  await pick(form.getByLabel('On'), 'at a station')
   await form.getByLabel('Station').fill('Gallows foot')
-  await form.getByLabel('Laid').selectOption('along')
+  await pick(form.getByLabel('Laid'), /^along/)
   await form.getByLabel('The level shows').fill('abc')
   await form.getByLabel('The level shows').blur()
   await expect(form.getByRole('alert')).toBeVisible()
@@ -190,11 +190,11 @@ test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes
   await form.getByLabel('Beam').fill('1900')
   await form.getByLabel('Displacement').fill('600')
   await form.getByRole('button', { name: 'Begin this boat' }).click()
-  await expect(page.getByRole('combobox', { name: 'Boat', exact: true })).toHaveValue('little-auk')
+  await expect(picked(page.getByRole('combobox', { name: 'Boat', exact: true }))).toContainText('Little Auk')
   await page.getByRole('button', { name: 'Add a zone' }).click()
   const zone = page.getByRole('form', { name: 'A new zone' })
   await zone.getByLabel('Name').fill('Foredeck')
-  await zone.getByLabel('Build').selectOption('solid')
+  await pick(zone.getByLabel('Build'), 'single laminate')
   await zone.getByLabel('Thick').fill('7')
   await zone.getByLabel('Corner 1, x, aft').fill('wide')
   await zone.getByRole('button', { name: 'Add this zone' }).click()
@@ -218,7 +218,7 @@ test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes
     mimeType: 'text/csv',
     buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,oops,200,8\n'),
   })
-  await page.getByLabel('what for').selectOption('Label')
+  await pick(page.getByLabel('what for'), 'Label')
   await expect(page.getByText(/line 3, X/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Put 2 holes on record' })).toBeDisabled()
   await list.setInputFiles({
@@ -226,14 +226,12 @@ test('a boat of one\u2019s own: begun, built up with a zone, and a list of holes
     mimeType: 'text/csv',
     buffer: Buffer.from('Label,X,Y,Dia\nCleat 1,900,200,8\nCleat 2,980,200,8\n'),
   })
-  await page.getByLabel('what for').selectOption('Label')
+  await pick(page.getByLabel('what for'), 'Label')
   await page.getByRole('button', { name: 'Put 2 holes on record' }).click()
   await expect(page.getByText('2 holes are on record.')).toBeVisible()
   await tab(page, 'Map')
   const faults = await new AxeBuilder({ page }).analyze()
-  expect(
-    faults.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id),
-  ).toEqual([])
+  expect(faults.violations.map((v) => v.id)).toEqual([])
 })
 
 test('a whole boat goes out and comes in again; the map goes out; a bulkhead is looked at and a fitting put on it', async ({
@@ -245,7 +243,7 @@ test('a whole boat goes out and comes in again; the map goes out; a bulkhead is 
     page.getByRole('link', { name: 'SVG' }).click(),
   ])
   expect(await readFile((await map.path())!, 'utf8')).toContain('P-001')
-  await page.getByLabel('View').selectOption({ label: 'collision bulkhead' })
+  await pick(page.getByLabel('View'), 'collision bulkhead')
   const face = page.getByRole('group', { name: /Collision bulkhead, seen from aft/ })
   await expect(face).toBeVisible()
   await face.click({ position: { x: 420, y: 260 } })
@@ -254,7 +252,7 @@ test('a whole boat goes out and comes in again; the map goes out; a bulkhead is 
   await dialog.getByLabel('What goes here').fill('HG-BK40')
   await dialog.getByRole('button', { name: 'Put HG-BK40 there' }).click()
   await expect(page.locator('.where')).toContainText('Collision bulkhead')
-  await expect(page.getByLabel('Made as')).toHaveValue('timber')
+  await expect(picked(page.getByLabel('Made as'))).toContainText(/timber/i)
   await page.goto('/boat/pipit/files')
   const [file] = await Promise.all([
     page.waitForEvent('download'),
@@ -270,6 +268,6 @@ test('a whole boat goes out and comes in again; the map goes out; a bulkhead is 
   await page
     .locator('input[accept*=json]')
     .setInputFiles({ name: 'pipit.json', mimeType: 'application/json', buffer: await readFile(path) })
-  await expect(page.getByRole('combobox', { name: 'Boat', exact: true })).toHaveValue('pipit-2')
+  await expect(picked(page.getByRole('combobox', { name: 'Boat', exact: true }))).toContainText('Pipit')
   await expect(page.getByRole('link', { name: /Foredeck cleat, / })).toBeVisible()
 })

@@ -1,13 +1,11 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { check, enter, saved } from './hands'
+import { check, enter, pick, picked, saved } from './hands'
 
 const tray = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click()
 const serious = async (page: Page) =>
-  (await new AxeBuilder({ page }).analyze()).violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes[0]?.target}`)
+  (await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes[0]?.target}`)
 const holds = (page: Page, id: string) => expect(check(page, id)).toHaveAttribute('data-verdict', 'holds')
 const short = (page: Page, id: string) => expect(check(page, id)).toHaveAttribute('data-verdict', 'short')
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
@@ -35,11 +33,7 @@ async function through(
 const openNamed = async (page: Page, name: string) => {
   await page.getByRole('link', { name: 'Through-hulls' }).click()
   await expect(page.getByLabel('Name of the fitting')).toBeVisible()
-  await page.getByLabel('Another fitting through the hull').selectOption({
-    label: (
-      await page.getByLabel('Another fitting through the hull').locator('option').allTextContents()
-    ).find((t) => t.startsWith(`${name},`))!,
-  })
+  await pick(page.getByLabel('Another fitting through the hull'), new RegExp(`^${name},`))
   await expect(page.getByLabel('Name of the fitting')).toHaveValue(name)
 }
 
@@ -71,7 +65,7 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(field(page, 'Deadrise')).toHaveValue('17')
   await expect(page.getByLabel('Deadrise measured')).toBeChecked()
-  await page.getByLabel('Wedges').selectOption('inside')
+  await pick(page.getByLabel('Wedges'), 'inside only')
   await short(page, 'seat')
   await check(page, 'seat')
     .getByRole('button', { name: /a wedge each side/ })
@@ -109,9 +103,9 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await page.getByRole('button', { name: 'Add a door or pipe' }).click()
   await page.getByLabel('Name of the door').last().fill('Limber aft')
   await page.getByLabel('Name of the door').last().press('Enter')
-  await page.getByLabel('Other side of Limber aft').selectOption('Lazarette')
+  await pick(page.getByLabel('Other side of Limber aft'), 'Lazarette')
   await page.getByLabel('Sill of Limber aft').fill('-390')
-  await page.getByLabel('Hours shown').selectOption('48')
+  await pick(page.getByLabel('Hours shown'), '48 h')
   const aft = marks.getByRole('row', { name: /Steering gear/ })
   const shut = await aft.textContent()
   await page.getByLabel('Limber aft open').check()
@@ -131,14 +125,14 @@ test('a lab intake with wedges on 17° of deadrise: placed, dragged, cut by temp
   await tray(page, 'If it lets go')
   await expect(page.getByLabel('Height of Engine air intake')).toHaveValue('-200')
   await expect(page.getByLabel('Share of its rating that Bilge pump, engine carries')).toHaveValue('0.9')
-  await expect(page.getByLabel('Other side of Limber aft')).toHaveValue('lazarette')
+  await expect(picked(page.getByLabel('Other side of Limber aft'))).toContainText('Lazarette')
   await tray(page, 'Metals')
   await field(page, 'Read').fill('0.05')
   await page.getByRole('button', { name: 'Take reading' }).first().click()
   await holds(page, 'bond-path')
   await saved(page)
   await tray(page, 'Templates')
-  await page.getByLabel(/^Template /).selectOption('wedge-inside')
+  await pick(page.getByLabel('Template', { exact: true }), 'wedge block, inside face')
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'DXF' }).click()
   const dxf = await readFile(await (await download).path(), 'utf8')
@@ -159,9 +153,9 @@ test('a composite fitting set in epoxy and clocked: bronze is refused, the gel t
     { x: '6600', y: '-660', z: '-200', deadrise: '15' },
     'Composite of the journey',
   )
-  await page.getByLabel('In the hull').selectOption('epoxy-filled')
+  await pick(page.getByLabel('In the hull'), 'thickened epoxy as bedding')
   await expect(check(page, 'sealant-flange')).toHaveAttribute('data-verdict', 'tight')
-  await page.getByLabel('Material').selectOption('bronze')
+  await pick(page.getByLabel('Material'), /bronze/i)
   await short(page, 'sealant-flange')
   await expect(check(page, 'sealant-flange')).toContainText('never set in epoxy')
   await page.getByRole('button', { name: 'Undo' }).click()
@@ -212,7 +206,7 @@ test('a transducer with tilt: the element that is nearest, the flow that it stan
   await holds(page, 'beam-tilt')
   await field(page, 'Deadrise').fill('26')
   await expect(check(page, 'beam-tilt')).toHaveAttribute('data-verdict', 'tight')
-  await page.getByLabel('Wedges').selectOption('both')
+  await pick(page.getByLabel('Wedges'), 'one each side, plumb')
   await holds(page, 'beam-tilt')
   // The old sounder's head is ahead of it in the same streak of water.
   await field(page, 'x, aft').fill('4780')
@@ -223,7 +217,7 @@ test('a transducer with tilt: the element that is nearest, the flow that it stan
   await holds(page, 'beam-clear-run')
   await tray(page, 'Work')
   await expect(page.locator('[data-step=arrow]')).toContainText('to the keel')
-  await page.getByLabel('Arrow', { exact: true }).selectOption('forward')
+  await pick(page.getByLabel('Arrow', { exact: true }), 'forward')
   await expect(page.locator('[data-step=arrow]')).toContainText('forward')
   await expect(page.locator('[data-step=bed]')).toContainText('cable led first')
   await saved(page)
@@ -248,7 +242,7 @@ test('a garboard drain with its choke hole: through-bolted, flush, and the large
   await holds(page, 'plug-flush')
   await tray(page, 'If it lets go')
   await expect(page.locator('[data-test=choke]')).toContainText('the choke hole in the block is no larger')
-  await page.getByLabel('Hours shown').selectOption('24')
+  await pick(page.getByLabel('Hours shown'), '24 h')
   await expect(page.getByRole('table', { name: 'Marks' })).toContainText('Steering gear')
   await page.getByLabel('Shaft tunnel open').check()
   await tray(page, 'Work')
@@ -270,21 +264,21 @@ test('the order with the wrong thread is stopped, mended by a remedy, and goes o
   await page.getByRole('button', { name: 'Mark as ordered' }).click()
   await expect(page.getByText(/^Ordered on .* by Tam Corrigall/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Take the order back' })).toBeVisible()
-  await page.getByLabel('Valve', { exact: true }).selectOption('MV-BN34')
+  await pick(page.getByLabel('Valve', { exact: true }), /American taper thread/)
   await expect(page.getByText(/The design has changed since: ordered was/)).toBeVisible()
   await saved(page)
   // The valve that lies on the bench is measured: it loses its number, and is kept under one of the yard's
   // own.
   await tray(page, 'Parts')
   const valve = page.locator('[data-part=valve]')
-  await valve.getByLabel('Inlet thread').selectOption('bspp')
+  await pick(valve.getByLabel('Inlet thread'), 'G, parallel')
   await expect(page.getByLabel('Name of the valve')).toHaveValue(/, as measured$/)
-  await valve.getByLabel('Outlet thread').selectOption('rp')
+  await pick(valve.getByLabel('Outlet thread'), /Rp/)
   await valve.getByLabel('Inlet depth').fill('21')
   await valve.getByLabel('Keep it for the yard as').fill('OWN-34')
   await valve.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByText('OWN-34 is in the yard’s list.')).toBeVisible()
-  await expect(page.getByLabel('Valve', { exact: true })).toHaveValue('OWN-34')
+  await expect(picked(page.getByLabel('Valve', { exact: true }))).toContainText('as measured')
   await tray(page, 'Chain')
   await expect(page.locator('[data-joint=skin-valve]')).toHaveAttribute('data-verdict', 'holds')
   await saved(page)
@@ -302,7 +296,7 @@ test('an existing bad valve is surveyed and replaced in its own hole; the hole a
   await expect(check(page, 'found-unreachable')).toHaveAttribute('data-verdict', 'tight')
   await short(page, 'found-seized')
   await saved(page)
-  await page.getByLabel(/^With /).selectOption('MV-S114')
+  await pick(page.getByLabel('With', { exact: true }), 'Flanged seacock 1 1/4 with skin fitting, DZR')
   await page.getByRole('button', { name: 'Begin its replacement' }).click()
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Engine intake, renewed')
   await expect(page.getByText('In the hole of:')).toBeVisible()
@@ -325,7 +319,7 @@ test('an existing bad valve is surveyed and replaced in its own hole; the hole a
   // What stands in another hole that was found is surveyed from its record, and keeps its number.
   await page.getByLabel('Find in the register').fill('Deck wash intake')
   await page.getByRole('link', { name: 'P-013' }).click()
-  await page.getByLabel('Nearest to').selectOption('MV-B1')
+  await pick(page.getByLabel('Nearest to'), 'Skin fitting 1 with screwed ball valve, DZR')
   await page.getByRole('button', { name: 'Survey it on the bench' }).click()
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Deck wash intake')
   await expect(page.getByRole('link', { name: 'In the register: P-013' })).toBeVisible()
@@ -394,14 +388,7 @@ test('the work is ticked and the hole lives by it: size, lot and day go into the
   await ticked('clock')
   await expect(check(page, 'clocked')).toHaveAttribute('data-verdict', 'tight')
   await tick('pad-bond')
-  await expect(step('pad-bond').getByLabel('Lot')).toContainText('TC-EP-2201')
-  await step('pad-bond')
-    .getByLabel('Lot')
-    .selectOption({
-      label: (await step('pad-bond').getByLabel('Lot').locator('option').allTextContents()).find((t) =>
-        t.includes('TC-EP-2201'),
-      )!,
-    })
+  await pick(step('pad-bond').getByLabel('Lot'), /TC-EP-2201/)
   await step('pad-bond').getByRole('button', { name: 'Listen to the hygrometer' }).click()
   await step('pad-bond').getByRole('button', { name: 'Take reading' }).click()
   await expect(step('pad-bond').getByLabel('Humidity')).not.toHaveValue('')
@@ -504,12 +491,12 @@ test('a deadrise nobody has measured is measured at its step, the cradle taken o
   // Another boat is another hull: its own fitting comes up, never this one judged on that hull.
   await tray(page, 'Survey')
   await field(page, 'Deepest pit').fill('0.2')
-  await page.getByLabel('Boat', { exact: true }).selectOption({ label: 'Tarn Runner' })
+  await pick(page.getByLabel('Boat', { exact: true }), 'Tarn Runner')
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Sea-water intake')
   await expect(page.getByText(/welded stub on a metal hull/)).toBeVisible()
   await page.goBack()
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Old plug')
-  await expect(page.getByLabel('Boat', { exact: true })).toHaveValue('fulmars-reach')
+  await expect(picked(page.getByLabel('Boat', { exact: true }))).toContainText('Fulmar')
   await tray(page, 'Survey')
   await expect(field(page, 'Deepest pit')).toHaveValue('0.2')
 })

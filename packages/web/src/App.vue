@@ -1,207 +1,26 @@
 <script setup lang="ts">
-import dayjs from 'dayjs'
-import { computed, onMounted, onUnmounted, ref, watch, watchEffect } from 'vue'
-import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { computed, defineAsyncComponent, watch, watchEffect } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CircleDot, Droplet, Ellipsis, Hash } from 'lucide-vue-next'
-import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
-import 'element-plus/es/components/dropdown/style/css'
-import 'element-plus/es/components/dropdown-menu/style/css'
-import 'element-plus/es/components/dropdown-item/style/css'
-import { PLACES } from './router'
-import { useBoats } from './state/boats'
-import { flushAll } from './state/drafted'
 import { useSession } from './state/session'
-import FindAnything from './pieces/FindAnything.vue'
-import KeyHelp from './pieces/KeyHelp.vue'
-import { formatTemperature } from '@north-tide/core'
 
-const ICONS = {
-  boat: Anchor,
-  bench: Hash,
-  'through-hulls': Droplet,
-  stores: Box,
-  register: CircleDot,
-  reference: BookOpen,
-}
+/** Outside there is the sign-in alone; all that is inside is fetched when somebody has come in. */
+const Frame = defineAsyncComponent(() => import('./Frame.vue'))
 const session = useSession()
-const boats = useBoats()
 const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
-const help = ref(false)
-const find = ref<InstanceType<typeof FindAnything>>()
-const trouble = ref('')
-
 watchEffect(() => document.documentElement.setAttribute('data-theme', dim.value ? 'dim' : 'day'))
-
-async function begin() {
-  if (!session.account) return
-  try {
-    await Promise.all([boats.loadList(), boats.askToday(), boats.loadYard()])
-    if (!boats.picture) {
-      const wanted =
-        typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey')
-          ? route.params.id
-          : boats.lastId
-      const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]
-      if (first) await boats.open(first.id)
-    }
-    trouble.value = ''
-  } catch (error) {
-    if (!session.ended(error))
-      trouble.value = error instanceof Error ? error.message : 'The server does not answer'
-  }
-}
-onMounted(begin)
+const inside = computed(() => session.account !== null && route.name !== 'sign-in')
 watch(
   () => session.account?.id,
   (id) => {
-    if (id) void begin()
-    else {
-      boats.picture = null
-      if (session.asked && route.name !== 'sign-in') void router.push({ name: 'sign-in' })
-    }
+    if (!id && session.asked && route.name !== 'sign-in') void router.push({ name: 'sign-in' })
   },
 )
-useIntervalFn(() => session.account && void boats.askToday().catch(() => undefined), 60_000)
-
-async function switchBoat(event: Event) {
-  const id = (event.target as HTMLSelectElement).value
-  await flushAll()
-  await boats.open(id)
-  if (route.name === 'bench') {
-    const fitting = boats.lastFitting[id]
-    await router.push(boats.picture?.fittings.some((f) => f.id === fitting) ? `/bench/${fitting}` : '/bench')
-  } else if (route.name === 'through-hulls') await router.push('/through-hulls')
-  else if (route.name === 'register') await router.push('/register')
-  else if (route.name === 'boat') await router.push(`/boat/${id}`)
-  else if (route.name === 'survey') await router.push(`/boat/${id}/${String(route.params.tab)}`)
-}
-const to = (name: string) => {
-  if (name === 'boat') return `/boat/${boats.picture?.id ?? ''}`
-  if (name === 'bench') return `/bench/${(boats.picture && boats.lastFitting[boats.picture.id]) ?? ''}`
-  return `/${name}`
-}
-const inside = computed(() => session.account !== null && route.name !== 'sign-in')
-
-const typing = (e: KeyboardEvent) =>
-  (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]') !== null
-useEventListener('keydown', (e: KeyboardEvent) => {
-  if (!inside.value) return
-  if (e.altKey && !e.ctrlKey && /^Digit[1-7]$/.test(e.code)) {
-    const place = PLACES.find((p) => p.key !== '' && p.key === e.code.at(-1))
-    if (place) {
-      e.preventDefault()
-      void router.push(to(place.name))
-    }
-    return
-  }
-  if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
-  if (e.key === '/') {
-    e.preventDefault()
-    find.value?.focus()
-  } else if (e.key === 'u') boats.toggleUnits()
-  else if (e.key === '?') help.value = true
-})
-useEventListener('beforeunload', () => void flushAll())
-onUnmounted(() => void flushAll())
-
-async function signOut() {
-  await flushAll()
-  await session.signOut()
-  boats.picture = null
-  await router.push({ name: 'sign-in' })
-}
-function more(command: string) {
-  if (command === 'dim') dim.value = !dim.value
-  else if (command === 'keys') help.value = true
-  else void signOut()
-}
-const roleTitle = computed(() => session.account?.role ?? '')
-/** On paper a page says of what day it is. */
-const printedOn = dayjs().format('D MMM YYYY')
 </script>
 
 <template>
-  <RouterView v-if="!inside" />
-  <div v-else class="frame">
-    <header class="strip">
-      <div class="name">North Tide</div>
-      <div class="boat">
-        <select class="boat-choice" aria-label="Boat" :value="boats.picture?.id" @change="switchBoat">
-          <option v-for="b in boats.list" :key="b.id" :value="b.id">{{ b.name }}</option>
-        </select>
-        <span v-if="boats.picture" class="soft small">{{ boats.picture.duty }} duty · </span>
-        <button
-          v-if="boats.picture"
-          class="plain soft small units"
-          :title="`Units (u)`"
-          @click="boats.toggleUnits()"
-        >
-          {{ boats.units }}
-        </button>
-      </div>
-      <FindAnything ref="find" />
-      <div v-if="boats.today" class="today" aria-label="Today">
-        <span class="soft small">surface</span>
-        <span class="figure">{{ formatTemperature(boats.today.surfaceC, boats.units) }}</span>
-        <span class="soft small wide">over dew point</span>
-        <span class="figure wide">{{ boats.today.marginK.toFixed(1) }} K</span>
-        <strong :class="['line', boats.today.verdict]">{{ boats.today.line }}</strong>
-        <span class="soft small">simulated</span>
-      </div>
-    </header>
-    <nav class="rail" aria-label="Places">
-      <RouterLink
-        v-for="p in PLACES"
-        :key="p.name"
-        :to="to(p.name)"
-        :class="{
-          here:
-            route.name === p.name ||
-            (p.name === 'reference' && route.name === 'sums') ||
-            (p.name === 'boat' && route.name === 'survey'),
-          sub: p.name === 'through-hulls',
-        }"
-        :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'"
-      >
-        <component :is="ICONS[p.name]" :size="16" aria-hidden="true" /> {{ p.title }}
-      </RouterLink>
-      <span class="gap" />
-      <button class="plain foot" @click="dim = !dim">{{ dim ? 'Daylight' : 'Dim' }}</button>
-      <button class="plain foot" @click="help = true">Keys <kbd>?</kbd></button>
-      <button class="plain foot" @click="signOut">
-        Sign out <span class="soft small">{{ roleTitle }}</span>
-      </button>
-      <div class="more">
-        <ElDropdown trigger="click" placement="top-end" @command="more">
-          <button class="plain more-word" aria-label="More">
-            <Ellipsis :size="16" aria-hidden="true" /> More
-          </button>
-          <template #dropdown>
-            <ElDropdownMenu>
-              <ElDropdownItem command="dim">{{ dim ? 'Daylight' : 'Dim' }}</ElDropdownItem>
-              <ElDropdownItem command="keys">Keys</ElDropdownItem>
-              <ElDropdownItem command="out">Sign out, {{ roleTitle }}</ElDropdownItem>
-            </ElDropdownMenu>
-          </template>
-        </ElDropdown>
-      </div>
-    </nav>
-    <main class="place">
-      <div class="print-head" aria-hidden="true">
-        <span>{{ boats.picture?.name ?? 'North Tide' }}</span>
-        <span>North Tide, {{ printedOn }}</span>
-      </div>
-      <p v-if="trouble" class="trouble" role="alert">
-        {{ trouble }} <ElButton class="act" @click="begin">Try again</ElButton>
-      </p>
-      <RouterView v-else-if="boats.picture" />
-      <p v-else class="waiting soft">Fetching the boat …</p>
-    </main>
-    <KeyHelp v-model="help" />
-  </div>
+  <Frame v-if="inside" />
+  <RouterView v-else />
 </template>
-
-<style scoped src="./style/frame.css"></style>

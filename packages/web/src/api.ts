@@ -17,6 +17,10 @@ export class ApiRefusal extends Error {
 /** The connection is gone: nothing was refused, and it is worth trying again. */
 export class Offline extends Error {}
 
+let signedOut = () => {}
+/** Told whenever the server no longer knows who asks: the session has ended, wherever one happens to be. */
+export const whenSignedOut = (told: () => void) => void (signedOut = told)
+
 /** JSON as a rule; a drawing's text and a form with files go as they are. */
 function sent(body: unknown): RequestInit {
   if (body === undefined) return {}
@@ -51,5 +55,6 @@ export async function api<T>(
     code: 'unexpected',
     message: `The server answered ${response.status}`,
   }
+  if (response.status === 401 && path !== '/session') signedOut()
   throw new ApiRefusal(response.status, refusal)
 }

@@ -45,7 +45,7 @@ export const router = createRouter({
     },
     // as it was called until version 0.1
     { path: '/below/:id?', redirect: (to) => `/through-hulls/${String(to.params.id ?? '')}` },
-    { path: '/:rest(.*)*', redirect: '/boat' },
+    { path: '/:rest(.*)*', name: 'nothing', component: () => import('./places/NotFound.vue') },
   ],
 })
 

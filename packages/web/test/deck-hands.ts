@@ -15,6 +15,7 @@ import {
 import { useBench } from '../src/state/bench'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
+import { fieldOf } from './pick'
 
 export const FOREDECK: BoatZone = {
   code: 'foredeck',
@@ -117,8 +118,8 @@ export async function shown(view: Component, props: Record<string, unknown> = {}
           .map((x) => x.text())
           .join(' | ')}`,
       )
-    const inner = l.find('input, select')
-    return inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`)
+    const inner = l.find('input')
+    return fieldOf(w, inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`))
   }
   const button = (name: string | RegExp) => {
     const b = w

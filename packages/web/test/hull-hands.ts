@@ -14,6 +14,7 @@ import {
 import { useThroughHull } from '../src/state/through-hull'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
+import { fieldOf } from './pick'
 
 export const AROUND = { zones: [], parts: [], holes: [], others: [] }
 /** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */
@@ -205,8 +206,8 @@ export async function page(view: Component, design: ThroughHullDesign, more: Ope
           .map((x) => x.text())
           .join(' | ')}`,
       )
-    const inner = l.find('input, select')
-    return inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`)
+    const inner = l.find('input')
+    return fieldOf(w, inner.exists() ? inner : w.find(`[id="${l.attributes('for')}"]`))
   }
   const button = (name: string | RegExp) =>
     w

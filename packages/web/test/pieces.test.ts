@@ -30,7 +30,7 @@ describe('a field for a dimension', () => {
     )
     const input = w.find('input')
     const type = async (text: string) => {
-      await input.trigger('focus')
+      input.element.focus()
       await input.setValue(text)
     }
     return { w, input, state, type, leave: () => input.trigger('blur'), said: () => w.find('[role=alert]') }
@@ -136,7 +136,7 @@ describe('a name that is held', () => {
       attachTo: document.body,
     })
     const input = w.find('input')
-    await input.trigger('focus')
+    input.element.focus()
     await input.setValue('New')
     await w.setProps({ modelValue: 'Drawn anew' })
     expect(input.element.value).toBe('New')

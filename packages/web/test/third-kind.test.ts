@@ -24,9 +24,9 @@ beforeEach(() => aboard({}, { others: [PLATE] }))
 describe('a third kind', () => {
   it('is found by its name and by what it is, and leads to the bench', async () => {
     const { w, router } = await at('/bench', FindAnything)
-    await w.find('input').trigger('focus')
+    w.find('input').element.focus()
     await w.find('input').setValue('name plate')
-    expect(w.text()).toContain('Builder\u2019s plate')
+    await vi.waitFor(() => expect(w.text()).toContain('Builder\u2019s plate'), { timeout: 20_000 })
     await w.find('input').trigger('keydown', { key: 'Enter' })
     await vi.waitFor(() => expect(router.currentRoute.value.fullPath).toBe('/bench/p1'))
   })

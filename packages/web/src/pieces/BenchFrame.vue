@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import type { drafted } from '../state/drafted'
-import ConflictDialog from './ConflictDialog.vue'
+import { defineAsyncComponent } from 'vue'
 import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'
-import { pickedFile } from './files'
+import ReadFile from './ReadFile.vue'
 
 /**
  * The page of a bench: its fitting's name and acts, what is given at the left, the drawing in the middle,
@@ -38,12 +37,9 @@ const props = defineProps<{
   holes: { id: number; label: string }[]
   recordWord: string
 }>()
+/** Seldom needed, and it brings the words of every field with it. */
+const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue'))
 const emit = defineEmits<{ record: []; file: [file: File] }>()
-const file = ref<HTMLInputElement>()
-function take(e: Event) {
-  const chosen = pickedFile(e)
-  if (chosen) emit('file', chosen)
-}
 const rename = (name: string) => name.trim() && props.draft.change({ name: name.trim() })
 </script>
 
@@ -93,23 +89,15 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           </ElButton></template
         >
         <slot name="acts" />
-        <details class="files">
-          <summary class="act">File</summary>
-          <div>
-            <slot name="files" /><button v-if="!draft.readOnly" class="plain" @click="file?.click()">
-              Read a design file …
-            </button>
-          </div>
-        </details>
-        <input
-          ref="file"
-          type="file"
-          accept="application/json,.json"
-          class="hidden-words"
-          tabindex="-1"
-          aria-label="Design file"
-          @change="take"
-        />
+        <ElPopover trigger="click" placement="bottom-end" :width="240" popper-class="files">
+          <template #reference><ElButton class="act">File</ElButton></template>
+          <slot name="files" /><ReadFile
+            v-if="!draft.readOnly"
+            accept="application/json,.json"
+            words="Read a design file …"
+            @file="emit('file', $event)"
+          />
+        </ElPopover>
         <ElButton
           v-if="!recorded && !draft.readOnly"
           class="act main"
@@ -131,7 +119,12 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
     </div>
     <slot />
     <div class="tray-row"><slot name="tray" /></div>
-    <ConflictDialog :mine="draft.design" :theirs="draft.conflict" @settle="draft.settle($event)" />
+    <ConflictDialog
+      v-if="draft.conflict"
+      :mine="draft.design"
+      :theirs="draft.conflict"
+      @settle="draft.settle($event)"
+    />
   </div>
 </template>
 
@@ -166,7 +159,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
   background: transparent;
   padding: 0;
   width: 100%;
-  text-overflow: ellipsis;
+  min-height: 0;
   border-bottom: 1px solid transparent;
 }
 .rename:hover:not([readonly]) {
@@ -174,20 +167,10 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 }
 .where {
   display: flex;
-  white-space: nowrap;
-  font-size: 14px;
+  flex-wrap: wrap;
+  font-size: 0.875rem;
+  line-height: 1.3;
   min-width: 0;
-}
-.place {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  min-width: 60px;
-}
-.state {
-  flex: 0 1 auto;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  min-width: 46px;
 }
 .acts {
   display: flex;
@@ -197,45 +180,6 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 }
 .acts :deep(.act) {
   padding: 0 12px;
-}
-.files {
-  position: relative;
-}
-.files summary {
-  list-style: none;
-  display: inline-flex;
-  align-items: center;
-  min-height: var(--touch);
-  border: 1px solid var(--tide);
-  color: var(--tide);
-  background: var(--sheet);
-  font-weight: 600;
-  border-radius: var(--radius);
-  cursor: pointer;
-}
-.files div {
-  position: absolute;
-  right: 0;
-  top: 44px;
-  z-index: 20;
-  background: var(--sheet);
-  border: 1px solid var(--ink);
-  border-radius: var(--radius);
-  padding: 6px 0;
-  width: 210px;
-}
-.files :deep(a),
-.files button {
-  display: block;
-  width: 100%;
-  padding: 9px 14px;
-  color: var(--ink);
-  text-decoration: none;
-  text-align: left;
-}
-.files :deep(a:hover),
-.files button:hover {
-  background: var(--tide-soft);
 }
 .said {
   grid-row: 2;
@@ -279,7 +223,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
   border-left-width: 5px;
   padding: 7px 12px;
   margin-bottom: 6px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .tray-row {
   grid-row: 4;
@@ -291,7 +235,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
   }
   .acts :deep(.act) {
     padding: 0 9px;
-    font-size: 14px;
+    font-size: 0.875rem;
   }
 }
 /* Narrower: what is given and the verdicts share a column, each with its own scroll. */

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 import { useId } from 'vue'
+import PickOne from './PickOne.vue'
 defineProps<{
   label: string
   modelValue: T
@@ -14,18 +15,14 @@ const id = useId()
 <template>
   <div class="row">
     <label :for="id">{{ label }}</label>
-    <select
+    <PickOne
       :id="id"
-      class="choice"
-      :value="modelValue"
+      :model-value="modelValue"
+      :options="options"
       :disabled="disabled"
       :title="hint"
-      @change="emit('update:modelValue', ($event.target as HTMLSelectElement).value as T)"
-    >
-      <option v-for="o in options" :key="o.value" :value="o.value" :disabled="o.disabled">
-        {{ o.title }}
-      </option>
-    </select>
+      @update:model-value="emit('update:modelValue', $event)"
+    />
   </div>
 </template>
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useBoats } from '../state/boats'
+import { differences } from './differences'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 
@@ -10,18 +12,8 @@ const props = defineProps<{
   theirs: { design: object; version: number; updatedBy: string } | null
 }>()
 const emit = defineEmits<{ settle: [mine: boolean] }>()
-/** Every leaf in which the two designs differ, in both versions. */
-function leaves(value: unknown, path = ''): [string, string][] {
-  if (value === null || typeof value !== 'object') return [[path, JSON.stringify(value)]]
-  return Object.entries(value).flatMap(([k, v]) => leaves(v, path ? `${path}.${k}` : k))
-}
-const rows = computed(() => {
-  const mine = new Map(leaves(props.mine))
-  const theirs = new Map(leaves(props.theirs?.design))
-  return [...new Set([...mine.keys(), ...theirs.keys()])]
-    .filter((k) => mine.get(k) !== theirs.get(k))
-    .map((k) => ({ k, mine: mine.get(k) ?? 'not there', theirs: theirs.get(k) ?? 'not there' }))
-})
+const boats = useBoats()
+const rows = computed(() => differences(props.mine, props.theirs?.design, boats.units))
 </script>
 
 <template>
@@ -48,8 +40,8 @@ const rows = computed(() => {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="r in rows" :key="r.k">
-              <td>{{ r.k }}</td>
+            <tr v-for="r in rows" :key="r.path">
+              <td>{{ r.what }}</td>
               <td class="figure">{{ r.mine }}</td>
               <td class="figure">{{ r.theirs }}</td>
             </tr>

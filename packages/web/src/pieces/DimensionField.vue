@@ -31,6 +31,8 @@ const props = withDefaults(
     estimated?: boolean
     optional?: boolean
     placeholder?: string
+    /** what holds while nothing is typed, shown in the reader's units */
+    usual?: number
     disabled?: boolean
     problem?: string | null
   }>(),
@@ -108,6 +110,10 @@ function take(final: boolean) {
       emit('update:modelValue', r.value)
   } else if (final || refused.value) refused.value = why
 }
+function typed() {
+  editing.value = true
+  take(false)
+}
 function leave() {
   editing.value = false
   take(true)
@@ -142,7 +148,7 @@ const said = computed(() => refused.value ?? props.problem)
   <div class="dimension" :class="{ bad: said }">
     <label :for="id">{{ label }}</label>
     <span class="pair">
-      <input
+      <ElInput
         :id="id"
         v-model="text"
         class="entry figure"
@@ -151,11 +157,11 @@ const said = computed(() => refused.value ?? props.problem)
         autocomplete="off"
         spellcheck="false"
         :disabled="disabled"
-        :placeholder="placeholder"
+        :placeholder="usual === undefined ? placeholder : show(usual)"
         :aria-invalid="said ? 'true' : undefined"
         :aria-describedby="said ? `${id}-said` : undefined"
         @focus="editing = true"
-        @input="take(false)"
+        @input="typed"
         @blur="leave"
         @keydown="step"
         @keydown.enter="take(true)"
@@ -182,7 +188,7 @@ const said = computed(() => refused.value ?? props.problem)
 .entry {
   width: 84px;
   text-align: right;
-  font: 600 14px/1.2 var(--figures);
+  font: 600 0.875rem/1.2 var(--figures);
 }
 .entry.estimated {
   border-bottom-style: dashed;

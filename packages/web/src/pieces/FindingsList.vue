@@ -19,26 +19,22 @@ const worst = computed(() => props.list.filter((f) => props.ticked.includes(f.id
 
 <template>
   <div>
-    <label class="tick"
-      ><input
-        type="checkbox"
-        :checked="existing"
-        :disabled="readOnly"
-        @change="emit('change', { existing: ($event.target as HTMLInputElement).checked })"
-      />
-      <strong>It is in the boat already, and was looked at</strong></label
+    <ElCheckbox
+      class="tick"
+      :model-value="existing"
+      :disabled="readOnly"
+      @change="emit('change', { existing: $event as boolean })"
+      ><strong>It is in the boat already, and was looked at</strong></ElCheckbox
     >
     <slot name="seen" />
     <ul class="findings" aria-label="Findings">
       <li v-for="f in list" :key="f.id">
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="ticked.includes(f.id)"
-            :disabled="readOnly"
-            @change="tick(f.id, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ f.title }} <span class="risk small" :class="f.risk">{{ said[f.risk] }}</span></label
+        <ElCheckbox
+          class="tick"
+          :model-value="ticked.includes(f.id)"
+          :disabled="readOnly"
+          @change="tick(f.id, $event as boolean)"
+          >{{ f.title }} <span class="risk small" :class="f.risk">{{ said[f.risk] }}</span></ElCheckbox
         >
       </li>
     </ul>

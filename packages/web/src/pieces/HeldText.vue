@@ -27,4 +27,12 @@ async function leave() {
 }
 </script>
 
-<template><input v-model="text" @focus="editing = true" @blur="leave" @keydown.enter="take" /></template>
+<template>
+  <ElInput
+    v-model="text"
+    @focus="editing = true"
+    @input="editing = true"
+    @blur="leave"
+    @keydown.enter="take"
+  />
+</template>

@@ -27,7 +27,7 @@ const options = computed(() => [
     .sort((a, b) => Number(b.chemistry === props.chemistry) - Number(a.chemistry === props.chemistry))
     .map((l) => ({
       value: String(l.id),
-      title: `${l.code} ${l.title}, until ${l.expiresOn}${l.expiresOn < today ? ' (past)' : ''}`,
+      title: `${l.code} ${l.title}, until ${dayjs(l.expiresOn).format('D MMM YYYY')}${l.expiresOn < today ? ' (past)' : ''}`,
     })),
 ])
 function take(value: string) {

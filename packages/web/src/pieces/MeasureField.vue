@@ -76,7 +76,7 @@ defineExpose({ clear: () => (text.value = '') })
 <template>
   <div class="measure">
     <label :for="id">{{ label ?? 'As measured' }}</label>
-    <input
+    <ElInput
       :id="id"
       v-model="text"
       class="entry"
@@ -103,15 +103,16 @@ defineExpose({ clear: () => (text.value = '') })
           These stand {{ formatLength(Math.round(c.apartMm * 10) / 10, units) }} apart. Which is to be
           believed?
         </legend>
-        <label v-for="o in c.choices" :key="o.index"
-          ><input
-            type="radio"
-            :name="`${id}-${c.axis}`"
-            :checked="believe[c.axis] === o.index"
-            @change="believe = { ...believe, [c.axis]: o.index }"
-          />
+        <ElRadio
+          v-for="o in c.choices"
+          :key="o.index"
+          :name="`${id}-${c.axis}`"
+          :model-value="believe[c.axis]"
+          :value="o.index"
+          @change="believe = { ...believe, [c.axis]: o.index }"
+        >
           {{ sayIn(o.text, units) }}
-          <span class="soft">({{ c.axis }} {{ formatLength(Math.round(o.mm), units) }})</span></label
+          <span class="soft">({{ c.axis }} {{ formatLength(Math.round(o.mm), units) }})</span></ElRadio
         >
       </fieldset>
       <ul v-if="placed.working.length" class="soft small">

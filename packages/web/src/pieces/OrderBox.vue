@@ -62,7 +62,11 @@ async function send(method: 'POST' | 'DELETE', body?: unknown) {
         }}.
       </p>
       <label v-if="short" for="order-reason"
-        >Reason, stays on record<input id="order-reason" v-model="reason" class="entry wide" maxlength="500"
+        >Reason, stays on record<ElInput
+          id="order-reason"
+          v-model="reason"
+          class="entry wide"
+          maxlength="500"
       /></label>
       <ElButton
         class="act main"

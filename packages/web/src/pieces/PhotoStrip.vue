@@ -5,9 +5,9 @@ import type { Act } from '@north-tide/core'
 import { api } from '../api'
 import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
-import { pickedFiles } from './files'
 import { useSurvey } from '../state/survey'
 import WithdrawForm from './WithdrawForm.vue'
+import ReadFile from './ReadFile.vue'
 
 const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()
 const boats = useBoats()
@@ -23,28 +23,28 @@ const caption = ref('')
 const MOST = 12 * 1024 * 1024
 onMounted(() => survey.loadPhotos().catch(() => undefined))
 
-async function send(e: Event) {
-  const files = pickedFiles(e)
-  said.value = ''
-  for (const f of files) {
-    if (f.size > MOST) {
-      said.value = `“${f.name}” is ${(f.size / 1048576).toFixed(1)} MB; up to 12 MB is kept`
-      continue
-    }
-    busy.value++
-    try {
-      const form = new FormData()
-      form.set('subject', props.subject)
-      form.set('subjectId', String(props.subjectId))
-      form.set('caption', caption.value)
-      form.set('file', f)
-      await api('POST', `/boats/${boats.picture!.id}/photos`, form)
-      caption.value = ''
-    } catch (error) {
-      if (!session.ended(error)) said.value = `“${f.name}” was not kept: ${(error as Error).message}`
-    } finally {
-      busy.value--
-    }
+/** One after the other, also where several were picked at once. */
+let sending = Promise.resolve()
+const send = (f: File) => (sending = sending.then(() => sendOne(f)))
+async function sendOne(f: File) {
+  if (!busy.value) said.value = ''
+  if (f.size > MOST) {
+    said.value = `“${f.name}” is ${(f.size / 1048576).toFixed(1)} MB; up to 12 MB is kept`
+    return
+  }
+  busy.value++
+  try {
+    const form = new FormData()
+    form.set('subject', props.subject)
+    form.set('subjectId', String(props.subjectId))
+    form.set('caption', caption.value)
+    form.set('file', f)
+    await api('POST', `/boats/${boats.picture!.id}/photos`, form)
+    caption.value = ''
+  } catch (error) {
+    if (!session.ended(error)) said.value = `“${f.name}” was not kept: ${(error as Error).message}`
+  } finally {
+    busy.value--
   }
   await survey.loadPhotos().catch(() => undefined)
 }
@@ -76,16 +76,14 @@ async function withdraw(id: number, why: string) {
     </ul>
     <p v-else class="soft small">No photo yet.</p>
     <div v-if="may('measure')" class="add">
-      <input
+      <ElInput
         v-model="caption"
         class="entry"
         maxlength="300"
         placeholder="caption"
         aria-label="Caption of the next photo"
       />
-      <label class="act file"
-        >Add a photo<input type="file" accept="image/jpeg,image/png,image/webp" multiple @change="send"
-      /></label>
+      <ReadFile accept="image/jpeg,image/png,image/webp" words="Add a photo" multiple @file="send" />
       <span v-if="busy" class="soft small" role="status">sending …</span>
     </div>
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
@@ -105,7 +103,7 @@ li {
   display: grid;
   gap: 2px;
   width: 110px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 img {
   object-fit: cover;

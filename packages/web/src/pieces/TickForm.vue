@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
 import {
@@ -24,6 +24,8 @@ import LotChoice from './LotChoice.vue'
 import PhotoStrip from './PhotoStrip.vue'
 import TakeReading from './TakeReading.vue'
 
+/** The calendar is fetched with the first form that is opened. */
+const WhenField = defineAsyncComponent(() => import('./WhenField.vue'))
 /**
  * What is said when a step is ticked: it goes into the hole’s life too, so that nobody writes it a second
  * time.
@@ -215,24 +217,24 @@ const blocked = computed(
     <p v-if="written.length" class="soft small">Goes into the register as {{ written.join(', then ') }}.</p>
     <fieldset v-if="written.length && concerned.length > 1" class="holes">
       <legend class="small">Done at all of them? Untick the odd one out, and say why below.</legend>
-      <label v-for="l in concerned" :key="l" class="tick"
-        ><input
-          type="checkbox"
-          :checked="!form.apart.includes(l)"
-          @change="keepApart(l, ($event.target as HTMLInputElement).checked)"
-        />
-        <span class="figure">{{ l }}</span></label
+      <ElCheckbox
+        v-for="l in concerned"
+        :key="l"
+        class="tick"
+        :model-value="!form.apart.includes(l)"
+        @change="keepApart(l, $event as boolean)"
+        ><span class="figure">{{ l }}</span></ElCheckbox
       >
     </fieldset>
     <fieldset v-if="step.looks.length" class="looks">
       <legend class="hidden-words">Seen to</legend>
-      <label v-for="l in step.looks" :key="l" class="tick"
-        ><input
-          type="checkbox"
-          :checked="form.looked.includes(l)"
-          @change="look(l, ($event.target as HTMLInputElement).checked)"
-        />
-        <span>{{ l }}</span></label
+      <ElCheckbox
+        v-for="l in step.looks"
+        :key="l"
+        class="tick"
+        :model-value="form.looked.includes(l)"
+        @change="look(l, $event as boolean)"
+        ><span>{{ l }}</span></ElCheckbox
       >
     </fieldset>
     <div class="fields">
@@ -356,7 +358,7 @@ const blocked = computed(
         />
       </template>
       <label v-if="asks('proof')" class="long"
-        >How it was proved<input
+        >How it was proved<ElInput
           v-model="form.proof"
           class="entry"
           maxlength="2000"
@@ -368,19 +370,13 @@ const blocked = computed(
       /></label>
       <label class="long"
         >{{ asks('seen') ? 'What was seen' : 'Note'
-        }}<input
+        }}<ElInput
           v-model="form.note"
           class="entry"
           maxlength="300"
           :placeholder="asks('seen') ? 'dry all round' : ''"
       /></label>
-      <label class="long when"
-        >When, if not now<input
-          v-model="form.at"
-          class="entry"
-          type="datetime-local"
-          :max="dayjs().format('YYYY-MM-DDTHH:mm')"
-      /></label>
+      <WhenField v-model="form.at" class="long when" label="When, if not now" />
     </div>
     <template v-if="asks('hull')"
       ><TakeReading kind="ultrasonic" :asked="{ ...spot, aboutMm: usual.hullMm ?? 0 }" @take="takeHull"
@@ -417,7 +413,7 @@ const blocked = computed(
         <li v-for="g in gates" :key="g.id">{{ sayIn(g.text.replace(/^Before this: /, ''), boats.units) }}</li>
       </ul>
       <label v-if="mayPass" class="long"
-        >Why it is passed over; it stays on the record<input
+        >Why it is passed over; it stays on the record<ElInput
           v-model="form.reason"
           class="entry"
           maxlength="300"

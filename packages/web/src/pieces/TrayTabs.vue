@@ -13,7 +13,7 @@ const shown = defineModel<string>({ required: true })
 <template>
   <section class="tray" :class="{ tall }" aria-label="Tray">
     <div class="tabs" role="tablist" aria-label="Tray">
-      <button
+      <ElButton
         v-for="t in tabs"
         :id="`tab-${t}`"
         :key="t"
@@ -24,7 +24,7 @@ const shown = defineModel<string>({ required: true })
         @click="shown = t"
       >
         {{ t }}
-      </button>
+      </ElButton>
     </div>
     <div
       v-if="ready"

@@ -75,7 +75,7 @@ const estimate = (c: Check) =>
         :data-check="c.id"
         :data-verdict="c.verdict"
       >
-        <button
+        <ElButton
           class="plain check"
           :aria-expanded="$slots.more ? picked === c.id : undefined"
           @click="emit('pick', c.id)"
@@ -91,7 +91,7 @@ const estimate = (c: Check) =>
             }}</span></span
           >
           <span class="figure used">{{ formatUse(c.utilisation) }}</span>
-        </button>
+        </ElButton>
         <slot v-if="picked === c.id" name="more" :check="c" />
         <div v-if="c.remedies.length && !readOnly" class="remedies">
           <ElButton v-for="r in c.remedies" :key="r.id" class="act remedy" @click="emit('apply', r)">
@@ -148,7 +148,7 @@ li.picked {
   gap: 2px;
 }
 .because {
-  font-size: 13.5px;
+  font-size: 0.8438rem;
   line-height: 1.38;
 }
 .dashed {
@@ -165,7 +165,7 @@ li.picked {
   padding: 8px 0 2px 28px;
 }
 .remedy {
-  font-size: 13px;
+  font-size: 0.8125rem;
   white-space: normal;
   text-align: left;
   padding: 6px 10px;

@@ -29,9 +29,7 @@ async function go() {
 </script>
 
 <template>
-  <button v-if="!open" type="button" class="plain soft small" @click="open = true">
-    withdraw this {{ what }} …
-  </button>
+  <ElButton v-if="!open" class="plain soft small" @click="open = true"> withdraw this {{ what }} … </ElButton>
   <form
     v-else
     class="withdraw"
@@ -41,11 +39,11 @@ async function go() {
     @keydown.esc.stop="open = false"
   >
     <label :for="id" class="small">Why is it withdrawn? It stays on record with this.</label>
-    <input :id="id" v-model="why" class="entry" maxlength="300" placeholder="kept twice, wrong boat …" />
+    <ElInput :id="id" v-model="why" class="entry" maxlength="300" placeholder="kept twice, wrong boat …" />
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
     <span>
       <ElButton native-type="submit" class="act" :disabled="busy || !why.trim()">Withdraw</ElButton>
-      <button type="button" class="plain soft small" @click="open = false">leave it</button>
+      <ElButton class="plain soft small" @click="open = false">leave it</ElButton>
     </span>
   </form>
 </template>

@@ -106,7 +106,7 @@ async function takeBack() {
           />
           <form v-if="back?.id === s.id" class="asking" @submit.prevent="takeBack">
             <label :for="`back-${s.id}`"
-              >Why it is taken back<input
+              >Why it is taken back<ElInput
                 :id="`back-${s.id}`"
                 v-model="back.reason"
                 class="entry"
@@ -128,13 +128,13 @@ async function takeBack() {
         </ElButton>
         <span v-else-if="ticks[s.id]" class="ok"
           ><span aria-label="done" role="img">✓</span
-          ><button
+          ><ElButton
             v-if="s.id === lastTicked && !bench.readOnly && back?.id !== s.id"
             class="plain back small"
             @click="back = { id: s.id, reason: '' }"
           >
             take back
-          </button></span
+          </ElButton></span
         >
       </li>
     </ol>

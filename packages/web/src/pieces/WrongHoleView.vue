@@ -177,10 +177,8 @@ async function record(w: WayOut) {
           ] as const
         "
       />
-      <label class="tick"><input v-model="form.highlyLoaded" type="checkbox" /> highly loaded place</label>
-      <label class="tick"
-        ><input v-model="form.singleAccess" type="checkbox" /> only one side can be reached</label
-      >
+      <ElCheckbox class="tick" v-model="form.highlyLoaded">highly loaded place</ElCheckbox>
+      <ElCheckbox class="tick" v-model="form.singleAccess">only one side can be reached</ElCheckbox>
       <p v-if="said" class="said" role="status">{{ said }}</p>
       <p v-if="!hole" class="soft small">
         Its hole is not in the register yet; record it first, so that its history has a place.

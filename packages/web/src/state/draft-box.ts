@@ -7,6 +7,7 @@ export interface Draft<D> {
 export function draftBox<D>(prefix: string) {
   const key = (id: string) => `north-tide:${prefix}:${id}`
   return {
+    undoKey: (id: string) => `${key(id)}:undo`,
     keep: (id: string, version: number, design: D) =>
       localStorage.setItem(
         key(id),

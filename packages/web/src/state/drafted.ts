@@ -74,13 +74,14 @@ function savingBehind<D extends object, S extends Saved<D>>(open: Open<D, S>, pu
     return running
   }
   function refused(error: unknown, sent: D) {
-    if (error instanceof Offline) {
+    // Signed out by the clock: it waits as it does for a lost line, until he has said who he is.
+    if (error instanceof Offline || session.ended(error)) {
       saving.value = 'offline'
       schedule(RETRY_MS)
     } else if (error instanceof ApiRefusal && error.refusal.code === 'stale') {
       saving.value = 'conflict'
       conflict.value = error.refusal.current as S
-    } else if (!session.ended(error)) {
+    } else {
       saving.value = 'refused'
       refusal.value = error instanceof Error ? error.message : 'It was not saved'
       // What was changed meanwhile may be what mends it.
@@ -126,10 +127,17 @@ function meeting<D extends object, S extends Saved<D>>(
   behind: Behind,
 ) {
   const { box, openId, design, version, saving, refusal, conflict } = open
+  /** When the fitting or the page is left, and not at every key: forty designs are a lot to write. */
+  const keepSteps = () => {
+    if (openId.value && design.value) steps.store(box.undoKey(openId.value), design.value)
+  }
+  window.addEventListener('pagehide', keepSteps)
+  if (getCurrentScope()) onScopeDispose(() => window.removeEventListener('pagehide', keepSteps))
   return {
     /** Takes up what the server has, and the draft that was left here if it says something else. */
     take(got: S) {
       behind.stop()
+      keepSteps()
       steps.clear()
       openId.value = got.id
       conflict.value = null
@@ -138,6 +146,7 @@ function meeting<D extends object, S extends Saved<D>>(
       design.value = got.design
       saving.value = 'saved'
       const draft = box.left(got.id)
+      steps.restore(box.undoKey(got.id), draft?.design ?? got.design)
       if (!draft) return
       if (same(draft.design, got.design)) return box.drop(got.id)
       design.value = draft.design

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { mayDo, type Act } from '@north-tide/core'
-import { ApiRefusal, api } from '../api'
+import { ApiRefusal, api, whenSignedOut } from '../api'
 import type { Account } from '../types'
 
 interface Answer {
@@ -13,13 +13,20 @@ export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const demo = ref(false)
   const asked = ref(false)
+  /** the session ended while somebody was at work: he stays where he is and says who he is once more */
+  const lost = ref(false)
+  whenSignedOut(() => {
+    if (account.value) lost.value = true
+  })
   const take = (a: Answer) => {
+    lost.value = false
     account.value = a.account
     demo.value = a.demo
     asked.value = true
   }
   return {
     account,
+    lost,
     /** whether who is signed in may do an act, on a boat or in the yard */
     may: (act: Act, boatId?: string) => mayDo(account.value, act, boatId),
     demo,
@@ -37,10 +44,12 @@ export const useSession = defineStore('session', () => {
       await api('DELETE', '/session')
       account.value = null
     },
-    /** Another tab or the clock may have ended the session. */
-    ended(error: unknown) {
-      if (error instanceof ApiRefusal && error.status === 401) account.value = null
-      return error instanceof ApiRefusal && error.status === 401
+    /** Nobody goes on here under that name. */
+    leave() {
+      lost.value = false
+      account.value = null
     },
+    /** Another tab or the clock may have ended the session: that is asked about in place, not said twice. */
+    ended: (error: unknown) => error instanceof ApiRefusal && error.status === 401,
   }
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import {
   formatLength,
@@ -22,10 +22,10 @@ import BenchTray from './BenchTray.vue'
 import GivenColumn from './GivenColumn.vue'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { readJson } from '../../pieces/files'
-import SizeIt from './SizeIt.vue'
 import VerdictColumn from './VerdictColumn.vue'
 import { draggedTo } from './load-fields'
 
+const SizeIt = defineAsyncComponent(() => import('./SizeIt.vue'))
 const bench = useBench()
 const boats = useBoats()
 const route = useRoute()
@@ -213,7 +213,7 @@ async function takeFile(chosen: File) {
             Use the deck as measured
           </ElButton>
           <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label
-          ><input
+          ><ElInput
             id="own-deck"
             v-model="ownReason"
             class="entry"
@@ -231,22 +231,20 @@ async function takeFile(chosen: File) {
       </div>
       <p v-else-if="open.structureReason" class="soft small">
         Keeps a deck of its own: {{ open.structureReason }}.
-        <button
+        <ElButton
           class="plain link"
           :disabled="bench.readOnly"
           @click="bench.change({ structureReason: null })"
         >
           Follow the zone again
-        </button>
+        </ElButton>
       </p>
       <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling">
         <li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li>
       </ul>
       <template v-if="bench.whole">
         <p class="soft small caption">
-          <label class="thick"
-            ><input v-model="bench.exaggerate" type="checkbox" /> thin layers thicker</label
-          >
+          <ElCheckbox class="thick" v-model="bench.exaggerate">thin layers thicker</ElCheckbox>
           {{ bench.whole.section.title }}
         </p>
         <DrawingView
@@ -276,7 +274,7 @@ async function takeFile(chosen: File) {
     /></template>
     <template #tray><BenchTray v-model:tab="tab" :picked="picked" /></template>
     <div v-if="over" class="over" :style="{ left: over.left, top: over.top }">
-      <input
+      <ElInput
         ref="overField"
         v-model="over.text"
         class="entry figure"
@@ -348,6 +346,6 @@ async function takeFile(chosen: File) {
   padding: 7px 10px 7px 26px;
   background: var(--short-ground);
   color: var(--short);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 </style>

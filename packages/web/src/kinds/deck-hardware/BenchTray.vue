@@ -276,13 +276,13 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         <tbody>
           <tr v-for="c in j.sealant.choices" :key="c.id" :class="{ chosen: c.id === d.bedding.sealant }">
             <td>
-              <button
+              <ElButton
                 class="plain link"
                 :disabled="bench.readOnly"
                 @click="bench.change({ 'bedding.sealant': c.id })"
               >
                 {{ SEALANTS[c.id].title }}
-              </button>
+              </ElButton>
             </td>
             <td>{{ FIT[c.verdict] }}</td>
             <td class="number">{{ c.verdict === 'refused' ? '–' : c.score.toFixed(0) }}</td>

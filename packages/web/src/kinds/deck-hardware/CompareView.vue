@@ -7,7 +7,6 @@ import {
   judgeWhole,
   massOf,
   withSolver,
-  sayIn,
   underDeckOf,
   formatLength,
   hoursOf,
@@ -15,6 +14,7 @@ import {
   type Whole,
   formatUse,
 } from '@north-tide/core'
+import { differences } from '../../pieces/differences'
 import { api } from '../../api'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
@@ -23,6 +23,7 @@ import type { OpenFitting } from '../../types'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * This design beside another: as it was opened, before the last change, or another fitting; and copies of
@@ -79,25 +80,11 @@ const ids = computed(() => [
   ),
 ])
 const of = (w: Whole | null, id: string) => w?.judgement.checks.find((c) => c.id === id) ?? null
-const flat = (v: unknown, path = ''): Record<string, string> =>
-  v !== null && typeof v === 'object'
-    ? Object.assign({}, ...Object.entries(v).map(([k, x]) => flat(x, path ? `${path}.${k}` : k)))
-    : { [path]: String(v ?? 'none') }
-const differs = computed(() => {
-  if (!other.value || !bench.design) return []
-  const [a, b] = [flat(bench.design), flat(other.value)]
-  return [...new Set([...Object.keys(a), ...Object.keys(b)])]
-    .filter((k) => a[k] !== b[k] && !k.startsWith('bought'))
-    .map((k) => ({
-      what: k
-        .replaceAll('.', ', ')
-        .replace(/([A-Z])/g, ' $1')
-        .replace(/ Mm\b/g, ' mm')
-        .toLowerCase(),
-      here: a[k] ?? 'none',
-      there: b[k] ?? 'none',
-    }))
-})
+const differs = computed(() =>
+  other.value && bench.design
+    ? differences(bench.design, other.value, boats.units).filter((d) => !d.path.startsWith('bought'))
+    : [],
+)
 const x = ref<number | null>(bench.design?.place.xMm ?? null)
 const y = ref<number | null>(bench.design?.place.yMm ?? null)
 async function copy(how: Parameters<typeof bench.copyIt>[0]) {
@@ -108,25 +95,21 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
     said.value = error instanceof Error ? error.message : 'It was not copied'
   }
 }
+const standards = computed(() => [
+  { value: 'opened', title: 'as it was opened' },
+  { value: 'before', title: 'before the last change' },
+  ...(boats.picture?.fittings ?? [])
+    .filter((f) => f.id !== bench.fitting?.id)
+    .map((f) => ({ value: f.id, title: f.name })),
+])
 </script>
 
 <template>
   <div class="compare">
     <div class="controls">
       <label for="compare-with"
-        >Beside this
-        <select id="compare-with" v-model="against" class="choice">
-          <option value="opened">as it was opened</option>
-          <option value="before">before the last change</option>
-          <option
-            v-for="f in boats.picture?.fittings.filter((q) => q.id !== bench.fitting?.id)"
-            :key="f.id"
-            :value="f.id"
-          >
-            {{ f.name }}
-          </option>
-        </select></label
-      >
+        >Beside this <PickOne id="compare-with" v-model="against" label="Beside this" :options="standards"
+      /></label>
       <template v-if="!bench.readOnly"
         ><span class="soft">Copy it</span
         ><ElButton class="act" :disabled="bench.design?.place.yMm === 0" @click="copy({ mirror: true })">
@@ -188,10 +171,10 @@ async function copy(how: Parameters<typeof bench.copyIt>[0]) {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="f in differs" :key="f.what">
+          <tr v-for="f in differs" :key="f.path">
             <td>{{ f.what }}</td>
-            <td class="figure">{{ sayIn(f.here, boats.units) }}</td>
-            <td class="figure">{{ f.there }}</td>
+            <td class="figure">{{ f.mine }}</td>
+            <td class="figure">{{ f.theirs }}</td>
           </tr>
           <tr v-if="!differs.length">
             <td colspan="3" class="soft">Nothing: they are the same.</td>

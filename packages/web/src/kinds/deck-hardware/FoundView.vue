@@ -7,6 +7,7 @@ import { useBoats } from '../../state/boats'
 import FindingsList from '../../pieces/FindingsList.vue'
 import GoodFor from './GoodFor.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /** What is wrong with deck hardware that is there, and what becomes of it. */
 const bench = useBench()
@@ -69,9 +70,11 @@ async function replace() {
         </ElButton>
         <h3>Replace it</h3>
         <label for="replace-by">With</label>
-        <select id="replace-by" v-model="entry" class="choice">
-          <option v-for="e in boats.catalogue" :key="e.id" :value="e.id">{{ e.title }}</option>
-        </select>
+        <PickOne
+          id="replace-by"
+          v-model="entry"
+          :options="boats.catalogue.map((e) => ({ value: e.id, title: e.title }))"
+        />
         <ElButton class="act main" @click="replace">Begin its replacement</ElButton>
         <p class="soft small">It begins at this place, on the deck as it is surveyed now.</p>
       </template>

@@ -230,13 +230,13 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       @update:model-value="set('duty', $event)"
     />
     <label v-if="d.duty !== boats.picture?.duty" class="why small" for="duty-reason"
-      >Why not the boat’s {{ boats.picture?.duty }}?<input
+      >Why not the boat’s {{ boats.picture?.duty }}?<ElInput
         id="duty-reason"
         class="entry"
         maxlength="300"
-        :value="d.dutyReason ?? ''"
+        :model-value="d.dutyReason ?? ''"
         :disabled="off"
-        @input="set('dutyReason', ($event.target as HTMLInputElement).value || null)"
+        @update:model-value="set('dutyReason', $event || null)"
     /></label>
 
     <div class="group gap">
@@ -268,14 +268,14 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
         :disabled="off"
         @update:model-value="set(l.path, $event)"
       />
-      <label class="measured small" :title="measured(l.key) ? 'Measured' : 'An estimate'"
-        ><input
-          type="checkbox"
-          :checked="measured(l.key)"
-          :disabled="off"
-          :aria-label="`${l.label} is measured`"
-          @change="toggle(l.key)"
-      /></label>
+      <ElCheckbox
+        class="measured small"
+        :title="measured(l.key) ? 'Measured' : 'An estimate'"
+        :model-value="measured(l.key)"
+        :disabled="off"
+        @change="toggle(l.key)"
+        ><span class="hidden-words">{{ `${l.label} is measured` }}</span></ElCheckbox
+      >
     </div>
     <p v-if="guessed" class="soft small">Dashed: estimated. A drilled plug would prove it.</p>
 
@@ -340,23 +340,19 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       :disabled="off"
       @update:model-value="set('bolt.torqueNm', $event)"
     />
-    <label class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.bolt.partThreaded"
-        :disabled="off"
-        @change="set('bolt.partThreaded', ($event.target as HTMLInputElement).checked)"
-      />
-      part-threaded bolts</label
+    <ElCheckbox
+      class="tick"
+      :model-value="d.bolt.partThreaded"
+      :disabled="off"
+      @change="set('bolt.partThreaded', $event as boolean)"
+      >part-threaded bolts</ElCheckbox
     >
-    <label class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.bolt.paste"
-        :disabled="off"
-        @change="set('bolt.paste', ($event.target as HTMLInputElement).checked)"
-      />
-      paste on the thread</label
+    <ElCheckbox
+      class="tick"
+      :model-value="d.bolt.paste"
+      :disabled="off"
+      @change="set('bolt.paste', $event as boolean)"
+      >paste on the thread</ElCheckbox
     >
 
     <ChoiceField
@@ -508,23 +504,21 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       :disabled="off"
       @update:model-value="set('core.chamferMm', $event)"
     />
-    <label v-if="d.structure.kind === 'sandwich'" class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.core.torn"
-        :disabled="off"
-        @change="set('core.torn', ($event.target as HTMLInputElement).checked)"
-      />
-      core torn or wicking</label
+    <ElCheckbox
+      v-if="d.structure.kind === 'sandwich'"
+      class="tick"
+      :model-value="d.core.torn"
+      :disabled="off"
+      @change="set('core.torn', $event as boolean)"
+      >core torn or wicking</ElCheckbox
     >
-    <label v-if="d.core.school === 'seal-wall'" class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.core.lightLoad"
-        :disabled="off"
-        @change="set('core.lightLoad', ($event.target as HTMLInputElement).checked)"
-      />
-      the load is light</label
+    <ElCheckbox
+      v-if="d.core.school === 'seal-wall'"
+      class="tick"
+      :model-value="d.core.lightLoad"
+      :disabled="off"
+      @change="set('core.lightLoad', $event as boolean)"
+      >the load is light</ElCheckbox
     >
     <p class="soft small">
       {{ school.reason }} Costs: {{ school.costs.charAt(0).toLowerCase() + school.costs.slice(1) }} Not:
@@ -611,7 +605,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       :disabled="off"
       @update:model-value="set('bedding.tightening', $event)"
     />
-    <label
+    <ElCheckbox
       v-for="[k, t] in [
         ['sunlight', 'in sunlight'],
         ['fuelOrSolvent', 'fuel or solvents near'],
@@ -619,13 +613,10 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
       ] as const"
       :key="k"
       class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.bedding[k]"
-        :disabled="off"
-        @change="set(`bedding.${k}`, ($event.target as HTMLInputElement).checked)"
-      />
-      {{ t }}</label
+      :model-value="d.bedding[k]"
+      :disabled="off"
+      @change="set(`bedding.${k}`, $event as boolean)"
+      >{{ t }}</ElCheckbox
     >
     <MoreGiven />
     <p v-if="j" class="soft small">Carries {{ formatForce(j.load.loadN, boats.units) }}.</p>
@@ -659,7 +650,7 @@ const sealantFor = (v: string) => set('bedding.sealant', v === '' ? null : v)
   align-items: center;
   gap: 8px;
   min-height: 32px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 input[type='checkbox'] {
   accent-color: var(--tide);

@@ -95,22 +95,13 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
   </div>
   <p class="soft small">{{ FAMILY[bench.design!.family].particular }}</p>
   <div class="cases" role="group" aria-label="Load cases">
-    <button
-      v-for="(c, i) in cases"
-      :key="i"
-      type="button"
-      class="plain case"
-      :aria-pressed="at === i"
-      @click="at = i"
-    >
+    <ElButton v-for="(c, i) in cases" :key="i" class="plain case" :aria-pressed="at === i" @click="at = i">
       {{ c.name
       }}<span v-if="cases.length > 1 && result(i)" class="figure">
         {{ formatUse(result(i)!.utilisation) || result(i)!.verdict }}</span
       >
-    </button>
-    <button v-if="!off && cases.length < 13" type="button" class="plain case add" @click="addCase">
-      add a case
-    </button>
+    </ElButton>
+    <ElButton v-if="!off && cases.length < 13" class="plain case add" @click="addCase"> add a case </ElButton>
   </div>
   <div v-if="cases.length > 1" class="naming">
     <label class="hidden-words" for="case-name">Name of this case</label
@@ -121,7 +112,7 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
       :model-value="cases[at]!.name"
       :readonly="off"
       @update:model-value="rename($event)"
-    /><button v-if="at > 0 && !off" type="button" class="plain small" @click="dropCase">take it away</button>
+    /><ElButton v-if="at > 0 && !off" class="plain small" @click="dropCase">take it away</ElButton>
   </div>
   <ChoiceField
     label="Basis"
@@ -218,14 +209,13 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
     :disabled="off"
     @update:model-value="put(withPoint(load, 'y', $event ?? 0))"
   />
-  <label v-if="asks('azimuthDeg') || asks('elevationDeg')" class="tick"
-    ><input
-      type="checkbox"
-      :checked="swept"
-      :disabled="off"
-      @change="set('sweep', ($event.target as HTMLInputElement).checked ? usualSweep : null)"
-    />
-    from an arc, the worst judged</label
+  <ElCheckbox
+    v-if="asks('azimuthDeg') || asks('elevationDeg')"
+    class="tick"
+    :model-value="swept"
+    :disabled="off"
+    @change="set('sweep', ($event as boolean) ? usualSweep : null)"
+    >from an arc, the worst judged</ElCheckbox
   >
   <template v-if="swept">
     <template v-if="asks('azimuthDeg')">
@@ -331,7 +321,7 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
   align-items: center;
   gap: 8px;
   min-height: 32px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .tick input {
   accent-color: var(--tide);

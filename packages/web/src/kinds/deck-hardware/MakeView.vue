@@ -12,6 +12,7 @@ import {
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /** Templates at full size, the drill schedule, and how many plates a sheet gives. */
 const bench = useBench()
@@ -38,12 +39,16 @@ const link = (kind: string, paper = '') =>
     <div class="take">
       <label for="template-what"
         >Template
-        <select id="template-what" v-model="what" class="choice">
-          <option value="pattern">drilling pattern</option>
-          <option value="plate" :disabled="!d.plate">backing plate</option>
-        </select></label
-      >
-      <label class="tick"><input v-model="inside" type="checkbox" /> seen from inside, mirrored</label>
+        <PickOne
+          id="template-what"
+          v-model="what"
+          label="Template"
+          :options="[
+            { value: 'pattern', title: 'drilling pattern' },
+            { value: 'plate', title: 'backing plate', disabled: !d.plate },
+          ]"
+      /></label>
+      <ElCheckbox class="tick" v-model="inside">seen from inside, mirrored</ElCheckbox>
       <p v-if="bench.saving !== 'saved'" class="soft small">
         The files follow the design as it was last saved.
       </p>

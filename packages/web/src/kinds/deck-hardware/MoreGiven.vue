@@ -83,7 +83,7 @@ function setGrain(v: number | null) {
     </p>
     <p v-if="d.plate.outline" class="soft small">
       Clipped to {{ d.plate.outline.length }} corners.
-      <button class="plain link" :disabled="off" @click="set('plate.outline', null)">Whole again</button>
+      <ElButton class="plain link" :disabled="off" @click="set('plate.outline', null)">Whole again</ElButton>
     </p>
     <p v-else-if="wouldClip" class="warn small">
       A beam or longitudinal cuts into this plate.
@@ -92,16 +92,12 @@ function setGrain(v: number | null) {
   </template>
   <template v-if="d.structure.kind === 'metal'">
     <div class="group gap"><h2>Doubler</h2></div>
-    <label class="tick"
-      ><input
-        type="checkbox"
-        :checked="d.doubler !== null"
-        :disabled="off"
-        @change="
-          set('doubler', d.doubler ? null : { lengthMm: 200, widthMm: 160, thicknessMm: 6, weldMm: 4 })
-        "
-      />
-      welded all round</label
+    <ElCheckbox
+      class="tick"
+      :model-value="d.doubler !== null"
+      :disabled="off"
+      @change="set('doubler', d.doubler ? null : { lengthMm: 200, widthMm: 160, thicknessMm: 6, weldMm: 4 })"
+      >welded all round</ElCheckbox
     >
     <template v-if="d.doubler">
       <DimensionField
@@ -175,7 +171,7 @@ function setGrain(v: number | null) {
     :disabled="off"
     @update:model-value="set('wetness', $event)"
   />
-  <label
+  <ElCheckbox
     v-for="[k, t] in [
       ['sleeve', 'sleeve in the hole'],
       ['washer', 'washer under head and nut'],
@@ -183,13 +179,10 @@ function setGrain(v: number | null) {
     ] as const"
     :key="k"
     class="tick"
-    ><input
-      type="checkbox"
-      :checked="d.isolation[k]"
-      :disabled="off"
-      @change="set(`isolation.${k}`, ($event.target as HTMLInputElement).checked)"
-    />
-    {{ t }}</label
+    :model-value="d.isolation[k]"
+    :disabled="off"
+    @change="set(`isolation.${k}`, $event as boolean)"
+    >{{ t }}</ElCheckbox
   >
   <div class="group gap">
     <h2>Each bolt’s stack</h2>
@@ -197,63 +190,64 @@ function setGrain(v: number | null) {
       uneven ? `${bench.whole?.judgement.grips.length ?? 1} lengths` : 'all alike'
     }}</span>
   </div>
-  <details class="stack">
-    <summary class="small">Pads, wedges, an uneven deck</summary>
-    <table class="rows">
-      <thead>
-        <tr>
-          <th>Bolt</th>
-          <th>Pad</th>
-          <th>Deck thicker by</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="i in d.bolts.keys()" :key="i">
-          <td>{{ i + 1 }}</td>
-          <td>
-            <DimensionField
-              :label="`Pad under bolt ${i + 1}`"
-              :model-value="d.padsMm[i] ?? 0"
-              :units="boats.units"
-              :least="0"
-              :disabled="off"
-              @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))"
-            />
-          </td>
-          <td>
-            <DimensionField
-              :label="`Deck thicker at bolt ${i + 1}`"
-              :model-value="d.unevenMm[i] ?? 0"
-              :units="boats.units"
-              :disabled="off"
-              @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <button
-      v-if="uneven"
-      class="plain link small"
-      :disabled="off"
-      @click="
-        () => {
-          sameEverywhere('padsMm')
-          sameEverywhere('unevenMm')
-        }
-      "
-    >
-      All alike
-    </button>
-    <p v-for="g in bench.whole?.judgement.grips ?? []" :key="g.bolts.join()" class="soft small">
-      Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}:
-      {{
-        g.grip
-          ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${stockSaid(g.grip)}`
-          : 'no stock length'
-      }}
-    </p>
-  </details>
+  <ElCollapse class="stack"
+    ><ElCollapseItem title="Pads, wedges, an uneven deck">
+      <table class="rows">
+        <thead>
+          <tr>
+            <th>Bolt</th>
+            <th>Pad</th>
+            <th>Deck thicker by</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="i in d.bolts.keys()" :key="i">
+            <td>{{ i + 1 }}</td>
+            <td>
+              <DimensionField
+                :label="`Pad under bolt ${i + 1}`"
+                :model-value="d.padsMm[i] ?? 0"
+                :units="boats.units"
+                :least="0"
+                :disabled="off"
+                @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))"
+              />
+            </td>
+            <td>
+              <DimensionField
+                :label="`Deck thicker at bolt ${i + 1}`"
+                :model-value="d.unevenMm[i] ?? 0"
+                :units="boats.units"
+                :disabled="off"
+                @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <ElButton
+        v-if="uneven"
+        class="plain link small"
+        :disabled="off"
+        @click="
+          () => {
+            sameEverywhere('padsMm')
+            sameEverywhere('unevenMm')
+          }
+        "
+      >
+        All alike
+      </ElButton>
+      <p v-for="g in bench.whole?.judgement.grips ?? []" :key="g.bolts.join()" class="soft small">
+        Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}:
+        {{
+          g.grip
+            ? `grip ${formatLength(g.grip.gripMm, boats.units)}, ${d.bolt.size} × ${stockSaid(g.grip)}`
+            : 'no stock length'
+        }}
+      </p>
+    </ElCollapseItem></ElCollapse
+  >
   <div class="group gap"><h2>Family</h2></div>
   <ChoiceField
     label="It is a"
@@ -283,7 +277,7 @@ function setGrain(v: number | null) {
   align-items: center;
   gap: 8px;
   min-height: 32px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .tick input {
   accent-color: var(--tide);
@@ -301,12 +295,6 @@ function setGrain(v: number | null) {
   text-decoration: underline;
   color: var(--tide);
   min-height: 28px;
-}
-.stack summary {
-  cursor: pointer;
-  min-height: 32px;
-  display: flex;
-  align-items: center;
 }
 .stack :deep(label) {
   position: absolute;

@@ -82,16 +82,15 @@ const refusals = computed(
           :key="a.id"
           :class="{ on: d.schools.wet === a.id, refused: a.stance === 'refused' }"
         >
-          <label
-            ><input
-              type="radio"
-              name="school-wet"
-              :checked="d.schools.wet === a.id"
-              :disabled="bench.readOnly || (a.stance === 'refused' && d.schools.wet !== a.id)"
-              @change="bench.change(takeWet(a.id))"
-            />
+          <ElRadio
+            name="school-wet"
+            :model-value="d.schools.wet"
+            :value="a.id"
+            :disabled="bench.readOnly || (a.stance === 'refused' && d.schools.wet !== a.id)"
+            @change="bench.change(takeWet(a.id))"
+          >
             <strong>{{ schoolNamed(a.id)?.choice }}</strong>
-            <span class="soft small">{{ a.stance }} here</span></label
+            <span class="soft small">{{ a.stance }} here</span></ElRadio
           >
           <p class="small">
             {{ a.because }}
@@ -108,15 +107,14 @@ const refusals = computed(
       </h3>
       <ul>
         <li v-for="s in q.schools" :key="s" :class="{ on: q.of(d) === s, refused: refusedHere(s, d) }">
-          <label
-            ><input
-              type="radio"
-              :name="`school-${q.id}`"
-              :checked="q.of(d) === s"
-              :disabled="bench.readOnly || (refusedHere(s, d) !== null && q.of(d) !== s)"
-              @change="bench.change(q.take(s, d))"
-            />
-            <strong>{{ schoolNamed(s)?.choice ?? s }}</strong></label
+          <ElRadio
+            :name="`school-${q.id}`"
+            :model-value="q.of(d)"
+            :value="s"
+            :disabled="bench.readOnly || (refusedHere(s, d) !== null && q.of(d) !== s)"
+            @change="bench.change(q.take(s, d))"
+          >
+            <strong>{{ schoolNamed(s)?.choice ?? s }}</strong></ElRadio
           >
           <p class="small">
             {{ refusedHere(s, d) ?? schoolNamed(s)?.reason }}
@@ -133,14 +131,14 @@ const refusals = computed(
             :disabled="bench.readOnly"
             @update:model-value="bench.change(builtIn($event))"
           />
-          <button
+          <ElButton
             v-if="mayHabit"
             class="plain small habit"
             :aria-pressed="boats.habits[q.id] === s"
             @click="boats.setHabit(q.id, boats.habits[q.id] === s ? null : s)"
           >
             {{ boats.habits[q.id] === s ? 'the yard’s habit' : 'make it the yard’s habit' }}
-          </button>
+          </ElButton>
         </li>
       </ul>
       <p v-if="q.id === 'plate' && rule" class="small beside">

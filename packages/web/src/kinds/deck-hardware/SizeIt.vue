@@ -20,6 +20,7 @@ import {
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
+import StaysShort from '../../pieces/StaysShort.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 
 const emit = defineEmits<{ close: [] }>()
@@ -89,7 +90,7 @@ function apply() {
       <table v-if="proposal.choices.length" class="rows choices" aria-label="The best few">
         <thead>
           <tr>
-            <th></th>
+            <td></td>
             <th>Design</th>
             <th class="number">Weight</th>
             <th>Cost class</th>
@@ -101,7 +102,11 @@ function apply() {
         </thead>
         <tbody>
           <tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }">
-            <td><input :id="`choice-${i}`" v-model="picked" type="radio" name="choice" :value="i" /></td>
+            <td>
+              <ElRadio :id="`choice-${i}`" v-model="picked" name="choice" :value="i"
+                ><span class="hidden-words">{{ c.title }}</span></ElRadio
+              >
+            </td>
             <td>
               <label :for="`choice-${i}`"
                 >{{ c.title
@@ -164,15 +169,7 @@ function apply() {
         Bolts, plate and fill: {{ formatMass(proposal.massBeforeKg, boats.units) }} before,
         {{ formatMass(chosen.massKg, boats.units) }} after. Cost class and hours are typical, to rank by.
       </p>
-      <div v-if="proposal.remaining.length">
-        <h3>{{ proposal.found ? 'Sizing cannot help with' : 'What stays short' }}</h3>
-        <p v-for="r in proposal.remaining" :key="r.title" class="remain">
-          <VerdictSign :verdict="r.verdict" />
-          <span
-            ><strong>{{ r.title }}.</strong> {{ sayIn(r.because, boats.units) }}</span
-          >
-        </p>
-      </div>
+      <StaysShort :found="proposal.found" :checks="proposal.remaining" />
     </div>
     <div class="acts">
       <ElButton class="act" @click="emit('close')">Leave it as it is</ElButton
@@ -216,7 +213,7 @@ function apply() {
   stroke: var(--ink-soft);
 }
 .trade text {
-  font: 600 12px var(--words);
+  font: 600 0.75rem var(--words);
   fill: var(--ink-soft);
 }
 .trade circle {
@@ -235,11 +232,6 @@ function apply() {
 }
 .lead svg {
   margin-top: 2px;
-}
-.remain {
-  display: flex;
-  gap: 8px;
-  padding-top: 6px;
 }
 .acts {
   display: flex;

@@ -15,6 +15,7 @@ import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import type { Solved } from '../../state/solver'
 import VerdictSign from '../../pieces/VerdictSign.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * How the governing pull spreads in the fitting's own field of deck: the plate solver's picture, with the
@@ -141,32 +142,30 @@ const probeSaid = computed(() => {
   const where = `${formatLength(Math.round(probe.value.xMm + main.value.field.minX), boats.units)} aft, ${formatLength(Math.round(probe.value.yMm + main.value.field.minY), boats.units)} to starboard of its middle`
   return `${where}: ${both.value.map((s) => `${formatQuantity(Number(at(s, show.value).toPrecision(3)), unit.value, boats.units)}${both.value.length > 1 ? ` (${s.title})` : ''}`).join(', ')}`
 })
+const shows = (Object.keys(SHOWS) as (keyof typeof SHOWS)[]).map((k) => ({ value: k, title: SHOWS[k] }))
+const besides = computed(() => [
+  { value: 'none' as const, title: 'nothing' },
+  { value: 'bare' as const, title: 'without the plate', disabled: !bench.design?.plate },
+  { value: 'before' as const, title: 'before the last change', disabled: !bench.past.length },
+])
 </script>
 
 <template>
   <div class="spread">
     <div class="controls">
       <label for="spread-show"
-        >Show
-        <select id="spread-show" v-model="show" class="choice" aria-label="What is shown">
-          <option v-for="(t, k) in SHOWS" :key="k" :value="k">{{ t }}</option>
-        </select></label
-      >
+        >Show <PickOne id="spread-show" v-model="show" label="What is shown" :options="shows"
+      /></label>
       <label for="spread-against"
-        >beside it
-        <select id="spread-against" v-model="against" class="choice">
-          <option value="none">nothing</option>
-          <option value="bare" :disabled="!bench.design?.plate">without the plate</option>
-          <option value="before" :disabled="!bench.past.length">before the last change</option>
-        </select></label
-      >
+        >beside it <PickOne id="spread-against" v-model="against" label="beside it" :options="besides"
+      /></label>
       <template v-if="progress !== null"
-        ><progress :value="progress" max="1" aria-label="Solving" /><ElButton
-          class="act"
-          @click="bench.solver.stop()"
-        >
-          Stop
-        </ElButton></template
+        ><ElProgress
+          class="solving"
+          :percentage="Math.round(progress * 100)"
+          :show-text="false"
+          aria-label="Solving"
+        /><ElButton class="act" @click="bench.solver.stop()"> Stop </ElButton></template
       >
       <span v-else-if="main" class="soft small" data-test="spread-time"
         >solved in {{ Math.round(main.ms) }} ms, {{ main.patch.mesh.nx }} ×
@@ -360,7 +359,7 @@ aside {
   gap: 4px 10px;
   margin: 0;
   padding: 0;
-  font: 600 12px var(--figures);
+  font: 600 0.75rem var(--figures);
 }
 .scale i {
   display: inline-block;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
 import { OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
@@ -12,9 +12,9 @@ import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
 import OpeningGiven from './OpeningGiven.vue'
-import OpeningSize from './OpeningSize.vue'
 import OpeningTray from './OpeningTray.vue'
 
+const OpeningSize = defineAsyncComponent(() => import('./OpeningSize.vue'))
 /** One opening: given at the left, its picture or the cut through its edge in the middle, verdicts right. */
 const bench = useOpening()
 const boats = useBoats()

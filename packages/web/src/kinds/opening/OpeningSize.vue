@@ -5,6 +5,7 @@ import 'element-plus/es/components/dialog/style/css'
 import { wrap } from 'comlink'
 import { formatMass, formatUse, sayIn, type BoatPart, type BoatZone } from '@north-tide/core'
 import type { OpeningDesign, OpeningProposal } from '@north-tide/core/opening'
+import StaysShort from '../../pieces/StaysShort.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -83,15 +84,7 @@ function apply() {
         Pane, ring and fastenings: {{ formatMass(proposal.massBeforeKg, boats.units) }} before. Weight, cost
         class and hours are typical, to rank by.
       </p>
-      <div v-if="proposal.remaining.length">
-        <h3>{{ proposal.found ? 'Sizing cannot help with' : 'What stays short' }}</h3>
-        <p v-for="r in proposal.remaining" :key="r.title" class="remain">
-          <VerdictSign :verdict="r.verdict" />
-          <span
-            ><strong>{{ r.title }}.</strong> {{ sayIn(r.because, boats.units) }}</span
-          >
-        </p>
-      </div>
+      <StaysShort :found="proposal.found" :checks="proposal.remaining" />
     </div>
     <template #footer>
       <ElButton class="act" @click="emit('close')">Leave it as it is</ElButton>
@@ -106,7 +99,6 @@ function apply() {
   gap: 12px;
 }
 .lead,
-.remain,
 .governs {
   display: flex;
   gap: 8px;
@@ -115,8 +107,5 @@ function apply() {
 .best {
   display: block;
   padding-left: 22px;
-}
-.remain {
-  padding-top: 6px;
 }
 </style>

@@ -45,7 +45,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
       </p>
       <ul>
         <li v-for="c in s.choice.choices" :key="c.id" :class="{ on: c.id === s.chosen }">
-          <button
+          <ElButton
             class="plain"
             :disabled="throughHull.readOnly"
             :aria-pressed="c.id === s.chosen"
@@ -61,7 +61,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
                   .join(' ') || (c.id === s.choice.best ? 'ranks first here' : '')
               }}</span></span
             >
-          </button>
+          </ElButton>
         </li>
       </ul>
     </div>
@@ -81,7 +81,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
       </p>
       <ul>
         <li v-for="w in THREAD_WAYS" :key="w" :class="{ on: w === d.bedding.thread }">
-          <button
+          <ElButton
             class="plain"
             :disabled="throughHull.readOnly"
             :aria-pressed="w === d.bedding.thread"
@@ -92,7 +92,7 @@ const dew = computed(() => j.value.checks.find((c) => c.id === 'dew-point')!)
               >{{ THREAD_WAY_TITLES[w] }}
               <span class="soft small">{{ threadVerdict(j.threads, w)!.because }}</span></span
             >
-          </button>
+          </ElButton>
         </li>
       </ul>
     </div>

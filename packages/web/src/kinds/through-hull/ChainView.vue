@@ -21,7 +21,7 @@ const lengths = computed(() => lengthsOf(throughHull.judgement!.checks))
       <table class="rows" aria-label="Chain">
         <thead>
           <tr>
-            <th></th>
+            <td></td>
             <th>Joint</th>
             <th>From</th>
             <th>To</th>

@@ -11,6 +11,7 @@ import {
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /** Wedge faces, taper, pad and bolt circle at full size. */
 const throughHull = useThroughHull()
@@ -34,15 +35,13 @@ const w = computed(() => j.value.wedge)
     <div class="take">
       <label for="below-template"
         >Template
-        <select
+        <PickOne
           id="below-template"
-          class="choice"
-          :value="what"
-          @change="asked = ($event.target as HTMLSelectElement).value as ThroughHullTemplate"
-        >
-          <option v-for="t in there" :key="t" :value="t">{{ THROUGH_HULL_TEMPLATE_TITLES[t] }}</option>
-        </select></label
-      >
+          :model-value="what"
+          label="Template"
+          :options="there.map((t) => ({ value: t, title: THROUGH_HULL_TEMPLATE_TITLES[t] }))"
+          @update:model-value="asked = $event"
+      /></label>
       <p v-if="throughHull.saving !== 'saved'" class="soft small">
         The files follow the design as it was last saved.
       </p>

@@ -114,14 +114,14 @@ const neighbours = computed(() => [
         ><p class="soft small">
           On the map within its reach; what does not stand as high as the handle is ticked off.
         </p>
-        <label v-for="w in fromMap" :key="w" class="tick"
-          ><input
-            type="checkbox"
-            :checked="!d.clock.ignored.includes(w)"
-            :disabled="throughHull.readOnly"
-            @change="counts(w, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ w }}</label
+        <ElCheckbox
+          v-for="w in fromMap"
+          :key="w"
+          class="tick"
+          :model-value="!d.clock.ignored.includes(w)"
+          :disabled="throughHull.readOnly"
+          @change="counts(w, $event as boolean)"
+          >{{ w }}</ElCheckbox
         ></template
       >
       <p v-if="!obstacles.length" class="soft small">
@@ -135,7 +135,7 @@ const neighbours = computed(() => [
             <th>y, stbd</th>
             <th>To x, aft</th>
             <th>y, stbd</th>
-            <th></th>
+            <td></td>
           </tr>
         </thead>
         <tbody>

@@ -12,6 +12,7 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
 import ConflictDialog from '../../pieces/ConflictDialog.vue'
 import SavedWord from '../../pieces/SavedWord.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * What the boat is for water that comes in: compartments, what joins them, pumps, and what is looked at.
@@ -21,6 +22,7 @@ const flood = useFlood()
 const boats = useBoats()
 const props = defineProps<{ /** where what is added goes first */ compartment: string }>()
 const plan = computed(() => flood.plan!)
+const rooms = computed(() => plan.value.compartments.map((c) => ({ value: c.id, title: c.title })))
 const u = computed(() => boats.units)
 const off = computed(() => flood.readOnly)
 const warnings = computed(() => floodPlanWarnings(plan.value, boats.picture!.lengthMm, u.value))
@@ -107,7 +109,7 @@ const addMark = () =>
               <th>Floor z</th>
               <th>From x</th>
               <th>To x</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
@@ -163,14 +165,14 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <button
+                <ElButton
                   v-if="!off && plan.compartments.length > 1"
                   class="plain gone"
                   :aria-label="`Remove ${c.title}, its doors, pumps and marks`"
                   @click="flood.replace(withoutCompartment(plan, c.id))"
                 >
                   ✕
-                </button>
+                </ElButton>
               </td>
             </tr>
           </tbody>
@@ -194,7 +196,7 @@ const addMark = () =>
               <th>Sill z</th>
               <th>Opening, cm²</th>
               <th>Open</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
@@ -211,22 +213,19 @@ const addMark = () =>
                 />
               </td>
               <td v-for="side in ['a', 'b'] as const" :key="side">
-                <select
-                  class="choice"
-                  :value="q[side]"
+                <PickOne
+                  :model-value="q[side]"
                   :disabled="off"
-                  :aria-label="`${side === 'a' ? 'One' : 'Other'} side of ${q.title}`"
-                  @change="set(`doors.${i}.${side}`, ($event.target as HTMLSelectElement).value)"
-                >
-                  <option
-                    v-for="c in plan.compartments"
-                    :key="c.id"
-                    :value="c.id"
-                    :disabled="c.id === q[side === 'a' ? 'b' : 'a']"
-                  >
-                    {{ c.title }}
-                  </option>
-                </select>
+                  :label="`${side === 'a' ? 'One' : 'Other'} side of ${q.title}`"
+                  :options="
+                    plan.compartments.map((c) => ({
+                      value: c.id,
+                      title: c.title,
+                      disabled: c.id === q[side === 'a' ? 'b' : 'a'],
+                    }))
+                  "
+                  @update:model-value="set(`doors.${i}.${side}`, $event)"
+                />
               </td>
               <td>
                 <DimensionField
@@ -249,23 +248,19 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <input
-                  type="checkbox"
-                  :checked="q.open"
-                  :disabled="off"
-                  :aria-label="`${q.title} stands open as a rule`"
-                  @change="set(`doors.${i}.open`, ($event.target as HTMLInputElement).checked)"
-                />
+                <ElCheckbox :model-value="q.open" :disabled="off" @change="set(`doors.${i}.open`, $event)"
+                  ><span class="hidden-words">{{ `${q.title} stands open as a rule` }}</span></ElCheckbox
+                >
               </td>
               <td>
-                <button
+                <ElButton
                   v-if="!off"
                   class="plain gone"
                   :aria-label="`Remove ${q.title}`"
                   @click="next({ doors: without(plan.doors, i) })"
                 >
                   ✕
-                </button>
+                </ElButton>
               </td>
             </tr>
           </tbody>
@@ -295,7 +290,7 @@ const addMark = () =>
               <th>Rated, L/min</th>
               <th>Carries, of it</th>
               <th>Starts z</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
@@ -312,15 +307,13 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <select
-                  class="choice"
-                  :value="p.compartment"
+                <PickOne
+                  :model-value="p.compartment"
                   :disabled="off"
-                  :aria-label="`Compartment of ${p.title}`"
-                  @change="set(`pumps.${i}.compartment`, ($event.target as HTMLSelectElement).value)"
-                >
-                  <option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option>
-                </select>
+                  :label="`Compartment of ${p.title}`"
+                  :options="rooms"
+                  @update:model-value="set(`pumps.${i}.compartment`, $event)"
+                />
               </td>
               <td>
                 <DimensionField
@@ -356,14 +349,14 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <button
+                <ElButton
                   v-if="!off"
                   class="plain gone"
                   :aria-label="`Remove ${p.title}`"
                   @click="next({ pumps: without(plan.pumps, i) })"
                 >
                   ✕
-                </button>
+                </ElButton>
               </td>
             </tr>
           </tbody>
@@ -380,7 +373,7 @@ const addMark = () =>
               <th>Mark</th>
               <th>In</th>
               <th>z</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
@@ -397,15 +390,13 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <select
-                  class="choice"
-                  :value="m.compartment"
+                <PickOne
+                  :model-value="m.compartment"
                   :disabled="off"
-                  :aria-label="`Compartment of ${m.name}`"
-                  @change="set(`marks.${i}.compartment`, ($event.target as HTMLSelectElement).value)"
-                >
-                  <option v-for="c in plan.compartments" :key="c.id" :value="c.id">{{ c.title }}</option>
-                </select>
+                  :label="`Compartment of ${m.name}`"
+                  :options="rooms"
+                  @update:model-value="set(`marks.${i}.compartment`, $event)"
+                />
               </td>
               <td>
                 <DimensionField
@@ -417,14 +408,14 @@ const addMark = () =>
                 />
               </td>
               <td>
-                <button
+                <ElButton
                   v-if="!off"
                   class="plain gone"
                   :aria-label="`Remove ${m.name}`"
                   @click="next({ marks: without(plan.marks, i) })"
                 >
                   ✕
-                </button>
+                </ElButton>
               </td>
             </tr>
           </tbody>

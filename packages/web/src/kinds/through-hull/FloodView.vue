@@ -13,6 +13,7 @@ import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
 import FloodPlanEditor from './FloodPlanEditor.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /** If it lets go: the rise of water in each compartment, with pumps and doors, in a worker. */
 const throughHull = useThroughHull()
@@ -170,20 +171,23 @@ const time = (min: number | null) =>
   <div v-else class="flood">
     <div class="chart-col">
       <div class="switches">
-        <label v-for="(o, i) in plan?.doors ?? []" :key="i" class="tick"
-          ><input
-            type="checkbox"
-            :checked="opened(o)"
-            @change="tried[key(o)] = ($event.target as HTMLInputElement).checked"
-          />
-          {{ o.title || `${o.a} to ${o.b}` }} open</label
+        <ElCheckbox
+          v-for="(o, i) in plan?.doors ?? []"
+          :key="i"
+          class="tick"
+          :model-value="opened(o)"
+          @change="tried[key(o)] = $event as boolean"
+          >{{ o.title || `${o.a} to ${o.b}` }} open</ElCheckbox
         >
         <label class="small" for="flood-hours"
           >over
-          <select id="flood-hours" v-model.number="hours" class="choice" aria-label="Hours shown">
-            <option v-for="h in [1, 3, 6, 12, 24, 48]" :key="h" :value="h">{{ h }} h</option>
-          </select></label
-        >
+          <PickOne
+            id="flood-hours"
+            v-model="hours"
+            class="hours"
+            label="Hours shown"
+            :options="[1, 3, 6, 12, 24, 48].map((h) => ({ value: h, title: `${h} h` }))"
+        /></label>
       </div>
       <div class="chart">
         <canvas ref="canvas" role="img" aria-label="Level of water in each compartment against time"></canvas>
@@ -196,9 +200,9 @@ const time = (min: number | null) =>
       </p>
       <div v-if="others.length" class="switches">
         <strong>And if these go too:</strong
-        ><label v-for="o in others" :key="o.id" class="tick"
-          ><input v-model="also[o.id]" type="checkbox" /> {{ o.name }}</label
-        >
+        ><ElCheckbox v-for="o in others" :key="o.id" class="tick" v-model="also[o.id]">{{
+          o.name
+        }}</ElCheckbox>
       </div>
     </div>
     <div v-if="answer" class="said-col">

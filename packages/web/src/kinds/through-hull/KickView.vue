@@ -28,11 +28,11 @@ const schools = schoolsFor('Seacock bolts')
       <table class="rows" aria-label="Ways of holding it">
         <thead>
           <tr>
-            <th></th>
+            <td></td>
             <th>Held by</th>
             <th class="number">Used</th>
             <th>What governs</th>
-            <th></th>
+            <td></td>
           </tr>
         </thead>
         <tbody>

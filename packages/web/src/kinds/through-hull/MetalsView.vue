@@ -59,7 +59,7 @@ const setAnode = (v: string) =>
       <table class="rows" aria-label="Metals of the stack">
         <thead>
           <tr>
-            <th></th>
+            <td></td>
             <th>Between</th>
             <th>Metals</th>
             <th>Where</th>
@@ -84,14 +84,12 @@ const setAnode = (v: string) =>
         </tbody>
       </table>
       <p v-if="!j.metals.length" class="soft">One metal, or none: no pair stands in this stack.</p>
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="d.metals.isolated"
-          :disabled="throughHull.readOnly"
-          @change="set('metals.isolated', ($event.target as HTMLInputElement).checked)"
-        />
-        sleeve, washer and sealant keep them apart, all three</label
+      <ElCheckbox
+        class="tick"
+        :model-value="d.metals.isolated"
+        :disabled="throughHull.readOnly"
+        @change="set('metals.isolated', $event as boolean)"
+        >sleeve, washer and sealant keep them apart, all three</ElCheckbox
       >
       <p
         v-for="c in j.checks.filter((q) => q.id === 'one-metal' || q.id === 'hull-metal')"

@@ -4,6 +4,7 @@ import dayjs from 'dayjs'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
+import WhenField from '../../pieces/WhenField.vue'
 
 /** A figure read now, or on an earlier day, into the fitting’s log. */
 const props = defineProps<{ kind: 'bond' | 'anode'; label: string; unit: string; most?: number }>()
@@ -45,14 +46,8 @@ async function take() {
       :most="most"
       optional
     />
-    <label class="small">Word with it<input v-model="form.note" class="entry" maxlength="300" /></label>
-    <label class="small"
-      >Day, if not today<input
-        v-model="form.at"
-        class="entry"
-        type="date"
-        :max="dayjs().subtract(1, 'day').format('YYYY-MM-DD')"
-    /></label>
+    <label class="small">Word with it<ElInput v-model="form.note" class="entry" maxlength="300" /></label>
+    <WhenField v-model="form.at" class="small" label="Day, if not today" kind="date" />
     <ElButton class="act" :disabled="form.value === null || busy" native-type="submit">Take reading</ElButton>
     <p v-if="said" class="said small" role="alert">{{ said }}</p>
   </form>

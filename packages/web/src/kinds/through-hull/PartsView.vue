@@ -7,8 +7,9 @@ import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
-import { pickedFile, readJson } from '../../pieces/files'
+import { readJson } from '../../pieces/files'
 import { PART_FIELDS, PART_TITLES, at } from './part-fields'
+import ReadFile from '../../pieces/ReadFile.vue'
 
 /**
  * The parts as they are in the hand: every figure that the list gives can be measured and put right, and
@@ -57,16 +58,12 @@ const drop = (id: string) =>
     await boats.dropGoods(id)
     return `${id} is out of the yard’s list; fittings that have it keep it.`
   })
-const file = ref<HTMLInputElement>()
-const readFile = (e: Event) => {
-  const chosen = pickedFile(e)
-  if (chosen)
-    void tryIt(async () => {
-      const before = boats.goods.length
-      await boats.readGoods(await readJson(chosen, 'a file of through-hull parts'))
-      return `Read; ${boats.goods.length - before} new in the yard’s list.`
-    })
-}
+const readFile = (chosen: File) =>
+  tryIt(async () => {
+    const before = boats.goods.length
+    await boats.readGoods(await readJson(chosen, 'a file of through-hull parts'))
+    return `Read; ${boats.goods.length - before} new in the yard’s list.`
+  })
 </script>
 
 <template>
@@ -94,7 +91,7 @@ const readFile = (e: Event) => {
       />
       <form v-if="!off && kept(k) === null" class="keep" @submit.prevent="keep(k)">
         <label :for="`number-${k}`">Keep it for the yard as</label
-        ><input
+        ><ElInput
           :id="`number-${k}`"
           v-model="number[k]"
           class="entry"
@@ -139,14 +136,14 @@ const readFile = (e: Event) => {
         <li v-for="g in boats.goods" :key="g.part.id">
           <span
             ><strong class="figure">{{ g.part.id }}</strong> {{ g.part.title }}</span
-          ><button
+          ><ElButton
             v-if="!off"
             class="plain gone"
             :aria-label="`Take ${g.part.id} off the yard’s list`"
             @click="drop(g.part.id)"
           >
             ✕
-          </button>
+          </ElButton>
         </li>
       </ul>
       <p v-else class="soft small">
@@ -154,16 +151,7 @@ const readFile = (e: Event) => {
       </p>
       <p class="acts">
         <a v-if="boats.goods.length" class="act" href="/api/goods.json" download>As JSON</a
-        ><ElButton v-if="!off" class="act" @click="file?.click()">Read a file …</ElButton
-        ><input
-          ref="file"
-          type="file"
-          accept="application/json,.json"
-          class="hidden-words"
-          tabindex="-1"
-          aria-label="File of through-hull parts"
-          @change="readFile"
-        />
+        ><ReadFile v-if="!off" accept="application/json,.json" words="Read a file …" @file="readFile" />
       </p>
       <p class="soft small">
         A part that is changed here loses its number, so that nothing is ordered by a number that says

@@ -51,7 +51,7 @@ async function mirror() {
     <thead>
       <tr>
         <th>Asked</th>
-        <th></th>
+        <td></td>
         <th>What the map and the figures say</th>
         <th>Your answer</th>
       </tr>

@@ -15,6 +15,7 @@ import { useBoats } from '../../state/boats'
 import FindingsList from '../../pieces/FindingsList.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * What is wrong with one that is in the boat already: quick to tick, what each costs, and what becomes of
@@ -107,10 +108,12 @@ async function replace() {
         <h3>Replace it</h3>
         <label for="replace-by"
           >With
-          <select id="replace-by" v-model="entry" class="choice">
-            <option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option>
-          </select></label
-        >
+          <PickOne
+            id="replace-by"
+            v-model="entry"
+            label="With"
+            :options="THROUGH_HULL_CATALOGUE.map((e) => ({ value: e.id, title: e.title }))"
+        /></label>
         <ElButton class="act main" @click="replace">Begin its replacement</ElButton>
         <p class="soft small">
           It begins with this place, hull and bore; the hole keeps its number and its history.
@@ -156,7 +159,7 @@ async function replace() {
           <li v-for="s in advice!.steps" :key="s">{{ s }}</li>
         </ol>
         <label v-if="!throughHull.readOnly" for="taper-why" class="small"
-          >Why<input
+          >Why<ElInput
             id="taper-why"
             v-model="why"
             class="entry wide"

@@ -188,14 +188,13 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
         :estimated="!d.hull.measured"
         :disabled="off"
         @update:model-value="set('hull.thicknessMm', $event)"
-      /><label class="measured"
-        ><input
-          type="checkbox"
-          :checked="d.hull.measured"
-          :disabled="off"
-          aria-label="Hull thickness measured"
-          @change="set('hull.measured', ($event.target as HTMLInputElement).checked)"
-      /></label>
+      /><ElCheckbox
+        class="measured"
+        :model-value="d.hull.measured"
+        :disabled="off"
+        @change="set('hull.measured', $event as boolean)"
+        ><span class="hidden-words">Hull thickness measured</span></ElCheckbox
+      >
     </div>
     <div class="layer">
       <DimensionField
@@ -208,14 +207,13 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
         :estimated="!d.hull.angleMeasured"
         :disabled="off"
         @update:model-value="set('hull.deadriseDeg', $event)"
-      /><label class="measured"
-        ><input
-          type="checkbox"
-          :checked="d.hull.angleMeasured"
-          :disabled="off"
-          aria-label="Deadrise measured"
-          @change="set('hull.angleMeasured', ($event.target as HTMLInputElement).checked)"
-      /></label>
+      /><ElCheckbox
+        class="measured"
+        :model-value="d.hull.angleMeasured"
+        :disabled="off"
+        @change="set('hull.angleMeasured', $event as boolean)"
+        ><span class="hidden-words">Deadrise measured</span></ElCheckbox
+      >
     </div>
     <DimensionField
       label="Slope aft"
@@ -352,14 +350,12 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
           :disabled="off"
           @update:model-value="set('hose.clips', Math.round($event ?? 0))"
         />
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="d.hose.belowRated"
-            :disabled="off"
-            @change="set('hose.belowRated', ($event.target as HTMLInputElement).checked)"
-          />
-          hose rated for below water</label
+        <ElCheckbox
+          class="tick"
+          :model-value="d.hose.belowRated"
+          :disabled="off"
+          @change="set('hose.belowRated', $event as boolean)"
+          >hose rated for below water</ElCheckbox
         >
       </template>
       <ElButton
@@ -371,7 +367,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
       </ElButton>
     </template>
     <template v-if="d.plug"
-      ><label
+      ><ElCheckbox
         v-for="[k, t] in [
           ['throughBolted', 'through-bolted'],
           ['block', 'backing block behind'],
@@ -381,13 +377,10 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
         ] as const"
         :key="k"
         class="tick"
-        ><input
-          type="checkbox"
-          :checked="d.plug[k]"
-          :disabled="off"
-          @change="set(`plug.${k}`, ($event.target as HTMLInputElement).checked)"
-        />
-        {{ t }}</label
+        :model-value="d.plug[k]"
+        :disabled="off"
+        @change="set(`plug.${k}`, $event as boolean)"
+        >{{ t }}</ElCheckbox
       >
       <template v-if="d.plug.choke">
         <DimensionField
@@ -413,7 +406,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
         /> </template
     ></template>
     <template v-if="d.stud"
-      ><label
+      ><ElCheckbox
         v-for="[k, t] in [
           ['wired', 'wired to what it protects'],
           ['clearOfBilge', 'clear of standing bilge water'],
@@ -421,13 +414,10 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
         ] as const"
         :key="k"
         class="tick"
-        ><input
-          type="checkbox"
-          :checked="d.stud[k]"
-          :disabled="off"
-          @change="set(`stud.${k}`, ($event.target as HTMLInputElement).checked)"
-        />
-        {{ t }}</label
+        :model-value="d.stud[k]"
+        :disabled="off"
+        @change="set(`stud.${k}`, $event as boolean)"
+        >{{ t }}</ElCheckbox
       ></template
     >
     <template v-if="d.transducer"
@@ -481,7 +471,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
       />
       <form v-if="!off" class="another" @submit.prevent="addUser">
         <label class="hidden-words" for="chest-user">Another user of the chest</label
-        ><input
+        ><ElInput
           id="chest-user"
           v-model="user"
           class="entry"
@@ -761,7 +751,7 @@ const padMl = computed(() => j.value?.sealants.reduce((s, q) => s + (q.quantity?
   align-items: center;
   gap: 8px;
   min-height: 32px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 input[type='checkbox'] {
   accent-color: var(--tide);

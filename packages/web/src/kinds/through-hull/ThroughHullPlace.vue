@@ -18,6 +18,7 @@ import { useBenchActs } from '../../pieces/bench-acts'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import ThroughHullGiven from './ThroughHullGiven.vue'
 import ThroughHullTray from './ThroughHullTray.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * One fitting through the hull: given at the left, the cut in the middle, verdicts at the right, the rest
@@ -123,14 +124,13 @@ const record = () => tryIt(async () => recorded(await throughHull.record()))
   >
     <template #choose>
       <label class="hidden-words" for="through-hull-which">Another fitting through the hull</label>
-      <select
+      <PickOne
         id="through-hull-which"
-        class="choice which"
-        :value="throughHull.fitting!.id"
-        @change="router.push(`/through-hulls/${($event.target as HTMLSelectElement).value}`)"
-      >
-        <option v-for="f in all" :key="f.id" :value="f.id">{{ f.name }}, {{ f.verdict }}</option>
-      </select>
+        class="which"
+        :model-value="throughHull.fitting!.id"
+        :options="all.map((f) => ({ value: f.id, title: `${f.name}, ${f.verdict}` }))"
+        @update:model-value="router.push(`/through-hulls/${$event}`)"
+      />
     </template>
     <template #acts
       ><a

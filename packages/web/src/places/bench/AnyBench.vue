@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue'
-import { useRoute } from 'vue-router'
+import { computed, defineAsyncComponent, ref, watch, watchEffect, type Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api'
 import { kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
@@ -9,6 +9,7 @@ import FittingList from './FittingList.vue'
 /** The bench: whichever kind the fitting is that lies on it; without one all that there are. */
 const boats = useBoats()
 const route = useRoute()
+const router = useRouter()
 const loaded = new Map<string, Component>()
 function benchFor(kind: string): Component {
   const known = kindOnScreen(kind) ?? kindOnScreen('deck-hardware')!
@@ -40,6 +41,11 @@ watch(
   { immediate: true },
 )
 const kind = computed(() => here.value ?? (asked.value?.id === id.value ? asked.value.kind : null))
+/** A kind with a place of its own is opened there, whatever link led here. */
+watchEffect(() => {
+  const to = kind.value && kindOnScreen(kind.value)?.to(id.value)
+  if (to && route.name === 'bench' && to !== route.path) void router.replace(to)
+})
 </script>
 
 <template>

@@ -20,6 +20,7 @@ import VerdictSign from '../../pieces/VerdictSign.vue'
 import BoatTabs from './BoatTabs.vue'
 import BulkheadView from './BulkheadView.vue'
 import PlanView, { type Spot3 } from './PlanView.vue'
+import PickOne from '../../pieces/PickOne.vue'
 const PlaceFitting = defineAsyncComponent(() => import('./PlaceFitting.vue'))
 
 const boats = useBoats()
@@ -53,6 +54,14 @@ const layers = ref<Record<string, boolean>>({
 const view = ref('plan')
 const bulkheads = computed(() => boat.value.zones.filter((z) => z.face === 'bulkhead'))
 const bulkhead = computed(() => bulkheads.value.find((z) => z.code === view.value) ?? null)
+const views = computed(() => [
+  { value: 'plan', title: 'plan and profile' },
+  ...bulkheads.value.map((b) => ({ value: b.code, title: b.title.toLowerCase() })),
+])
+const states = [
+  { value: '', title: 'every state' },
+  ...LIFE_STATES.map((s) => ({ value: s, title: lifeSaid(s) })),
+]
 /** Words and a state light up what they mean on the map; all else goes faint. */
 const words = ref('')
 const state = ref('')
@@ -154,6 +163,11 @@ function begin(p: Spot3) {
   cursor.value = p
   placing.value = p
 }
+/** Asked for from another place by its key. */
+if (route.query.new) {
+  void router.replace({ query: {} })
+  begin(cursor.value)
+}
 useEventListener('keydown', (e: KeyboardEvent) => {
   if (
     e.key !== 'n' ||
@@ -180,20 +194,20 @@ async function placed(id: string) {
       <BoatTabs here="map" />
       <div class="layers" role="group" aria-label="Layers">
         <label class="hidden-words" for="map-find">Find on the map</label>
-        <input id="map-find" v-model="words" class="entry map-find" type="search" placeholder="light up …" />
+        <ElInput
+          id="map-find"
+          v-model="words"
+          class="entry map-find"
+          type="search"
+          placeholder="light up …"
+        />
         <label class="hidden-words" for="map-state">Light up holes by state</label>
-        <select id="map-state" v-model="state" class="choice">
-          <option value="">every state</option>
-          <option v-for="s in LIFE_STATES" :key="s" :value="s">{{ lifeSaid(s) }}</option>
-        </select>
+        <PickOne id="map-state" v-model="state" :options="states" />
         <template v-if="bulkheads.length"
           ><label class="hidden-words" for="map-view">View</label
-          ><select id="map-view" v-model="view" class="choice">
-            <option value="plan">plan and profile</option>
-            <option v-for="b in bulkheads" :key="b.code" :value="b.code">{{ b.title.toLowerCase() }}</option>
-          </select></template
-        >
-        <button
+          ><PickOne id="map-view" v-model="view" :options="views"
+        /></template>
+        <ElButton
           v-for="l in LAYERS"
           :key="l"
           class="plain layer"
@@ -201,7 +215,7 @@ async function placed(id: string) {
           @click="layers[l] = !layers[l]"
         >
           {{ l }}
-        </button>
+        </ElButton>
       </div>
       <ElButton v-if="mayPlace" class="act main new" @click="begin(cursor)">
         New fitting here <kbd>n</kbd>
@@ -303,7 +317,7 @@ async function placed(id: string) {
         {{ litHoles.size }} of {{ boat.holes.length }} holes lit{{
           litFittings?.size ? `, ${litFittings.size} fittings` : ''
         }}.
-        <button
+        <ElButton
           class="plain link"
           @click="
             () => {
@@ -313,7 +327,7 @@ async function placed(id: string) {
           "
         >
           Show all
-        </button>
+        </ElButton>
       </p>
       <p class="files small no-print">
         Map as <a :href="`/api/boats/${boat.id}/map.pdf?units=${boats.units}`" download>PDF</a>,
@@ -449,7 +463,7 @@ small {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 7px 8px;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .signs li {
   display: flex;
@@ -475,7 +489,7 @@ small {
   gap: 2px;
 }
 .place-figure {
-  font-size: 16px;
+  font-size: 1rem;
 }
 .from {
   text-align: right;

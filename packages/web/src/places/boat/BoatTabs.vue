@@ -27,8 +27,13 @@ const TABS = [
       >{{ title }}</RouterLink
     >
     <span v-if="survey.job && !survey.job.finished" class="job small" role="status"
-      ><progress :value="survey.job.done" :max="survey.job.total || 1" /> judging again:
-      {{ survey.job.done }} of {{ survey.job.total }}</span
+      ><ElProgress
+        class="solving"
+        :percentage="Math.round((100 * survey.job.done) / (survey.job.total || 1))"
+        :show-text="false"
+        aria-label="Judged"
+      />
+      judging again: {{ survey.job.done }} of {{ survey.job.total }}</span
     >
     <span v-else-if="survey.job" class="job small soft" role="status"
       >{{ survey.job.why }}: {{ survey.job.total }} judged again, {{ survey.job.turned }} turned<template

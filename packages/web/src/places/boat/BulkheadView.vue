@@ -158,7 +158,7 @@ svg {
   stroke-dasharray: 12 4 2 4;
 }
 .label {
-  font: 600 12px var(--words);
+  font: 600 0.75rem var(--words);
   fill: var(--ink-soft);
   paint-order: stroke;
   stroke: var(--sheet);

@@ -28,6 +28,7 @@ import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/op
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
+import BoatSketch from './BoatSketch.vue'
 import MeasureField, { type Measured } from '../../pieces/MeasureField.vue'
 import type { Spot3 } from './PlanView.vue'
 
@@ -199,13 +200,18 @@ async function place() {
 </script>
 
 <template>
-  <ElDialog :model-value="true" title="What goes here?" width="720px" top="7vh" @close="emit('close')">
+  <ElDialog
+    :model-value="true"
+    title="What goes here?"
+    width="720px"
+    top="7vh"
+    @opened="search?.focus()"
+    @close="emit('close')"
+  >
     <form class="place" @submit.prevent="through ? placeThroughHull() : place()">
-      <div class="ways" role="radiogroup" aria-label="Where it goes">
-        <label v-for="(t, w) in WAYS" :key="w" :class="{ on: way === w }"
-          ><input v-model="way" type="radio" name="way" :value="w" /> {{ t }}</label
-        >
-      </div>
+      <ElRadioGroup v-model="way" class="ways" aria-label="Where it goes"
+        ><ElRadio v-for="(t, w) in WAYS" :key="w" :value="w" border>{{ t }}</ElRadio></ElRadioGroup
+      >
       <div class="where">
         <MeasureField :boat="boat" :units="units" @measured="follow" />
         <DimensionField
@@ -271,8 +277,15 @@ async function place() {
         <ul v-if="flags.length && !through" class="flags">
           <li v-for="f in flags" :key="f.id">{{ sayIn(f.text, units) }}</li>
         </ul>
+        <BoatSketch
+          v-if="!through && x !== null && y !== null"
+          :boat="boat"
+          :units="units"
+          :spot="{ xMm: x, yMm: y }"
+          label="Where it goes"
+        />
         <label class="named" for="fitting-name"
-          >Name<input
+          >Name<ElInput
             id="fitting-name"
             v-model="name"
             class="entry"
@@ -288,7 +301,7 @@ async function place() {
       </div>
       <div class="what">
         <label for="what-goes" class="hidden-words">What goes here</label>
-        <input
+        <ElInput
           id="what-goes"
           ref="search"
           v-model="words"
@@ -305,20 +318,18 @@ async function place() {
           tabindex="-1"
         >
           <li v-for="c in throughHull" :key="c.id">
-            <label :class="{ on: throughHullPicked?.id === c.id }"
-              ><input
-                v-model="picked"
-                type="radio"
-                name="entry"
-                :value="c.id"
-                :checked="throughHullPicked?.id === c.id"
-              /><span
+            <ElRadio
+              :class="{ on: throughHullPicked?.id === c.id }"
+              :model-value="throughHullPicked?.id"
+              :value="c.id"
+              @change="picked = c.id"
+              ><span
                 ><strong>{{ c.title }}</strong
                 ><small
                   ><span class="figure">{{ c.id }}</span> · {{ c.maker }} ·
                   {{ THROUGH_HULL_FAMILY[c.family].title }}</small
                 ></span
-              ></label
+              ></ElRadio
             >
           </li>
           <li v-if="!throughHull.length" class="soft none">
@@ -328,19 +339,17 @@ async function place() {
         </ul>
         <ul v-else class="entries" role="radiogroup" aria-label="Catalogue" tabindex="-1">
           <li v-for="c in found" :key="c.id">
-            <label :class="{ on: entry?.id === c.id }"
-              ><input
-                v-model="picked"
-                type="radio"
-                name="entry"
-                :value="c.id"
-                :checked="entry?.id === c.id"
-              /><span
+            <ElRadio
+              :class="{ on: entry?.id === c.id }"
+              :model-value="entry?.id"
+              :value="c.id"
+              @change="picked = c.id"
+              ><span
                 ><strong>{{ c.title }}</strong
                 ><small
                   ><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.held }}</small
                 ></span
-              ></label
+              ></ElRadio
             >
           </li>
           <li v-if="!found.length" class="soft none">
@@ -420,7 +429,7 @@ async function place() {
   padding: 8px 10px 8px 24px;
   background: var(--short-ground);
   color: var(--short);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .named {
   display: grid;

@@ -287,7 +287,7 @@ const shown = computed(() => {
     <nav aria-label="Reference pages">
       <h1>Reference</h1>
       <label class="hidden-words" for="reference-find">Find in the tables</label>
-      <input
+      <ElInput
         id="reference-find"
         v-model="words"
         class="entry"

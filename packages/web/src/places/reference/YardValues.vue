@@ -76,7 +76,7 @@ const keep = () =>
           <th>Table</th>
           <th>Measured</th>
           <th>How, and by whom</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>
@@ -118,7 +118,7 @@ const keep = () =>
         :placeholder="String(Number(tableValue(kind, material, field).toPrecision(3)))"
       />
       <label class="why" for="yard-reason"
-        >How it was measured<input id="yard-reason" v-model="reason" class="entry" maxlength="300"
+        >How it was measured<ElInput id="yard-reason" v-model="reason" class="entry" maxlength="300"
       /></label>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
       <ElButton class="act main" native-type="submit" :disabled="value === null || !reason.trim()">
@@ -134,7 +134,7 @@ section {
   padding-top: 12px;
 }
 .title {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 form {
   display: grid;

@@ -30,6 +30,7 @@ import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 import WithdrawForm from '../../pieces/WithdrawForm.vue'
+import WhenField from '../../pieces/WhenField.vue'
 
 const SurveyHole = defineAsyncComponent(() => import('./SurveyHole.vue'))
 
@@ -267,14 +268,14 @@ async function send() {
             </p>
           </div>
           <span v-if="corrected(e.seq)" class="soft small">corrected</span>
-          <button
+          <ElButton
             v-else-if="mayRecord && e.seq > 1"
             class="plain fix small"
             :aria-label="`Correct ${lifeSaid(e.state)} of ${dayjs(e.at).format('D MMM HH:mm')}`"
             @click="correct(e)"
           >
             correct
-          </button>
+          </ElButton>
         </li>
       </ol>
       <template v-if="hole.log.length">
@@ -301,13 +302,12 @@ async function send() {
         </h3>
         <p v-if="wrong" class="soft small">
           What was written stays on record; this is added, and counts instead.
-          <button
-            type="button"
+          <ElButton
             class="plain fix"
             @click="Object.assign(form, { ...blank, state: hole.next[0] ?? '', sizeMm: hole.diameterMm })"
           >
             Leave it as it was
-          </button>
+          </ElButton>
         </p>
         <ChoiceField v-model="form.state as string" label="State" :options="options" />
         <DimensionField
@@ -350,7 +350,7 @@ async function send() {
         <TakeReading v-if="wantsLot" kind="hygrometer" @take="takeAir" />
         <label v-if="form.state === 'proved' || form.state === 'closed'" class="long" for="event-evidence"
           >{{ form.state === 'proved' ? 'How it was proved' : 'How it was closed'
-          }}<input
+          }}<ElInput
             id="event-evidence"
             v-model="form.evidence"
             class="entry"
@@ -367,16 +367,9 @@ async function send() {
         />
         <label class="long" for="event-note"
           >{{ wrong ? 'What was wrong with it' : 'Note'
-          }}<input id="event-note" v-model="form.note" class="entry" maxlength="2000"
+          }}<ElInput id="event-note" v-model="form.note" class="entry" maxlength="2000"
         /></label>
-        <label class="long" for="event-at"
-          >When, if not now<input
-            id="event-at"
-            v-model="form.at"
-            class="entry"
-            type="datetime-local"
-            :max="dayjs().format('YYYY-MM-DDTHH:mm')"
-        /></label>
+        <WhenField v-model="form.at" class="long" label="When, if not now" />
         <div v-if="gates.length" class="gates" role="alert">
           <p>
             <strong>A gate stands before “{{ lifeSaid(form.state) }}”.</strong>
@@ -386,7 +379,7 @@ async function send() {
           </ul>
           <template v-if="mayPass"
             ><label class="long" for="gate-reason"
-              >Reason to pass it all the same; it stays on the record<input
+              >Reason to pass it all the same; it stays on the record<ElInput
                 id="gate-reason"
                 v-model="form.reason"
                 class="entry"
@@ -426,7 +419,7 @@ header {
   align-items: center;
 }
 .title {
-  font: 700 22px var(--figures);
+  font: 700 1.375rem var(--figures);
 }
 .lead {
   display: flex;

@@ -5,8 +5,10 @@ import dayjs from 'dayjs'
 import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
+import LongTable, { type LongColumn } from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
+import PickOne from '../../pieces/PickOne.vue'
 
 const boats = useBoats()
 const phone = usePhone()
@@ -22,6 +24,13 @@ watch(
   { immediate: true },
 )
 const boat = computed(() => boats.picture!)
+const states = computed(() => [
+  { value: 'all' as const, title: 'every state' },
+  ...LIFE_STATES.map((s) => ({
+    value: s,
+    title: `${lifeSaid(s)} (${boat.value.holes.filter((h) => h.state === s).length})`,
+  })),
+])
 const open = computed(() => Number(route.params.hole) || null)
 const rows = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -37,6 +46,24 @@ const rows = computed(() => {
 })
 const place = (h: { xMm: number; yMm: number }) =>
   `x ${formatLength(Math.round(h.xMm), boats.units)}, ${Math.round(h.yMm) === 0 ? 'centreline' : `${h.yMm > 0 ? 'stbd' : 'port'} ${formatLength(Math.abs(Math.round(h.yMm)), boats.units)}`}`
+type Row = (typeof boat.value.holes)[number]
+const ALWAYS: LongColumn<Row>[] = [
+  { key: 'label', title: 'No.', width: 84, by: (h) => h.label },
+  { key: 'what', title: 'What for', width: 150, wide: true, by: (h) => h.whatFor },
+  { key: 'state', title: 'State', width: 150, by: (h) => LIFE_STATES.indexOf(h.state) },
+]
+const SIZE: LongColumn<Row> = { key: 'size', title: 'Size', width: 84, figure: true, by: (h) => h.diameterMm }
+const columns = computed<LongColumn<Row>[]>(() =>
+  open.value || phone.value
+    ? [...ALWAYS, SIZE]
+    : [
+        ...ALWAYS,
+        { key: 'place', title: 'Zone and place', width: 240, wide: true, by: (h) => h.zone ?? '' },
+        SIZE,
+        { key: 'since', title: 'Since', width: 116, by: (h) => h.since },
+        { key: 'who', title: 'Who', width: 120, by: (h) => h.who },
+      ],
+)
 const openHole = (id: number) => router.push(`/register/${id}`)
 </script>
 
@@ -45,7 +72,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
     <header class="top">
       <h1>Register</h1>
       <label class="hidden-words" for="register-find">Find in the register</label>
-      <input
+      <ElInput
         id="register-find"
         v-model="words"
         class="entry find"
@@ -53,57 +80,48 @@ const openHole = (id: number) => router.push(`/register/${id}`)
         placeholder="number, fitting, zone, who …"
       />
       <label class="hidden-words" for="register-state">State</label>
-      <select id="register-state" v-model="state" class="choice">
-        <option value="all">every state</option>
-        <option v-for="s in LIFE_STATES" :key="s" :value="s">
-          {{ lifeSaid(s) }} ({{ boat.holes.filter((h) => h.state === s).length }})
-        </option>
-      </select>
+      <PickOne id="register-state" v-model="state" :options="states" />
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
       <a class="act" :href="`/api/boats/${boat.id}/register.csv`" download>CSV</a>
       <a class="act" :href="`/api/boats/${boat.id}/register.json`" download>JSON</a>
     </header>
     <div class="list" tabindex="0" aria-label="Holes">
-      <table v-if="boat.holes.length" class="rows">
-        <thead>
-          <tr>
-            <th>No.</th>
-            <th>What for</th>
-            <th>State</th>
-            <th v-if="!open && !phone">Zone and place</th>
-            <th class="number">Size</th>
-            <th v-if="!open && !phone">Since</th>
-            <th v-if="!open && !phone">Who</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="h in rows" :key="h.id" :class="{ on: h.id === open }" @click="openHole(h.id)">
-            <td class="figure">
-              <RouterLink :to="`/register/${h.id}`" @click.stop>{{ h.label }}</RouterLink>
-            </td>
-            <td>
-              {{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span>
-              <span v-if="phone" class="soft small under">{{ h.zone }}</span>
-            </td>
-            <td class="state">
-              <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
-              }}<span
-                v-if="h.gatesPassed"
-                class="passed small"
-                :title="`${h.gatesPassed} gate passed with a reason`"
-              >
-                gate passed</span
-              >
-            </td>
-            <td v-if="!open && !phone">
-              {{ h.zone }}{{ ' ' }}<span class="soft small figure place"> {{ place(h) }}</span>
-            </td>
-            <td class="number">{{ formatLength(h.diameterMm, boats.units) }}</td>
-            <td v-if="!open && !phone" class="figure small">{{ dayjs(h.since).format('D MMM YYYY') }}</td>
-            <td v-if="!open && !phone">{{ h.who }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <LongTable
+        v-if="rows.length"
+        label="Holes on record"
+        :rows="rows"
+        :columns="columns"
+        :on="open"
+        @open="openHole($event.id)"
+      >
+        <template #cell="{ row: h, column }">
+          <RouterLink v-if="column === 'label'" class="figure" :to="`/register/${h.id}`" @click.stop>{{
+            h.label
+          }}</RouterLink>
+          <template v-else-if="column === 'what'"
+            >{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span>
+            <span v-if="phone" class="soft small under">{{ h.zone }}</span></template
+          >
+          <span v-else-if="column === 'state'" class="state">
+            <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
+            }}<span
+              v-if="h.gatesPassed"
+              class="passed small"
+              :title="`${h.gatesPassed} gate passed with a reason`"
+            >
+              gate passed</span
+            ></span
+          >
+          <template v-else-if="column === 'place'"
+            >{{ h.zone }}{{ ' ' }}<span class="soft small figure place"> {{ place(h) }}</span></template
+          >
+          <template v-else-if="column === 'size'">{{ formatLength(h.diameterMm, boats.units) }}</template>
+          <span v-else-if="column === 'since'" class="figure small">{{
+            dayjs(h.since).format('D MMM YYYY')
+          }}</span>
+          <template v-else>{{ h.who }}</template>
+        </template>
+      </LongTable>
       <p v-if="!boat.holes.length" class="empty soft">
         Every hole of {{ boat.name }} gets a record here, found or made. None is recorded yet:
         <RouterLink to="/bench">record a fitting on the bench</RouterLink>.

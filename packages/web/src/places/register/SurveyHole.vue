@@ -5,6 +5,7 @@ import { THROUGH_HULL_CATALOGUE } from '@north-tide/core/through-hull'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import type { HoleRecord, SavedThroughHull } from '../../types'
+import PickOne from '../../pieces/PickOne.vue'
 
 /**
  * A hole that was found with something in it: what stands there is looked at on the bench, and keeps this
@@ -34,10 +35,12 @@ async function begin() {
   <form class="survey" @submit.prevent="begin">
     <h3>What stands in it</h3>
     <label for="stands-in"
-      >Nearest to<select id="stands-in" v-model="entry" class="choice">
-        <option v-for="e in THROUGH_HULL_CATALOGUE" :key="e.id" :value="e.id">{{ e.title }}</option>
-      </select></label
-    >
+      >Nearest to<PickOne
+        id="stands-in"
+        v-model="entry"
+        label="Nearest to"
+        :options="THROUGH_HULL_CATALOGUE.map((e) => ({ value: e.id, title: e.title }))"
+    /></label>
     <ElButton class="act" native-type="submit">Survey it on the bench</ElButton>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
   </form>

@@ -47,9 +47,9 @@ async function enter(how: () => Promise<void>) {
       </ElButton>
       <form @submit.prevent="enter(() => session.signIn(login, password))">
         <label for="login">Login</label>
-        <input id="login" v-model="login" class="entry" autocomplete="username" required />
+        <ElInput id="login" v-model="login" class="entry" autocomplete="username" required />
         <label for="password">Password</label>
-        <input
+        <ElInput
           id="password"
           v-model="password"
           class="entry"
@@ -95,13 +95,13 @@ label {
 }
 .entry {
   min-height: var(--touch);
-  font-size: 16px;
+  font-size: 1rem;
 }
 .said {
   color: var(--short);
   font-weight: 600;
 }
 h1 {
-  font-size: 30px;
+  font-size: 1.875rem;
 }
 </style>

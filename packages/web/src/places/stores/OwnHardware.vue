@@ -14,9 +14,10 @@ import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
-import { pickedFile, readJson } from '../../pieces/files'
+import { readJson } from '../../pieces/files'
 import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../boat/survey/attempt'
+import ReadFile from '../../pieces/ReadFile.vue'
 
 /**
  * Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside
@@ -129,9 +130,7 @@ const remove = (id: string) =>
     await api('DELETE', `/hardware/${encodeURIComponent(id)}`)
     await load()
   })
-async function takeFile(e: Event) {
-  const f = pickedFile(e)
-  if (!f) return
+async function takeFile(f: File) {
   note.value = ''
   await attempt(async () => {
     const body = /\.json$/i.test(f.name)
@@ -143,9 +142,7 @@ async function takeFile(e: Event) {
     note.value = `Read: ${list.value.length - before} new, ${list.value.length} in all.`
   })
 }
-async function takeOutline(e: Event) {
-  const f = pickedFile(e)
-  if (!f) return
+async function takeOutline(f: File) {
   await attempt(async () => {
     const got = await api<{
       outline: { xMm: number; yMm: number }[]
@@ -167,9 +164,7 @@ async function takeOutline(e: Event) {
         ><a class="act" href="/api/hardware.json" download>JSON</a>
         <a class="act" href="/api/hardware.csv" download>CSV</a>
         <template v-if="may"
-          ><label class="act file"
-            >Read JSON or CSV<input type="file" accept=".json,.csv" @change="takeFile"
-          /></label>
+          ><ReadFile accept=".json,.csv" words="Read JSON or CSV" @file="takeFile" />
           <ElButton
             class="act main"
             @click="
@@ -195,7 +190,7 @@ async function takeOutline(e: Event) {
           <th>Base</th>
           <th>Holes</th>
           <th>Threads</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>
@@ -213,8 +208,8 @@ async function takeOutline(e: Event) {
           <td>{{ h.bolts.length }}</td>
           <td class="figure">{{ h.sizes.join(' ') }}</td>
           <td>
-            <button v-if="may" class="plain link" @click="edit(h)">change</button>
-            <button v-if="may" class="plain link" @click="remove(h.id)">take away</button>
+            <ElButton v-if="may" class="plain link" @click="edit(h)">change</ElButton>
+            <ElButton v-if="may" class="plain link" @click="remove(h.id)">take away</ElButton>
           </td>
         </tr>
       </tbody>
@@ -227,10 +222,10 @@ async function takeOutline(e: Event) {
       <div class="cols">
         <div>
           <label class="long" for="hw-id"
-            >Number<input id="hw-id" v-model="form.id" class="entry" maxlength="39" placeholder="SQ-12"
+            >Number<ElInput id="hw-id" v-model="form.id" class="entry" maxlength="39" placeholder="SQ-12"
           /></label>
           <label class="long" for="hw-title"
-            >What it is<input id="hw-title" v-model="form.title" class="entry" maxlength="120"
+            >What it is<ElInput id="hw-title" v-model="form.title" class="entry" maxlength="120"
           /></label>
           <ChoiceField
             v-model="form.family"
@@ -266,13 +261,13 @@ async function takeOutline(e: Event) {
           />
           <fieldset class="sizes">
             <legend>Sizes that pass its holes</legend>
-            <label v-for="z in sizes" :key="z"
-              ><input v-model="form.sizes" type="checkbox" :value="z" /> {{ z }}</label
+            <ElCheckboxGroup v-model="form.sizes" aria-label="Sizes that pass its holes"
+              ><ElCheckbox v-for="z in sizes" :key="z" :value="z">{{ z }}</ElCheckbox></ElCheckboxGroup
             >
           </fieldset>
         </div>
         <div>
-          <label class="tick"><input v-model="form.round" type="checkbox" /> round base</label>
+          <ElCheckbox class="tick" v-model="form.round">round base</ElCheckbox>
           <DimensionField
             v-if="form.round"
             v-model="form.diameterMm"
@@ -313,34 +308,31 @@ async function takeOutline(e: Event) {
             optional
             placeholder="none"
           />
-          <label class="act file"
-            >Outline from a DXF<input type="file" accept=".dxf" @change="takeOutline"
-          /></label>
+          <ReadFile accept=".dxf" words="Outline from a DXF" @file="takeOutline" />
         </div>
         <div>
           <h3>Holes, from the middle</h3>
           <p v-for="(h, i) in form.holes" :key="i" class="hole">
             {{ i + 1 }}
-            <input
+            <ElInput
               v-model="h.x"
               class="entry figure"
               :aria-label="`Hole ${i + 1}, x`"
               :class="{ bad: read(h.x) === null || path === `bolts.${i}` }"
-            /><input
+            /><ElInput
               v-model="h.y"
               class="entry figure"
               :aria-label="`Hole ${i + 1}, y`"
               :class="{ bad: read(h.y) === null || path === `bolts.${i}` }"
             />
-            <button
+            <ElButton
               v-if="form.holes.length > 1"
-              type="button"
               class="plain soft"
               :aria-label="`Take away hole ${i + 1}`"
               @click="form.holes.splice(i, 1)"
             >
               ×
-            </button>
+            </ElButton>
           </p>
           <ElButton class="act" @click="form.holes.push({ x: '0', y: '0' })">Another hole</ElButton>
         </div>
@@ -367,7 +359,7 @@ section {
   margin-top: 24px;
 }
 .title {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 form {
   display: grid;

@@ -1,105 +1,177 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import dayjs from 'dayjs'
 import { SEALANTS, type SealantId } from '@north-tide/core'
 import { api } from '../../api'
+import { usePhone } from '../../state/phone'
+import { useSession } from '../../state/session'
 import type { Lot } from '../../types'
+import ReadFile from '../../pieces/ReadFile.vue'
+import LotActs from './LotActs.vue'
 import OwnHardware from './OwnHardware.vue'
 
+const LotForm = defineAsyncComponent(() => import('./LotForm.vue'))
+const session = useSession()
+const phone = usePhone()
 const lots = ref<Lot[] | null>(null)
 const said = ref('')
-async function load() {
-  said.value = ''
+const done = ref('')
+const adding = ref(false)
+const gone = ref(false)
+async function attempt(how: () => Promise<Lot[]>, failed: string) {
+  said.value = done.value = ''
   try {
-    lots.value = await api<Lot[]>('GET', '/lots')
+    lots.value = await how()
+    return true
   } catch (error) {
-    said.value = error instanceof Error ? error.message : 'The stores cannot be read'
+    if (!session.ended(error)) said.value = error instanceof Error ? error.message : failed
+    return false
   }
 }
+const load = () => attempt(() => api<Lot[]>('GET', '/lots'), 'The stores cannot be read')
 onMounted(load)
-const testing = ref<number | null>(null)
-const note = ref('')
-async function tested(id: number) {
-  try {
-    lots.value = await api<Lot[]>('POST', `/lots/${id}/test`, { note: note.value })
-    testing.value = null
-    note.value = ''
-    said.value = ''
-  } catch (error) {
-    said.value = error instanceof Error ? error.message : 'The test was not recorded'
-  }
+async function read(file: File) {
+  const before = lots.value?.length ?? 0
+  const csv = await file.text()
+  if (await attempt(() => api<Lot[]>('POST', '/lots/import', { csv }), 'The list was not read'))
+    done.value = `Read: ${lots.value!.length - before} new lots.`
 }
-const doubtful = (l: Lot) => (days(l) < 0 || l.storedHot) && !l.testedOn
+function kept(next: Lot[]) {
+  lots.value = next
+  said.value = ''
+  adding.value = false
+}
 const days = (l: Lot) => dayjs(l.expiresOn).diff(dayjs().startOf('day'), 'day')
+const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`
+const doubtful = (l: Lot) => (days(l) < 0 || l.storedHot) && !l.testedOn && l.quantity !== 0
 const word = (l: Lot) =>
-  days(l) < 0 ? `past its date by ${-days(l)} days` : days(l) < 30 ? `${days(l)} days left` : 'in date'
-const sorted = computed(() => (lots.value ?? []).slice().sort((a, b) => days(a) - days(b)))
+  l.quantity === 0
+    ? 'used up'
+    : days(l) < 0
+      ? `past its date by ${count(-days(l))}`
+      : days(l) < 30
+        ? `${count(days(l))} left`
+        : 'in date'
+const usedUp = computed(() => (lots.value ?? []).filter((l) => l.quantity === 0).length)
+const shown = computed(() => (lots.value ?? []).filter((l) => gone.value || l.quantity !== 0))
 const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as SealantId].keepAway : '')
+const onHand = (l: Lot) => (l.quantity === null ? l.unit || 'not counted' : `${l.quantity} ${l.unit}`)
+const date = (d: string | null) => (d ? dayjs(d).format('D MMM YYYY') : 'sealed')
+const stateClass = ({ row }: { row: Lot }) =>
+  row.quantity === 0 ? 'soft' : days(row) < 0 || row.storedHot ? 'alarm' : days(row) < 30 ? 'near' : ''
 </script>
 
 <template>
   <div class="stores">
-    <header>
-      <h1>Stores</h1>
-      <p class="soft">
-        Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so that
-        a bad one is found again.
-      </p>
+    <header class="top">
+      <div>
+        <h1>Stores</h1>
+        <p class="soft">
+          Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so
+          that a bad one is found again.
+        </p>
+      </div>
+      <span class="no-print acts">
+        <ElButton class="act main" @click="adding = true">A lot came in</ElButton>
+        <ReadFile accept=".csv,text/csv" words="Read a list (CSV)" @file="read" />
+        <a class="act" href="/api/lots.csv" download>CSV</a>
+      </span>
     </header>
     <p v-if="said" class="alarm" role="alert">
-      {{ said }} <ElButton class="act" @click="load">Try again</ElButton>
+      {{ said }} <ElButton v-if="!lots" class="act" @click="load">Try again</ElButton>
     </p>
-    <table v-if="sorted.length" class="rows">
-      <thead>
-        <tr>
-          <th>Lot</th>
-          <th>What</th>
-          <th>On hand</th>
-          <th>Opened</th>
-          <th>Use by</th>
-          <th>State</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="l in sorted" :key="l.id">
-          <td class="figure">{{ l.code }}</td>
-          <td>
-            {{ l.title
-            }}<span v-if="care(l)" class="soft small"> · keep away before cure: {{ care(l) }}</span>
-          </td>
-          <td class="figure">{{ l.quantity === null ? l.unit : `${l.quantity} ${l.unit}` }}</td>
-          <td class="figure">{{ l.openedOn ? dayjs(l.openedOn).format('D MMM YYYY') : 'sealed' }}</td>
-          <td class="figure">{{ dayjs(l.expiresOn).format('D MMM YYYY') }}</td>
-          <td :class="{ alarm: days(l) < 0 || l.storedHot, near: days(l) >= 0 && days(l) < 30 }">
-            {{ word(l) }}{{ l.storedHot ? ', stored hot' : ''
-            }}{{ (days(l) < 0 || l.storedHot) && !l.testedOn ? ': test a bead or a cup first' : ''
-            }}<span v-if="l.testedOn" class="soft">
-              · tested {{ dayjs(l.testedOn).format('D MMM YYYY') }}: {{ l.testNote }}</span
+    <p v-if="done" role="status">{{ done }}</p>
+    <ElTable
+      v-if="shown.length"
+      :key="String(phone)"
+      :data="shown"
+      row-key="id"
+      :default-sort="{ prop: 'expiresOn', order: 'ascending' }"
+    >
+      <ElTableColumn prop="code" label="Lot" sortable :width="phone ? 104 : 124">
+        <template #default="{ row }">
+          <span class="figure code">{{ (row as Lot).code }}</span>
+        </template>
+      </ElTableColumn>
+      <ElTableColumn prop="title" label="What" sortable :min-width="phone ? 150 : 220">
+        <template #default="{ row }">
+          {{ (row as Lot).title
+          }}<span v-if="care(row as Lot)" class="soft small">
+            · keep away before cure: {{ care(row as Lot) }}</span
+          >
+          <p v-if="phone" class="small" :class="stateClass({ row: row as Lot })">
+            {{ word(row as Lot) }} · {{ onHand(row as Lot) }}
+          </p>
+          <LotActs
+            v-if="phone"
+            :lot="row as Lot"
+            :doubtful="doubtful(row as Lot)"
+            @kept="kept"
+            @said="said = $event"
+          />
+        </template>
+      </ElTableColumn>
+      <template v-if="!phone">
+        <ElTableColumn prop="quantity" label="On hand" sortable width="112">
+          <template #default="{ row }"
+            ><span class="figure">{{ onHand(row as Lot) }}</span></template
+          >
+        </ElTableColumn>
+        <ElTableColumn prop="openedOn" label="Opened" sortable width="138">
+          <template #default="{ row }"
+            ><span class="figure">{{ date((row as Lot).openedOn) }}</span></template
+          >
+        </ElTableColumn>
+        <ElTableColumn prop="expiresOn" label="Use by" sortable width="138">
+          <template #default="{ row }"
+            ><span class="figure">{{ date((row as Lot).expiresOn) }}</span></template
+          >
+        </ElTableColumn>
+        <ElTableColumn label="State" min-width="250">
+          <template #default="{ row }">
+            <span :class="stateClass({ row: row as Lot })"
+              >{{ word(row as Lot) }}{{ (row as Lot).storedHot ? ', stored hot' : ''
+              }}{{ doubtful(row as Lot) ? ': test a bead or a cup first' : '' }}</span
+            ><span v-if="(row as Lot).testedOn" class="soft">
+              · tested {{ date((row as Lot).testedOn) }}: {{ (row as Lot).testNote }}</span
             >
-            <ElButton v-if="doubtful(l) && testing !== l.id" class="act" @click="testing = l.id">
-              Record a test
-            </ElButton>
-            <form v-if="testing === l.id" @submit.prevent="tested(l.id)">
-              <label :for="`test-${l.id}`">What the bead or cup did</label>
-              <input :id="`test-${l.id}`" v-model="note" class="entry" maxlength="300" />
-              <ElButton class="act main" native-type="submit" :disabled="!note.trim()">Record</ElButton>
-            </form>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-else-if="!said" class="soft">{{ lots ? 'No lot is in the stores yet.' : 'Looking …' }}</p>
+            <LotActs :lot="row as Lot" :doubtful="doubtful(row as Lot)" @kept="kept" @said="said = $event" />
+          </template>
+        </ElTableColumn>
+      </template>
+    </ElTable>
+    <ElEmpty
+      v-else-if="lots && !said"
+      :image-size="60"
+      description="No lot is in the stores yet: put in what stands on the shelf, or read a list."
+    />
+    <p v-else-if="!said" class="soft">Looking …</p>
+    <ElCheckbox v-if="usedUp" v-model="gone" class="no-print">those used up too ({{ usedUp }})</ElCheckbox>
     <OwnHardware />
+    <LotForm v-if="adding" @kept="kept" @close="adding = false" />
   </div>
 </template>
 
 <style scoped>
 .stores {
   padding: 16px 24px;
-  max-width: 1100px;
+  max-width: 1160px;
 }
-header {
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 10px 20px;
   padding-bottom: 14px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: flex-start;
+}
+.code {
+  white-space: nowrap;
 }
 .alarm {
   color: var(--short);
@@ -108,5 +180,10 @@ header {
 .near {
   color: var(--tight);
   font-weight: 600;
+}
+@media (max-width: 767px) {
+  .stores {
+    padding: 12px 14px;
+  }
 }
 </style>

@@ -76,7 +76,7 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
       <ChoiceField v-model="form.role" label="On" :options="ROLES" />
       <template v-if="form.role === 'station'">
         <label class="long" for="angle-station"
-          >Station<input id="angle-station" v-model="form.station" class="entry" maxlength="60"
+          >Station<ElInput id="angle-station" v-model="form.station" class="entry" maxlength="60"
         /></label>
         <ChoiceField
           v-model="form.side"
@@ -143,14 +143,14 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
         <ul class="raw small">
           <li v-for="r in [...of('reference'), ...of('trim'), ...of('recheck')]" :key="r.id">
             <span class="soft">{{ r.role }}</span> <span class="figure">{{ deg(r.degrees) }}</span>
-            <button
+            <ElButton
               v-if="may"
               class="plain soft"
               :aria-label="`Take away ${r.role} ${r.degrees}`"
               @click="attempt(() => survey.dropAngle(r.id))"
             >
               ×
-            </button>
+            </ElButton>
           </li>
         </ul>
       </section>
@@ -183,14 +183,14 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
               <td class="small">
                 <span v-for="r in readingsOf(s)" :key="r.id" class="figure one"
                   >{{ r.degrees.toFixed(2)
-                  }}<button
+                  }}<ElButton
                     v-if="may"
                     class="plain soft"
                     :aria-label="`Take away ${s.id} ${s.side} ${r.degrees}`"
                     @click="attempt(() => survey.dropAngle(r.id))"
                   >
                     ×
-                  </button></span
+                  </ElButton></span
                 >
               </td>
               <td class="number">{{ deg(s.readingDeg) }}</td>

@@ -64,10 +64,16 @@ async function send() {
   <form class="boat-form" :aria-label="boat ? 'The boat' : 'A new boat'" @submit.prevent="send">
     <h2 class="title">{{ boat ? boat.name : 'A new boat' }}</h2>
     <label class="long" for="boat-name"
-      >Name<input id="boat-name" v-model="form.name" class="entry" maxlength="120" :readonly="!may" required
+      >Name<ElInput
+        id="boat-name"
+        v-model="form.name"
+        class="entry"
+        maxlength="120"
+        :readonly="!may"
+        required
     /></label>
     <label class="long" for="boat-kind"
-      >What she is<input
+      >What she is<ElInput
         id="boat-kind"
         v-model="form.kind"
         class="entry"
@@ -118,7 +124,7 @@ async function send() {
       :disabled="!may"
     />
     <label class="long" for="boat-hull"
-      >Hull in words<input
+      >Hull in words<ElInput
         id="boat-hull"
         v-model="form.hullMaterial"
         class="entry"
@@ -146,7 +152,7 @@ async function send() {
       />
     </div>
     <label class="long" for="boat-note"
-      >Note<input id="boat-note" v-model="form.note" class="entry" maxlength="2000" :readonly="!may"
+      >Note<ElInput id="boat-note" v-model="form.note" class="entry" maxlength="2000" :readonly="!may"
     /></label>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">Kept.</p>
@@ -176,7 +182,7 @@ async function send() {
   max-width: 460px;
 }
 .title {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .long {
   display: grid;

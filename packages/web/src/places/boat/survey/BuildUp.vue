@@ -29,12 +29,12 @@ async function made(id: string) {
 <template>
   <div class="build">
     <nav class="list" aria-label="Parts of the boat">
-      <button class="plain item" :class="{ on: open === 'boat' }" @click="open = 'boat'">
+      <ElButton class="plain item" :class="{ on: open === 'boat' }" @click="open = 'boat'">
         <strong>{{ boat.name }}</strong><small>main dimensions, duty, units</small>
-      </button>
-      <button class="plain item" :class="{ on: open === 'outline' }" @click="open = 'outline'">
+      </ElButton>
+      <ElButton class="plain item" :class="{ on: open === 'outline' }" @click="open = 'outline'">
         <strong>Outline</strong><small>{{ boat.stations.length }} stations: half-breadth, sheer, keel</small>
-      </button>
+      </ElButton>
       <div class="group">
         <h2>Zones</h2>
         <ElButton v-if="may" class="act" @click="open = 'zone:new'">Add a zone</ElButton>
@@ -43,7 +43,7 @@ async function made(id: string) {
         A zone is a surface of one build-up: a deck, a roof, a topside. Add the first, and fittings there know
         what they stand on.
       </p>
-      <button
+      <ElButton
         v-for="z in boat.zones"
         :key="z.id"
         class="plain item"
@@ -53,12 +53,12 @@ async function made(id: string) {
         <strong>{{ z.title }}</strong><small
           >{{ layupSaid(z, boats.units) }} · reach {{ REACH_TITLES[z.reachKind ?? 'unknown'] }}</small
         >
-      </button>
+      </ElButton>
       <div class="group">
         <h2>Structure</h2>
         <ElButton v-if="may" class="act" @click="open = 'part:new'">Add a part</ElButton>
       </div>
-      <button
+      <ElButton
         v-for="p in boat.parts"
         :key="p.id"
         class="plain item part"
@@ -69,7 +69,7 @@ async function made(id: string) {
           >{{ p.kind }}, x {{ Math.round(p.x0Mm)
           }}{{ p.x1Mm !== p.x0Mm ? ` to ${Math.round(p.x1Mm)}` : '' }}</small
         >
-      </button>
+      </ElButton>
       <ElButton v-if="may" class="act" @click="open = 'new-boat'">Begin another boat</ElButton>
     </nav>
     <div class="form" tabindex="0" aria-label="What is chosen">

@@ -4,8 +4,10 @@ import { useRouter } from 'vue-router'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
-import { pickedFile, readJson } from '../../../pieces/files'
+import { readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
+import PickOne from '../../../pieces/PickOne.vue'
+import ReadFile from '../../../pieces/ReadFile.vue'
 
 interface Look {
   headers: string[]
@@ -40,6 +42,10 @@ const csv = ref('')
 const units = ref(boats.units)
 const columns = ref<Record<string, string>>({})
 const look = ref<Look | null>(null)
+const headers = computed(() => [
+  { value: '', title: 'none' },
+  ...(look.value?.headers ?? []).map((h) => ({ value: h, title: h })),
+])
 const reason = ref('')
 const ask = (write: boolean, matched = true) =>
   attempt(async () => {
@@ -59,17 +65,13 @@ const ask = (write: boolean, matched = true) =>
       await boats.refresh()
     }
   })
-async function takeList(e: Event) {
-  const f = pickedFile(e)
-  if (!f) return
+async function takeList(f: File) {
   note.value = ''
   look.value = null
   csv.value = await f.text()
   await ask(false, false)
 }
-async function takeBoat(e: Event) {
-  const f = pickedFile(e)
-  if (!f) return
+async function takeBoat(f: File) {
   note.value = ''
   await attempt(async () => {
     const raw = await readJson(f, 'a boat’s file')
@@ -113,15 +115,11 @@ async function takeBoat(e: Event) {
     <section v-if="may" aria-label="In">
       <h2 class="title">In</h2>
       <p>
-        <label class="act file"
-          >Read a whole boat (JSON)<input type="file" accept=".json,application/json" @change="takeBoat"
-        /></label>
+        <ReadFile accept=".json,application/json" words="Read a whole boat (JSON)" @file="takeBoat" />
         <span class="soft">as a new boat: all of it or none; everything is judged anew</span>
       </p>
       <p>
-        <label class="act file"
-          >Read a list of holes (CSV)<input type="file" accept=".csv,text/csv" @change="takeList"
-        /></label>
+        <ReadFile accept=".csv,text/csv" words="Read a list of holes (CSV)" @file="takeList" />
         <span class="soft">into {{ boat.name }}; the first line names the columns</span>
       </p>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
@@ -133,17 +131,24 @@ async function takeBoat(e: Event) {
         <div class="match">
           <label v-for="(t, c) in COLUMNS" :key="c" :for="`col-${c}`"
             >{{ t
-            }}<select :id="`col-${c}`" v-model="columns[c]" class="choice" @change="ask(false)">
-              <option value="">none</option>
-              <option v-for="h in look.headers" :key="h" :value="h">{{ h }}</option>
-            </select></label
-          >
+            }}<PickOne
+              :id="`col-${c}`"
+              v-model="columns[c]"
+              :label="t"
+              :options="headers"
+              @update:model-value="ask(false)"
+          /></label>
           <label for="col-units"
-            >plain figures are in<select id="col-units" v-model="units" class="choice" @change="ask(false)">
-              <option value="metric">mm</option>
-              <option value="inch">inches</option>
-            </select></label
-          >
+            >plain figures are in<PickOne
+              id="col-units"
+              v-model="units"
+              label="plain figures are in"
+              :options="[
+                { value: 'metric', title: 'mm' },
+                { value: 'inch', title: 'inches' },
+              ]"
+              @update:model-value="ask(false)"
+          /></label>
         </div>
         <p v-if="look.missing.length" class="said">Still needed: {{ look.missing.join(', ') }}.</p>
         <template v-if="look.errors.length"
@@ -189,7 +194,7 @@ async function takeBoat(e: Event) {
             <li v-for="g in look.gates" :key="g.id">{{ g.text }}</li>
           </ul>
           <label class="reason" for="list-reason"
-            >Reason to take them as they are; it stays on the record of each<input
+            >Reason to take them as they are; it stays on the record of each<ElInput
               id="list-reason"
               v-model="reason"
               class="entry"
@@ -223,7 +228,7 @@ async function takeBoat(e: Event) {
   max-width: 900px;
 }
 .title {
-  font-size: 17px;
+  font-size: 1.0625rem;
   padding-bottom: 6px;
 }
 section p {

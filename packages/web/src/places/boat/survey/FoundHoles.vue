@@ -6,10 +6,12 @@ import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
 import type { Hole } from '../../../types'
 import DimensionField from '../../../pieces/DimensionField.vue'
+import BoatSketch from '../BoatSketch.vue'
 import LifeSign from '../../../pieces/LifeSign.vue'
 import MeasureField, { type Measured } from '../../../pieces/MeasureField.vue'
 import WithdrawForm from '../../../pieces/WithdrawForm.vue'
 import { useAttempt } from './attempt'
+import PickOne from '../../../pieces/PickOne.vue'
 
 /**
  * Old holes in a row, by keyboard: Enter keeps one and goes on to the next, with what they have in common
@@ -56,6 +58,22 @@ const ready = computed(
       ? measured.value.xMm !== null && measured.value.yMm !== null
       : form.x !== null && form.y !== null),
 )
+/** Where it would be kept, as far as it is understood. */
+const spot = computed(() => {
+  const xMm = measured.value ? measured.value.xMm : form.x
+  const yMm = measured.value ? measured.value.yMm : form.y
+  return unread.value || xMm === null || yMm === null ? null : { xMm, yMm }
+})
+const spotSaid = computed(() => {
+  if (!spot.value) return 'What is typed is shown here before it is kept'
+  const { xMm, yMm } = spot.value
+  const length = (mm: number) => formatLength(Math.round(mm), boats.units)
+  const said = `x ${length(xMm)}, ${length(Math.abs(yMm))} ${yMm < 0 ? 'to port' : 'to starboard'}`
+  const close = boat.value.holes
+    .map((h) => ({ h, mm: Math.hypot(h.xMm - xMm, h.yMm - yMm) }))
+    .sort((a, b) => a.mm - b.mm)[0]
+  return close && close.mm < 300 ? `${said}; ${close.h.label} ${length(close.mm)} away` : said
+})
 async function send() {
   tried.value = true
   if (!ready.value || busy.value) return
@@ -134,10 +152,12 @@ async function withdraw(id: number, why: string) {
       </div>
       <div class="line">
         <label class="long" for="found-kind"
-          >Found<select id="found-kind" v-model="form.foundKind" class="choice">
-            <option v-for="k in FOUND_KINDS" :key="k" :value="k">{{ k }}</option>
-          </select></label
-        >
+          >Found<PickOne
+            id="found-kind"
+            v-model="form.foundKind"
+            label="Found"
+            :options="FOUND_KINDS.map((k) => ({ value: k, title: k }))"
+        /></label>
         <DimensionField
           v-model="form.size"
           label="Size"
@@ -165,7 +185,7 @@ async function withdraw(id: number, why: string) {
           :problem="path === 'directionDeg' ? said : null"
         />
         <label class="long" for="found-for"
-          >Was for<input
+          >Was for<ElInput
             id="found-for"
             v-model="form.whatFor"
             class="entry"
@@ -173,13 +193,17 @@ async function withdraw(id: number, why: string) {
             placeholder="old rail"
         /></label>
         <label class="long" for="found-state"
-          >State<select id="found-state" v-model="form.state" class="choice">
-            <option value="suspect">suspect</option>
-            <option value="closed">closed already</option>
-          </select></label
-        >
+          >State<PickOne
+            id="found-state"
+            v-model="form.state"
+            label="State"
+            :options="[
+              { value: 'suspect', title: 'suspect' },
+              { value: 'closed', title: 'closed already' },
+            ]"
+        /></label>
         <label class="long grow" for="found-note"
-          >Note<input
+          >Note<ElInput
             id="found-note"
             v-model="form.note"
             class="entry"
@@ -188,6 +212,14 @@ async function withdraw(id: number, why: string) {
         /></label>
         <ElButton class="act main" native-type="submit" :disabled="busy || !ready">Keep and next</ElButton>
       </div>
+      <BoatSketch
+        :boat="boat"
+        :units="boats.units"
+        :spot="spot"
+        :spot-size-mm="form.size ?? 0"
+        :spot-said="spotSaid"
+        label="The hole, on the boat"
+      />
       <p v-if="tried && !ready && !said" class="said" role="alert">
         {{
           unread

@@ -4,9 +4,9 @@ import { lengthUnit } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import type { BoatPicture } from '../../../types'
-import { pickedFile } from '../../../pieces/files'
 import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
+import ReadFile from '../../../pieces/ReadFile.vue'
 
 const props = defineProps<{ boat: BoatPicture; may: boolean }>()
 const boats = useBoats()
@@ -51,9 +51,7 @@ async function send() {
     note.value = 'Kept.'
   })
 }
-async function takeDrawing(e: Event) {
-  const file = pickedFile(e)
-  if (!file) return
+async function takeDrawing(file: File) {
   note.value = ''
   await attempt(async () => {
     const got = await api<{ lengthMm: number; assumedUnit: boolean }>(
@@ -86,13 +84,13 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
       <thead>
         <tr>
           <th v-for="(t, k) in HEADS" :key="k">{{ t }}</th>
-          <th></th>
+          <td></td>
         </tr>
       </thead>
       <tbody>
         <tr v-for="(r, i) in rows" :key="i">
           <td v-for="(t, k) in HEADS" :key="k">
-            <input
+            <ElInput
               v-model="r[k]"
               class="entry figure"
               :aria-label="`Station ${i + 1}, ${t}`"
@@ -102,15 +100,14 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
             />
           </td>
           <td>
-            <button
+            <ElButton
               v-if="may && rows.length > 2"
-              type="button"
               class="plain soft small"
               :aria-label="`Take away station ${i + 1}`"
               @click="rows.splice(i, 1)"
             >
               take away
-            </button>
+            </ElButton>
           </td>
         </tr>
       </tbody>
@@ -120,7 +117,7 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
     <div v-if="may" class="acts">
       <ElButton class="act" @click="add">Another station</ElButton
       ><ElButton class="act main" native-type="submit" :disabled="busy">Keep the outline</ElButton
-      ><label class="act file">Read a DXF<input type="file" accept=".dxf" @change="takeDrawing" /></label>
+      ><ReadFile accept=".dxf" words="Read a DXF" @file="takeDrawing" />
     </div>
   </form>
 </template>
@@ -132,7 +129,7 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
   gap: 10px;
 }
 .title {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .entry {
   width: 110px;

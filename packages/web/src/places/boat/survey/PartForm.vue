@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { PART_KINDS, type BoatPart, type PartKind } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import { useSurvey } from '../../../state/survey'
 import type { BoatPicture, RejudgeJob } from '../../../types'
+import BoatSketch from '../BoatSketch.vue'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import { useAttempt } from './attempt'
@@ -44,6 +45,18 @@ const setKind = (k: PartKind) => {
   if (form.title === TITLES[form.kind]) form.title = TITLES[k]
   form.kind = k
 }
+/** Both ends, where all four figures are there; one right across the boat has none to drag. */
+const ends = computed(() => {
+  const { x0Mm, y0Mm, x1Mm, y1Mm } = form
+  if (x0Mm === null || y0Mm === null || x1Mm === null || y1Mm === null) return []
+  if (y0Mm === -1 && y1Mm === 1) return []
+  return [
+    { xMm: x0Mm, yMm: y0Mm },
+    { xMm: x1Mm, yMm: y1Mm },
+  ]
+})
+const moveEnd = (i: number, p: { xMm: number; yMm: number }) =>
+  Object.assign(form, i === 0 ? { x0Mm: p.xMm, y0Mm: p.yMm } : { x1Mm: p.xMm, y1Mm: p.yMm })
 async function send() {
   kept.value = await attempt(async () => {
     const a = await api<{ job: RejudgeJob }>(
@@ -77,12 +90,22 @@ const remove = () =>
       @update:model-value="setKind($event)"
     />
     <label class="long" for="part-title"
-      >Name<input id="part-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may"
+      >Name<ElInput id="part-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may"
     /></label>
     <DimensionField v-model="form.x0Mm" label="From x, aft" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.y0Mm" label="From y, to starboard" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.x1Mm" label="To x" :units="boats.units" :disabled="!may" />
     <DimensionField v-model="form.y1Mm" label="To y" :units="boats.units" :disabled="!may" />
+    <BoatSketch
+      v-if="ends.length"
+      :boat="boat"
+      :units="boats.units"
+      :corners="ends"
+      :edit="may"
+      :self="part ? String(part.id) : ''"
+      :label="may ? 'Drag an end to where it lies' : 'Where it lies'"
+      @move="moveEnd"
+    />
     <p v-if="form.kind === 'beam'" class="soft small">From y −1 to 1 stands for the whole breadth.</p>
     <DimensionField
       v-model="form.belowMm"
@@ -138,7 +161,7 @@ const remove = () =>
   max-width: 420px;
 }
 .title {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .long {
   display: grid;

@@ -21,10 +21,12 @@ import { useSurvey } from '../../../state/survey'
 import type { ReadingShown } from '../../../types'
 import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
+import BoatSketch from '../BoatSketch.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
 import { useAttempt } from './attempt'
+import PickOne from '../../../pieces/PickOne.vue'
 
 const boats = useBoats()
 const survey = useSurvey()
@@ -122,6 +124,13 @@ async function send() {
   }
 }
 const filter = ref<'all' | ReadingShown['kind']>('all')
+const filters = computed(() => [
+  { value: 'all' as const, title: `all ${survey.readings.length}` },
+  ...KINDS.map((k) => ({
+    value: k.value,
+    title: `${k.title} (${survey.readings.filter((r) => r.kind === k.value).length})`,
+  })),
+])
 const rows = computed(() =>
   survey.readings
     .filter((r) => filter.value === 'all' || r.kind === filter.value)
@@ -262,8 +271,23 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
       <p v-if="form.instrument" class="soft small">
         taken with {{ form.instrument }}, {{ dayjs(form.takenAt).format('HH:mm:ss') }}
       </p>
+      <BoatSketch
+        v-if="zone && form.x !== null && form.y !== null"
+        :boat="boat"
+        :units="boats.units"
+        :view="
+          zone.face === 'bulkhead'
+            ? 'section'
+            : zone.face === 'topsides' || zone.face === 'bottom'
+              ? 'side'
+              : 'plan'
+        "
+        :corners="zone.outline"
+        :spot="{ xMm: form.x, yMm: form.y }"
+        :label="`Where it is read, on ${zone.title.toLowerCase()}`"
+      />
       <label class="long" for="reading-note"
-        >Note<input id="reading-note" v-model="form.note" class="entry" maxlength="1000"
+        >Note<ElInput id="reading-note" v-model="form.note" class="entry" maxlength="1000"
       /></label>
       <p v-if="said" class="said" role="alert">{{ said }}</p>
       <p v-else-if="last" class="soft small" role="status">{{ last }}</p>
@@ -294,7 +318,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
             <thead>
               <tr>
                 <th>What to do where a fitting stands</th>
-                <th></th>
+                <td></td>
                 <th>Why here</th>
                 <th>Costs</th>
               </tr>
@@ -315,12 +339,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
       <section aria-label="Readings">
         <div class="group">
           <h2 class="title">Readings</h2>
-          <select v-model="filter" class="choice" aria-label="Which readings">
-            <option value="all">all {{ survey.readings.length }}</option>
-            <option v-for="k in KINDS" :key="k.value" :value="k.value">
-              {{ k.title }} ({{ survey.readings.filter((r) => r.kind === k.value).length }})
-            </option>
-          </select>
+          <PickOne v-model="filter" label="Which readings" :options="filters" />
         </div>
         <table v-if="rows.length" class="rows">
           <thead>
@@ -330,7 +349,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
               <th class="number">y</th>
               <th>What</th>
               <th>Who, when, with</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
@@ -350,21 +369,21 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
                   }}{{ r.instrument ? `, ${r.instrument}` : '' }}
                 </td>
                 <td class="small">
-                  <button class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">
+                  <ElButton class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">
                     photos
-                  </button>
-                  <button
+                  </ElButton>
+                  <ElButton
                     v-if="may && !r.withdrawnWhy"
                     class="plain link"
                     @click="taking = taking === r.id ? null : r.id"
                   >
                     withdraw
-                  </button>
+                  </ElButton>
                 </td>
               </tr>
               <tr v-if="taking === r.id">
                 <td colspan="6">
-                  <label class="why">Why<input v-model="why[r.id]" class="entry" maxlength="300" /></label>
+                  <label class="why">Why<ElInput v-model="why[r.id]" class="entry" maxlength="300" /></label>
                   <ElButton class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
                     Withdraw this reading
                   </ElButton>

@@ -7,6 +7,7 @@ import { useSurvey } from '../../../state/survey'
 import type { BoatPicture, RejudgeJob, ZoneShown } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
+import BoatSketch from '../BoatSketch.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
@@ -103,25 +104,40 @@ const axes = computed(() =>
       ? ['x, aft', 'z, up']
       : ['x, aft', 'y, to starboard'],
 )
-const picture = computed(() => {
-  const ps = form.corners.map((c) => ({ x: read(c.x), y: read(c.y) }))
-  if (ps.some((p) => p.x === null || p.y === null) || ps.length < 3) return null
-  const xs = ps.map((p) => p.x!)
-  const ys = ps.map((p) => -p.y!)
-  const [x0, y0, w, h] = [
-    Math.min(...xs),
-    Math.min(...ys),
-    Math.max(1, Math.max(...xs) - Math.min(...xs)),
-    Math.max(1, Math.max(...ys) - Math.min(...ys)),
-  ]
-  const m = 0.05 * Math.max(w, h)
-  return {
-    viewBox: `${x0 - m} ${y0 - m} ${w + 2 * m} ${h + 2 * m}`,
-    points: xs.map((x, i) => `${x},${ys[i]}`).join(' '),
-    dots: xs.map((x, i) => ({ x, y: ys[i]! })),
-    r: 0.012 * Math.max(w, h),
-  }
+/** The corners as they are typed; null while one of them cannot be read. */
+const corners = computed(() => {
+  const ps = form.corners.map((c) => ({ xMm: read(c.x), yMm: read(c.y) }))
+  return ps.some((p) => p.xMm === null || p.yMm === null) ? [] : (ps as { xMm: number; yMm: number }[])
 })
+const view = computed(() =>
+  form.face === 'bulkhead' ? 'section' : form.face === 'topsides' || form.face === 'bottom' ? 'side' : 'plan',
+)
+const moveCorner = (i: number, p: { xMm: number; yMm: number }) =>
+  Object.assign(form.corners[i]!, { x: text(p.xMm), y: text(p.yMm) })
+const addCorner = (after: number, p: { xMm: number; yMm: number }) =>
+  form.corners.splice(after + 1, 0, { x: text(Math.round(p.xMm)), y: text(Math.round(p.yMm)) })
+const drawing = ref(false)
+/** what stood there before it was drawn anew */
+const before = ref<{ x: string; y: string }[] | null>(null)
+function draw() {
+  before.value = form.corners.map((c) => ({ ...c }))
+  form.corners = []
+  drawing.value = true
+}
+function drawnBack() {
+  form.corners = before.value!
+  before.value = null
+  drawing.value = false
+}
+const hint = computed(() =>
+  !props.may
+    ? 'Where the zone lies'
+    : drawing.value
+      ? form.corners.length > 2
+        ? 'Press the next corner, or the first one to close it'
+        : 'Press where each corner belongs, one after the other'
+      : 'Drag a corner; press between two for a new one',
+)
 const measuredSaid = (i: number) => {
   const l = z?.layers[i]
   return l?.count
@@ -168,7 +184,7 @@ async function remove() {
     <div class="cols">
       <div class="one">
         <label class="long" for="zone-title"
-          >Name<input id="zone-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may"
+          >Name<ElInput id="zone-title" v-model="form.title" class="entry" maxlength="80" :readonly="!may"
         /></label>
         <ChoiceField
           v-model="form.face"
@@ -217,9 +233,9 @@ async function remove() {
             :disabled="!may"
             :problem="path === `layers.${i}.thicknessMm` ? said : null"
           />
-          <label class="tick"><input v-model="l.measured" type="checkbox" :disabled="!may" /> measured</label>
+          <ElCheckbox class="tick" v-model="l.measured" :disabled="!may">measured</ElCheckbox>
           <label v-if="l.measured" class="long" :for="`by-${i}`"
-            >How, and by whom<input
+            >How, and by whom<ElInput
               :id="`by-${i}`"
               v-model="l.measuredBy"
               class="entry"
@@ -234,7 +250,7 @@ async function remove() {
           :disabled="!may"
         />
         <label class="long" for="zone-reach"
-          >How one gets there<input
+          >How one gets there<ElInput
             id="zone-reach"
             v-model="form.reach"
             class="entry"
@@ -258,47 +274,50 @@ async function remove() {
               :most="79"
               :disabled="!may"
             />
-            <button v-if="may" type="button" class="plain soft small" @click="form.deadrise.splice(i, 1)">
+            <ElButton v-if="may" class="plain soft small" @click="form.deadrise.splice(i, 1)">
               take away
-            </button>
+            </ElButton>
           </div>
-          <button
-            v-if="may"
-            type="button"
-            class="plain soft small"
-            @click="form.deadrise.push({ xMm: null, deg: null })"
-          >
+          <ElButton v-if="may" class="plain soft small" @click="form.deadrise.push({ xMm: null, deg: null })">
             Add a station
-          </button>
+          </ElButton>
         </fieldset>
         <label class="long" for="zone-state"
-          >State<input id="zone-state" v-model="form.state" class="entry" maxlength="300" :readonly="!may"
+          >State<ElInput id="zone-state" v-model="form.state" class="entry" maxlength="300" :readonly="!may"
         /></label>
       </div>
       <div class="two">
-        <svg
-          v-if="picture"
-          :viewBox="picture.viewBox"
-          class="shape"
-          role="img"
-          aria-label="The zone as drawn"
-        >
-          <polygon :points="picture.points" />
-          <circle v-for="(d, i) in picture.dots" :key="i" :cx="d.x" :cy="d.y" :r="picture.r" />
-        </svg>
+        <BoatSketch
+          :boat="boat"
+          :units="boats.units"
+          :view="view"
+          :corners="corners"
+          :edit="may"
+          :self="zone?.code ?? ''"
+          :drawing="drawing"
+          :label="hint"
+          @move="moveCorner"
+          @add="addCorner"
+          @closed="drawing = false"
+        />
+        <div v-if="may" class="acts">
+          <ElButton v-if="!drawing" class="act" @click="draw">Draw it anew</ElButton>
+          <ElButton v-else class="act" @click="drawing = false">It is drawn</ElButton>
+          <ElButton v-if="before" class="act" @click="drawnBack">As it was</ElButton>
+        </div>
         <table class="rows">
           <thead>
             <tr>
-              <th></th>
+              <td></td>
               <th v-for="a in axes" :key="a">{{ a }}</th>
-              <th></th>
+              <td></td>
             </tr>
           </thead>
           <tbody>
             <tr v-for="(c, i) in form.corners" :key="i">
               <td class="soft small">{{ i + 1 }}</td>
               <td>
-                <input
+                <ElInput
                   v-model="c.x"
                   class="entry figure"
                   :aria-label="`Corner ${i + 1}, ${axes[0]}`"
@@ -307,7 +326,7 @@ async function remove() {
                 />
               </td>
               <td>
-                <input
+                <ElInput
                   v-model="c.y"
                   class="entry figure"
                   :aria-label="`Corner ${i + 1}, ${axes[1]}`"
@@ -316,22 +335,20 @@ async function remove() {
                 />
               </td>
               <td>
-                <button
+                <ElButton
                   v-if="may"
-                  type="button"
                   class="plain soft small"
                   @click="form.corners.splice(i + 1, 0, { ...c })"
                 >
                   after it
-                </button>
-                <button
+                </ElButton>
+                <ElButton
                   v-if="may && form.corners.length > 3"
-                  type="button"
                   class="plain soft small"
                   @click="form.corners.splice(i, 1)"
                 >
                   take away
-                </button>
+                </ElButton>
               </td>
             </tr>
           </tbody>
@@ -341,7 +358,11 @@ async function remove() {
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="kept" class="soft" role="status">{{ kept }}</p>
     <div v-if="may" class="acts">
-      <ElButton class="act main" native-type="submit" :disabled="busy || !form.title.trim()">
+      <ElButton
+        class="act main"
+        native-type="submit"
+        :disabled="busy || !form.title.trim() || form.corners.length < 3"
+      >
         {{ zone ? 'Keep this zone' : 'Add this zone' }}</ElButton><ElButton
         v-if="zone"
         class="act"
@@ -362,7 +383,7 @@ async function remove() {
   max-width: 900px;
 }
 .heading {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .cols {
   display: grid;

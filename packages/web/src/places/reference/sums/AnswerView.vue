@@ -143,19 +143,20 @@ const MOST_ROWS = 60
         {{ t.rows.length - MOST_ROWS }} more rows are in the copied JSON.
       </p>
     </div>
-    <details v-if="working.length" open>
-      <summary>Working</summary>
-      <table class="rows">
-        <tbody>
-          <tr v-for="(s, i) in working" :key="i">
-            <td class="figure">{{ s.symbol }}</td>
-            <td>{{ s.meaning }}</td>
-            <td class="figure soft">{{ s.expression }}</td>
-            <td class="figure">{{ s.value === null ? '' : formatQuantity(s.value, s.unit, units) }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+    <ElCollapse v-if="working.length" :model-value="['working']"
+      ><ElCollapseItem name="working" title="Working">
+        <table class="rows">
+          <tbody>
+            <tr v-for="(s, i) in working" :key="i">
+              <td class="figure">{{ s.symbol }}</td>
+              <td>{{ s.meaning }}</td>
+              <td class="figure soft">{{ s.expression }}</td>
+              <td class="figure">{{ s.value === null ? '' : formatQuantity(s.value, s.unit, units) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </ElCollapseItem></ElCollapse
+    >
   </div>
 </template>
 
@@ -170,7 +171,7 @@ const MOST_ROWS = 60
   display: flex;
   gap: 8px;
   align-items: flex-start;
-  font-size: 16px;
+  font-size: 1rem;
 }
 .checks {
   list-style: none;
@@ -193,10 +194,5 @@ const MOST_ROWS = 60
 }
 .wide {
   overflow-x: auto;
-}
-summary {
-  font-weight: 700;
-  cursor: pointer;
-  min-height: 32px;
 }
 </style>

@@ -157,7 +157,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
     </div>
     <aside v-else class="pick no-print">
       <label class="hidden-words" for="sum-find">Find a sum</label>
-      <input
+      <ElInput
         id="sum-find"
         v-model="words"
         class="entry"
@@ -175,7 +175,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
     </aside>
     <section class="work" tabindex="0" :aria-label="calc.title">
       <header>
-        <h2 class="title">{{ calc.title }}</h2>
+        <h1 class="title">{{ calc.title }}</h1>
         <span class="acts no-print"
           ><ElButton class="act" @click="copy('Link', here())">Copy link</ElButton
           ><ElButton
@@ -208,7 +208,12 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
             >
           </p>
           <p v-if="progress !== null" role="status">
-            <progress :value="progress" max="1" aria-label="Progress"></progress>
+            <ElProgress
+              class="solving"
+              :percentage="Math.round(progress * 100)"
+              :show-text="false"
+              aria-label="Progress"
+            />
             <ElButton class="act" @click="stop">Stop</ElButton>
           </p>
           <p v-for="r in replaced" :key="r" class="small">
@@ -253,7 +258,7 @@ const top = computed(() => ({ ...schema.value, type: 'object' }) as Schema)
   padding: 3px 8px;
   color: var(--ink);
   text-decoration: none;
-  font-size: 14px;
+  font-size: 0.875rem;
   border-left: 3px solid transparent;
 }
 .pick a.here {
@@ -275,7 +280,7 @@ header {
   margin-bottom: 10px;
 }
 .title {
-  font-size: 19px;
+  font-size: 1.1875rem;
 }
 .acts {
   margin-left: auto;

@@ -69,6 +69,26 @@ function takeBranch(i: string) {
 const entries = computed(() =>
   Object.entries(shape.value.properties ?? {}).filter(([, p]) => p.const === undefined),
 )
+const branchLabel = computed(() => {
+  const key = Object.keys(shape.value.properties ?? {}).find(
+    (k) => shape.value.properties![k]!.const !== undefined,
+  )
+  return key ? fieldWords(key).label : 'given as'
+})
+/** What has to be given stands first; what has a usual value comes under it. */
+const needs = (key: string, p: Schema) =>
+  shape.value.required?.includes(key) === true && p.default === undefined
+const groups = computed(() => {
+  const must = entries.value.filter(([k, p]) => needs(k, p))
+  const may = entries.value.filter(([k, p]) => !needs(k, p))
+  return [
+    { title: may.length && must.length && !props.name ? 'Needed' : '', entries: must },
+    {
+      title: may.length && must.length && !props.name ? 'As usual, unless you know better' : '',
+      entries: may,
+    },
+  ].filter((g) => g.entries.length)
+})
 const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : String(key))
 </script>
 
@@ -76,6 +96,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
   <ChoiceField
     v-if="choices"
     :label="words.label"
+    :hint="words.help"
     :model-value="modelValue === undefined ? '' : asText(modelValue)"
     :options="[
       ...(required
@@ -86,17 +107,17 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
               title: schema.default !== undefined ? `${choiceWords(schema.default)} (usual)` : 'not given',
             },
           ]),
-      ...choices.map((c) => ({ value: String(c), title: choiceWords(c) })),
+      ...choices.map((c) => ({ value: String(c), title: choiceWords(c, choices ?? []) })),
     ]"
     @update:model-value="takeChoice"
   />
-  <label v-else-if="shape.type === 'boolean'" class="tick"
-    ><input
-      type="checkbox"
-      :checked="(modelValue ?? schema.default) === true"
-      @change="emit('update:modelValue', ($event.target as HTMLInputElement).checked)"
-    />
-    {{ words.label }}</label
+  <ElCheckbox
+    v-else-if="shape.type === 'boolean'"
+    class="tick"
+    :title="words.help"
+    :model-value="(modelValue ?? schema.default) === true"
+    @change="emit('update:modelValue', $event as boolean)"
+    >{{ words.label }}</ElCheckbox
   >
   <DimensionField
     v-else-if="isNumber"
@@ -106,16 +127,19 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
     :units="units"
     :model-value="typeof modelValue === 'number' ? modelValue : null"
     :optional="true"
-    :placeholder="schema.default !== undefined ? String(schema.default) : required ? 'needed' : ''"
+    :usual="typeof schema.default === 'number' ? schema.default : undefined"
+    :placeholder="required ? 'needed' : ''"
+    :title="words.help"
     :problem="said"
     @update:model-value="emit('update:modelValue', $event ?? undefined)"
   />
   <div v-else-if="shape.type === 'string'" class="text">
-    <label :for="`f-${path}`">{{ words.label }}</label><input
+    <label :for="`f-${path}`">{{ words.label }}</label><ElInput
       :id="`f-${path}`"
       class="entry"
-      :value="modelValue ?? ''"
-      @input="emit('update:modelValue', ($event.target as HTMLInputElement).value || undefined)"
+      :placeholder="words.help"
+      :model-value="modelValue ?? ''"
+      @update:model-value="emit('update:modelValue', $event || undefined)"
     />
   </div>
   <fieldset v-else-if="shape.type === 'array'">
@@ -137,8 +161,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
         :error="error"
         @update:model-value="setRow(i, $event)"
       />
-      <button
-        type="button"
+      <ElButton
         class="plain drop"
         :aria-label="`Remove row ${i + 1} of ${words.label}`"
         @click="
@@ -149,7 +172,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
         "
       >
         ×
-      </button>
+      </ElButton>
     </div>
     <ElButton
       class="act add"
@@ -165,49 +188,48 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
   </fieldset>
   <fieldset v-else-if="shape.type === 'object'" :class="{ bare: !name }">
     <legend v-if="name">
-      <label v-if="!required" class="tick"
-        ><input
-          type="checkbox"
-          :checked="given"
-          @change="
-            emit(
-              'update:modelValue',
-              ($event.target as HTMLInputElement).checked ? blankOf(schema) : undefined,
-            )
-          "
-        />
-        {{ words.label }}</label
+      <ElCheckbox
+        v-if="!required"
+        class="tick"
+        :model-value="given"
+        @change="emit('update:modelValue', ($event as boolean) ? blankOf(schema) : undefined)"
+        >{{ words.label }}</ElCheckbox
       >
       <template v-else>{{ words.label }}</template>
     </legend>
     <template v-if="given || required">
       <ChoiceField
         v-if="branches"
-        :label="
-          Object.keys(shape.properties ?? {}).find((k) => shape.properties![k]!.const !== undefined) ?? 'form'
-        "
+        :label="branchLabel"
         :model-value="String(at)"
         :options="branches.map((b, i) => ({ value: String(i), title: branchTitle(b) }))"
         @update:model-value="takeBranch"
       />
-      <SchemaField
-        v-for="[key, p] in entries"
-        :key="key"
-        :schema="p"
-        :model-value="group[key]"
-        :name="key"
-        :path="sub(key)"
-        :units="units"
-        :required="shape.required?.includes(key) === true && p.default === undefined"
-        :error="error"
-        @update:model-value="set(key, $event)"
-      />
+      <template v-for="g in groups" :key="g.title">
+        <h2 v-if="g.title" class="part">{{ g.title }}</h2>
+        <SchemaField
+          v-for="[key, p] in g.entries"
+          :key="key"
+          :schema="p"
+          :model-value="group[key]"
+          :name="key"
+          :path="sub(key)"
+          :units="units"
+          :required="needs(key, p)"
+          :error="error"
+          @update:model-value="set(key, $event)"
+        />
+      </template>
     </template>
   </fieldset>
   <p v-if="said && !isNumber" class="said small" role="alert">{{ said }}</p>
 </template>
 
 <style scoped>
+.part {
+  color: var(--ink-soft);
+  margin-top: 8px;
+}
 fieldset {
   border: 0;
   border-left: 2px solid var(--line-strong);
@@ -242,11 +264,11 @@ legend {
   min-height: 32px;
   text-align: center;
   color: var(--short);
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .add {
   min-height: 32px;
-  font-size: 13px;
+  font-size: 0.8125rem;
   margin-top: 4px;
 }
 .tick {

@@ -1,58 +1,6 @@
-/** Field names of the core in a fitter's words: the unit is taken off the end and said beside. */
-const UNITS: [RegExp, string, 'length' | 'force' | 'angle' | 'temperature' | 'number'][] = [
-  [/Mm$/, 'mm', 'length'],
-  [/Mm2$/, 'mm\u00b2', 'number'],
-  [/M2$/, 'm\u00b2', 'number'],
-  [/MPaPerMm$/, 'MPa/mm', 'number'],
-  [/NPerMm$/, 'N/mm', 'number'],
-  [/NPerMm2$/, 'N/mm\u00b2', 'number'],
-  [/MPa$/, 'MPa', 'number'],
-  [/KPa$/, 'kPa', 'number'],
-  [/Nmm$/, 'N\u00b7mm', 'number'],
-  [/Nm$/, 'N\u00b7m', 'number'],
-  [/Deg$/, '\u00b0', 'angle'],
-  [/Kg$/, 'kg', 'number'],
-  [/Ml$/, 'ml', 'number'],
-  [/Lpm$/, 'l/min', 'number'],
-  [/Pct$/, '%', 'number'],
-  [/Kn$/, 'kn', 'number'],
-  [/Years$/, 'years', 'number'],
-  [/Hours$/, 'h', 'number'],
-  [/Min$/, 'min', 'number'],
-  [/Minutes$/, 'min', 'number'],
-  [/DepthM$|BeamM$/, 'm', 'number'],
-  [/[a-z]N$/, 'N', 'force'],
-  [/[a-z]C$/, '\u00b0C', 'temperature'],
-  [/[a-z]G$/, 'g', 'number'],
-  [/[a-z]S$/, 's', 'number'],
-]
-const spaced = (key: string) =>
-  key
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .replace(/([0-9])([A-Z])/g, '$1 $2')
-    .toLowerCase()
+import { choiceWords, fieldWords } from '@north-tide/core/words'
 
-export function fieldWords(key: string): {
-  label: string
-  unit: string
-  kind: 'length' | 'force' | 'angle' | 'temperature' | 'number'
-} {
-  for (const [end, unit, kind] of UNITS)
-    if (end.test(key)) {
-      const cut = key.replace(end, (m) =>
-        /^[a-z][NCGS]$/.test(m)
-          ? m[0]!
-          : m.startsWith('Depth')
-            ? 'Depth'
-            : m.startsWith('Beam')
-              ? 'Beam'
-              : '',
-      )
-      return { label: spaced(cut || key), unit, kind }
-    }
-  return { label: spaced(key), unit: '', kind: 'number' }
-}
-export const choiceWords = (v: unknown) => String(v).replaceAll('-', ' ')
+export { choiceWords, fieldWords }
 
 export interface Schema {
   type?: string

@@ -1,0 +1,128 @@
+/// <reference lib="dom" />
+import { expect, test, type Page } from '@playwright/test'
+import { enter } from './hands'
+
+/**
+ * Every place as a reader meets it: on the phone in the bilge, on a tablet, at a desk, drawn twice as large
+ * and with larger letters. Nothing hangs over the edge, no word is cut, what is pressed is as large as a
+ * thumb, and no page speaks in names of fields.
+ */
+const PLACES = [
+  '/boat/fulmars-reach',
+  '/boat/fulmars-reach/build',
+  '/boat/fulmars-reach/readings',
+  '/boat/fulmars-reach/found',
+  '/boat/fulmars-reach/angles',
+  '/boat/fulmars-reach/files',
+  '/bench',
+  '/through-hulls',
+  '/register',
+  '/register/16',
+  '/stores',
+  '/reference',
+  '/reference/sums/core-plug',
+]
+const FORMS = ['mooring cleat, port bow', 'wet-lab intake', 'hatch']
+interface Sight {
+  name: string
+  width: number
+  height: number
+  /** letters of the reader's own size */
+  rootPx?: number
+}
+const SIGHTS: Sight[] = [
+  { name: 'a phone', width: 390, height: 844 },
+  { name: 'a tablet', width: 768, height: 1024 },
+  { name: 'a desk', width: 1280, height: 800 },
+  { name: 'a desk, twice as large', width: 640, height: 400 },
+  { name: 'a tablet, twice as large', width: 384, height: 512 },
+  { name: 'a phone, larger letters', width: 390, height: 844, rootPx: 22 },
+  { name: 'a desk, larger letters', width: 1280, height: 800, rootPx: 22 },
+]
+
+/** What is wrong with the page as it stands; runs in the page. */
+function faults(phone: boolean): string[] {
+  const out: string[] = []
+  const said = (e: Element) =>
+    `<${e.tagName.toLowerCase()} ${String((e as HTMLElement).className).slice(0, 40)}> ${(e.textContent ?? '').trim().slice(0, 40)}`
+  const seen = (e: Element) => {
+    const r = e.getBoundingClientRect()
+    return r.width > 1 && r.height > 1 && getComputedStyle(e).visibility !== 'hidden'
+  }
+  if (document.documentElement.scrollWidth > innerWidth)
+    out.push(`wider than the screen: ${document.documentElement.scrollWidth}`)
+  const all = [...document.querySelectorAll('main.place *, header.strip *, nav.rail *')]
+  for (const e of all) {
+    if (e.closest('svg, .hidden-words, .el-popper, [aria-hidden=true]') || !seen(e)) continue
+    const own = [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent!.trim())
+    const style = getComputedStyle(e)
+    if (own && /hidden|clip/.test(style.overflowX) && e.scrollWidth > e.clientWidth + 1)
+      out.push(`cut: ${said(e)}`)
+  }
+  if (phone)
+    for (const e of document.querySelectorAll<HTMLElement>(
+      'main.place :is(button, [role=button], select, input, .act), nav.rail :is(a, button)',
+    )) {
+      if (!seen(e) || e.closest('.hidden-words, .el-popper, p, .el-table, .el-table-v2, .el-input-number'))
+        continue
+      const target = e.closest('label, .el-select, .el-input, .el-checkbox, .el-radio, .el-upload') ?? e
+      if (target.getBoundingClientRect().height < 43.5) out.push(`small: ${said(target)}`)
+    }
+  const main = document.querySelector<HTMLElement>('main.place')!
+  if (main.innerText.trim().length < 120)
+    out.push(`next to nothing on it: ${main.innerText.trim().slice(0, 60)}`)
+  return [...new Set(out)]
+}
+/** Words that no fitter says. */
+function jargon(text: string): string[] {
+  const KNOWN = /\b(kN|kPa|mA|pH|kWh|dBm|iPad)\b/g
+  const clean = text.replace(KNOWN, '')
+  return [
+    ...(clean.match(/\b[a-z]{2,}[a-z0-9]*[A-Z][a-z]\w*/g) ?? []),
+    ...(clean.match(/\b[a-z]{3,}\.[a-z]{3,}\b(?!\.(json|csv|pdf|svg|dxf))/g) ?? []).filter(
+      (w) => !/\.(json|csv|pdf|svg|dxf)$/.test(w),
+    ),
+    ...(clean.match(/\d{4}-\d{2}-\d{2}(T\d{2})?/g) ?? []),
+    ...(clean.match(/\bchapter \d/gi) ?? []),
+    ...(clean.match(/\b1 (days|holes|bolts|hours|weeks|tubes|checks|steps|fittings)\b/g) ?? []),
+    ...(clean.match(/\d\.\d{8,}/g) ?? []),
+    ...(clean.match(/(^|\s)-0(?=\s|$|,)/g) ?? []),
+    ...(clean.match(/\b(undefined|null|NaN|Infinity|\[object)\b/g) ?? []),
+  ]
+}
+async function settle(page: Page, sight: Sight) {
+  if (sight.rootPx)
+    await page.evaluate((px) => (document.documentElement.style.fontSize = `${px}px`), sight.rootPx)
+  await expect(page.locator('main.place :is(h1, h2, h3)').filter({ visible: true }).first()).toBeVisible()
+  await page.waitForLoadState('networkidle')
+}
+
+for (const sight of SIGHTS)
+  test(`${sight.name}: every place is whole, and speaks in words`, async ({ page }) => {
+    test.setTimeout(180_000)
+    const console_: string[] = []
+    page.on('console', (m) => m.type() === 'error' && console_.push(m.text()))
+    page.on('pageerror', (e) => console_.push(e.message))
+    await page.setViewportSize({ width: sight.width, height: sight.height })
+    await enter(page)
+    const benches = await page.evaluate(async (names) => {
+      const b = (await (await fetch('/api/boats/fulmars-reach')).json()) as Record<
+        string,
+        { id: string; name: string }[]
+      >
+      const all = [...(b.fittings ?? []), ...(b.throughHulls ?? []), ...(b.others ?? [])]
+      return names.map((n) => all.find((f) => f.name.toLowerCase().includes(n))!.id)
+    }, FORMS)
+    const found: Record<string, string[]> = {}
+    for (const place of [...PLACES, ...benches.map((id) => `/bench/${id}`)]) {
+      await page.goto(place)
+      await settle(page, sight)
+      const wrong = [
+        ...(await page.evaluate(faults, sight.width < 768)),
+        ...(sight.name === 'a desk' ? jargon(await page.locator('body').innerText()) : []),
+      ]
+      if (wrong.length) found[place] = wrong
+    }
+    expect(found).toEqual({})
+    expect(console_).toEqual([])
+  })

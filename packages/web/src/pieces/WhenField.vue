@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { useId } from 'vue'
+import { ElDatePicker } from 'element-plus'
+import 'element-plus/es/components/date-picker/style/css'
+import dayjs from 'dayjs'
+
+/** A day or a moment that has passed: what is entered later says when it was. */
+const props = withDefaults(defineProps<{ label: string; modelValue: string; kind?: 'date' | 'datetime' }>(), {
+  kind: 'datetime',
+})
+const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+const id = useId()
+const shown = { date: 'D MMM YYYY', datetime: 'D MMM YYYY, HH:mm' }
+const kept = { date: 'YYYY-MM-DD', datetime: 'YYYY-MM-DDTHH:mm' }
+const toCome = (day: Date) => dayjs(day).isAfter(dayjs(), 'day')
+const today = (day: Date) => dayjs(day).isSame(dayjs(), 'day')
+</script>
+
+<template>
+  <div class="when">
+    <label :for="id">{{ label }}</label>
+    <ElDatePicker
+      :id="id"
+      :model-value="modelValue || null"
+      :type="kind"
+      :format="shown[kind]"
+      :value-format="kept[kind]"
+      :disabled-date="(d: Date) => toCome(d) || (props.kind === 'date' && today(d))"
+      placeholder="now"
+      @update:model-value="emit('update:modelValue', $event ?? '')"
+    />
+  </div>
+</template>
+
+<style scoped>
+.when {
+  display: grid;
+  gap: 1px;
+}
+</style>
