@@ -25,7 +25,9 @@ const wrapper = (list: Locator) => list.locator('xpath=ancestor::*[contains(@cla
 export async function pick(list: Locator, title: string | RegExp) {
   const page = list.page()
   await wrapper(list).click()
-  const options = page.locator(`[id="${await list.getAttribute('aria-controls')}"]`).getByRole('option')
+  // The list that opens bears the same name as the box: the box says which it is.
+  const box = list.and(page.getByRole('combobox'))
+  const options = page.locator(`[id="${await box.getAttribute('aria-controls')}"]`).getByRole('option')
   await (
     typeof title === 'string'
       ? options.filter({ has: page.getByText(title, { exact: true }) })
