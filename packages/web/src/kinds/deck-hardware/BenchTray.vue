@@ -26,6 +26,7 @@ import PartsTable from '../../pieces/PartsTable.vue'
 import dayjs from 'dayjs'
 import DrawingView from '../../pieces/DrawingView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 const props = defineProps<{ picked: string | null }>()
 const tab = defineModel<string>('tab', { required: true })
@@ -73,6 +74,31 @@ const check = computed(
     j.value?.checks.find((c) => c.id === j.value?.governing) ??
     j.value?.checks[0],
 )
+/** What the design makes, line by line. */
+const makes = computed(() => {
+  const now = j.value
+  if (!now) return []
+  const u = boats.units
+  const measured = now.preload.cautions.includes('run-down-estimate') ? ', to be measured' : ''
+  const { quantity, grip, core, preload } = now
+  return [
+    {
+      what: `Bolt, ${d.value.bolt.head}`,
+      amount: `${d.value.bolt.size} × ${grip ? stockSaid(grip) : 'none'}`,
+    },
+    grip && { what: 'Grip', amount: formatLength(grip.gripMm, u) },
+    { what: 'Torque to set', amount: formatTorque(preload.torqueNm, u) },
+    preload.runDownNm > 0 && {
+      what: `of it run-down${measured}`,
+      amount: formatTorque(preload.runDownNm, u),
+    },
+    core && { what: 'Epoxy in the core', amount: formatVolume(core.fillTotalMl, u) },
+    quantity && {
+      what: quantity.tapeM ? 'Butyl tape' : 'Sealant',
+      amount: quantity.tapeM ? formatRun(quantity.tapeM, u) : formatVolume(quantity.volumeMl, u),
+    },
+  ].filter((x) => !!x)
+})
 const stale = computed(() => (j.value ? staleParts(bench.work, d.value, j.value) : null))
 /** What the pages that both benches share are given. */
 const given = computed(() => {
@@ -120,24 +146,21 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
           <figcaption class="soft small">{{ w.pattern.title }}</figcaption>
         </figure>
         <div class="scroll" tabindex="0" aria-label="Each bolt">
-          <table class="rows">
-            <thead>
-              <tr>
-                <th>Bolt</th>
-                <th class="number">Pull</th>
-                <th class="number">Shear</th>
-                <th class="number">Used</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(b, i) in j.worst.bolts" :key="i">
-                <td>{{ i + 1 }}</td>
-                <td class="number">{{ formatForce(b.tensionN, boats.units) }}</td>
-                <td class="number">{{ formatForce(b.shearN, boats.units) }}</td>
-                <td class="number">{{ formatUse(b.utilisation) }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <RowTable
+            label="Bolts of the worst case"
+            :columns="[
+              { key: 'bolt', title: 'Bolt' },
+              { key: 'pull', title: 'Pull', number: true },
+              { key: 'shear', title: 'Shear', number: true },
+              { key: 'used', title: 'Used', number: true },
+            ]"
+            :rows="j.worst.bolts"
+          >
+            <template #bolt="{ index: i }">{{ i + 1 }}</template>
+            <template #pull="{ row: b }">{{ formatForce(b.tensionN, boats.units) }}</template>
+            <template #shear="{ row: b }">{{ formatForce(b.shearN, boats.units) }}</template>
+            <template #used="{ row: b }">{{ formatUse(b.utilisation) }}</template>
+          </RowTable>
           <p class="soft small">
             {{ j.cases.length > 1 ? `Case “${j.worst.caseName}”. ` : ''
             }}{{
@@ -159,47 +182,12 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         </div>
         <div>
           <h3>What this makes</h3>
-          <table class="rows makes">
-            <tbody>
-              <tr>
-                <td>Bolt, {{ d.bolt.head }}</td>
-                <td class="number">
-                  {{ d.bolt.size }} ×
-                  {{ j.grip ? stockSaid(j.grip) : 'none' }}
-                </td>
-              </tr>
-              <tr v-if="j.grip">
-                <td>Grip</td>
-                <td class="number">{{ formatLength(j.grip.gripMm, boats.units) }}</td>
-              </tr>
-              <tr>
-                <td>Torque to set</td>
-                <td class="number">{{ formatTorque(j.preload.torqueNm, boats.units) }}</td>
-              </tr>
-              <tr v-if="j.preload.runDownNm > 0">
-                <td>
-                  of it run-down{{
-                    j.preload.cautions.includes('run-down-estimate') ? ', to be measured' : ''
-                  }}
-                </td>
-                <td class="number">{{ formatTorque(j.preload.runDownNm, boats.units) }}</td>
-              </tr>
-              <tr v-if="j.core">
-                <td>Epoxy in the core</td>
-                <td class="number">{{ formatVolume(j.core.fillTotalMl, boats.units) }}</td>
-              </tr>
-              <tr v-if="j.quantity">
-                <td>{{ j.quantity.tapeM ? 'Butyl tape' : 'Sealant' }}</td>
-                <td class="number">
-                  {{
-                    j.quantity.tapeM
-                      ? formatRun(j.quantity.tapeM, boats.units)
-                      : formatVolume(j.quantity.volumeMl, boats.units)
-                  }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <RowTable
+            class="makes"
+            label="What this makes"
+            :columns="[{ key: 'what' }, { key: 'amount', number: true }]"
+            :rows="makes"
+          />
         </div>
       </div>
       <div v-else-if="tab === 'Working' && check" class="working">
@@ -218,27 +206,22 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
             {{ check.utilisation?.toFixed(3) ?? 'by its own limits' }}
           </p>
         </div>
-        <table class="rows">
-          <thead>
-            <tr>
-              <th>Sign</th>
-              <th>What</th>
-              <th>From</th>
-              <th class="number">Value</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(s, i) in check.working" :key="i">
-              <td class="figure">{{ s.symbol }}</td>
-              <td>{{ s.meaning }}</td>
-              <td class="figure soft">{{ s.expression }}</td>
-              <td class="number">{{ figure(s.value, s.unit) }}</td>
-            </tr>
-            <tr v-if="!check.working.length">
-              <td colspan="4" class="soft">This check is a rule, not a sum.</td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          label="Working"
+          :columns="[
+            { key: 'sign', title: 'Sign', class: 'figure' },
+            { key: 'what', title: 'What' },
+            { key: 'from', title: 'From', class: 'figure soft' },
+            { key: 'value', title: 'Value', number: true },
+          ]"
+          :rows="check.working"
+          empty="This check is a rule, not a sum."
+        >
+          <template #sign="{ row: s }">{{ s.symbol }}</template>
+          <template #what="{ row: s }">{{ s.meaning }}</template>
+          <template #from="{ row: s }">{{ s.expression }}</template>
+          <template #value="{ row: s }">{{ figure(s.value, s.unit) }}</template>
+        </RowTable>
       </div>
       <component
         :is="VIEWS[tab]"
@@ -264,32 +247,32 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
         </div>
         <OrderBox :bench="bench" :list="boltsWanted(bench.design!, j!)" :short="0" />
       </div>
-      <table v-else class="rows">
-        <thead>
-          <tr>
-            <th>Sealant</th>
-            <th>Here</th>
-            <th class="number">Score</th>
-            <th>Why</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in j.sealant.choices" :key="c.id" :class="{ chosen: c.id === d.bedding.sealant }">
-            <td>
-              <ElButton
-                class="plain link"
-                :disabled="bench.readOnly"
-                @click="bench.change({ 'bedding.sealant': c.id })"
-              >
-                {{ SEALANTS[c.id].title }}
-              </ElButton>
-            </td>
-            <td>{{ FIT[c.verdict] }}</td>
-            <td class="number">{{ c.verdict === 'refused' ? '–' : c.score.toFixed(0) }}</td>
-            <td class="soft">{{ c.reasons.map((r) => r.text).join(' ') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        v-else
+        label="Sealants"
+        :columns="[
+          { key: 'sealant', title: 'Sealant' },
+          { key: 'here', title: 'Here' },
+          { key: 'score', title: 'Score', number: true },
+          { key: 'why', title: 'Why', class: 'soft' },
+        ]"
+        :rows="j.sealant.choices"
+        :about="(c) => ({ class: { chosen: c.id === d.bedding.sealant } })"
+        :known="(c) => c.id"
+      >
+        <template #sealant="{ row: c }"
+          ><ElButton
+            class="plain link"
+            :disabled="bench.readOnly"
+            @click="bench.change({ 'bedding.sealant': c.id })"
+          >
+            {{ SEALANTS[c.id].title }}
+          </ElButton></template
+        >
+        <template #here="{ row: c }">{{ FIT[c.verdict] }}</template>
+        <template #score="{ row: c }">{{ c.verdict === 'refused' ? '–' : c.score.toFixed(0) }}</template>
+        <template #why="{ row: c }">{{ c.reasons.map((r) => r.text).join(' ') }}</template>
+      </RowTable>
     </template>
   </TrayTabs>
 </template>
@@ -318,7 +301,7 @@ figure {
 .scroll {
   overflow-y: auto;
 }
-.pattern td {
+.pattern :deep(td) {
   padding-top: 2px;
   padding-bottom: 2px;
 }
@@ -332,7 +315,7 @@ figure {
     grid-template-columns: minmax(0, 1fr);
   }
 }
-.makes td {
+.makes :deep(td) {
   padding: 4px 8px 4px 0;
 }
 .working {
@@ -343,7 +326,7 @@ figure {
 .working p {
   padding-top: 4px;
 }
-tr.chosen td {
+:deep(tr.chosen td) {
   background: var(--tide-soft);
 }
 .link {

@@ -24,6 +24,7 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /**
  * This design beside another: as it was opened, before the last change, or another fitting; and copies of
@@ -142,45 +143,39 @@ const standards = computed(() => [
           {{ hoursOf(other, right.judgement).toFixed(1) }} h
         </figcaption>
       </figure>
-      <table class="rows" aria-label="Checks side by side">
-        <thead>
-          <tr>
-            <th>Check</th>
-            <th>This</th>
-            <th>Beside it</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="id in ids" :key="id">
-            <td>{{ (of(left, id) ?? of(right, id))!.title }}</td>
-            <td v-for="(w, i) in [left, right]" :key="i">
-              <template v-if="of(w, id)"
-                ><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }}
-                <span class="figure">{{ formatUse(of(w, id)!.utilisation) }}</span></template
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <table class="rows" aria-label="What differs">
-        <thead>
-          <tr>
-            <th>What differs</th>
-            <th>This</th>
-            <th>Beside it</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="f in differs" :key="f.path">
-            <td>{{ f.what }}</td>
-            <td class="figure">{{ f.mine }}</td>
-            <td class="figure">{{ f.theirs }}</td>
-          </tr>
-          <tr v-if="!differs.length">
-            <td colspan="3" class="soft">Nothing: they are the same.</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Checks side by side"
+        :columns="[
+          { key: 'check', title: 'Check' },
+          { key: 'left', title: 'This' },
+          { key: 'right', title: 'Beside it' },
+        ]"
+        :rows="ids"
+        :known="(id) => id"
+      >
+        <template #check="{ row: id }">{{ (of(left, id) ?? of(right, id))!.title }}</template>
+        <template v-for="(w, side) in { left, right }" :key="side" #[side]="{ row: id }"
+          ><template v-if="of(w, id)"
+            ><VerdictSign :verdict="of(w, id)!.verdict" :size="14" /> {{ of(w, id)!.verdict }}
+            <span class="figure">{{ formatUse(of(w, id)!.utilisation) }}</span></template
+          ></template
+        >
+      </RowTable>
+      <RowTable
+        label="What differs"
+        :columns="[
+          { key: 'whatDiffers', title: 'What differs' },
+          { key: 'this', title: 'This', class: 'figure' },
+          { key: 'besideIt', title: 'Beside it', class: 'figure' },
+        ]"
+        :rows="differs"
+        :known="(f) => f.path"
+        empty="Nothing: they are the same."
+      >
+        <template #whatDiffers="{ row: f }">{{ f.what }}</template>
+        <template #this="{ row: f }">{{ f.mine }}</template>
+        <template #besideIt="{ row: f }">{{ f.theirs }}</template>
+      </RowTable>
     </div>
   </div>
 </template>

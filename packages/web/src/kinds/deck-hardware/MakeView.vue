@@ -13,6 +13,7 @@ import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Templates at full size, the drill schedule, and how many plates a sheet gives. */
 const bench = useBench()
@@ -72,30 +73,30 @@ const link = (kind: string, paper = '') =>
       >
     </div>
     <div class="scroll" tabindex="0" aria-label="Drilling">
-      <table class="rows" aria-label="Drill schedule">
-        <thead>
-          <tr>
-            <th>Bolt</th>
-            <th class="number">x</th>
-            <th class="number">y</th>
-            <th class="number">Pilot</th>
-            <th class="number">Bore</th>
-            <th class="number">Finish</th>
-            <th>Order</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in rows" :key="r.bolt">
-            <td>{{ r.bolt }}</td>
-            <td class="number">{{ formatLength(r.xMm, boats.units) }}</td>
-            <td class="number">{{ formatLength(r.yMm, boats.units) }}</td>
-            <td class="number">{{ formatLength(r.pilotMm, boats.units) }}</td>
-            <td class="number">{{ r.boreMm === null ? '' : formatLength(r.boreMm, boats.units) }}</td>
-            <td class="number">{{ formatLength(r.finishMm, boats.units) }}</td>
-            <td class="small">{{ r.order }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Drill schedule"
+        :columns="[
+          { key: 'bolt', title: 'Bolt' },
+          { key: 'x', title: 'x', number: true },
+          { key: 'y', title: 'y', number: true },
+          { key: 'pilot', title: 'Pilot', number: true },
+          { key: 'bore', title: 'Bore', number: true },
+          { key: 'finish', title: 'Finish', number: true },
+          { key: 'order', title: 'Order', class: 'small' },
+        ]"
+        :rows="rows"
+        :known="(r) => r.bolt"
+      >
+        <template #bolt="{ row: r }">{{ r.bolt }}</template>
+        <template #x="{ row: r }">{{ formatLength(r.xMm, boats.units) }}</template>
+        <template #y="{ row: r }">{{ formatLength(r.yMm, boats.units) }}</template>
+        <template #pilot="{ row: r }">{{ formatLength(r.pilotMm, boats.units) }}</template>
+        <template #bore="{ row: r }">{{
+          r.boreMm === null ? '' : formatLength(r.boreMm, boats.units)
+        }}</template>
+        <template #finish="{ row: r }">{{ formatLength(r.finishMm, boats.units) }}</template>
+        <template #order="{ row: r }">{{ r.order }}</template>
+      </RowTable>
       <a class="small" :href="link('csv')" download>Drill schedule as CSV</a>
     </div>
   </div>

@@ -13,6 +13,7 @@ import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** What is particular: how the plate is made, pads and uneven decks, metals, doublers, the grain. */
 const bench = useBench()
@@ -192,39 +193,35 @@ function setGrain(v: number | null) {
   </div>
   <ElCollapse class="stack"
     ><ElCollapseItem title="Pads, wedges, an uneven deck">
-      <table class="rows">
-        <thead>
-          <tr>
-            <th>Bolt</th>
-            <th>Pad</th>
-            <th>Deck thicker by</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="i in d.bolts.keys()" :key="i">
-            <td>{{ i + 1 }}</td>
-            <td>
-              <DimensionField
-                :label="`Pad under bolt ${i + 1}`"
-                :model-value="d.padsMm[i] ?? 0"
-                :units="boats.units"
-                :least="0"
-                :disabled="off"
-                @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))"
-              />
-            </td>
-            <td>
-              <DimensionField
-                :label="`Deck thicker at bolt ${i + 1}`"
-                :model-value="d.unevenMm[i] ?? 0"
-                :units="boats.units"
-                :disabled="off"
-                @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Pads"
+        :columns="[
+          { key: 'bolt', title: 'Bolt' },
+          { key: 'pad', title: 'Pad' },
+          { key: 'deckThickerBy', title: 'Deck thicker by' },
+        ]"
+        :rows="[...d.bolts.keys()]"
+        :known="(i) => i"
+      >
+        <template #bolt="{ row: i }">{{ i + 1 }}</template>
+        <template #pad="{ row: i }"
+          ><DimensionField
+            :label="`Pad under bolt ${i + 1}`"
+            :model-value="d.padsMm[i] ?? 0"
+            :units="boats.units"
+            :least="0"
+            :disabled="off"
+            @update:model-value="set('padsMm', perBolt(d.padsMm, i, $event ?? 0))"
+        /></template>
+        <template #deckThickerBy="{ row: i }"
+          ><DimensionField
+            :label="`Deck thicker at bolt ${i + 1}`"
+            :model-value="d.unevenMm[i] ?? 0"
+            :units="boats.units"
+            :disabled="off"
+            @update:model-value="set('unevenMm', perBolt(d.unevenMm, i, $event ?? 0))"
+        /></template>
+      </RowTable>
       <ElButton
         v-if="uneven"
         class="plain link small"

@@ -4,6 +4,7 @@ import { moveOver, overOld, overOldDrawing, overOldSaid, oldHolesSaid } from '@n
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** The new pattern over the holes of what stood here before: which to close first, and the least move. */
 const bench = useBench()
@@ -37,29 +38,28 @@ const idOf = (label: string) => found.value!.holes.find((h) => h.label === label
         <strong>{{ overOldSaid(found, boats.units) }}</strong>
       </p>
       <ElButton v-if="move && !bench.readOnly" class="act main" @click="moveIt">Move it so</ElButton>
-      <table class="rows" aria-label="Holes that are there">
-        <thead>
-          <tr>
-            <th>Hole</th>
-            <th>To the new pattern</th>
-            <th>Closing</th>
-            <th class="number">Epoxy</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in rows" :key="r.label">
-            <td class="label">
-              <RouterLink :to="`/register/${idOf(r.label)}`">{{ r.label }}</RouterLink>
-            </td>
-            <td>
-              <strong v-if="r.wrong">{{ r.status }}</strong><template v-else>{{ r.status }}</template>
-              <span v-if="r.over" class="soft small"> {{ r.over }}</span>
-            </td>
-            <td>{{ r.close }}</td>
-            <td class="number">{{ r.fill }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Holes that are there"
+        :columns="[
+          { key: 'hole', title: 'Hole', class: 'label' },
+          { key: 'toTheNew', title: 'To the new pattern' },
+          { key: 'closing', title: 'Closing' },
+          { key: 'epoxy', title: 'Epoxy', number: true },
+        ]"
+        :rows="rows"
+        :known="(r) => r.label"
+      >
+        <template #hole="{ row: r }"
+          ><RouterLink :to="`/register/${idOf(r.label)}`">{{ r.label }}</RouterLink></template
+        >
+        <template #toTheNew="{ row: r }"
+          ><strong v-if="r.wrong">{{ r.status }}</strong
+          ><template v-else>{{ r.status }}</template>
+          <span v-if="r.over" class="soft small"> {{ r.over }}</span></template
+        >
+        <template #closing="{ row: r }">{{ r.close }}</template>
+        <template #epoxy="{ row: r }">{{ r.fill }}</template>
+      </RowTable>
     </div>
   </div>
 </template>
@@ -70,7 +70,7 @@ const idOf = (label: string) => found.value!.holes.find((h) => h.label === label
   grid-template-columns: minmax(220px, 1fr) minmax(0, 1.4fr);
   gap: 22px;
 }
-td.label {
+:deep(td.label) {
   white-space: nowrap;
 }
 figure {

@@ -22,6 +22,7 @@ import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import StaysShort from '../../pieces/StaysShort.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 const emit = defineEmits<{ close: [] }>()
 const bench = useBench()
@@ -87,44 +88,46 @@ function apply() {
         <VerdictSign :verdict="proposal.found ? proposal.verdict : 'short'" :size="18" />
         <strong>{{ sayIn(proposal.because, boats.units) }}</strong>
       </p>
-      <table v-if="proposal.choices.length" class="rows choices" aria-label="The best few">
-        <thead>
-          <tr>
-            <td></td>
-            <th>Design</th>
-            <th class="number">Weight</th>
-            <th>Cost class</th>
-            <th class="number">Under deck</th>
-            <th class="number">Holes</th>
-            <th class="number">Hours</th>
-            <th>What governs</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(c, i) in proposal.choices" :key="i" :class="{ on: i === picked }">
-            <td>
-              <ElRadio :id="`choice-${i}`" v-model="picked" name="choice" :value="i"
-                ><span class="hidden-words">{{ c.title }}</span></ElRadio
-              >
-            </td>
-            <td>
-              <label :for="`choice-${i}`"
-                >{{ c.title
-                }}<small v-if="c.bestAt.length" class="soft best">{{ c.bestAt.join(', ') }}</small></label
-              >
-            </td>
-            <td class="number">{{ formatMass(c.massKg, boats.units) }}</td>
-            <td>{{ c.cost }}</td>
-            <td class="number">{{ formatLength(Math.round(c.underDeckMm), boats.units) }}</td>
-            <td class="number">{{ c.holes }}</td>
-            <td class="number">{{ c.hours.toFixed(1) }}</td>
-            <td>
-              <VerdictSign :verdict="c.verdict" />
-              {{ c.governing.toLowerCase() }} {{ formatUse(c.utilisation) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        v-if="proposal.choices.length"
+        class="choices"
+        label="The best few"
+        :columns="[
+          { key: 'sign' },
+          { key: 'design', title: 'Design' },
+          { key: 'weight', title: 'Weight', number: true },
+          { key: 'costClass', title: 'Cost class' },
+          { key: 'underDeck', title: 'Under deck', number: true },
+          { key: 'holes', title: 'Holes', number: true },
+          { key: 'hours', title: 'Hours', number: true },
+          { key: 'whatGoverns', title: 'What governs' },
+        ]"
+        :rows="proposal.choices"
+        :about="(_, i) => ({ class: { on: i === picked } })"
+      >
+        <template #sign="{ row: c, index: i }"
+          ><ElRadio :id="`choice-${i}`" v-model="picked" name="choice" :value="i"
+            ><span class="hidden-words">{{ c.title }}</span></ElRadio
+          ></template
+        >
+        <template #design="{ row: c, index: i }"
+          ><label :for="`choice-${i}`"
+            >{{ c.title
+            }}<small v-if="c.bestAt.length" class="soft best">{{ c.bestAt.join(', ') }}</small></label
+          ></template
+        >
+        <template #weight="{ row: c }">{{ formatMass(c.massKg, boats.units) }}</template>
+        <template #costClass="{ row: c }">{{ c.cost }}</template>
+        <template #underDeck="{ row: c }">{{
+          formatLength(Math.round(c.underDeckMm), boats.units)
+        }}</template>
+        <template #holes="{ row: c }">{{ c.holes }}</template>
+        <template #hours="{ row: c }">{{ c.hours.toFixed(1) }}</template>
+        <template #whatGoverns="{ row: c }"
+          ><VerdictSign :verdict="c.verdict" /> {{ c.governing.toLowerCase() }}
+          {{ formatUse(c.utilisation) }}</template
+        >
+      </RowTable>
       <svg
         v-if="proposal.choices.length > 1"
         class="trade"
@@ -146,24 +149,23 @@ function apply() {
           <text :x="p.x + 12" :y="p.y + 4">{{ i + 1 }}</text>
         </g>
       </svg>
-      <table v-if="chosen?.changes.length" class="rows">
-        <thead>
-          <tr>
-            <th>What changes</th>
-            <th>From</th>
-            <th>To</th>
-            <th>Why</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in chosen.changes" :key="c.path">
-            <td>{{ c.label }}</td>
-            <td class="figure soft">{{ sayIn(c.from, boats.units) }}</td>
-            <td class="figure">{{ sayIn(c.to, boats.units) }}</td>
-            <td class="small">{{ sayIn(c.why, boats.units) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        v-if="chosen?.changes.length"
+        label="What changes"
+        :columns="[
+          { key: 'whatChanges', title: 'What changes' },
+          { key: 'from', title: 'From', class: 'figure soft' },
+          { key: 'to', title: 'To', class: 'figure' },
+          { key: 'why', title: 'Why', class: 'small' },
+        ]"
+        :rows="chosen.changes"
+        :known="(c) => c.path"
+      >
+        <template #whatChanges="{ row: c }">{{ c.label }}</template>
+        <template #from="{ row: c }">{{ sayIn(c.from, boats.units) }}</template>
+        <template #to="{ row: c }">{{ sayIn(c.to, boats.units) }}</template>
+        <template #why="{ row: c }">{{ sayIn(c.why, boats.units) }}</template>
+      </RowTable>
       <p v-else-if="proposal.found">This is already what is least work and holds; nothing changes.</p>
       <p v-if="chosen" class="soft small">
         Bolts, plate and fill: {{ formatMass(proposal.massBeforeKg, boats.units) }} before,
@@ -189,7 +191,7 @@ function apply() {
   cursor: pointer;
   display: block;
 }
-.choices tr.on td {
+.choices :deep(tr.on td) {
   background: var(--tide-soft);
 }
 .choices input {

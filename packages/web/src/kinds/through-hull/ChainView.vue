@@ -6,6 +6,7 @@ import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import OrderBox from '../../pieces/OrderBox.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Every joint from the skin fitting to the hose, checked before anything is ordered. */
 const throughHull = useThroughHull()
@@ -18,32 +19,30 @@ const lengths = computed(() => lengthsOf(throughHull.judgement!.checks))
 <template>
   <div class="chain">
     <div>
-      <table class="rows" aria-label="Chain">
-        <thead>
-          <tr>
-            <td></td>
-            <th>Joint</th>
-            <th>From</th>
-            <th>To</th>
-            <th class="number">Turns</th>
-            <th>Seals on</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="j in joints" :key="j.id" :data-joint="j.id" :data-verdict="j.verdict">
-            <td><VerdictSign :verdict="j.verdict" :size="16" /></td>
-            <td>
-              <strong>{{ j.title }}</strong><br /><span class="small">{{
-                sayIn(j.because, boats.units)
-              }}</span>
-            </td>
-            <td class="small">{{ j.from }}</td>
-            <td class="small">{{ j.to }}</td>
-            <td class="number">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</td>
-            <td>{{ j.seal ?? '' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Chain"
+        :columns="[
+          { key: 'sign' },
+          { key: 'joint', title: 'Joint' },
+          { key: 'from', title: 'From', class: 'small' },
+          { key: 'to', title: 'To', class: 'small' },
+          { key: 'turns', title: 'Turns', number: true },
+          { key: 'sealsOn', title: 'Seals on' },
+        ]"
+        :rows="joints"
+        :about="(j) => ({ 'data-joint': j.id, 'data-verdict': j.verdict })"
+        :known="(j) => j.id"
+      >
+        <template #sign="{ row: j }"><VerdictSign :verdict="j.verdict" :size="16" /></template>
+        <template #joint="{ row: j }"
+          ><strong>{{ j.title }}</strong
+          ><br /><span class="small">{{ sayIn(j.because, boats.units) }}</span></template
+        >
+        <template #from="{ row: j }">{{ j.from }}</template>
+        <template #to="{ row: j }">{{ j.to }}</template>
+        <template #turns="{ row: j }">{{ j.turns === null ? '' : j.turns.toFixed(1) }}</template>
+        <template #sealsOn="{ row: j }">{{ j.seal ?? '' }}</template>
+      </RowTable>
       <ul v-if="lengths.length" class="lengths" aria-label="Lengths">
         <li v-for="c in lengths" :key="c.id" :data-length="c.id" :data-verdict="c.verdict">
           <VerdictSign :verdict="c.verdict" :size="16" />
@@ -71,7 +70,7 @@ const lengths = computed(() => lengthsOf(throughHull.judgement!.checks))
   grid-template-columns: minmax(0, 1fr) 290px;
   gap: 22px;
 }
-.chain td {
+.chain :deep(td) {
   vertical-align: top;
 }
 .lengths {

@@ -12,6 +12,7 @@ import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DrawingView from '../../pieces/DrawingView.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Wedge faces, taper, pad and bolt circle at full size. */
 const throughHull = useThroughHull()
@@ -81,26 +82,24 @@ const w = computed(() => j.value.wedge)
         {{ formatLength(j.stack.holeMm, boats.units) }}
       </p>
     </div>
-    <table class="rows" aria-label="Drill schedule">
-      <thead>
-        <tr>
-          <th>Hole</th>
-          <th class="number">x</th>
-          <th class="number">y</th>
-          <th class="number">Finish</th>
-          <th>Order</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in throughHullDrill(d, j)" :key="r.name ?? r.bolt">
-          <td>{{ r.name ?? r.bolt }}</td>
-          <td class="number">{{ formatLength(Number(r.xMm.toFixed(1)), boats.units) }}</td>
-          <td class="number">{{ formatLength(Number(r.yMm.toFixed(1)), boats.units) }}</td>
-          <td class="number">{{ formatLength(r.finishMm, boats.units) }}</td>
-          <td class="small">{{ r.order }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      label="Drill schedule"
+      :columns="[
+        { key: 'hole', title: 'Hole' },
+        { key: 'x', title: 'x', number: true },
+        { key: 'y', title: 'y', number: true },
+        { key: 'finish', title: 'Finish', number: true },
+        { key: 'order', title: 'Order', class: 'small' },
+      ]"
+      :rows="throughHullDrill(d, j)"
+      :known="(r) => r.name ?? r.bolt"
+    >
+      <template #hole="{ row: r }">{{ r.name ?? r.bolt }}</template>
+      <template #x="{ row: r }">{{ formatLength(Number(r.xMm.toFixed(1)), boats.units) }}</template>
+      <template #y="{ row: r }">{{ formatLength(Number(r.yMm.toFixed(1)), boats.units) }}</template>
+      <template #finish="{ row: r }">{{ formatLength(r.finishMm, boats.units) }}</template>
+      <template #order="{ row: r }">{{ r.order }}</template>
+    </RowTable>
   </div>
   <p v-else class="soft">No wedge and no pad: there is nothing to cut by a template here.</p>
 </template>
@@ -129,7 +128,7 @@ figure {
 table {
   align-self: start;
 }
-.cut td.number {
+.cut :deep(td.number) {
   white-space: nowrap;
 }
 </style>

@@ -7,6 +7,7 @@ import { useBoats } from '../../state/boats'
 import HeldText from '../../pieces/HeldText.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Which way the handle points: what stands round it, where it swings free, what to turn. */
 const throughHull = useThroughHull()
@@ -21,10 +22,10 @@ const put = (list: typeof obstacles.value) => set('clock.obstacles', list)
 const edit = (i: number, key: 'x1Mm' | 'y1Mm' | 'x2Mm' | 'y2Mm', v: number | null) =>
   v !== null && put(obstacles.value.map((o, k) => (k === i ? { ...o, [key]: v } : o)))
 const ENDS = [
-  ['x1Mm', 'From x'],
-  ['y1Mm', 'From y'],
-  ['x2Mm', 'To x'],
-  ['y2Mm', 'To y'],
+  ['x1Mm', 'From x', 'From x, aft'],
+  ['y1Mm', 'From y', 'y, stbd'],
+  ['x2Mm', 'To x', 'To x, aft'],
+  ['y2Mm', 'To y', 'y, stbd'],
 ] as const
 /**
  * What the map has within reach: it counts until somebody says that it does not stand in the handle’s
@@ -127,52 +128,45 @@ const neighbours = computed(() => [
       <p v-if="!obstacles.length" class="soft small">
         Nothing measured yet. Measure from the stem of the valve: aft and to starboard are positive.
       </p>
-      <table v-if="obstacles.length" class="rows" aria-label="What stands round it">
-        <thead>
-          <tr>
-            <th>What</th>
-            <th>From x, aft</th>
-            <th>y, stbd</th>
-            <th>To x, aft</th>
-            <th>y, stbd</th>
-            <td></td>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(o, i) in obstacles" :key="i">
-            <td>
-              <label class="hidden-words" :for="`what-${i}`">What it is</label
-              ><HeldText
-                :id="`what-${i}`"
-                class="entry what"
-                :model-value="o.what"
-                maxlength="60"
-                :readonly="throughHull.readOnly"
-                @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))"
-              />
-            </td>
-            <td v-for="[key, label] in ENDS" :key="key">
-              <DimensionField
-                :label="`${label}, ${o.what}`"
-                :model-value="o[key]"
-                :units="boats.units"
-                :disabled="throughHull.readOnly"
-                @update:model-value="edit(i, key, $event)"
-              />
-            </td>
-            <td>
-              <ElButton
-                v-if="!throughHull.readOnly"
-                class="act"
-                :aria-label="`Take away ${o.what || 'this'}`"
-                @click="put(obstacles.filter((_, k) => k !== i))"
-              >
-                ×
-              </ElButton>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        v-if="obstacles.length"
+        label="What stands round it"
+        :columns="[
+          { key: 'what', title: 'What' },
+          ...ENDS.map(([key, , title]) => ({ key, title })),
+          { key: 'act' },
+        ]"
+        :rows="obstacles"
+      >
+        <template #what="{ row: o, index: i }"
+          ><label class="hidden-words" :for="`what-${i}`">What it is</label
+          ><HeldText
+            :id="`what-${i}`"
+            class="entry what"
+            :model-value="o.what"
+            maxlength="60"
+            :readonly="throughHull.readOnly"
+            @update:model-value="put(obstacles.map((q, k) => (k === i ? { ...q, what: $event } : q)))"
+        /></template>
+        <template v-for="[key, label] in ENDS" :key="key" #[key]="{ row: o, index: i }"
+          ><DimensionField
+            :label="`${label}, ${o.what}`"
+            :model-value="o[key]"
+            :units="boats.units"
+            :disabled="throughHull.readOnly"
+            @update:model-value="edit(i, key, $event)"
+        /></template>
+        <template #act="{ row: o, index: i }"
+          ><ElButton
+            v-if="!throughHull.readOnly"
+            class="act"
+            :aria-label="`Take away ${o.what || 'this'}`"
+            @click="put(obstacles.filter((_, k) => k !== i))"
+          >
+            ×
+          </ElButton></template
+        >
+      </RowTable>
       <div v-if="!throughHull.readOnly" class="acts">
         <ElButton
           class="act"

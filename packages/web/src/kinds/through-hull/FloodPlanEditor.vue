@@ -13,6 +13,7 @@ import HeldText from '../../pieces/HeldText.vue'
 import ConflictDialog from '../../pieces/ConflictDialog.vue'
 import SavedWord from '../../pieces/SavedWord.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /**
  * What the boat is for water that comes in: compartments, what joins them, pumps, and what is looked at.
@@ -101,82 +102,75 @@ const addMark = () =>
     </ul>
     <div class="tables">
       <div>
-        <table class="rows" aria-label="Compartments">
-          <thead>
-            <tr>
-              <th>Compartment</th>
-              <th>Area, m²</th>
-              <th>Floor z</th>
-              <th>From x</th>
-              <th>To x</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(c, i) in plan.compartments" :key="c.id">
-              <td>
-                <label class="hidden-words" :for="`comp-${i}`">Name of the compartment</label
-                ><HeldText
-                  :id="`comp-${i}`"
-                  class="entry name"
-                  :model-value="c.title"
-                  maxlength="80"
-                  :readonly="off"
-                  @update:model-value="$event.trim() && set(`compartments.${i}.title`, $event.trim())"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="c.areaM2"
-                  :label="`Area of ${c.title}`"
-                  kind="number"
-                  :units="u"
-                  above
-                  :disabled="off"
-                  @update:model-value="set(`compartments.${i}.areaM2`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="c.floorZMm"
-                  :label="`Floor of ${c.title}`"
-                  :units="u"
-                  :most="-1"
-                  :disabled="off"
-                  @update:model-value="set(`compartments.${i}.floorZMm`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="c.fromXMm"
-                  :label="`From, ${c.title}`"
-                  :units="u"
-                  :disabled="off"
-                  @update:model-value="set(`compartments.${i}.fromXMm`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="c.toXMm"
-                  :label="`To, ${c.title}`"
-                  :units="u"
-                  :disabled="off"
-                  @update:model-value="set(`compartments.${i}.toXMm`, $event)"
-                />
-              </td>
-              <td>
-                <ElButton
-                  v-if="!off && plan.compartments.length > 1"
-                  class="plain gone"
-                  :aria-label="`Remove ${c.title}, its doors, pumps and marks`"
-                  @click="flood.replace(withoutCompartment(plan, c.id))"
-                >
-                  ✕
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          label="Compartments"
+          :columns="[
+            { key: 'compartment', title: 'Compartment' },
+            { key: 'areaM', title: 'Area, m²' },
+            { key: 'floorZ', title: 'Floor z' },
+            { key: 'fromX', title: 'From x' },
+            { key: 'toX', title: 'To x' },
+            { key: 'act' },
+          ]"
+          :rows="plan.compartments"
+          :known="(c) => c.id"
+        >
+          <template #compartment="{ row: c, index: i }"
+            ><label class="hidden-words" :for="`comp-${i}`">Name of the compartment</label
+            ><HeldText
+              :id="`comp-${i}`"
+              class="entry name"
+              :model-value="c.title"
+              maxlength="80"
+              :readonly="off"
+              @update:model-value="$event.trim() && set(`compartments.${i}.title`, $event.trim())"
+          /></template>
+          <template #areaM="{ row: c, index: i }"
+            ><DimensionField
+              :model-value="c.areaM2"
+              :label="`Area of ${c.title}`"
+              kind="number"
+              :units="u"
+              above
+              :disabled="off"
+              @update:model-value="set(`compartments.${i}.areaM2`, $event)"
+          /></template>
+          <template #floorZ="{ row: c, index: i }"
+            ><DimensionField
+              :model-value="c.floorZMm"
+              :label="`Floor of ${c.title}`"
+              :units="u"
+              :most="-1"
+              :disabled="off"
+              @update:model-value="set(`compartments.${i}.floorZMm`, $event)"
+          /></template>
+          <template #fromX="{ row: c, index: i }"
+            ><DimensionField
+              :model-value="c.fromXMm"
+              :label="`From, ${c.title}`"
+              :units="u"
+              :disabled="off"
+              @update:model-value="set(`compartments.${i}.fromXMm`, $event)"
+          /></template>
+          <template #toX="{ row: c, index: i }"
+            ><DimensionField
+              :model-value="c.toXMm"
+              :label="`To, ${c.title}`"
+              :units="u"
+              :disabled="off"
+              @update:model-value="set(`compartments.${i}.toXMm`, $event)"
+          /></template>
+          <template #act="{ row: c }"
+            ><ElButton
+              v-if="!off && plan.compartments.length > 1"
+              class="plain gone"
+              :aria-label="`Remove ${c.title}, its doors, pumps and marks`"
+              @click="flood.replace(withoutCompartment(plan, c.id))"
+            >
+              ✕
+            </ElButton></template
+          >
+        </RowTable>
         <ElButton
           v-if="!off"
           class="act"
@@ -187,84 +181,92 @@ const addMark = () =>
         </ElButton>
       </div>
       <div>
-        <table v-if="plan.doors.length" class="rows" aria-label="Doors">
-          <thead>
-            <tr>
-              <th>Door or pipe</th>
-              <th>Between</th>
-              <th>and</th>
-              <th>Sill z</th>
-              <th>Opening, cm²</th>
-              <th>Open</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(q, i) in plan.doors" :key="i">
-              <td>
-                <label class="hidden-words" :for="`door-${i}`">Name of the door</label
-                ><HeldText
-                  :id="`door-${i}`"
-                  class="entry name"
-                  :model-value="q.title"
-                  maxlength="80"
-                  :readonly="off"
-                  @update:model-value="set(`doors.${i}.title`, $event.trim())"
-                />
-              </td>
-              <td v-for="side in ['a', 'b'] as const" :key="side">
-                <PickOne
-                  :model-value="q[side]"
-                  :disabled="off"
-                  :label="`${side === 'a' ? 'One' : 'Other'} side of ${q.title}`"
-                  :options="
-                    plan.compartments.map((c) => ({
-                      value: c.id,
-                      title: c.title,
-                      disabled: c.id === q[side === 'a' ? 'b' : 'a'],
-                    }))
-                  "
-                  @update:model-value="set(`doors.${i}.${side}`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="q.sillZMm"
-                  :label="`Sill of ${q.title}`"
-                  :units="u"
-                  :disabled="off"
-                  @update:model-value="set(`doors.${i}.sillZMm`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="q.areaCm2"
-                  :label="`Opening of ${q.title}`"
-                  kind="number"
-                  :units="u"
-                  above
-                  :disabled="off"
-                  @update:model-value="set(`doors.${i}.areaCm2`, $event)"
-                />
-              </td>
-              <td>
-                <ElCheckbox :model-value="q.open" :disabled="off" @change="set(`doors.${i}.open`, $event)"
-                  ><span class="hidden-words">{{ `${q.title} stands open as a rule` }}</span></ElCheckbox
-                >
-              </td>
-              <td>
-                <ElButton
-                  v-if="!off"
-                  class="plain gone"
-                  :aria-label="`Remove ${q.title}`"
-                  @click="next({ doors: without(plan.doors, i) })"
-                >
-                  ✕
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          v-if="plan.doors.length"
+          label="Doors"
+          :columns="[
+            { key: 'doorOrPipe', title: 'Door or pipe' },
+            { key: 'between', title: 'Between' },
+            { key: 'and', title: 'and' },
+            { key: 'sillZ', title: 'Sill z' },
+            { key: 'openingCm', title: 'Opening, cm²' },
+            { key: 'open', title: 'Open' },
+            { key: 'act' },
+          ]"
+          :rows="plan.doors"
+        >
+          <template #doorOrPipe="{ row: q, index: i }"
+            ><label class="hidden-words" :for="`door-${i}`">Name of the door</label
+            ><HeldText
+              :id="`door-${i}`"
+              class="entry name"
+              :model-value="q.title"
+              maxlength="80"
+              :readonly="off"
+              @update:model-value="set(`doors.${i}.title`, $event.trim())"
+          /></template>
+          <template #between="{ row: q, index: i }"
+            ><PickOne
+              :model-value="q.a"
+              :disabled="off"
+              :label="`One side of ${q.title}`"
+              :options="
+                plan.compartments.map((c) => ({
+                  value: c.id,
+                  title: c.title,
+                  disabled: c.id === q.b,
+                }))
+              "
+              @update:model-value="set(`doors.${i}.a`, $event)"
+          /></template>
+          <template #and="{ row: q, index: i }"
+            ><PickOne
+              :model-value="q.b"
+              :disabled="off"
+              :label="`Other side of ${q.title}`"
+              :options="
+                plan.compartments.map((c) => ({
+                  value: c.id,
+                  title: c.title,
+                  disabled: c.id === q.a,
+                }))
+              "
+              @update:model-value="set(`doors.${i}.b`, $event)"
+          /></template>
+          <template #sillZ="{ row: q, index: i }"
+            ><DimensionField
+              :model-value="q.sillZMm"
+              :label="`Sill of ${q.title}`"
+              :units="u"
+              :disabled="off"
+              @update:model-value="set(`doors.${i}.sillZMm`, $event)"
+          /></template>
+          <template #openingCm="{ row: q, index: i }"
+            ><DimensionField
+              :model-value="q.areaCm2"
+              :label="`Opening of ${q.title}`"
+              kind="number"
+              :units="u"
+              above
+              :disabled="off"
+              @update:model-value="set(`doors.${i}.areaCm2`, $event)"
+          /></template>
+          <template #open="{ row: q, index: i }"
+            ><ElCheckbox :model-value="q.open" :disabled="off" @change="set(`doors.${i}.open`, $event)"
+              ><span class="hidden-words">{{ `${q.title} stands open as a rule` }}</span></ElCheckbox
+            ></template
+          >
+          <template #act="{ row: q, index: i }"
+            ><ElButton
+              v-if="!off"
+              class="plain gone"
+              :aria-label="`Remove ${q.title}`"
+              @click="next({ doors: without(plan.doors, i) })"
+            >
+              ✕
+            </ElButton></template
+          >
+        </RowTable>
         <p v-else class="soft small">
           {{
             plan.compartments.length > 1
@@ -282,144 +284,132 @@ const addMark = () =>
         </ElButton>
       </div>
       <div>
-        <table v-if="plan.pumps.length" class="rows" aria-label="Pumps">
-          <thead>
-            <tr>
-              <th>Pump</th>
-              <th>In</th>
-              <th>Rated, L/min</th>
-              <th>Carries, of it</th>
-              <th>Starts z</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(p, i) in plan.pumps" :key="i">
-              <td>
-                <label class="hidden-words" :for="`pump-${i}`">Name of the pump</label
-                ><HeldText
-                  :id="`pump-${i}`"
-                  class="entry name"
-                  :model-value="p.title"
-                  maxlength="80"
-                  :readonly="off"
-                  @update:model-value="set(`pumps.${i}.title`, $event.trim())"
-                />
-              </td>
-              <td>
-                <PickOne
-                  :model-value="p.compartment"
-                  :disabled="off"
-                  :label="`Compartment of ${p.title}`"
-                  :options="rooms"
-                  @update:model-value="set(`pumps.${i}.compartment`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="p.ratedLpm"
-                  :label="`Rating of ${p.title}`"
-                  kind="number"
-                  :units="u"
-                  above
-                  :disabled="off"
-                  @update:model-value="set(`pumps.${i}.ratedLpm`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="p.derate"
-                  :label="`Share of its rating that ${p.title} carries`"
-                  kind="number"
-                  :units="u"
-                  above
-                  :most="1"
-                  :estimated="p.derate === 0.5"
-                  :disabled="off"
-                  @update:model-value="set(`pumps.${i}.derate`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="p.startZMm"
-                  :label="`Start of ${p.title}`"
-                  :units="u"
-                  :disabled="off"
-                  @update:model-value="set(`pumps.${i}.startZMm`, $event)"
-                />
-              </td>
-              <td>
-                <ElButton
-                  v-if="!off"
-                  class="plain gone"
-                  :aria-label="`Remove ${p.title}`"
-                  @click="next({ pumps: without(plan.pumps, i) })"
-                >
-                  ✕
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          v-if="plan.pumps.length"
+          label="Pumps"
+          :columns="[
+            { key: 'pump', title: 'Pump' },
+            { key: 'in', title: 'In' },
+            { key: 'ratedLMin', title: 'Rated, L/min' },
+            { key: 'carriesOfIt', title: 'Carries, of it' },
+            { key: 'startsZ', title: 'Starts z' },
+            { key: 'act' },
+          ]"
+          :rows="plan.pumps"
+        >
+          <template #pump="{ row: p, index: i }"
+            ><label class="hidden-words" :for="`pump-${i}`">Name of the pump</label
+            ><HeldText
+              :id="`pump-${i}`"
+              class="entry name"
+              :model-value="p.title"
+              maxlength="80"
+              :readonly="off"
+              @update:model-value="set(`pumps.${i}.title`, $event.trim())"
+          /></template>
+          <template #in="{ row: p, index: i }"
+            ><PickOne
+              :model-value="p.compartment"
+              :disabled="off"
+              :label="`Compartment of ${p.title}`"
+              :options="rooms"
+              @update:model-value="set(`pumps.${i}.compartment`, $event)"
+          /></template>
+          <template #ratedLMin="{ row: p, index: i }"
+            ><DimensionField
+              :model-value="p.ratedLpm"
+              :label="`Rating of ${p.title}`"
+              kind="number"
+              :units="u"
+              above
+              :disabled="off"
+              @update:model-value="set(`pumps.${i}.ratedLpm`, $event)"
+          /></template>
+          <template #carriesOfIt="{ row: p, index: i }"
+            ><DimensionField
+              :model-value="p.derate"
+              :label="`Share of its rating that ${p.title} carries`"
+              kind="number"
+              :units="u"
+              above
+              :most="1"
+              :estimated="p.derate === 0.5"
+              :disabled="off"
+              @update:model-value="set(`pumps.${i}.derate`, $event)"
+          /></template>
+          <template #startsZ="{ row: p, index: i }"
+            ><DimensionField
+              :model-value="p.startZMm"
+              :label="`Start of ${p.title}`"
+              :units="u"
+              :disabled="off"
+              @update:model-value="set(`pumps.${i}.startZMm`, $event)"
+          /></template>
+          <template #act="{ row: p, index: i }"
+            ><ElButton
+              v-if="!off"
+              class="plain gone"
+              :aria-label="`Remove ${p.title}`"
+              @click="next({ pumps: without(plan.pumps, i) })"
+            >
+              ✕
+            </ElButton></template
+          >
+        </RowTable>
         <p v-else class="soft small">No pump is on board.</p>
         <ElButton v-if="!off" class="act" :disabled="plan.pumps.length >= 20" @click="addPump">
           Add a pump
         </ElButton>
       </div>
       <div>
-        <table v-if="plan.marks.length" class="rows" aria-label="What is looked at">
-          <thead>
-            <tr>
-              <th>Mark</th>
-              <th>In</th>
-              <th>z</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(m, i) in plan.marks" :key="i">
-              <td>
-                <label class="hidden-words" :for="`mark-${i}`">Name of the mark</label
-                ><HeldText
-                  :id="`mark-${i}`"
-                  class="entry name"
-                  :model-value="m.name"
-                  maxlength="80"
-                  :readonly="off"
-                  @update:model-value="$event.trim() && set(`marks.${i}.name`, $event.trim())"
-                />
-              </td>
-              <td>
-                <PickOne
-                  :model-value="m.compartment"
-                  :disabled="off"
-                  :label="`Compartment of ${m.name}`"
-                  :options="rooms"
-                  @update:model-value="set(`marks.${i}.compartment`, $event)"
-                />
-              </td>
-              <td>
-                <DimensionField
-                  :model-value="m.zMm"
-                  :label="`Height of ${m.name}`"
-                  :units="u"
-                  :disabled="off"
-                  @update:model-value="set(`marks.${i}.zMm`, $event)"
-                />
-              </td>
-              <td>
-                <ElButton
-                  v-if="!off"
-                  class="plain gone"
-                  :aria-label="`Remove ${m.name}`"
-                  @click="next({ marks: without(plan.marks, i) })"
-                >
-                  ✕
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          v-if="plan.marks.length"
+          label="What is looked at"
+          :columns="[
+            { key: 'mark', title: 'Mark' },
+            { key: 'in', title: 'In' },
+            { key: 'z', title: 'z' },
+            { key: 'act' },
+          ]"
+          :rows="plan.marks"
+        >
+          <template #mark="{ row: m, index: i }"
+            ><label class="hidden-words" :for="`mark-${i}`">Name of the mark</label
+            ><HeldText
+              :id="`mark-${i}`"
+              class="entry name"
+              :model-value="m.name"
+              maxlength="80"
+              :readonly="off"
+              @update:model-value="$event.trim() && set(`marks.${i}.name`, $event.trim())"
+          /></template>
+          <template #in="{ row: m, index: i }"
+            ><PickOne
+              :model-value="m.compartment"
+              :disabled="off"
+              :label="`Compartment of ${m.name}`"
+              :options="rooms"
+              @update:model-value="set(`marks.${i}.compartment`, $event)"
+          /></template>
+          <template #z="{ row: m, index: i }"
+            ><DimensionField
+              :model-value="m.zMm"
+              :label="`Height of ${m.name}`"
+              :units="u"
+              :disabled="off"
+              @update:model-value="set(`marks.${i}.zMm`, $event)"
+          /></template>
+          <template #act="{ row: m, index: i }"
+            ><ElButton
+              v-if="!off"
+              class="plain gone"
+              :aria-label="`Remove ${m.name}`"
+              @click="next({ marks: without(plan.marks, i) })"
+            >
+              ✕
+            </ElButton></template
+          >
+        </RowTable>
         <p v-else class="soft small">Nothing is looked at yet: cabin sole, batteries, engine air intake.</p>
         <ElButton v-if="!off" class="act" :disabled="plan.marks.length >= 20" @click="addMark">
           Add a mark
@@ -498,7 +488,7 @@ const addMark = () =>
   width: 100%;
   min-width: 84px;
 }
-td {
+.tables :deep(td) {
   padding-right: 6px;
   vertical-align: top;
 }

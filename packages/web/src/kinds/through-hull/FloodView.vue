@@ -14,6 +14,7 @@ import { useBoats } from '../../state/boats'
 import { useFlood } from '../../state/flood'
 import FloodPlanEditor from './FloodPlanEditor.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** If it lets go: the rise of water in each compartment, with pumps and doors, in a worker. */
 const throughHull = useThroughHull()
@@ -219,27 +220,25 @@ const time = (min: number | null) =>
             : ''
         }}.
       </p>
-      <table class="rows" aria-label="Marks">
-        <thead>
-          <tr>
-            <th>Water reaches</th>
-            <th class="number">Pumps on</th>
-            <th class="number">Off</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(m, i) in answer.marks" :key="`${m.compartment}${m.name}`">
-            <td>
-              {{ m.name }}
-              <span class="soft small">{{
-                plan!.compartments.find((c) => c.id === m.compartment)?.title
-              }}</span>
-            </td>
-            <td class="number when">{{ time(m.atMin) }}</td>
-            <td class="number when">{{ time(both!.off.marks[i]!.atMin) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Marks"
+        :columns="[
+          { key: 'waterReaches', title: 'Water reaches' },
+          { key: 'pumpsOn', title: 'Pumps on', number: true, class: 'when' },
+          { key: 'off', title: 'Off', number: true, class: 'when' },
+        ]"
+        :rows="answer.marks"
+        :known="(m) => `${m.compartment}${m.name}`"
+      >
+        <template #waterReaches="{ row: m }"
+          >{{ m.name }}
+          <span class="soft small">{{
+            plan!.compartments.find((c) => c.id === m.compartment)?.title
+          }}</span></template
+        >
+        <template #pumpsOn="{ row: m }">{{ time(m.atMin) }}</template>
+        <template #off="{ index: i }">{{ time(both!.off.marks[i]!.atMin) }}</template>
+      </RowTable>
       <p v-if="!answer.marks.length" class="soft small">
         No mark is set: add the sole, the batteries, an air intake below, and see when the water is there.
       </p>
@@ -297,11 +296,11 @@ const time = (min: number | null) =>
   gap: 5px;
   align-content: start;
 }
-td.when {
+:deep(td.when) {
   white-space: nowrap;
   vertical-align: top;
 }
-th.number {
+:deep(th.number) {
   white-space: nowrap;
 }
 .bad {

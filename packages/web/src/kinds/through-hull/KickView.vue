@@ -7,6 +7,7 @@ import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Will it take a kick: the three ways of holding it beside each other, in the worst direction. */
 const throughHull = useThroughHull()
@@ -25,40 +26,39 @@ const schools = schoolsFor('Seacock bolts')
         <strong>2.22 kN across its inboard end</strong>,
         {{ formatLength(d.valve!.heightMm, boats.units) }} above the pad, in the worst of 36 directions.
       </p>
-      <table class="rows" aria-label="Ways of holding it">
-        <thead>
-          <tr>
-            <td></td>
-            <th>Held by</th>
-            <th class="number">Used</th>
-            <th>What governs</th>
-            <td></td>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="k in j.kickSchools"
-            :key="k.method"
-            :class="{ on: k.method === d.hold.method }"
-            :data-method="k.method"
-            :data-verdict="k.verdict"
+      <RowTable
+        label="Ways of holding it"
+        :columns="[
+          { key: 'sign' },
+          { key: 'heldBy', title: 'Held by' },
+          { key: 'used', title: 'Used', number: true },
+          { key: 'whatGoverns', title: 'What governs', class: 'small' },
+          { key: 'act' },
+        ]"
+        :rows="j.kickSchools"
+        :about="
+          (k) => ({
+            class: { on: k.method === d.hold.method },
+            'data-method': k.method,
+            'data-verdict': k.verdict,
+          })
+        "
+        :known="(k) => k.method"
+      >
+        <template #sign="{ row: k }"><VerdictSign :verdict="k.verdict" :size="16" /></template>
+        <template #heldBy="{ row: k }">{{ METHOD_TITLE[k.method] }}</template>
+        <template #used="{ row: k }">{{ formatUse(k.utilisation) }}</template>
+        <template #whatGoverns="{ row: k }">{{ k.governing.toLowerCase() }}</template>
+        <template #act="{ row: k }"
+          ><ElButton
+            v-if="k.method !== d.hold.method && !throughHull.readOnly"
+            class="act"
+            @click="throughHull.change({ 'hold.method': k.method })"
           >
-            <td><VerdictSign :verdict="k.verdict" :size="16" /></td>
-            <td>{{ METHOD_TITLE[k.method] }}</td>
-            <td class="number">{{ formatUse(k.utilisation) }}</td>
-            <td class="small">{{ k.governing.toLowerCase() }}</td>
-            <td>
-              <ElButton
-                v-if="k.method !== d.hold.method && !throughHull.readOnly"
-                class="act"
-                @click="throughHull.change({ 'hold.method': k.method })"
-              >
-                Choose</ElButton
-              ><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+            Choose</ElButton
+          ><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong></template
+        >
+      </RowTable>
       <p v-if="!j.kickSchools.length" class="soft">
         A flange with its bolt circle and a pad, or a tail whose thread root is known, are needed for this.
       </p>
@@ -152,7 +152,7 @@ const schools = schoolsFor('Seacock bolts')
   grid-template-columns: minmax(0, 1.5fr) 180px minmax(0, 1.1fr) 215px;
   gap: 16px;
 }
-.kick td {
+.kick :deep(td) {
   padding-right: 6px;
 }
 figure {
@@ -161,7 +161,7 @@ figure {
   grid-template-rows: 170px auto;
   align-content: start;
 }
-.on td {
+.kick :deep(.on td) {
   background: var(--tide-soft);
 }
 .checks {

@@ -8,6 +8,7 @@ import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import MeterLog from './MeterLog.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Every pair of metals in the stack, the school of bonding, the anode and its log. */
 const throughHull = useThroughHull()
@@ -56,33 +57,27 @@ const setAnode = (v: string) =>
 <template>
   <div class="metals">
     <div>
-      <table class="rows" aria-label="Metals of the stack">
-        <thead>
-          <tr>
-            <td></td>
-            <th>Between</th>
-            <th>Metals</th>
-            <th>Where</th>
-            <th class="number volts">ΔE, V</th>
-            <th>Loses</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="m in j.metals"
-            :key="m.between"
-            :data-verdict="m.verdict"
-            :title="sayIn(m.because, boats.units)"
-          >
-            <td><VerdictSign :verdict="m.verdict" :size="16" /></td>
-            <td>{{ m.between }}</td>
-            <td class="small">{{ POTENTIALS[m.a]!.title }}, {{ POTENTIALS[m.b]!.title }}</td>
-            <td>{{ m.place }}</td>
-            <td class="number">{{ m.deltaV.toFixed(2) }}</td>
-            <td>{{ m.loser ? POTENTIALS[m.loser]!.title : '' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        label="Metals of the stack"
+        :columns="[
+          { key: 'sign' },
+          { key: 'between', title: 'Between' },
+          { key: 'metals', title: 'Metals', class: 'small' },
+          { key: 'where', title: 'Where' },
+          { key: 'eV', title: 'ΔE, V', number: true },
+          { key: 'loses', title: 'Loses' },
+        ]"
+        :rows="j.metals"
+        :about="(m) => ({ 'data-verdict': m.verdict, title: sayIn(m.because, boats.units) })"
+        :known="(m) => m.between"
+      >
+        <template #sign="{ row: m }"><VerdictSign :verdict="m.verdict" :size="16" /></template>
+        <template #between="{ row: m }">{{ m.between }}</template>
+        <template #metals="{ row: m }">{{ POTENTIALS[m.a]!.title }}, {{ POTENTIALS[m.b]!.title }}</template>
+        <template #where="{ row: m }">{{ m.place }}</template>
+        <template #eV="{ row: m }">{{ m.deltaV.toFixed(2) }}</template>
+        <template #loses="{ row: m }">{{ m.loser ? POTENTIALS[m.loser]!.title : '' }}</template>
+      </RowTable>
       <p v-if="!j.metals.length" class="soft">One metal, or none: no pair stands in this stack.</p>
       <ElCheckbox
         class="tick"

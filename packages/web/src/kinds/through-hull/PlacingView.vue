@@ -6,6 +6,7 @@ import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
 import HeldText from '../../pieces/HeldText.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /** Must it exist, and is this the place: what the map knows, and what only the fitter does. */
 const throughHull = useThroughHull()
@@ -47,51 +48,50 @@ async function mirror() {
     </ElButton>
     <span v-if="said" role="alert" class="said">{{ said }}</span>
   </div>
-  <table class="rows placing" aria-label="Placing aid">
-    <thead>
-      <tr>
-        <th>Asked</th>
-        <td></td>
-        <th>What the map and the figures say</th>
-        <th>Your answer</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="q in asked" :key="q.id" :class="[q.state, { answered: q.answer }]" :data-ask="q.id">
-        <td>
-          <label :for="`ask-${q.id}`"
-            ><strong>{{ q.title }}</strong></label
-          >
-        </td>
-        <td class="word">{{ q.answer ? 'answered' : WORD[q.state] }}</td>
-        <td class="small">{{ sayIn(q.found, boats.units) }}</td>
-        <td>
-          <HeldText
-            :id="`ask-${q.id}`"
-            class="entry wide"
-            :model-value="q.answer"
-            maxlength="300"
-            :readonly="throughHull.readOnly"
-            :placeholder="
-              q.state === 'fine'
-                ? 'nothing to say'
-                : q.state === 'look'
-                  ? 'why it goes here all the same'
-                  : 'say what you found'
-            "
-            @update:model-value="answer(q.id, $event)"
-          />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <RowTable
+    class="placing"
+    label="Placing aid"
+    :columns="[
+      { key: 'asked', title: 'Asked' },
+      { key: 'act', class: 'word' },
+      { key: 'whatTheMap', title: 'What the map and the figures say', class: 'small' },
+      { key: 'yourAnswer', title: 'Your answer' },
+    ]"
+    :rows="asked"
+    :about="(q) => ({ class: [q.state, { answered: q.answer }], 'data-ask': q.id })"
+    :known="(q) => q.id"
+  >
+    <template #asked="{ row: q }"
+      ><label :for="`ask-${q.id}`"
+        ><strong>{{ q.title }}</strong></label
+      ></template
+    >
+    <template #act="{ row: q }">{{ q.answer ? 'answered' : WORD[q.state] }}</template>
+    <template #whatTheMap="{ row: q }">{{ sayIn(q.found, boats.units) }}</template>
+    <template #yourAnswer="{ row: q }"
+      ><HeldText
+        :id="`ask-${q.id}`"
+        class="entry wide"
+        :model-value="q.answer"
+        maxlength="300"
+        :readonly="throughHull.readOnly"
+        :placeholder="
+          q.state === 'fine'
+            ? 'nothing to say'
+            : q.state === 'look'
+              ? 'why it goes here all the same'
+              : 'say what you found'
+        "
+        @update:model-value="answer(q.id, $event)"
+    /></template>
+  </RowTable>
 </template>
 
 <style scoped>
-.placing td {
+.placing :deep(td) {
   vertical-align: top;
 }
-.placing td:first-child {
+.placing :deep(td:first-child) {
   width: 190px;
 }
 .word {

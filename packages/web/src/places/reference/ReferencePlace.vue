@@ -32,6 +32,7 @@ import {
 } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 import YardValues from './YardValues.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 const boats = useBoats()
 const route = useRoute()
@@ -308,24 +309,17 @@ const shown = computed(() => {
       <section v-for="p in shown" :key="p.id">
         <h2 class="page-title">{{ p.title }}</h2>
         <p class="soft small">{{ p.source }}</p>
-        <table class="rows">
-          <thead>
-            <tr>
-              <th v-for="h in p.heads" :key="h">{{ h }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in p.rows" :key="r.join()">
-              <td
-                v-for="(c, i) in r"
-                :key="i"
-                :class="{ figure: /^[-\d. ×mMin#/()usal–]+$/.test(c) && i > 0 }"
-              >
-                {{ c }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          :label="p.title"
+          :columns="p.heads.map((h, i) => ({ key: String(i), title: h }))"
+          :rows="p.rows"
+          :known="(r) => r.join()"
+          ><template #cell="{ row: r, column: i }"
+            ><span :class="{ figure: /^[-\d. ×mMin#/()usal–]+$/.test(r[Number(i)]!) && i !== '0' }">{{
+              r[Number(i)]
+            }}</span></template
+          ></RowTable
+        >
       </section>
       <YardValues
         v-if="shown.some((p) => ['cores', 'laminates', 'plates', 'sealants', 'lines'].includes(p.id))"

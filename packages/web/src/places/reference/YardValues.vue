@@ -5,6 +5,7 @@ import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 const boats = useBoats()
 const session = useSession()
@@ -68,40 +69,37 @@ const keep = () =>
       Measured here, in place of the table’s estimate. Every check that leans on one says so, with what it
       replaced.
     </p>
-    <table v-if="boats.yard.length" class="rows">
-      <thead>
-        <tr>
-          <th>Material</th>
-          <th>What</th>
-          <th>Table</th>
-          <th>Measured</th>
-          <th>How, and by whom</th>
-          <td></td>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="v in boats.yard" :key="v.kind + v.material + v.field">
-          <td>{{ title(v.kind, v.material) }}</td>
-          <td>{{ fieldTitle(v.kind, v.field) }}</td>
-          <td class="figure soft">{{ figure(v.field, tableValue(v.kind, v.material, v.field)) }}</td>
-          <td class="figure">
-            <strong>{{ figure(v.field, v.value) }}</strong>
-          </td>
-          <td>{{ v.reason }}, {{ v.measuredBy }}</td>
-          <td>
-            <ElButton
-              v-if="may"
-              class="act"
-              @click="
-                attempt(() => boats.restoreValue({ kind: v.kind, material: v.material, field: v.field }))
-              "
-            >
-              Back to the table
-            </ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      v-if="boats.yard.length"
+      label="Values of the yard"
+      :columns="[
+        { key: 'material', title: 'Material' },
+        { key: 'what', title: 'What' },
+        { key: 'table', title: 'Table', class: 'figure soft' },
+        { key: 'measured', title: 'Measured', class: 'figure' },
+        { key: 'howAndBy', title: 'How, and by whom' },
+        { key: 'act' },
+      ]"
+      :rows="boats.yard"
+      :known="(v) => v.kind + v.material + v.field"
+    >
+      <template #material="{ row: v }">{{ title(v.kind, v.material) }}</template>
+      <template #what="{ row: v }">{{ fieldTitle(v.kind, v.field) }}</template>
+      <template #table="{ row: v }">{{ figure(v.field, tableValue(v.kind, v.material, v.field)) }}</template>
+      <template #measured="{ row: v }"
+        ><strong>{{ figure(v.field, v.value) }}</strong></template
+      >
+      <template #howAndBy="{ row: v }">{{ v.reason }}, {{ v.measuredBy }}</template>
+      <template #act="{ row: v }"
+        ><ElButton
+          v-if="may"
+          class="act"
+          @click="attempt(() => boats.restoreValue({ kind: v.kind, material: v.material, field: v.field }))"
+        >
+          Back to the table
+        </ElButton></template
+      >
+    </RowTable>
     <p v-else class="soft">None yet: every value is the table’s.</p>
     <form v-if="may" @submit.prevent="keep">
       <ChoiceField label="Of" :model-value="kind" :options="KINDS" @update:model-value="setKind($event)" />

@@ -181,15 +181,6 @@ const openHole = (id: number) => router.push(`/register/${id}`)
   overflow: auto;
   padding: 0 20px 20px;
 }
-tr {
-  cursor: pointer;
-}
-tbody tr:hover td {
-  background: color-mix(in srgb, var(--tide-soft) 60%, transparent);
-}
-tr.on td {
-  background: var(--tide-soft);
-}
 .state {
   white-space: nowrap;
 }
@@ -245,8 +236,5 @@ tr.on td {
 }
 .under {
   display: block;
-}
-tbody .figure a {
-  white-space: nowrap;
 }
 </style>

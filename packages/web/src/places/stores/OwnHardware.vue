@@ -18,6 +18,7 @@ import { readJson } from '../../pieces/files'
 import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../boat/survey/attempt'
 import ReadFile from '../../pieces/ReadFile.vue'
+import RowTable from '../../pieces/RowTable.vue'
 
 /**
  * Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside
@@ -181,39 +182,36 @@ async function takeOutline(f: File) {
     </div>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="note" role="status">{{ note }}</p>
-    <table v-if="list.length" class="rows">
-      <thead>
-        <tr>
-          <th>No.</th>
-          <th>What</th>
-          <th>Family</th>
-          <th>Base</th>
-          <th>Holes</th>
-          <th>Threads</th>
-          <td></td>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="h in list" :key="h.id">
-          <td class="figure">{{ h.id }}</td>
-          <td>{{ h.title }}</td>
-          <td>{{ FAMILY_TITLES[h.family] }}</td>
-          <td class="figure">
-            {{
-              'diameterMm' in h.base
-                ? `ø ${formatLength(h.base.diameterMm, boats.units)}`
-                : `${formatLength(h.base.lengthMm, boats.units)} × ${formatLength(h.base.widthMm, boats.units)}`
-            }}
-          </td>
-          <td>{{ h.bolts.length }}</td>
-          <td class="figure">{{ h.sizes.join(' ') }}</td>
-          <td>
-            <ElButton v-if="may" class="plain link" @click="edit(h)">change</ElButton>
-            <ElButton v-if="may" class="plain link" @click="remove(h.id)">take away</ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      v-if="list.length"
+      label="Own hardware"
+      :columns="[
+        { key: 'no', title: 'No.', class: 'figure' },
+        { key: 'what', title: 'What' },
+        { key: 'family', title: 'Family' },
+        { key: 'base', title: 'Base', class: 'figure' },
+        { key: 'holes', title: 'Holes' },
+        { key: 'threads', title: 'Threads', class: 'figure' },
+        { key: 'act' },
+      ]"
+      :rows="list"
+      :known="(h) => h.id"
+    >
+      <template #no="{ row: h }">{{ h.id }}</template>
+      <template #what="{ row: h }">{{ h.title }}</template>
+      <template #family="{ row: h }">{{ FAMILY_TITLES[h.family] }}</template>
+      <template #base="{ row: h }">{{
+        'diameterMm' in h.base
+          ? `ø ${formatLength(h.base.diameterMm, boats.units)}`
+          : `${formatLength(h.base.lengthMm, boats.units)} × ${formatLength(h.base.widthMm, boats.units)}`
+      }}</template>
+      <template #holes="{ row: h }">{{ h.bolts.length }}</template>
+      <template #threads="{ row: h }">{{ h.sizes.join(' ') }}</template>
+      <template #act="{ row: h }"
+        ><ElButton v-if="may" class="plain link" @click="edit(h)">change</ElButton>
+        <ElButton v-if="may" class="plain link" @click="remove(h.id)">take away</ElButton></template
+      >
+    </RowTable>
     <p v-else class="soft">
       None yet. What is in no catalogue is drawn here once: base, holes, head, threads; then it is placed like
       any other.

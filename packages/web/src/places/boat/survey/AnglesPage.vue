@@ -8,6 +8,7 @@ import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
 import { useAttempt } from './attempt'
+import RowTable from '../../../pieces/RowTable.vue'
 
 const boats = useBoats()
 const survey = useSurvey()
@@ -162,46 +163,47 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
             <a class="act" :href="`/api/boats/${boats.picture!.id}/angles.dxf`" download>DXF</a></span
           >
         </div>
-        <table v-if="answer?.stations.length" class="rows">
-          <thead>
-            <tr>
-              <th>Station</th>
-              <th>Side</th>
-              <th>Laid</th>
-              <th>Readings</th>
-              <th class="number">Shows</th>
-              <th class="number">True</th>
-              <th class="number">Bend to</th>
-              <th>Look</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="s in answer.stations" :key="s.id + s.side + s.axis">
-              <td>{{ s.id }}</td>
-              <td>{{ s.side }}</td>
-              <td>{{ s.axis }}</td>
-              <td class="small">
-                <span v-for="r in readingsOf(s)" :key="r.id" class="figure one"
-                  >{{ r.degrees.toFixed(2)
-                  }}<ElButton
-                    v-if="may"
-                    class="plain soft"
-                    :aria-label="`Take away ${s.id} ${s.side} ${r.degrees}`"
-                    @click="attempt(() => survey.dropAngle(r.id))"
-                  >
-                    ×
-                  </ElButton></span
-                >
-              </td>
-              <td class="number">{{ deg(s.readingDeg) }}</td>
-              <td class="number">{{ deg(s.trueDeg) }}</td>
-              <td class="number">
-                <strong>{{ deg(s.bracketDeg) }}</strong>
-              </td>
-              <td class="small" :class="{ said: s.flagged }">{{ s.flags.map((f) => FLAG[f]).join('; ') }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          v-if="answer?.stations.length"
+          label="Stations"
+          :columns="[
+            { key: 'station', title: 'Station' },
+            { key: 'side', title: 'Side' },
+            { key: 'laid', title: 'Laid' },
+            { key: 'readings', title: 'Readings', class: 'small' },
+            { key: 'shows', title: 'Shows', number: true },
+            { key: 'true', title: 'True', number: true },
+            { key: 'bendTo', title: 'Bend to', number: true },
+            { key: 'look', title: 'Look', class: 'small' },
+          ]"
+          :rows="answer.stations"
+          :known="(s) => s.id + s.side + s.axis"
+        >
+          <template #station="{ row: s }">{{ s.id }}</template>
+          <template #side="{ row: s }">{{ s.side }}</template>
+          <template #laid="{ row: s }">{{ s.axis }}</template>
+          <template #readings="{ row: s }"
+            ><span v-for="r in readingsOf(s)" :key="r.id" class="figure one"
+              >{{ r.degrees.toFixed(2)
+              }}<ElButton
+                v-if="may"
+                class="plain soft"
+                :aria-label="`Take away ${s.id} ${s.side} ${r.degrees}`"
+                @click="attempt(() => survey.dropAngle(r.id))"
+              >
+                ×
+              </ElButton></span
+            ></template
+          >
+          <template #shows="{ row: s }">{{ deg(s.readingDeg) }}</template>
+          <template #true="{ row: s }">{{ deg(s.trueDeg) }}</template>
+          <template #bendTo="{ row: s }"
+            ><strong>{{ deg(s.bracketDeg) }}</strong></template
+          >
+          <template #look="{ row: s }"
+            ><span :class="{ said: s.flagged }">{{ s.flags.map((f) => FLAG[f]).join('; ') }}</span></template
+          >
+        </RowTable>
         <p v-else class="soft">
           No station has been read. Three references first, then each station three times.
         </p>

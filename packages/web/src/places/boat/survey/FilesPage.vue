@@ -8,6 +8,7 @@ import { readJson } from '../../../pieces/files'
 import { useAttempt } from './attempt'
 import PickOne from '../../../pieces/PickOne.vue'
 import ReadFile from '../../../pieces/ReadFile.vue'
+import RowTable from '../../../pieces/RowTable.vue'
 
 interface Look {
   headers: string[]
@@ -167,26 +168,23 @@ async function takeBoat(f: File) {
           ><p v-if="look.duplicates" class="warn">
             {{ look.duplicates }} stand within 2 mm of a hole that is on record already.
           </p>
-          <table class="rows">
-            <thead>
-              <tr>
-                <th>What for</th>
-                <th>State</th>
-                <th class="number">x mm</th>
-                <th class="number">y mm</th>
-                <th class="number">size mm</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(p, i) in look.preview" :key="i">
-                <td>{{ p.whatFor }}</td>
-                <td>{{ p.state }}</td>
-                <td class="number">{{ p.xMm }}</td>
-                <td class="number">{{ p.yMm }}</td>
-                <td class="number">{{ p.diameterMm }}</td>
-              </tr>
-            </tbody>
-          </table></template
+          <RowTable
+            label="What it would bring"
+            :columns="[
+              { key: 'whatFor', title: 'What for' },
+              { key: 'state', title: 'State' },
+              { key: 'xMm', title: 'x mm', number: true },
+              { key: 'yMm', title: 'y mm', number: true },
+              { key: 'sizeMm', title: 'size mm', number: true },
+            ]"
+            :rows="look.preview"
+          >
+            <template #whatFor="{ row: p }">{{ p.whatFor }}</template>
+            <template #state="{ row: p }">{{ p.state }}</template>
+            <template #xMm="{ row: p }">{{ p.xMm }}</template>
+            <template #yMm="{ row: p }">{{ p.yMm }}</template>
+            <template #sizeMm="{ row: p }">{{ p.diameterMm }}</template>
+          </RowTable></template
         >
         <div v-if="look.gates?.length && !look.errors.length" role="alert">
           <p class="warn">Some of them say more than is on record:</p>

@@ -12,6 +12,7 @@ import MeasureField, { type Measured } from '../../../pieces/MeasureField.vue'
 import WithdrawForm from '../../../pieces/WithdrawForm.vue'
 import { useAttempt } from './attempt'
 import PickOne from '../../../pieces/PickOne.vue'
+import RowTable from '../../../pieces/RowTable.vue'
 
 /**
  * Old holes in a row, by keyboard: Enter keeps one and goes on to the next, with what they have in common
@@ -238,47 +239,47 @@ async function withdraw(id: number, why: string) {
       Nothing entered in this sitting. {{ boat.holes.filter((h) => h.found).length }} found holes are on
       record for {{ boat.name }}: see the <RouterLink to="/register">register</RouterLink>.
     </p>
-    <table v-else class="rows" aria-label="Entered in this sitting">
-      <thead>
-        <tr>
-          <th>No.</th>
-          <th>Found</th>
-          <th>Was for</th>
-          <th class="number">Size</th>
-          <th class="number">x</th>
-          <th class="number">y</th>
-          <th>Zone</th>
-          <th>Near</th>
-          <th>By mistake?</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="h in made" :key="h.id">
-          <td class="figure">
-            <LifeSign :state="h.state" /> <RouterLink :to="`/register/${h.id}`">{{ h.label }}</RouterLink>
-          </td>
-          <td>{{ h.foundKind }}</td>
-          <td>{{ h.whatFor }}</td>
-          <td class="number">
-            {{ formatLength(h.diameterMm, boats.units)
-            }}{{ h.acrossMm ? ` × ${formatLength(h.acrossMm, boats.units)}` : '' }}
-          </td>
-          <td class="number">{{ formatLength(Math.round(h.xMm), boats.units) }}</td>
-          <td class="number">{{ formatLength(Math.round(h.yMm), boats.units) }}</td>
-          <td>{{ h.zone }}</td>
-          <td class="small">
-            {{
-              near(h).length
-                ? `${near(h)
-                    .map((o) => o.label)
-                    .join(', ')} within 50 mm: one patch`
-                : ''
-            }}
-          </td>
-          <td><WithdrawForm what="hole" :send="(why) => withdraw(h.id, why)" /></td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      v-else
+      label="Entered in this sitting"
+      :columns="[
+        { key: 'no', title: 'No.', class: 'figure' },
+        { key: 'found', title: 'Found' },
+        { key: 'wasFor', title: 'Was for' },
+        { key: 'size', title: 'Size', number: true },
+        { key: 'x', title: 'x', number: true },
+        { key: 'y', title: 'y', number: true },
+        { key: 'zone', title: 'Zone' },
+        { key: 'near', title: 'Near', class: 'small' },
+        { key: 'byMistake', title: 'By mistake?' },
+      ]"
+      :rows="made"
+      :known="(h) => h.id"
+    >
+      <template #no="{ row: h }"
+        ><LifeSign :state="h.state" />
+        <RouterLink :to="`/register/${h.id}`">{{ h.label }}</RouterLink></template
+      >
+      <template #found="{ row: h }">{{ h.foundKind }}</template>
+      <template #wasFor="{ row: h }">{{ h.whatFor }}</template>
+      <template #size="{ row: h }"
+        >{{ formatLength(h.diameterMm, boats.units)
+        }}{{ h.acrossMm ? ` × ${formatLength(h.acrossMm, boats.units)}` : '' }}</template
+      >
+      <template #x="{ row: h }">{{ formatLength(Math.round(h.xMm), boats.units) }}</template>
+      <template #y="{ row: h }">{{ formatLength(Math.round(h.yMm), boats.units) }}</template>
+      <template #zone="{ row: h }">{{ h.zone }}</template>
+      <template #near="{ row: h }">{{
+        near(h).length
+          ? `${near(h)
+              .map((o) => o.label)
+              .join(', ')} within 50 mm: one patch`
+          : ''
+      }}</template>
+      <template #byMistake="{ row: h }"
+        ><WithdrawForm what="hole" :send="(why) => withdraw(h.id, why)"
+      /></template>
+    </RowTable>
   </div>
 </template>
 

@@ -7,6 +7,7 @@ import type { BoatPicture } from '../../../types'
 import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
 import ReadFile from '../../../pieces/ReadFile.vue'
+import RowTable from '../../../pieces/RowTable.vue'
 
 const props = defineProps<{ boat: BoatPicture; may: boolean }>()
 const boats = useBoats()
@@ -19,10 +20,11 @@ const HEADS = {
   sheerMm: 'sheer height',
   keelMm: 'keel height',
 } as const
+const FIELDS = Object.keys(HEADS) as (keyof Row)[]
 const { text, read } = typedLengths(
   () => boats.units,
   () => rows.value,
-  Object.keys(HEADS),
+  FIELDS,
 )
 const from = (): Row[] =>
   props.boat.stations.map((s) => ({
@@ -38,7 +40,7 @@ async function send() {
   await attempt(async () => {
     const stations = rows.value.map((r, i) =>
       Object.fromEntries(
-        (Object.keys(HEADS) as (keyof Row)[]).map((k) => {
+        FIELDS.map((k) => {
           const v = read(r[k])
           if (v === null)
             throw new Error(`Station ${i + 1}, ${HEADS[k]}: “${r[k]}” cannot be read; a length is accepted`)
@@ -80,38 +82,31 @@ const wrong = (i: number, k: string) => path.value === `stations.${i}.${k}`
     <p class="soft small">
       Half-breadth of the deck edge, and heights above the waterline, from the stem aft.
     </p>
-    <table class="rows">
-      <thead>
-        <tr>
-          <th v-for="(t, k) in HEADS" :key="k">{{ t }}</th>
-          <td></td>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(r, i) in rows" :key="i">
-          <td v-for="(t, k) in HEADS" :key="k">
-            <ElInput
-              v-model="r[k]"
-              class="entry figure"
-              :aria-label="`Station ${i + 1}, ${t}`"
-              :readonly="!may"
-              :aria-invalid="bad(r[k]) || wrong(i, k) ? 'true' : undefined"
-              :class="{ bad: bad(r[k]) || wrong(i, k) }"
-            />
-          </td>
-          <td>
-            <ElButton
-              v-if="may && rows.length > 2"
-              class="plain soft small"
-              :aria-label="`Take away station ${i + 1}`"
-              @click="rows.splice(i, 1)"
-            >
-              take away
-            </ElButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      label="Stations"
+      :columns="[...FIELDS.map((k) => ({ key: k, title: HEADS[k] })), { key: 'act' }]"
+      :rows="rows"
+    >
+      <template v-for="k in FIELDS" :key="k" #[k]="{ row: r, index: i }"
+        ><ElInput
+          v-model="r[k]"
+          class="entry figure"
+          :aria-label="`Station ${i + 1}, ${HEADS[k]}`"
+          :readonly="!may"
+          :aria-invalid="bad(r[k]) || wrong(i, k) ? 'true' : undefined"
+          :class="{ bad: bad(r[k]) || wrong(i, k) }"
+      /></template>
+      <template #act="{ index: i }"
+        ><ElButton
+          v-if="may && rows.length > 2"
+          class="plain soft small"
+          :aria-label="`Take away station ${i + 1}`"
+          @click="rows.splice(i, 1)"
+        >
+          take away
+        </ElButton></template
+      >
+    </RowTable>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="note" class="soft" role="status">{{ note }}</p>
     <div v-if="may" class="acts">

@@ -27,6 +27,7 @@ import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
 import { useAttempt } from './attempt'
 import PickOne from '../../../pieces/PickOne.vue'
+import RowTable from '../../../pieces/RowTable.vue'
 
 const boats = useBoats()
 const survey = useSurvey()
@@ -314,26 +315,26 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
             >
             Sample: {{ v.sample ?? 'none' }}; tap: {{ v.tap ?? 'none' }}.
           </p>
-          <table v-if="v.advice.length" class="rows">
-            <thead>
-              <tr>
-                <th>What to do where a fitting stands</th>
-                <td></td>
-                <th>Why here</th>
-                <th>Costs</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="a in v.advice" :key="a.id" :class="a.stance">
-                <td>
-                  <strong>{{ school(a.id).choice }}</strong>
-                </td>
-                <td>{{ a.stance }}</td>
-                <td>{{ a.because }}</td>
-                <td class="soft">{{ school(a.id).costs }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <RowTable
+            v-if="v.advice.length"
+            label="What to do where a fitting stands"
+            :columns="[
+              { key: 'whatToDo', title: 'What to do where a fitting stands' },
+              { key: 'act' },
+              { key: 'whyHere', title: 'Why here' },
+              { key: 'costs', title: 'Costs', class: 'soft' },
+            ]"
+            :rows="v.advice"
+            :about="(a) => ({ class: a.stance })"
+            :known="(a) => a.id"
+          >
+            <template #whatToDo="{ row: a }"
+              ><strong>{{ school(a.id).choice }}</strong></template
+            >
+            <template #act="{ row: a }">{{ a.stance }}</template>
+            <template #whyHere="{ row: a }">{{ a.because }}</template>
+            <template #costs="{ row: a }">{{ school(a.id).costs }}</template>
+          </RowTable>
         </article>
       </section>
       <section aria-label="Readings">
@@ -341,60 +342,57 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
           <h2 class="title">Readings</h2>
           <PickOne v-model="filter" label="Which readings" :options="filters" />
         </div>
-        <table v-if="rows.length" class="rows">
-          <thead>
-            <tr>
-              <th>Zone</th>
-              <th class="number">x</th>
-              <th class="number">y</th>
-              <th>What</th>
-              <th>Who, when, with</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <template v-for="r in rows" :key="r.id">
-              <tr :class="{ gone: r.withdrawnWhy }">
-                <td>{{ titleOf(r.zone) }}</td>
-                <td class="number">{{ formatLength(Math.round(r.xMm), boats.units) }}</td>
-                <td class="number">{{ formatLength(Math.round(r.yMm), boats.units) }}</td>
-                <td>
-                  {{ saidOf(r) }}<span v-if="r.note" class="soft small"> · {{ r.note }}</span
-                  ><span v-if="r.withdrawnWhy" class="small">
-                    · withdrawn by {{ r.withdrawnBy }}: {{ r.withdrawnWhy }}</span
-                  >
-                </td>
-                <td class="small soft">
-                  {{ r.who }}, {{ dayjs(r.takenAt).format('D MMM HH:mm')
-                  }}{{ r.instrument ? `, ${r.instrument}` : '' }}
-                </td>
-                <td class="small">
-                  <ElButton class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">
-                    photos
-                  </ElButton>
-                  <ElButton
-                    v-if="may && !r.withdrawnWhy"
-                    class="plain link"
-                    @click="taking = taking === r.id ? null : r.id"
-                  >
-                    withdraw
-                  </ElButton>
-                </td>
-              </tr>
-              <tr v-if="taking === r.id">
-                <td colspan="6">
-                  <label class="why">Why<ElInput v-model="why[r.id]" class="entry" maxlength="300" /></label>
-                  <ElButton class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
-                    Withdraw this reading
-                  </ElButton>
-                </td>
-              </tr>
-              <tr v-if="photosOf === r.id">
-                <td colspan="6"><PhotoStrip subject="reading" :subject-id="r.id" /></td>
-              </tr>
+        <RowTable
+          v-if="rows.length"
+          label="Readings"
+          :columns="[
+            { key: 'zone', title: 'Zone', by: (r) => titleOf(r.zone) },
+            { key: 'x', title: 'x', number: true, by: (r) => r.xMm },
+            { key: 'y', title: 'y', number: true, by: (r) => r.yMm },
+            { key: 'what', title: 'What' },
+            { key: 'who', title: 'Who, when, with', class: 'small soft', by: (r) => String(r.takenAt) },
+            { key: 'act', class: 'small' },
+          ]"
+          :rows="rows"
+          :opened="(r) => taking === r.id || photosOf === r.id"
+          :about="(r) => ({ class: { gone: r.withdrawnWhy } })"
+          :known="(r) => r.id"
+        >
+          <template #zone="{ row: r }">{{ titleOf(r.zone) }}</template>
+          <template #x="{ row: r }">{{ formatLength(Math.round(r.xMm), boats.units) }}</template>
+          <template #y="{ row: r }">{{ formatLength(Math.round(r.yMm), boats.units) }}</template>
+          <template #what="{ row: r }"
+            >{{ saidOf(r) }}<span v-if="r.note" class="soft small"> · {{ r.note }}</span
+            ><span v-if="r.withdrawnWhy" class="small">
+              · withdrawn by {{ r.withdrawnBy }}: {{ r.withdrawnWhy }}</span
+            ></template
+          >
+          <template #who="{ row: r }"
+            >{{ r.who }}, {{ dayjs(r.takenAt).format('D MMM HH:mm')
+            }}{{ r.instrument ? `, ${r.instrument}` : '' }}</template
+          >
+          <template #act="{ row: r }">
+            <ElButton class="plain link" @click="photosOf = photosOf === r.id ? null : r.id">
+              photos
+            </ElButton>
+            <ElButton
+              v-if="may && !r.withdrawnWhy"
+              class="plain link"
+              @click="taking = taking === r.id ? null : r.id"
+            >
+              withdraw
+            </ElButton>
+          </template>
+          <template #under="{ row: r }">
+            <template v-if="taking === r.id">
+              <label class="why">Why<ElInput v-model="why[r.id]" class="entry" maxlength="300" /></label>
+              <ElButton class="act" :disabled="!why[r.id]?.trim()" @click="withdraw(r.id)">
+                Withdraw this reading
+              </ElButton>
             </template>
-          </tbody>
-        </table>
+            <PhotoStrip v-if="photosOf === r.id" subject="reading" :subject-id="r.id" />
+          </template>
+        </RowTable>
         <p v-else class="soft">None yet.</p>
       </section>
     </div>
@@ -407,13 +405,13 @@ article {
   padding: 8px 0 12px;
   border-bottom: 1px solid var(--line);
 }
-tr.refused td {
+:deep(tr.refused td) {
   color: var(--ink-soft);
 }
-tr.refused strong {
+:deep(tr.refused strong) {
   text-decoration: line-through;
 }
-tr.gone td {
+:deep(tr.gone td) {
   color: var(--ink-soft);
   text-decoration: line-through;
 }

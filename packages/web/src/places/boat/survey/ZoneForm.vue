@@ -11,6 +11,7 @@ import BoatSketch from '../BoatSketch.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import { typedLengths } from '../../../pieces/typed-lengths'
 import { useAttempt } from './attempt'
+import RowTable from '../../../pieces/RowTable.vue'
 
 const props = defineProps<{ boat: BoatPicture; zone: ZoneShown | null; may: boolean }>()
 const emit = defineEmits<{ gone: []; made: [id: number] }>()
@@ -305,54 +306,37 @@ async function remove() {
           <ElButton v-else class="act" @click="drawing = false">It is drawn</ElButton>
           <ElButton v-if="before" class="act" @click="drawnBack">As it was</ElButton>
         </div>
-        <table class="rows">
-          <thead>
-            <tr>
-              <td></td>
-              <th v-for="a in axes" :key="a">{{ a }}</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(c, i) in form.corners" :key="i">
-              <td class="soft small">{{ i + 1 }}</td>
-              <td>
-                <ElInput
-                  v-model="c.x"
-                  class="entry figure"
-                  :aria-label="`Corner ${i + 1}, ${axes[0]}`"
-                  :readonly="!may"
-                  :class="{ bad: read(c.x) === null }"
-                />
-              </td>
-              <td>
-                <ElInput
-                  v-model="c.y"
-                  class="entry figure"
-                  :aria-label="`Corner ${i + 1}, ${axes[1]}`"
-                  :readonly="!may"
-                  :class="{ bad: read(c.y) === null }"
-                />
-              </td>
-              <td>
-                <ElButton
-                  v-if="may"
-                  class="plain soft small"
-                  @click="form.corners.splice(i + 1, 0, { ...c })"
-                >
-                  after it
-                </ElButton>
-                <ElButton
-                  v-if="may && form.corners.length > 3"
-                  class="plain soft small"
-                  @click="form.corners.splice(i, 1)"
-                >
-                  take away
-                </ElButton>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          label="Corners"
+          :columns="[
+            { key: 'no', class: 'soft small' },
+            ...(['x', 'y'] as const).map((k, n) => ({ key: k, title: axes[n] })),
+            { key: 'act' },
+          ]"
+          :rows="form.corners"
+        >
+          <template #no="{ index: i }">{{ i + 1 }}</template>
+          <template v-for="(k, n) in ['x', 'y'] as const" :key="k" #[k]="{ row: c, index: i }"
+            ><ElInput
+              v-model="c[k]"
+              class="entry figure"
+              :aria-label="`Corner ${i + 1}, ${axes[n]}`"
+              :readonly="!may"
+              :class="{ bad: read(c[k]) === null }"
+          /></template>
+          <template #act="{ row: c, index: i }">
+            <ElButton v-if="may" class="plain soft small" @click="form.corners.splice(i + 1, 0, { ...c })">
+              after it
+            </ElButton>
+            <ElButton
+              v-if="may && form.corners.length > 3"
+              class="plain soft small"
+              @click="form.corners.splice(i, 1)"
+            >
+              take away
+            </ElButton>
+          </template>
+        </RowTable>
       </div>
     </div>
     <p v-if="said" class="said" role="alert">{{ said }}</p>

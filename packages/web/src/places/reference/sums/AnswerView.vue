@@ -11,6 +11,7 @@ import {
 } from '@north-tide/core'
 import VerdictSign from '../../../pieces/VerdictSign.vue'
 import { CODE_WORDS, choiceWords, fieldWords } from './words'
+import RowTable from '../../../pieces/RowTable.vue'
 
 /**
  * The answer of any calculator in words: verdicts and reasons first, then figures, then tables and
@@ -115,46 +116,49 @@ const MOST_ROWS = 60
         ><span class="figure">{{ formatUse(c.utilisation) }}</span>
       </li>
     </ul>
-    <table class="rows figures">
-      <tbody>
-        <tr v-for="[k, v] in figures" :key="k">
-          <td>{{ fieldWords(k).label }}</td>
-          <td class="figure" :data-test="`sum-${k}`">{{ shown(k, v) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowTable
+      class="figures"
+      label="Figures"
+      :columns="[{ key: 'what' }, { key: 'value', class: 'figure' }]"
+      :rows="figures"
+      :known="([k]) => k"
+    >
+      <template #what="{ row: [k] }">{{ fieldWords(k).label }}</template>
+      <template #value="{ row: [k, v] }"
+        ><span :data-test="`sum-${k}`">{{ shown(k, v) }}</span></template
+      >
+    </RowTable>
     <div v-for="t in tables" :key="t.name" class="wide">
       <h3>{{ fieldWords(t.name).label }}</h3>
-      <table class="rows">
-        <thead>
-          <tr>
-            <th v-for="h in t.heads" :key="h">{{ fieldWords(h).label }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(r, i) in t.rows.slice(0, MOST_ROWS)" :key="i">
-            <td v-for="h in t.heads" :key="h" :class="{ figure: typeof r[h] === 'number' }">
-              {{ shown(h, r[h] ?? null) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <RowTable
+        :label="fieldWords(t.name).label"
+        :columns="t.heads.map((h) => ({ key: h, title: fieldWords(h).label }))"
+        :rows="t.rows.slice(0, MOST_ROWS)"
+        ><template #cell="{ row: r, column: h }"
+          ><span :class="{ figure: typeof r[h] === 'number' }">{{ shown(h, r[h] ?? null) }}</span></template
+        ></RowTable
+      >
       <p v-if="t.rows.length > MOST_ROWS" class="soft small">
         {{ t.rows.length - MOST_ROWS }} more rows are in the copied JSON.
       </p>
     </div>
     <ElCollapse v-if="working.length" :model-value="['working']"
       ><ElCollapseItem name="working" title="Working">
-        <table class="rows">
-          <tbody>
-            <tr v-for="(s, i) in working" :key="i">
-              <td class="figure">{{ s.symbol }}</td>
-              <td>{{ s.meaning }}</td>
-              <td class="figure soft">{{ s.expression }}</td>
-              <td class="figure">{{ s.value === null ? '' : formatQuantity(s.value, s.unit, units) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <RowTable
+          label="Working"
+          :columns="[
+            { key: 'sign', class: 'figure' },
+            { key: 'meaning' },
+            { key: 'expression', class: 'figure soft' },
+            { key: 'value', class: 'figure' },
+          ]"
+          :rows="working"
+        >
+          <template #sign="{ row: s }">{{ s.symbol }}</template>
+          <template #value="{ row: s }">{{
+            s.value === null ? '' : formatQuantity(s.value, s.unit, units)
+          }}</template>
+        </RowTable>
       </ElCollapseItem></ElCollapse
     >
   </div>
