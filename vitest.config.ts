@@ -38,7 +38,7 @@ export default defineConfig({
           include: ['packages/web/test/**/*.test.ts'],
           environment: 'happy-dom',
           server: { deps: { inline: ['element-plus'] } },
-          testTimeout: 30_000,
+          testTimeout: 90_000,
         },
       },
     ],

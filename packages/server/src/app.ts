@@ -12,6 +12,7 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { CalcError } from '@north-tide/core'
+import { refusalInWords } from '@north-tide/core/refusal-words'
 import { ApiError } from './errors'
 import { DatabaseRateStore } from './rate-store'
 import { accessRoutes, whoAsks } from './routes/access'
@@ -216,7 +217,7 @@ const onError: ErrorRequestHandler = (error, req, res, next) => {
     path?: string,
     extra: Record<string, unknown> = {},
   ) => res.status(status).json({ error: { code, message, ...(path ? { path } : {}), ...extra } })
-  if (error instanceof CalcError) return void res.status(400).json(error.toJSON())
+  if (error instanceof CalcError) return void res.status(400).json(refusalInWords(error).toJSON())
   if (error instanceof ApiError)
     return void send(error.status, error.code, error.message, error.path, error.extra)
   const http = error as { status?: number; type?: string }

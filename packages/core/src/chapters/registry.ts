@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CalcError } from '../base/errors'
+import { refusalInWords } from '../base/schema/refusal-words'
 import { calculate, type Calculator } from '../base/calculator/calculator'
 import { lineStrength } from './load/line-strength'
 import { designLoad } from './load/design-load'
@@ -137,8 +138,14 @@ export function calculatorNamed(name: string): Calculator<never, unknown> {
   return found
 }
 
-/** Runs one by name: throws CalcError, and nothing else, for a user's mistake. */
-export const runNamed = (name: string, raw: unknown): unknown => calculate(calculatorNamed(name), raw)
+/** Runs one by name: throws CalcError, in words, and nothing else for a user's mistake. */
+export function runNamed(name: string, raw: unknown): unknown {
+  try {
+    return calculate(calculatorNamed(name), raw)
+  } catch (error) {
+    throw error instanceof CalcError ? refusalInWords(error) : error
+  }
+}
 
 const jsonSchema = (s: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(s, { io, unrepresentable: 'any' })
 

@@ -167,7 +167,7 @@ const zoneBody = z
     if (!(areaOf({ outline: v.outline }) > 1))
       say(['outline'], 'These corners enclose no area; give them in order round the zone')
     if (v.face === 'bulkhead' && v.atXMm === null)
-      say(['atXMm'], 'atXMm is missing; say how far aft of the stem the bulkhead stands')
+      say(['atXMm'], 'Its place is missing; say how far aft of the stem the bulkhead stands')
     if (v.kind === 'sandwich') {
       if (v.layers.length !== 3)
         return say(

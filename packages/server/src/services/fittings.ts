@@ -23,6 +23,7 @@ import {
   type KindSpot,
   type LogLine,
 } from '@north-tide/core'
+import { inWords } from '@north-tide/core/refusal-words'
 import {
   FILE_FORMAT,
   fittingFile,
@@ -114,7 +115,7 @@ export async function pointOf(boatId: string, p: Pick<Placing, 'xMm' | 'yMm' | '
   if (!p.measures) {
     for (const k of ['xMm', 'yMm'] as const)
       if (p[k] === undefined)
-        throw new ApiError(400, 'invalid-input', `${k} is missing; give a place, or measures`, k)
+        throw new ApiError(400, 'invalid-input', inWords(`${k} is missing; give a place, or measures`, k), k)
     return { xMm: p.xMm!, yMm: p.yMm!, measuredFrom: [], working: [] }
   }
   const placed = placeFrom(p.measures, halfBreadthOf(await stationsOf(boatId)), p.believe)

@@ -36,7 +36,7 @@ const input = z
       ctx.addIssue({ code: 'custom', path, message })
     const { leastMm, wantedMm, mostMm } = v.pitch
     if (v.toMm <= v.fromMm)
-      refuse(['toMm'], `${v.toMm} was given; more than fromMm, ${v.fromMm}, is accepted`)
+      refuse(['toMm'], `${v.toMm} was given; more than where it begins, ${v.fromMm}, is accepted`)
     if (leastMm < v.footprintMm)
       refuse(
         ['pitch', 'leastMm'],
