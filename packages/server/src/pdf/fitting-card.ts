@@ -7,6 +7,7 @@ import {
   stepTakes,
   workState,
   type Units,
+  daySaid,
 } from '@north-tide/core'
 import type { FittingSheet } from '../services/fittings'
 import { drawOnPage } from './draw'
@@ -73,7 +74,7 @@ function work(s: Sheet, p: Card) {
     const tick = state.ticks[q.id]
     s.line(
       `${i + 1}. ${sayIn(q.text, p.units)}`,
-      tick ? `done ${tick.at.slice(0, 10)}` : q.gate ? '[   ]' : '',
+      tick ? `done ${daySaid(tick.at)}` : q.gate ? '[   ]' : '',
       [q.hands === 2 ? 'two people' : '', stepTakes(q), q.alone && `alone: ${q.alone}`, q.caution]
         .filter(Boolean)
         .join(' \u00b7 '),
@@ -81,7 +82,7 @@ function work(s: Sheet, p: Card) {
   })
   if (!p.log.length) return
   s.heading('What happened')
-  for (const l of p.log) s.line(logSaid(l, p.units), '', `${l.at.slice(0, 10)}, ${l.who}`)
+  for (const l of p.log) s.line(logSaid(l, p.units), '', `${daySaid(l.at)}, ${l.who}`)
 }
 
 export function fittingCard(p: Card): PDFKit.PDFDocument {

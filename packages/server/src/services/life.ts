@@ -8,6 +8,7 @@ import {
   type HoleFacts,
   type LifeFacts,
   type LifeState,
+  daySaid,
 } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { LifeEvent, Lot, type Fitting, type Penetration } from '../models'
@@ -114,7 +115,7 @@ export function refuseEarlier(last: Date | null, at: Date) {
     throw new ApiError(
       400,
       'invalid-input',
-      `The last event was ${last.toISOString()}; a later time is accepted`,
+      `The last that happened to it was on ${daySaid(last.toISOString())} at ${last.toISOString().slice(11, 16)} UTC; a later time is accepted`,
       'at',
     )
 }

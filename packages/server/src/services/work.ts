@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseInput, workState } from '@north-tide/core'
+import { parseInput, workState, daySaid } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { must, type Account } from './access'
 import { inAct, line, write } from './act'
@@ -20,8 +20,7 @@ export async function orderFitting(who: Account, id: string, body: unknown) {
   const { reason } = parseInput(ordering, body)
   return inAct(who, id, async (a) => {
     const { order } = workState(a.log)
-    if (order)
-      throw new ApiError(409, 'ordered', `Ordered on ${order.at.slice(0, 10)} by ${order.by} already`)
+    if (order) throw new ApiError(409, 'ordered', `Ordered on ${daySaid(order.at)} by ${order.by} already`)
     if (!a.kind.orderList) throw new ApiError(409, 'no-order', 'There is nothing to order for it')
     const j = a.kind.judge(a.design, a.around)
     const bad = a.kind.orderStops?.(j) ?? []

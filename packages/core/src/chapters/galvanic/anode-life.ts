@@ -1,3 +1,4 @@
+import { daySaid } from '../../base/quantity/day'
 import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
 import { positive, nonNegative, verdictSchema } from '../../base/schema/schema'
@@ -126,6 +127,32 @@ function log(v: Input) {
     scatterPercent,
     lossPercentPer30Days: slope === 0 ? 0 : -30 * slope,
   }
+}
+
+/**
+ * A log of an anode in words, on a day: half is when it is changed, so past half, by the last look or by the
+ * line through the looks, it is due now.
+ */
+export function anodeLogSaid(
+  log: { date: string; percentLeft: number }[],
+  projected: { halfDate?: string | null | undefined; scatterPercent?: number | null | undefined },
+  today: string,
+): { due: boolean; text: string } {
+  const last = log.at(-1)
+  const scatter = projected.scatterPercent == null ? '' : `, scatter ${projected.scatterPercent.toFixed(1)} %`
+  const { halfDate } = projected
+  if (last && last.percentLeft <= 50)
+    return {
+      due: true,
+      text: `Due: ${last.percentLeft} % was left on ${daySaid(last.date)}, and half is when it is changed.`,
+    }
+  if (!halfDate) return { due: false, text: 'No date yet: two looks on different days that fall are needed.' }
+  if (halfDate <= today)
+    return {
+      due: true,
+      text: `Due: half was reached about ${daySaid(halfDate)}${scatter}; look, and change it.`,
+    }
+  return { due: false, text: `Half is reached about ${daySaid(halfDate)}${scatter}; change it then.` }
 }
 
 export const anodeLife = defineCalculator({

@@ -1,3 +1,4 @@
+import { daySaid } from '../../base/quantity/day'
 import { answerOf } from '../../base/calculator/calculator'
 import { anodeLife } from '../../chapters/galvanic/anode-life'
 import { check, say, sentence, unproven, type Check } from '../../base/verdict/check'
@@ -19,7 +20,7 @@ function bondCheck(log: LogLine[]): Check {
     demand: bond.value!,
     capacity: BOND_OHM,
     verdict: bond.value! <= BOND_OHM + 1e-9 ? 'holds' : 'short',
-    because: `${say(bond.value!)} \u03a9 by meter, ${bond.at.slice(0, 10)}; up to ${BOND_OHM} \u03a9 counts as bonded.`,
+    because: `${say(bond.value!)} \u03a9 by meter, ${daySaid(bond.at)}; up to ${BOND_OHM} \u03a9 counts as bonded.`,
   })
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import dayjs from 'dayjs'
-import { POTENTIALS, anodeLife, calculate, sayIn, schoolsFor } from '@north-tide/core'
+import { POTENTIALS, anodeLife, anodeLogSaid, calculate, sayIn, schoolsFor } from '@north-tide/core'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -23,13 +23,11 @@ const readings = (kind: string) =>
     .sort((a, b) => a.at.localeCompare(b.at))
 const bonds = computed(() => readings('bond').reverse())
 const weighed = computed(() => readings('anode'))
-const projected = computed(() =>
-  weighed.value.length
-    ? calculate(anodeLife, {
-        readings: weighed.value.map((l) => ({ date: l.at.slice(0, 10), percentLeft: l.value! })),
-      })
-    : null,
-)
+const projected = computed(() => {
+  const log = weighed.value.map((l) => ({ date: l.at.slice(0, 10), percentLeft: l.value! }))
+  if (!log.length) return null
+  return anodeLogSaid(log, calculate(anodeLife, { readings: log }), dayjs().format('YYYY-MM-DD'))
+})
 const FINISHES = [
   { value: 'bare-bronze', title: 'bare bronze' },
   { value: 'bare-stainless', title: 'bare stainless' },
@@ -199,12 +197,8 @@ const setAnode = (v: string) =>
             <span class="soft">{{ l.who }} {{ l.note }}</span>
           </li>
         </ul>
-        <p v-if="projected" class="small" data-test="projected">
-          {{
-            projected.halfDate
-              ? `Half is reached about ${dayjs(projected.halfDate).format('D MMM YYYY')}; change it then${projected.scatterPercent == null ? '' : `, scatter ${projected.scatterPercent.toFixed(1)} %`}.`
-              : 'No date yet: two looks on different days that fall are needed.'
-          }}
+        <p v-if="projected" class="small" :class="{ due: projected.due }" data-test="projected">
+          {{ projected.text }}
         </p>
       </template>
     </div>
@@ -240,5 +234,9 @@ ul {
   .metals {
     grid-template-columns: minmax(0, 1fr) 250px;
   }
+}
+.due {
+  color: var(--short);
+  font-weight: 600;
 }
 </style>
