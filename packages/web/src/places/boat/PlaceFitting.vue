@@ -115,7 +115,11 @@ const name = ref('')
 const said = ref('')
 const busy = ref(false)
 const search = ref<HTMLInputElement>()
-onMounted(() => nextTick(() => search.value?.focus()))
+/** Whoever types already is not taken out of his field when the dialog has come to rest. */
+const toSearch = () => {
+  if (!(document.activeElement instanceof HTMLInputElement)) search.value?.focus()
+}
+onMounted(() => nextTick(toSearch))
 
 interface Row {
   id: string
@@ -205,7 +209,7 @@ async function place() {
     title="What goes here?"
     width="720px"
     top="7vh"
-    @opened="search?.focus()"
+    @opened="toSearch"
     @close="emit('close')"
   >
     <form class="place" @submit.prevent="through ? placeThroughHull() : place()">
