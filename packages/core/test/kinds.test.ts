@@ -60,7 +60,13 @@ const finite = (value: unknown, path = ''): string[] =>
 
 describe('every kind of work over its whole catalogue', () => {
   it('there is more than one kind, and each names its families', () => {
-    expect(kinds().map((k) => k.id)).toEqual(['deck-hardware', 'through-hull', 'opening', 'name-plate'])
+    expect(kinds().map((k) => k.id)).toEqual([
+      'deck-hardware',
+      'through-hull',
+      'opening',
+      'closure',
+      'name-plate',
+    ])
     for (const { kind, entry } of everything)
       expect(kind.families[entry.family], entry.id).toBeTypeOf('string')
   })
@@ -102,7 +108,8 @@ describe('every kind of work over its whole catalogue', () => {
       const { d, j } = made(kind, entry)
       const holes = kind.penetrations(d, j, 'metric')
       const outline = kind.footprint(d)
-      expect(holes.length).toBeGreaterThan(0)
+      // What closes holes makes none.
+      expect(holes.length > 0).toBe(!kind.closes)
       expect(new Set(holes.map((h) => h.part)).size).toBe(holes.length)
       for (const h of holes) {
         expect(h.diameterMm, h.part).toBeGreaterThan(0)
@@ -136,10 +143,10 @@ describe('every kind of work over its whole catalogue', () => {
         // What records something of a hole is ticked, or nobody would ever say it.
         if (Object.keys(s.records).length) expect(s.gate, s.id).toBe(true)
       })
-      const hole = kind.penetrations(d, j, 'metric')[0]!
-      const states = steps.flatMap((s) => statesFor(s, hole.part))
-      expect(states[0]).toBe('drilled')
-      expect(states.at(-1)).toBe('in-service')
+      const part = kind.closes ? 'old' : kind.penetrations(d, j, 'metric')[0]!.part
+      const states = steps.flatMap((s) => statesFor(s, part))
+      expect(states[0]).toBe(kind.closes ? 'closed' : 'drilled')
+      expect(states.at(-1)).toBe(kind.closes ? 'closed' : 'in-service')
       const order = states.map((x) => LIFE_STATES.indexOf(x))
       expect(order).toEqual([...order].sort((a, b) => a - b))
       expect(states.map(lifeSaid).join()).not.toContain('-')
@@ -184,7 +191,7 @@ describe('every kind of work over its whole catalogue', () => {
           }
         }
       }
-      expect(kind.drill(d, j).length).toBeGreaterThan(0)
+      expect(kind.drill(d, j).length > 0).toBe(!kind.closes)
       expect(kind.card(d, j, ALONE).flatMap((b) => b.lines).length).toBeGreaterThan(1)
       expect(kind.cautions(d).map((c) => c.id)).toContain('general')
       expect(kind.inspections(d, j).every((w) => w.everyDays > 0)).toBe(true)

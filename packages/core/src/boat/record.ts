@@ -1,4 +1,5 @@
 import type { LifeState } from './life'
+import type { BoatHole } from './spot'
 
 /** One hole of a boat as the register shows it: what it is, and where it stands in its life. */
 export interface HoleRow {
@@ -41,6 +42,19 @@ export interface HoleRow {
   withdrawnWhy: string | null
   withdrawnBy: string | null
 }
+/** A hole as what stands round a fitting, read from the register. */
+export const plainHole = (
+  h: Pick<HoleRow, 'label' | 'xMm' | 'yMm' | 'zMm' | 'diameterMm' | 'state' | 'zoneCode' | 'fittingId'>,
+): BoatHole => ({
+  label: h.label,
+  xMm: h.xMm,
+  yMm: h.yMm,
+  zMm: h.zMm,
+  diameterMm: h.diameterMm,
+  state: h.state,
+  ...(h.zoneCode === null ? {} : { zone: h.zoneCode }),
+  taken: h.fittingId !== null,
+})
 /** A reading of a simulated instrument. */
 export interface InstrumentReading {
   /** counts up; a stream that was lost goes on after it */

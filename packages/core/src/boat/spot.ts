@@ -70,6 +70,11 @@ export interface BoatHole {
   yMm: number
   diameterMm?: number
   state?: string
+  /** code of the zone that it is in */
+  zone?: string
+  zMm?: number
+  /** it belongs to a fitting */
+  taken?: boolean
 }
 export const HULL_KINDS = ['laminate', 'cored', 'plywood', 'aluminium', 'steel', 'timber'] as const
 export type HullKind = (typeof HULL_KINDS)[number]

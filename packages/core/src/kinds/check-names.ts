@@ -179,6 +179,15 @@ export const CHECK_NAMES: Record<string, string> = {
   turns: 'Turns engaged',
   under: 'What stands under it',
   unseen: 'What is behind it',
+  access: 'Both sides reached',
+  bevel: 'Bevel',
+  'core-state': 'Core round the hole',
+  'cures-here': 'Cures at this temperature',
+  'fill-only': 'Filled without cloth',
+  gap: 'Room to the next hole',
+  metal: 'A hole in metal',
+  resin: 'Resin on old laminate',
+  surveyor: 'To be seen by a surveyor',
 }
 /** What governs a fitting, as a fitter calls it; an id that no list knows is said in its own words. */
 export const checkNamed = (id: string): string => CHECK_NAMES[id] ?? id.replaceAll('-', ' ')

@@ -84,6 +84,8 @@ export interface PlacedSaid {
   deadriseDeg?: number | undefined
   use?: string | undefined
   holeMm?: number | undefined
+  /** its number in the register */
+  holeLabel?: string | undefined
 }
 
 /** A place for a new fitting, with what the boat is made of there. */
@@ -222,6 +224,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   withHabits?(d: D, habits: Record<string, string>): D
   /** what was said as it was placed goes into its first design */
   placed?(d: D, said: PlacedSaid): D
+  /** labels of holes that are there and that this closes: they are linked to it, and close with its work */
+  closes?(d: D): string[]
   /** a new one in the place of another: what of the old one stands */
   inPlaceOf?(d: D, old: D): D
   tries(d: D, j: J, around: Around): Try[]

@@ -107,6 +107,15 @@ export const STEP_NAMES: Record<string, string> = {
   'wet-core': 'wet core dealt with',
   wipe: 'wiped',
   wire: 'wired',
+  backing: 'backing disc bonded',
+  barrier: 'barrier coats on',
+  fair: 'faired',
+  finish: 'finished',
+  grind: 'ground',
+  lay: 'laid up',
+  'ready-grind': 'ready to grind',
+  wash: 'washed',
+  sound: 'tapped all over',
 }
 /** A step as a log says it; one that no list knows by the words of its id. */
 export const stepNamed = (id: string): string => STEP_NAMES[id] ?? id.replaceAll('-', ' ')

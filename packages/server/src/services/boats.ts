@@ -1,13 +1,5 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import {
-  holeLabel,
-  mayDo,
-  offBoat,
-  zoneTitle,
-  type BoatHole,
-  type BoatPart,
-  type BoatZone,
-} from '@north-tide/core'
+import { mayDo, offBoat, zoneTitle, type BoatPart, type BoatZone } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Station, StructurePart } from '../models'
@@ -158,13 +150,3 @@ export function fittingRow(f: Fitting, zones: BoatZone[]) {
     ...kind.listed?.(design),
   }
 }
-export const plainHoles = (
-  holes: { number: number; xMm: number; yMm: number; diameterMm: number; state: string }[],
-): BoatHole[] =>
-  holes.map((h) => ({
-    label: holeLabel(h.number),
-    xMm: h.xMm,
-    yMm: h.yMm,
-    diameterMm: h.diameterMm,
-    state: h.state,
-  }))

@@ -148,7 +148,7 @@ async function entryOf(id: string): Promise<{ kind: Kind; entry: Kind['catalogue
 }
 
 /** The hole that a fitting is to stand in, locked until it does, so that no two are put into one. */
-async function freeHole(boatId: string, id: number | undefined, transaction: Transaction) {
+async function freeHole(boatId: string, id: number | undefined, kind: Kind, transaction: Transaction) {
   if (id === undefined) return null
   const hole = await Penetration.findOne({
     where: { id, boatId },
@@ -159,7 +159,8 @@ async function freeHole(boatId: string, id: number | undefined, transaction: Tra
   const label = holeLabel(hole.number)
   if (hole.withdrawnWhy)
     throw new ApiError(409, 'withdrawn', `${label} was withdrawn: ${hole.withdrawnWhy}`, 'holeId')
-  if (hole.fittingId) throw new ApiError(409, 'taken', `${label} belongs to a fitting already`, 'holeId')
+  if (hole.fittingId && !kind.closes)
+    throw new ApiError(409, 'taken', `${label} belongs to a fitting already`, 'holeId')
   return hole
 }
 
@@ -199,22 +200,37 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const { kind, entry } = await entryOf(p.catalogueId)
   const f = await inOne(async (transaction) => {
     const s = await snapshotOf(boat, transaction)
-    const hole = await freeHole(boatId, p.holeId, transaction)
+    const hole = await freeHole(boatId, p.holeId, kind, transaction)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
     const spot = await spotOf(s, kind, p, hole, bolts)
     const title = entry.title.split(',')[0]!
     const where =
       kind.faces.includes('deck') && spot.zone ? `, ${zoneTitle(s.zones, spot.zone).toLowerCase()}` : ''
-    const started = kind.start(entry, spot, p.name ?? hole?.whatFor ?? `${title}${where}`)
+    const started = kind.start(entry, spot, p.name ?? nameFor(kind, hole) ?? `${title}${where}`)
     const own = kind.withHabits?.(started, await habits()) ?? started
-    const said = { deadriseDeg: p.deadriseDeg, use: p.use, holeMm: hole?.diameterMm }
+    const said = {
+      deadriseDeg: p.deadriseDeg,
+      use: p.use,
+      holeMm: hole ? Math.max(hole.diameterMm, hole.acrossMm ?? 0) : undefined,
+      holeLabel: hole ? holeLabel(hole.number) : undefined,
+    }
     const design = kind.placed?.(own, said) ?? own
-    const made = await create(who, s, kind, design, hole ? { recordedAt: new Date() } : {}, transaction)
-    if (hole) await takeHole(made, hole, kind, design, s, transaction)
+    const made = await create(
+      who,
+      s,
+      kind,
+      design,
+      hole && !kind.closes ? { recordedAt: new Date() } : {},
+      transaction,
+    )
+    if (hole && !kind.closes) await takeHole(made, hole, kind, design, s, transaction)
     return made
   })
   return shown(await withSlow(f))
 }
+/** What stands in a hole is called as the hole was; what closes it says so. */
+const nameFor = (kind: Kind, hole: Penetration | null) =>
+  hole && (kind.closes ? `Closing ${holeLabel(hole.number)}, ${hole.whatFor}`.slice(0, 120) : hole.whatFor)
 /** A hole that was found has a fitting now: it is that fitting's first hole. */
 async function takeHole(
   f: Fitting,

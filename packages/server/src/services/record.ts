@@ -60,10 +60,32 @@ async function takeOver(a: Recording, h: HoleSpec, at: Date): Promise<string | n
   return holeLabel(old.number)
 }
 
+/** Holes that are there and that this work closes: linked to it, by their labels, and no others. */
+export async function linkClosed(a: Recording): Promise<Penetration[]> {
+  const labels = a.kind.closes?.(a.design) ?? []
+  const { transaction } = a
+  const mine = { fittingId: a.f.id, link: 'closes' as const }
+  const holes = labels.length
+    ? await Penetration.findAll({
+        where: { boatId: a.s.boat.id, number: labels.map(numberOfLabel), withdrawnWhy: null },
+        order: [['number', 'ASC']],
+        transaction,
+        lock: transaction.LOCK.NO_KEY_UPDATE,
+      })
+    : []
+  const known = new Set((await HoleLink.findAll({ where: mine, transaction })).map((l) => l.penetrationId))
+  await HoleLink.bulkCreate(
+    holes.filter((p) => !known.has(p.id)).map((p) => ({ ...mine, penetrationId: p.id })),
+    { transaction },
+  )
+  return holes
+}
+const numberOfLabel = (label: string) => Number(label.replace(/\D/g, ''))
+
 /** The fitting's holes become penetrations, marked, numbered after the last of the boat. */
 export async function recordHoles(a: Recording, at: Date): Promise<string[]> {
   const { transaction } = a
-  const labels: string[] = []
+  const labels: string[] = (await linkClosed(a)).map((p) => holeLabel(p.number))
   const fresh: HoleSpec[] = []
   for (const h of specsOf(a)) {
     // Only the first hole of a fitting is one that the next may stand in; bolts are drilled anew.

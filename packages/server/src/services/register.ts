@@ -98,6 +98,11 @@ async function load(who: Account, id: number) {
   return { p, events: await eventsOf(p.id) }
 }
 
+/** A link stays on record; a job that the hole was taken out of again closes it no more. */
+function closesNow(f: Fitting, label: string): boolean {
+  const kind = kindNamed(f.kind)
+  return !kind.closes || kind.closes(parseOf(kind, f.design)).includes(label)
+}
 export async function hole(who: Account, id: number) {
   const { p, events } = await load(who, id)
   const known = await factsOf(events)
@@ -112,11 +117,13 @@ export async function hole(who: Account, id: number) {
   const closing = await HoleLink.findAll({ where: { penetrationId: p.id, link: 'closes' } })
   const closers = await Fitting.findAll({
     where: { id: closing.map((l) => l.fittingId) },
-    attributes: ['id', 'kind', 'name'],
+    attributes: ['id', 'kind', 'name', 'design'],
   })
   return {
     ...row,
-    closedIn: closers.map(({ id: fittingId, kind: of, name }) => ({ id: fittingId, kind: of, name })),
+    closedIn: closers
+      .filter((c) => closesNow(c, row.label))
+      .map(({ id: fittingId, kind: of, name }) => ({ id: fittingId, kind: of, name })),
     next: nextStates(mine, known),
     sizes: events
       .filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq))

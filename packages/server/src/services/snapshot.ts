@@ -1,10 +1,10 @@
 import type { Transaction } from 'sequelize'
-import { launchOf } from '@north-tide/core'
+import { launchOf, plainHole } from '@north-tide/core'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
-import { partsOfBoat, plainHoles } from './boats'
+import { partsOfBoat } from './boats'
 import { zonesOf } from './zones'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
@@ -74,7 +74,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
   return {
     zones: s.zones,
     parts: s.parts,
-    holes: plainHoles(s.holes.filter((h) => self === null || h.fittingId !== self)),
+    holes: s.holes.filter((h) => self === null || h.fittingId !== self).map(plainHole),
     wet: s.wet,
     yard: s.yard,
     goods: s.goods,

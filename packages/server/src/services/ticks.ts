@@ -31,7 +31,7 @@ import {
   refuseEarlier,
   worthOf,
 } from './life'
-import { asBuilt, recordHoles } from './record'
+import { asBuilt, linkClosed, recordHoles } from './record'
 import { moment } from './saving'
 
 /** Steps of the work, ticked and taken back: what the core says they write is written here. */
@@ -73,12 +73,15 @@ interface Hole extends TickedHole {
 }
 /** The fitting's holes, locked, each with its life: two queries, however many there are. */
 async function holesOfAct(a: Act): Promise<Hole[]> {
-  const holes = await Penetration.findAll({
+  const own = await Penetration.findAll({
     where: { fittingId: a.f.id },
     order: [['number', 'ASC']],
     transaction: a.transaction,
     lock: a.transaction.LOCK.NO_KEY_UPDATE,
   })
+  // What it closes goes by its own number, whoever's it was.
+  const closed = a.kind.closes && a.f.recordedAt ? await linkClosed(a) : []
+  const holes = [...own, ...closed]
   const events = holes.length
     ? await LifeEvent.findAll({
         where: { penetrationId: holes.map((p) => p.id) },
@@ -92,7 +95,7 @@ async function holesOfAct(a: Act): Promise<Hole[]> {
     return {
       p,
       label: holeLabel(p.number),
-      part: p.part!,
+      part: p.fittingId === a.f.id ? p.part! : 'old',
       hole: holeFacts(p, worthOf(a.f, a.s.zones)),
       facts: mine.map((m) => m.fact),
       lastAt: lastDay(mine.map((m) => m.e)),

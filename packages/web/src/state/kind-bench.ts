@@ -4,11 +4,11 @@ import {
   ALONE,
   CalcError,
   launchOf,
+  plainHole,
   withRemedies,
   workState,
   type AnyDesign,
   type Around,
-  type BoatHole,
   type Entry,
   type Judged,
   type Kind,
@@ -26,15 +26,7 @@ const REMEDIES_AFTER_MS = 90
 export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Around> {
   const boats = useBoats()
   const holes = computed(() =>
-    (boats.picture?.holes ?? [])
-      .filter((h) => h.fittingId !== fitting.value?.id)
-      .map((h): BoatHole => ({
-        label: h.label,
-        xMm: h.xMm,
-        yMm: h.yMm,
-        diameterMm: h.diameterMm,
-        state: h.state,
-      })),
+    (boats.picture?.holes ?? []).filter((h) => h.fittingId !== fitting.value?.id).map(plainHole),
   )
   return computed(() => ({
     ...ALONE,

@@ -3,7 +3,7 @@ import { fullThickness } from '../../base/materials/structure'
 import { niceLength, type Drawing, type MaterialTone } from '../../drawing/shapes'
 import { coreOf, type OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
-import { legendOf, penOf, type Pen } from './section-pen'
+import { legendOf, penOf, type Pen } from '../../drawing/section-pen'
 
 export const TONE_OF_CORE: Record<string, MaterialTone> = {
   'balsa-150': 'balsa',

@@ -4,7 +4,7 @@ import { fullThickness } from '../../base/materials/structure'
 import { niceLength, type Drawing, type Shape } from '../../drawing/shapes'
 import type { OpeningDesign } from './design'
 import type { Glanded } from './judgement'
-import { legendOf, penOf, type Pen } from './section-pen'
+import { legendOf, penOf, type Pen } from '../../drawing/section-pen'
 
 type One = Glanded['glands'][number]
 

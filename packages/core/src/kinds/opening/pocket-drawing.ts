@@ -5,7 +5,7 @@ import { coreOf, type OpeningDesign } from './design'
 import { TONE_OF_CORE } from './edge-drawing'
 import type { Pocket } from './judgement'
 import { ledgeOf, solidPast } from './pocket'
-import { legendOf, penOf, type Pen } from './section-pen'
+import { legendOf, penOf, type Pen } from '../../drawing/section-pen'
 
 const SHOWN_MM = 40
 const DECK_MM = 24

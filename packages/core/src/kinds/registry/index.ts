@@ -5,6 +5,7 @@ import { deckHardware } from '../deck-hardware/kind'
 import type { AnyDesign, Around, Judged, Kind } from '../kind'
 import { designInFile, parseVersioned } from '../parse'
 import { withRemedies } from '../remedies'
+import { closure } from '../closure/kind'
 import { opening } from '../opening/kind'
 import { throughHull } from '../through-hull/kind'
 
@@ -25,6 +26,7 @@ export function addKind<
 addKind(deckHardware)
 addKind(throughHull)
 addKind(opening)
+addKind(closure)
 
 export const kinds = (): Kind[] => [...KINDS.values()]
 /** @throws CalcError `unknown-kind` at `kind` */

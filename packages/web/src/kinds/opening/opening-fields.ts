@@ -10,37 +10,8 @@ import {
   SEA_PLACES,
   type OpeningDesign,
 } from '@north-tide/core/opening'
+import type { GivenField, GivenGroup, Option } from '../../pieces/given-fields'
 
-interface Option {
-  value: string
-  title: string
-}
-/** A field of an opening as it is asked on its bench: where it stands in the design, and how it is read. */
-export interface OpeningField {
-  path: string
-  label: string
-  kind?: 'length' | 'angle' | 'number' | 'temperature'
-  unit?: string
-  least?: number
-  above?: boolean
-  most?: number
-  optional?: boolean
-  placeholder?: string
-  choices?: Option[]
-  tick?: true
-  /** words are asked for; an example of them */
-  words?: string
-}
-export interface OpeningGroup {
-  title: string
-  /** a part that there may or may not be: where it stands, and what it begins as */
-  part?: { path: string; there: boolean; start: unknown; add: string; remove: string }
-  fields: OpeningField[]
-  /** lists that are wrong as a whole say so under the group's fields */
-  lists?: string[]
-  /** what changes a list: one more of it, or one less */
-  acts?: { label: string; path: string; value: unknown }[]
-}
 const above = true
 const least = 0
 const asOptions = (o: Record<string, string>): Option[] =>
@@ -56,7 +27,7 @@ const DUTIES: Option[] = (['sheltered', 'coastal', 'ocean'] satisfies Duty[]).ma
   title: value,
 }))
 
-function cutOut(d: OpeningDesign): OpeningField[] {
+function cutOut(d: OpeningDesign): GivenField[] {
   if (d.outline.kind === 'circle') return [{ path: 'outline.diameterMm', label: 'Across', above }]
   if (d.outline.kind === 'polygon') return []
   return [
@@ -65,7 +36,7 @@ function cutOut(d: OpeningDesign): OpeningField[] {
     { path: 'outline.cornerMm', label: 'Corner radius', least },
   ]
 }
-const structure = (d: OpeningDesign): OpeningGroup => ({
+const structure = (d: OpeningDesign): GivenGroup => ({
   title: 'Deck here',
   fields:
     d.structure.kind === 'sandwich'
@@ -78,14 +49,14 @@ const structure = (d: OpeningDesign): OpeningGroup => ({
         ]
       : [{ path: 'structure.thicknessMm', label: 'Thickness', above }],
 })
-const ledge: OpeningGroup = {
+const ledge: GivenGroup = {
   title: 'Glass on its ledge',
   fields: [
     { path: 'frame.flangeMm', label: 'Ledge', above },
     { path: 'frame.thicknessMm', label: 'Glass flange', above },
   ],
 }
-const solid: OpeningGroup = {
+const solid: GivenGroup = {
   title: 'Pocket and solid',
   fields: [
     { path: 'prism.sideMm', label: 'Gap round the glass', least },
@@ -100,7 +71,7 @@ const BOND_TITLES = {
   'secondary-polyester': 'ground, in polyester',
   unabraded: 'not ground',
 } satisfies Record<(typeof BOND_FACES)[number], string>
-function bin(d: OpeningDesign): OpeningGroup {
+function bin(d: OpeningDesign): GivenGroup {
   const water = d.bin?.contents.kind === 'water'
   return {
     title: 'Bin',
@@ -127,7 +98,7 @@ type Gland = NonNullable<OpeningDesign['gland']>['glands'][number]
 const NEXT_GLAND_MM = 80
 const MOST_GLANDS = 6
 const MOST_CABLES = 8
-function glandActs(all: Gland[], i: number): OpeningGroup['acts'] {
+function glandActs(all: Gland[], i: number): GivenGroup['acts'] {
   const { cables } = all[i]!
   const path = `gland.glands.${i}.cables`
   const last = all[all.length - 1]!
@@ -149,12 +120,12 @@ const GLAND_CHOICES: Option[] = [
   { value: '', title: 'as needed' },
   ...GLAND_SIZES.map((value) => ({ value, title: value })),
 ]
-function glandGroup(all: Gland[], i: number): OpeningGroup {
+function glandGroup(all: Gland[], i: number): GivenGroup {
   const path = `gland.glands.${i}`
   return {
     title: all.length > 1 ? `Gland ${i + 1}` : 'Gland',
     fields: [
-      ...all[i]!.cables.flatMap((_, k): OpeningField[] => [
+      ...all[i]!.cables.flatMap((_, k): GivenField[] => [
         { path: `${path}.cables.${k}.name`, label: `Cable ${k + 1}`, words: 'what it is for' },
         { path: `${path}.cables.${k}.odMm`, label: `Cable ${k + 1}, across`, above },
       ]),
@@ -169,7 +140,7 @@ function glandGroup(all: Gland[], i: number): OpeningGroup {
     acts: glandActs(all, i),
   }
 }
-function glands({ gland }: OpeningDesign): OpeningGroup[] {
+function glands({ gland }: OpeningDesign): GivenGroup[] {
   if (!gland) return []
   return [
     ...gland.glands.map((_, i) => glandGroup(gland.glands, i)),
@@ -198,7 +169,7 @@ function glands({ gland }: OpeningDesign): OpeningGroup[] {
   ]
 }
 
-const frame: OpeningGroup = {
+const frame: GivenGroup = {
   title: 'Frame',
   fields: [
     { path: 'frame.flangeMm', label: 'Flange', above },
@@ -217,7 +188,7 @@ const frame: OpeningGroup = {
     { path: 'frame.pitchMm', label: 'No further apart', above },
   ],
 }
-const ring = (d: OpeningDesign): OpeningGroup => ({
+const ring = (d: OpeningDesign): GivenGroup => ({
   title: 'Ring behind',
   part: {
     path: 'ring',
@@ -240,11 +211,11 @@ const ring = (d: OpeningDesign): OpeningGroup => ({
     { path: 'ring.thicknessMm', label: 'Thick', above },
   ],
 })
-const cutMember: OpeningGroup = {
+const cutMember: GivenGroup = {
   title: 'Member cut through',
   fields: [{ path: 'cutMemberMm2', label: 'Its flange', kind: 'number', unit: 'mm²', least }],
 }
-function pane(d: OpeningDesign): OpeningGroup {
+function pane(d: OpeningDesign): GivenGroup {
   const beaded = d.pane !== null && d.pane.beadMm !== null
   return {
     title: d.lid ? 'Lid or pane' : 'Pane',
@@ -276,18 +247,18 @@ function pane(d: OpeningDesign): OpeningGroup {
         ? ([
             { path: 'pane.beadMm', label: 'Bead', above },
             { path: 'pane.sealant', label: 'In', choices: SEALANT_CHOICES },
-          ] satisfies OpeningField[])
+          ] satisfies GivenField[])
         : []),
       ...(d.pane?.screws
         ? ([
             { path: 'pane.screws.screwMm', label: 'Screwed with', above },
             { path: 'pane.screws.edgeMm', label: 'Holes from its edge', above },
-          ] satisfies OpeningField[])
+          ] satisfies GivenField[])
         : []),
     ],
   }
 }
-const lid = (d: OpeningDesign): OpeningGroup => ({
+const lid = (d: OpeningDesign): GivenGroup => ({
   title: 'Kept shut by',
   part: {
     path: 'lid',
@@ -347,7 +318,7 @@ const lid = (d: OpeningDesign): OpeningGroup => ({
     { path: 'lid.stepMm', label: 'Edge above the deck', least, optional: true },
   ],
 })
-const sea: OpeningGroup = {
+const sea: GivenGroup = {
   title: 'The sea',
   fields: [
     { path: 'sea', label: 'Stands on', choices: asOptions(SEA_PLACES) },
@@ -355,7 +326,7 @@ const sea: OpeningGroup = {
     { path: 'duty', label: 'Duty', choices: DUTIES },
   ],
 }
-const bedding: OpeningGroup = {
+const bedding: GivenGroup = {
   title: 'Bedding',
   fields: [
     { path: 'bedding.sealant', label: 'Sealant', choices: SEALANT_CHOICES },
@@ -366,13 +337,13 @@ const bedding: OpeningGroup = {
   ],
 }
 /** What came out of the boat. */
-const offcut: OpeningGroup = {
+const offcut: GivenGroup = {
   title: 'What came out',
   fields: [{ path: 'offcutMm', label: 'Cut-out, thick', above, optional: true, placeholder: 'measure' }],
 }
 /** On a face that stands up its height is asked too. */
 const upright = (d: OpeningDesign) => d.gland !== null || d.sea === 'topside'
-const place = (d: OpeningDesign): OpeningGroup => ({
+const place = (d: OpeningDesign): GivenGroup => ({
   title: 'Place',
   fields: [
     { path: 'place.xMm', label: 'x, aft' },
@@ -383,12 +354,12 @@ const place = (d: OpeningDesign): OpeningGroup => ({
       : [{ path: 'headingDeg', label: 'Turned', kind: 'angle' as const, least: -180, most: 180 }]),
   ],
 })
-const bulkhead = (d: OpeningDesign): OpeningGroup => {
+const bulkhead = (d: OpeningDesign): GivenGroup => {
   const { fields } = structure(d)
   return { title: 'Bulkhead', fields: fields.filter((f) => !f.path.startsWith('core.')) }
 }
 /** What is asked of this opening, in the order in which one thinks of it. */
-export function openingGroups(d: OpeningDesign): OpeningGroup[] {
+export function openingGroups(d: OpeningDesign): GivenGroup[] {
   if (d.gland) return [place(d), bulkhead(d), offcut, ...glands(d)]
   const cut = { title: 'Cut-out', fields: cutOut(d) }
   if (d.prism) {

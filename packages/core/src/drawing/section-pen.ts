@@ -1,4 +1,4 @@
-import { rect, type MaterialTone, type Shape } from '../../drawing/shapes'
+import { rect, type MaterialTone, type Shape } from './shapes'
 
 /** Draws a section from rectangles of material. */
 export interface Pen {

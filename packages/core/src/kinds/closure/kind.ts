@@ -1,0 +1,123 @@
+import { roundAt } from '../../base/geometry/hull'
+import { formatLength, formatVolume } from '../../base/quantity/format'
+import { zoneOfPlace, type BoatZone } from '../../boat/spot'
+import { cautionsFor } from '../../trade/cautions'
+import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { findingsOf } from '../findings'
+import type { Around, Block, Due, Kind } from '../kind'
+import { staleAgainst } from '../stale'
+import { CLOSURE_CATALOGUE, type ClosureEntry } from './catalogue'
+import { CLOSURE_VERSION, closureSchema, type ClosureDesign } from './design'
+import { CLOSURE_FAMILIES, CLOSURE_FAMILY } from './families'
+import { CLOSURE_FINDINGS } from './findings'
+import { judgeClosure, layupSaid } from './judge'
+import type { ClosureJudgement } from './judgement'
+import { closureParts } from './parts'
+import { closureCut, closurePlan } from './picture'
+import { closureTries } from './remedies'
+import { startClosure } from './start'
+import { closureSteps } from './steps'
+import { closureDrill, closureTemplate, closureTemplates } from './template'
+
+type D = ClosureDesign
+type J = ClosureJudgement
+
+/** What is ground, from outside all holes: on the map and for its neighbours. */
+function footprint(d: D) {
+  const corners = d.holes.map((h) => ({ xMm: h.dxMm, yMm: h.dyMm }))
+  const most = Math.max(...d.holes.map((h) => h.holeMm)) / 2
+  const xs = corners.map((c) => c.xMm)
+  const ys = corners.map((c) => c.yMm)
+  const box = [
+    { xMm: Math.min(...xs), yMm: Math.min(...ys) },
+    { xMm: Math.max(...xs), yMm: Math.min(...ys) },
+    { xMm: Math.max(...xs), yMm: Math.max(...ys) },
+    { xMm: Math.min(...xs), yMm: Math.max(...ys) },
+  ]
+  const points = d.holes.length === 1 ? roundAt(corners, most, 16) : box.map((p) => ({ x: p.xMm, y: p.yMm }))
+  return points.map((p) => ({ xMm: d.place.xMm + p.x, yMm: d.place.yMm + p.y }))
+}
+function card(d: D, j: J, { units }: Around): Block[] {
+  const mm = (v: number) => formatLength(v, units)
+  return [
+    {
+      title: 'Holes',
+      lines: d.holes.map((h, i) => `${h.label ?? `hole ${i + 1}`}: ${mm(h.holeMm)} across`),
+    },
+    {
+      title: j.patches.length === 1 ? 'Patch' : `Patches: ${j.patches.length}`,
+      lines: j.patches.flatMap((p) =>
+        p.skins.length
+          ? p.skins.map((s) => layupSaid(d, j.ratio, s, mm))
+          : [`filled flush, ${formatVolume(p.plugMl, units)}`],
+      ),
+    },
+    {
+      title: 'Stuff',
+      lines: [
+        ...(j.clothG > 0
+          ? [`${CLOTHS[d.cloth].title}: ${Math.round(j.clothG)} g; ${d.resin}: ${Math.round(j.resinG)} g`]
+          : []),
+        ...(j.plugMl > 0 ? [`thickened epoxy: ${formatVolume(j.plugMl, units)}`] : []),
+      ],
+    },
+    ...(j.cautions.length ? [{ title: 'Mind', lines: j.cautions.map((c) => c.text) }] : []),
+  ]
+}
+const inspections = (d: D): Due[] => [
+  {
+    id: 'patch',
+    title: 'Closed hole: tap it, look for an outline or a weep',
+    everyDays: 365,
+    why: d.place.belowWaterline
+      ? 'a loose patch below the water is a hole again'
+      : 'a patch that was not bonded shows in its first year',
+  },
+]
+const onBoatNow = (d: D, zones: BoatZone[]): D => {
+  const stale = staleAgainst(d, zoneOfPlace(zones, d.place))
+  return stale ? { ...d, structure: stale.structure, measured: stale.measured } : d
+}
+
+export const closure: Kind<D, J, ClosureEntry> = {
+  id: 'closure',
+  title: 'Closing of holes',
+  faces: ['deck', 'roof', 'topsides', 'bottom', 'bulkhead'],
+  schema: closureSchema as Kind<D, J>['schema'],
+  version: CLOSURE_VERSION,
+  upgrade: (raw) => raw,
+  families: Object.fromEntries(CLOSURE_FAMILIES.map((f) => [f, CLOSURE_FAMILY[f].title])),
+  catalogue: CLOSURE_CATALOGUE,
+  start: startClosure,
+  footprint,
+  judge: judgeClosure,
+  asSurveyed: onBoatNow,
+  changed: (d, zones) => {
+    const zone = zoneOfPlace(zones, d.place)
+    const stale = zone && staleAgainst(d, zone)
+    return stale
+      ? { changes: stale.changes, take: { structure: stale.structure, measured: stale.measured } }
+      : null
+  },
+  closes: (d) => d.holes.flatMap((h) => (h.label === null ? [] : [h.label])),
+  placed: (d, said) =>
+    said.holeMm === undefined
+      ? d
+      : { ...d, holes: [{ ...d.holes[0]!, holeMm: said.holeMm, label: said.holeLabel ?? null }] },
+  tries: closureTries,
+  drawings: (d, j, units) => [
+    { id: 'plan', title: 'From outside', drawing: closurePlan(d, j, units) },
+    { id: 'cut', title: 'Cut through a patch', drawing: closureCut(d, j, units) },
+  ],
+  templates: closureTemplates,
+  template: closureTemplate,
+  drill: closureDrill,
+  penetrations: () => [],
+  steps: closureSteps,
+  parts: closureParts,
+  cautions: (d) =>
+    cautionsFor(['grind', 'locker', 'solvent', 'resin', ...(d.place.belowWaterline ? ['below'] : [])]),
+  card,
+  inspections,
+  findings: (d) => findingsOf(CLOSURE_FINDINGS, d.family),
+}

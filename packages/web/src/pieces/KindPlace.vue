@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { sayIn, type Drawing } from '@north-tide/core'
+import BenchFrame from './BenchFrame.vue'
+import BenchVerdicts from './BenchVerdicts.vue'
+import DrawingView from './DrawingView.vue'
+import LegendRow from './LegendRow.vue'
+import { useBenchActs } from './bench-acts'
+import { intoField, useBenchKeys } from './bench-keys'
+import { useBoats } from '../state/boats'
+
+/**
+ * The bench of a kind that has its picture by the contract alone: given at the left, one of its drawings in
+ * the middle, verdicts right, the tray below.
+ */
+type Bench = InstanceType<typeof BenchFrame>['$props']['draft'] &
+  InstanceType<typeof BenchVerdicts>['$props']['bench'] & {
+    fitting: { id: string; recorded: boolean; holes: { id: number; label: string }[] } | null
+    design: { name: string } | null
+    drawings: { id: string; title: string; drawing: Drawing }[]
+    stale: { changes: string[]; take: Record<string, unknown> } | null
+    open: (id: string) => Promise<void>
+    record: () => Promise<string[]>
+  }
+const props = defineProps<{
+  bench: Bench
+  kind: string
+  /** as it is called in a sentence: an opening, a job of closing */
+  word: string
+  where: string
+  recordWord: string
+  /** the label of the field that a part of the drawing is given by */
+  labels: Record<string, string>
+  /** keys that are this kind's own */
+  keys?: Record<string, () => unknown>
+}>()
+const boats = useBoats()
+const route = useRoute()
+const router = useRouter()
+const { said, busy, tryIt, takeFile, recorded } = useBenchActs(
+  props.kind,
+  `the design file of ${props.word}`,
+  (id) => `/bench/${id}`,
+)
+const view = ref('plan')
+const part = ref<string | null>(null)
+const all = computed(() => (boats.picture?.others ?? []).filter((f) => f.kind === props.kind))
+watch(
+  () => route.params.id,
+  async (id) => {
+    if (route.name !== 'bench' || typeof id !== 'string' || !id) return
+    said.value = ''
+    try {
+      await props.bench.open(id)
+    } catch (error) {
+      said.value = error instanceof Error ? error.message : 'It cannot be opened'
+    }
+  },
+  { immediate: true },
+)
+const open = computed(() =>
+  props.bench.fitting && route.params.id === props.bench.fitting.id ? props.bench.design : null,
+)
+const shown = computed(
+  () => props.bench.drawings.find((x) => x.id === view.value) ?? props.bench.drawings[0] ?? null,
+)
+function step(by: number) {
+  const i = all.value.findIndex((f) => f.id === props.bench.fitting?.id)
+  const next = all.value[(i + by + all.value.length) % all.value.length]
+  if (next) void router.push(`/bench/${next.id}`)
+}
+useBenchKeys({ undo: props.bench.undo, redo: props.bench.redo, step, more: props.keys ?? {} })
+function pick(role: string) {
+  part.value = role
+  intoField('.given', props.labels[role])
+}
+const record = () => tryIt(async () => recorded(await props.bench.record()))
+defineExpose({ tryIt })
+</script>
+
+<template>
+  <div v-if="!open" class="none">
+    <p v-if="said" role="alert">{{ said }}</p>
+    <p v-else class="soft">Fetching {{ word }} …</p>
+  </div>
+  <BenchFrame
+    v-else
+    :draft="bench"
+    :name="open.name"
+    :where="where"
+    :said="said"
+    :busy="busy"
+    :recorded="bench.fitting!.recorded"
+    :holes="bench.fitting!.holes"
+    :record-word="recordWord"
+    @record="record"
+    @file="takeFile"
+  >
+    <template #acts>
+      <slot name="acts" :try-it="tryIt" />
+      <a class="act" :href="`/api/fittings/${bench.fitting!.id}/card.pdf?units=${boats.units}`" download
+        >Card</a
+      >
+    </template>
+    <template #files
+      ><a :href="`/api/fittings/${bench.fitting!.id}/design.json`" download>Design as JSON</a
+      ><a
+        v-for="x in bench.drawings"
+        :key="x.id"
+        :href="`/api/fittings/${bench.fitting!.id}/${x.id}.svg`"
+        download
+        >{{ x.title }} as SVG</a
+      ></template
+    >
+    <template #given><slot name="given" /></template>
+    <template #section>
+      <div v-if="bench.stale && !bench.readOnly" class="stale" role="status">
+        <strong>It was measured since:</strong>
+        {{ bench.stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}.
+        <ElButton class="act" @click="bench.change(bench.stale.take)">Take it as measured</ElButton>
+      </div>
+      <template v-if="shown">
+        <div class="views">
+          <ElRadioGroup v-model="view" size="small" aria-label="Which drawing">
+            <ElRadioButton v-for="x in bench.drawings" :key="x.id" :value="x.id">{{ x.title }}</ElRadioButton>
+          </ElRadioGroup>
+          <p class="soft small caption">{{ sayIn(shown.drawing.title, boats.units) }}</p>
+        </div>
+        <DrawingView
+          :key="shown.id"
+          class="drawing"
+          :drawing="shown.drawing"
+          :units="boats.units"
+          scale-bar
+          :picked="part"
+          :editable="!bench.readOnly"
+          @pick="pick"
+          @drag="(path: string, v: number) => bench.change({ [path]: v })"
+          @type="(path: string) => pick(path)"
+        />
+        <LegendRow :tones="shown.drawing.legend" />
+      </template>
+    </template>
+    <template #verdicts><BenchVerdicts :bench="bench" /></template>
+    <template #tray><slot name="tray" /></template>
+    <slot />
+  </BenchFrame>
+</template>
+
+<style scoped>
+.none {
+  padding: 28px;
+}
+.views {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+</style>
