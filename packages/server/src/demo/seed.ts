@@ -1,6 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { Boat } from '../models'
 import type { Account } from '../services/access'
+import { seedClosures } from './closures'
 import { seedDeckHardware } from './deck-hardware'
 import { seedFound } from './found'
 import { seedOpenings } from './openings'
@@ -51,6 +52,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedDeckHardware(fitter)
   await seedThroughHulls(fitter)
   await seedOpenings(fitter)
+  await seedClosures(fitter)
   await mark(owner, 'loaded')
   return true
 }

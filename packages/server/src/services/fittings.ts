@@ -12,6 +12,7 @@ import {
   placeFrom,
   spotBoat,
   spotFor,
+  type HoleRow,
   workState,
   zoneAt,
   zoneCodeOf,
@@ -299,6 +300,12 @@ function kindOfFile(body: unknown, asked = 'deck-hardware'): Kind {
   return kindNamed(id)
 }
 
+/** The holes that a fitting makes, and those of others that it closes. */
+function holesWith(f: Fitting, holes: HoleRow[]): HoleRow[] {
+  const kind = kindNamed(f.kind)
+  const closed = new Set(kind.closes?.(parseOf(kind, f.design)) ?? [])
+  return holes.filter((h) => h.fittingId === f.id || closed.has(h.label))
+}
 /** A fitting with all that stands round it, read once. */
 export interface Opened {
   f: Fitting
@@ -347,7 +354,7 @@ export async function readOpened(o: Opened, transaction: Transaction | null = nu
     flags: kind.faces.includes('deck') ? flagsAt(around, at, spots) : [],
     stale: kind.changed?.(design, s.zones) ?? null,
     planEdgeMm: zone && spots.length ? Math.round(edgeDistance(zone, onFace(zone, at), spots)) : null,
-    holes: holes.filter((h) => h.fittingId === f.id),
+    holes: holesWith(f, holes),
     others: around.others,
     heelDeg: o.heelDeg,
     replacedBy: s.fittings.find((x) => x.replacesId === f.id)?.id ?? null,
@@ -526,7 +533,7 @@ export async function sheetOf(who: Account, id: string) {
       ? flagsAt(around, design.place, relativeHoles(kind, design, around))
       : [],
     zone: zoneTitle(s.zones, design.place.zone),
-    holes: s.holes.filter((h) => h.fittingId === f.id).map((h) => h.label),
+    holes: holesWith(f, s.holes).map((h) => h.label),
   }
 }
 export type FittingSheet = Awaited<ReturnType<typeof sheetOf>>

@@ -32,6 +32,13 @@ showKind({
   to: (id) => `/bench/${id}`,
 })
 
+showKind({
+  id: 'closure',
+  title: 'closing of holes',
+  bench: () => import('./closure/ClosurePlace.vue'),
+  to: (id) => `/bench/${id}`,
+})
+
 /** Where a fitting is opened, of whatever kind; a kind that is not known lies on the bench. */
 export const benchOf = (f: { kind: string; id: string }): string =>
   kindOnScreen(f.kind)?.to(f.id) ?? `/bench/${f.id}`

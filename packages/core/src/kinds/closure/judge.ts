@@ -21,7 +21,7 @@ import { patchesOf, ratioOf, reachOf, type Patch } from './patches'
 import { bevelFor } from '../wrong-hole'
 
 const SOURCE = 'chapter 8.3'
-/** A plug of thickened epoxy alone, by what is usual in a yard: no wider than this, and no wider than deep. */
+/** A plug of thickened epoxy alone, by what is usual in a yard: no wider than this. */
 export const FILL_MOST_MM = 10
 const SURVEYOR_MM = 150
 const RESIN_G_ML = 1.1

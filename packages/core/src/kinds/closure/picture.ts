@@ -31,6 +31,25 @@ function shownPlies(s: SkinPatch): number[] {
   return Array.from({ length: most }, (_, i) => own[Math.floor(i * step)]!)
 }
 
+/** Each hole with its number. */
+const holesDrawn = (d: ClosureDesign, textMm: number): Shape[] =>
+  d.holes.flatMap((h, i): Shape[] => {
+    const at = { x: h.dxMm, y: h.dyMm }
+    const role = `holes.${i}`
+    return [
+      { kind: 'disc', at, r: h.holeMm / 2, tone: 'none', role, label: h.label ?? `hole ${i + 1}` },
+      { kind: 'ring', at, r: h.holeMm / 2, weight: 'outline', role },
+      {
+        kind: 'text',
+        at: { x: h.dxMm, y: h.dyMm + h.holeMm / 2 + textMm * 0.4 },
+        text: h.label ?? `${i + 1}`,
+        size: textMm,
+        anchor: 'middle',
+        role,
+      },
+    ]
+  })
+
 /** Every hole of the job with what is ground round it, x aft and to the right. */
 export function closurePlan(d: ClosureDesign, j: ClosureJudgement, units: Units): Drawing {
   const shapes: Shape[] = []
@@ -51,27 +70,7 @@ export function closurePlan(d: ClosureDesign, j: ClosureJudgement, units: Units)
   const b = { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) }
   const size = Math.max(b.maxX - b.minX, 0.55 * (b.maxX - b.minX), b.maxY - b.minY, 60)
   const textMm = size / 34
-  d.holes.forEach((h, i) => {
-    const at = { x: h.dxMm, y: h.dyMm }
-    points.push(at)
-    shapes.push({
-      kind: 'disc',
-      at,
-      r: h.holeMm / 2,
-      tone: 'none',
-      role: `holes.${i}`,
-      label: h.label ?? `hole ${i + 1}`,
-    })
-    shapes.push({ kind: 'ring', at, r: h.holeMm / 2, weight: 'outline', role: `holes.${i}` })
-    shapes.push({
-      kind: 'text',
-      at: { x: h.dxMm, y: h.dyMm + h.holeMm / 2 + textMm * 0.4 },
-      text: h.label ?? `${i + 1}`,
-      size: textMm,
-      anchor: 'middle',
-      role: `holes.${i}`,
-    })
-  })
+  shapes.push(...holesDrawn(d, textMm))
   const first = j.patches[0]!
   shapes.push({
     kind: 'text',

@@ -24,6 +24,7 @@ import {
   type ThroughHullEntry,
   type Use,
 } from '@north-tide/core/through-hull'
+import { CLOSURE_CATALOGUE, CLOSURE_FAMILY } from '@north-tide/core/closure'
 import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -42,7 +43,9 @@ const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
 /** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
 const face = props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? ''
-const way = ref<'deck' | 'hull' | 'opening'>(['bottom', 'topsides'].includes(face) ? 'hull' : 'deck')
+const way = ref<'deck' | 'hull' | 'opening' | 'closure'>(
+  ['bottom', 'topsides'].includes(face) ? 'hull' : 'deck',
+)
 const through = computed(() => way.value === 'hull')
 const deadrise = ref<number | null>(null)
 const use = ref<Use | ''>('')
@@ -103,11 +106,19 @@ const WAYS = {
   deck: 'on deck, roof, coaming or transom',
   hull: 'through the hull',
   opening: 'an opening: hatch, portlight, lid',
+  closure: 'old holes to be closed',
 } as const
 const EXAMPLES = {
   deck: 'mooring cleat, stanchion, HG-C250 …',
   hull: 'seacock, transducer, MV-S114 …',
   opening: 'hatch, portlight, CL-H52 …',
+  closure: 'hole, several, torn, CX-1 …',
+} as const
+const TRY = {
+  deck: 'cleat, bitt, stanchion, pad-eye, winch, foot plate, block',
+  hull: 'seacock, transducer, drain, vent',
+  opening: 'hatch, portlight, lid, inspection port, cover, ventilator',
+  closure: 'hole, several, torn',
 } as const
 const words = ref('')
 const picked = ref<string | null>(null)
@@ -132,19 +143,23 @@ interface Row {
   held: string
   bolts: { xMm: number; yMm: number }[]
 }
+const closing = (): Row[] =>
+  CLOSURE_CATALOGUE.map((c) => ({ ...c, what: CLOSURE_FAMILY[c.family].title, held: '', bolts: [] }))
 const goods = computed<Row[]>(() =>
-  way.value === 'opening'
-    ? OPENING_CATALOGUE.map((c) => ({
-        ...c,
-        what: OPENING_FAMILY[c.family].title,
-        held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
-        bolts: [],
-      }))
-    : boats.catalogue.map((c) => ({
-        ...c,
-        what: FAMILY_TITLES[c.family],
-        held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
-      })),
+  way.value === 'closure'
+    ? closing()
+    : way.value === 'opening'
+      ? OPENING_CATALOGUE.map((c) => ({
+          ...c,
+          what: OPENING_FAMILY[c.family].title,
+          held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
+          bolts: [],
+        }))
+      : boats.catalogue.map((c) => ({
+          ...c,
+          what: FAMILY_TITLES[c.family],
+          held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
+        })),
 )
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -351,18 +366,19 @@ async function place() {
               ><span
                 ><strong>{{ c.title }}</strong
                 ><small
-                  ><span class="figure">{{ c.id }}</span> · {{ c.maker }} · {{ c.held }}</small
+                  ><span class="figure">{{ c.id }}</span>
+                  {{
+                    [c.maker, c.held]
+                      .filter(Boolean)
+                      .map((w) => ` · ${w}`)
+                      .join('')
+                  }}</small
                 ></span
               ></ElRadio
             >
           </li>
           <li v-if="!found.length" class="soft none">
-            Nothing in the catalogue is called “{{ words }}”. Try
-            {{
-              way === 'opening'
-                ? 'hatch, portlight, lid, inspection port, cover, ventilator'
-                : 'cleat, bitt, stanchion, pad-eye, winch, foot plate, block'
-            }}.
+            Nothing in the catalogue is called “{{ words }}”. Try {{ TRY[way] }}.
           </li>
         </ul>
       </div>

@@ -32,6 +32,7 @@ import TakeReading from '../../pieces/TakeReading.vue'
 import WithdrawForm from '../../pieces/WithdrawForm.vue'
 import WhenField from '../../pieces/WhenField.vue'
 
+const CloseHole = defineAsyncComponent(() => import('./CloseHole.vue'))
 const SurveyHole = defineAsyncComponent(() => import('./SurveyHole.vue'))
 
 const props = defineProps<{ id: number }>()
@@ -290,6 +291,10 @@ async function send() {
 
       <SurveyHole
         v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10"
+        :hole="hole"
+      />
+      <CloseHole
+        v-if="mayRecord && !hole.fittingId && !hole.withdrawnWhy && hole.state !== 'closed'"
         :hole="hole"
       />
       <form v-if="options.length && !hole.withdrawnWhy" @submit.prevent="send">

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { RISK_SAID, formatLength } from '@north-tide/core'
+import { closure } from '@north-tide/core/closure'
+import FindingsList from '../../pieces/FindingsList.vue'
+import RowTable from '../../pieces/RowTable.vue'
+import TemplatesView from '../../pieces/TemplatesView.vue'
+import TrayTabs from '../../pieces/TrayTabs.vue'
+import WorkView from '../../pieces/WorkView.vue'
+import { useBoats } from '../../state/boats'
+import { useClosure } from '../../state/closure'
+
+/** The tray under a job of closing: work, pieces of cloth, templates, what is wrong with an old one. */
+const tab = defineModel<string>('tab', { required: true })
+const bench = useClosure()
+const boats = useBoats()
+const d = computed(() => bench.design!)
+const j = computed(() => bench.judgement!)
+const tabs = computed(() => ['Work', ...(d.value.way === 'fill' ? [] : ['Cloth']), 'Templates', 'Survey'])
+const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
+const mm = (v: number) => formatLength(Math.round(v), boats.units)
+/** Every piece, in the order of laying, patch by patch. */
+const pieces = computed(() =>
+  j.value.patches.flatMap((p, i) =>
+    p.skins.flatMap((s) => [
+      ...(s.backingDiscMm === null
+        ? []
+        : [
+            {
+              patch: i + 1,
+              of: p.holes.length,
+              skin: s.title,
+              side: 'behind',
+              n: 'backing',
+              mm: s.backingDiscMm,
+            },
+          ]),
+      ...s.plies.map((x) => ({
+        patch: i + 1,
+        of: p.holes.length,
+        skin: s.title,
+        side: x.side,
+        n: String(x.n),
+        mm: x.diameterMm,
+      })),
+    ]),
+  ),
+)
+</script>
+
+<template>
+  <TrayTabs
+    :model-value="shown"
+    :tabs="tabs"
+    :ready="bench.judgement !== null"
+    @update:model-value="tab = $event"
+  >
+    <WorkView v-if="shown === 'Work'" :bench="bench" />
+    <div v-else-if="shown === 'Cloth'">
+      <p>
+        <strong>{{ Math.round(j.clothG) }} g</strong> of cloth,
+        <strong>{{ Math.round(j.resinG) }} g</strong> of resin in {{ j.pot?.batches ?? 1 }} pot{{
+          (j.pot?.batches ?? 1) > 1 ? 's' : ''
+        }}<template v-if="j.pot?.potLifeMin"
+          >, {{ Math.round(j.pot.potLifeMin) }} min each with {{ j.pot.hardener }} hardener</template
+        >.
+      </p>
+      <RowTable
+        label="Pieces of cloth, in the order of laying"
+        :columns="[
+          { key: 'patch', title: 'Patch', number: true },
+          { key: 'skin', title: 'Skin' },
+          { key: 'side', title: 'From' },
+          { key: 'n', title: 'Ply', number: true },
+          { key: 'mm', title: 'Across', number: true, by: (r) => r.mm },
+        ]"
+        :rows="pieces"
+      >
+        <template #mm="{ row: r }"
+          >{{ mm(r.mm) }}<span v-if="r.of > 1" class="soft"> round {{ r.of }} holes</span></template
+        >
+      </RowTable>
+    </div>
+    <TemplatesView
+      v-else-if="shown === 'Templates'"
+      :id="bench.fitting!.id"
+      :names="closure.templates(d, j)"
+      :draw="(what: string) => closure.template(d, j, what, boats.units, false)"
+      :drill="closure.drill(d, j)"
+      :saved="bench.saving === 'saved'"
+    />
+    <FindingsList
+      v-else
+      :list="closure.findings(d)"
+      :ticked="d.findings"
+      :existing="d.existing"
+      :said="RISK_SAID"
+      :read-only="bench.readOnly"
+      @change="bench.change($event)"
+    />
+  </TrayTabs>
+</template>
