@@ -32,8 +32,11 @@ function shownPlies(s: SkinPatch): number[] {
 }
 
 /** Each hole with its number. */
-const holesDrawn = (d: ClosureDesign, textMm: number): Shape[] =>
+const holesDrawn = (d: ClosureDesign, j: ClosureJudgement, textMm: number): Shape[] =>
   d.holes.flatMap((h, i): Shape[] => {
+    const patch = j.patches.find((p) => p.holes.includes(i))!
+    // Beside what is ground round one hole; in a patch of many there is no other place than at the hole.
+    const past = patch.holes.length === 1 ? patch.reachMm : 0
     const at = { x: h.dxMm, y: h.dyMm }
     const role = `holes.${i}`
     return [
@@ -41,7 +44,7 @@ const holesDrawn = (d: ClosureDesign, textMm: number): Shape[] =>
       { kind: 'ring', at, r: h.holeMm / 2, weight: 'outline', role },
       {
         kind: 'text',
-        at: { x: h.dxMm, y: h.dyMm + h.holeMm / 2 + textMm * 0.4 },
+        at: { x: h.dxMm, y: h.dyMm + h.holeMm / 2 + past + textMm * 0.4 },
         text: h.label ?? `${i + 1}`,
         size: textMm,
         anchor: 'middle',
@@ -70,7 +73,7 @@ export function closurePlan(d: ClosureDesign, j: ClosureJudgement, units: Units)
   const b = { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) }
   const size = Math.max(b.maxX - b.minX, 0.55 * (b.maxX - b.minX), b.maxY - b.minY, 60)
   const textMm = size / 34
-  shapes.push(...holesDrawn(d, textMm))
+  shapes.push(...holesDrawn(d, j, textMm))
   const first = j.patches[0]!
   shapes.push({
     kind: 'text',
@@ -212,6 +215,11 @@ function sandwichCut(p: Pen, d: ClosureDesign, patch: Patch, far: number): numbe
   return o + c + i
 }
 
+/** Short enough to stand under the picture. */
+function twoLines(said: string): string[] {
+  const at = said.indexOf(', ', Math.floor(said.length / 3))
+  return at < 0 ? [said] : [`${said.slice(0, at)},`, said.slice(at + 2)]
+}
 /** Through the middle of the patch with most holes, at its largest hole; heights stretched, and said so. */
 export function closureCut(d: ClosureDesign, j: ClosureJudgement, units: Units): Drawing {
   const patch = j.patches[0]!
@@ -233,7 +241,7 @@ export function closureCut(d: ClosureDesign, j: ClosureJudgement, units: Units):
   }
   const textMm = (2 * far) / 34
   const words = patch.skins.length
-    ? patch.skins.map((x) => layupSaid(d, j.ratio, x, mm))
+    ? patch.skins.flatMap((x) => twoLines(layupSaid(d, j.ratio, x, mm)))
     : [`filled flush with thickened epoxy, ${mm(patch.holeMm)} across`]
   words.forEach((w, i) =>
     p.shapes.push({
@@ -253,7 +261,7 @@ export function closureCut(d: ClosureDesign, j: ClosureJudgement, units: Units):
   })
   return {
     title: `through the middle; heights are drawn ${STRETCH} times as large as widths`,
-    description: words.join('; '),
+    description: words.join(' '),
     bounds: {
       minX: -far - textMm,
       maxX: far + textMm,

@@ -19,32 +19,34 @@ const j = computed(() => bench.judgement!)
 const tabs = computed(() => ['Work', ...(d.value.way === 'fill' ? [] : ['Cloth']), 'Templates', 'Survey'])
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
 const mm = (v: number) => formatLength(Math.round(v), boats.units)
+/** Patches that are cut alike, each with how many there are of it. */
+const alike = computed(() => {
+  const by = new Map<string, { patch: (typeof j.value.patches)[number]; count: number }>()
+  for (const patch of j.value.patches) {
+    const key = JSON.stringify(
+      patch.holes.length > 1 ? [patch.atX, patch.atY] : patch.skins.map((s) => [s.id, s.holeMm, s.groundMm]),
+    )
+    const had = by.get(key)
+    by.set(key, { patch, count: (had?.count ?? 0) + 1 })
+  }
+  return [...by.values()]
+})
 /** Every piece, in the order of laying, patch by patch. */
 const pieces = computed(() =>
-  j.value.patches.flatMap((p, i) =>
-    p.skins.flatMap((s) => [
+  alike.value.flatMap(({ patch, count }) => {
+    const holes = patch.holes.map((i) => d.value.holes[i]!.label ?? `hole ${i + 1}`)
+    const of = {
+      patch: count > 1 ? `${count} alike` : holes.slice(0, 3).join(', ') + (holes.length > 3 ? ' …' : ''),
+      holes: patch.holes.length,
+      count,
+    }
+    return patch.skins.flatMap((s) => [
       ...(s.backingDiscMm === null
         ? []
-        : [
-            {
-              patch: i + 1,
-              of: p.holes.length,
-              skin: s.title,
-              side: 'behind',
-              n: 'backing',
-              mm: s.backingDiscMm,
-            },
-          ]),
-      ...s.plies.map((x) => ({
-        patch: i + 1,
-        of: p.holes.length,
-        skin: s.title,
-        side: x.side,
-        n: String(x.n),
-        mm: x.diameterMm,
-      })),
-    ]),
-  ),
+        : [{ ...of, skin: s.title, side: 'behind', n: 'backing', mm: s.backingDiscMm }]),
+      ...s.plies.map((x) => ({ ...of, skin: s.title, side: x.side, n: String(x.n), mm: x.diameterMm })),
+    ])
+  }),
 )
 </script>
 
@@ -68,16 +70,17 @@ const pieces = computed(() =>
       <RowTable
         label="Pieces of cloth, in the order of laying"
         :columns="[
-          { key: 'patch', title: 'Patch', number: true },
+          { key: 'patch', title: 'Patch' },
           { key: 'skin', title: 'Skin' },
           { key: 'side', title: 'From' },
           { key: 'n', title: 'Ply', number: true },
+          { key: 'count', title: 'To cut', number: true },
           { key: 'mm', title: 'Across', number: true, by: (r) => r.mm },
         ]"
         :rows="pieces"
       >
         <template #mm="{ row: r }"
-          >{{ mm(r.mm) }}<span v-if="r.of > 1" class="soft"> round {{ r.of }} holes</span></template
+          >{{ mm(r.mm) }}<span v-if="r.holes > 1" class="soft"> round {{ r.holes }} holes</span></template
         >
       </RowTable>
     </div>
