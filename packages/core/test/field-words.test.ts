@@ -3,7 +3,9 @@ import { z } from 'zod'
 import { choiceWords, fieldWords, hasWords, pathWords } from '../src/base/schema/field-words'
 import { CALCULATORS } from '../src/chapters/registry'
 import { designSchema as deck } from '../src/kinds/deck-hardware/design'
+import { closureSchema as closing } from '../src/kinds/closure/design'
 import { openingSchema as opening } from '../src/kinds/opening/design'
+import { rigSchema as rig } from '../src/kinds/rig/design'
 import { throughHullSchema as hull } from '../src/kinds/through-hull/design'
 
 /** Names that are said and written so by the trade. */
@@ -46,7 +48,7 @@ describe('words for every field of every calculator', () => {
   })
   it('every field of the designs of all kinds has words of its own', () => {
     const fields = new Set<string>()
-    for (const kind of [deck, hull, opening])
+    for (const kind of [deck, hull, opening, closing, rig])
       walk(z.toJSONSchema(kind, { unrepresentable: 'any', io: 'input' }), fields, new Set())
     expect(fields.size).toBeGreaterThan(200)
     expect([...fields].filter((k) => !hasWords(k))).toEqual([])

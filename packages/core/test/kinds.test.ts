@@ -64,6 +64,7 @@ describe('every kind of work over its whole catalogue', () => {
       'deck-hardware',
       'through-hull',
       'opening',
+      'rig',
       'closure',
       'name-plate',
     ])

@@ -58,6 +58,8 @@ export interface Around {
   log: LogLine[]
   others: Other[]
   units: Units
+  /** the day on which it is judged, where anything of it goes by the calendar */
+  today?: string | undefined
   /** the day she is launched; left out while nobody has said, or where it is past */
   launch?: Launch | undefined
 }

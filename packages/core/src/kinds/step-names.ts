@@ -116,6 +116,12 @@ export const STEP_NAMES: Record<string, string> = {
   'ready-grind': 'ready to grind',
   wash: 'washed',
   sound: 'tapped all over',
+  support: 'mast held',
+  draw: 'plate drawn',
+  'slot-cut': 'slot opened',
+  prove: 'proved under load',
+  'knee-bond': 'plate bonded to its knee',
+  'first-look': 'first look at its height',
 }
 /** A step as a log says it; one that no list knows by the words of its id. */
 export const stepNamed = (id: string): string => STEP_NAMES[id] ?? id.replaceAll('-', ' ')

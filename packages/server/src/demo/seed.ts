@@ -5,6 +5,7 @@ import { seedClosures } from './closures'
 import { seedDeckHardware } from './deck-hardware'
 import { seedFound } from './found'
 import { seedOpenings } from './openings'
+import { seedRig } from './rig'
 import { seedSurvey } from './survey'
 import { seedThroughHulls } from './through-hulls'
 import { seedYard } from './yard'
@@ -53,6 +54,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedThroughHulls(fitter)
   await seedOpenings(fitter)
   await seedClosures(fitter)
+  await seedRig(fitter)
   await mark(owner, 'loaded')
   return true
 }

@@ -83,6 +83,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
       .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
       .map((f) => ({ id: f.id, kind: f.kind, name: f.name, design: s.designs.get(f.id)! })),
     units: s.boat.units,
+    today: new Date().toISOString().slice(0, 10),
     launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,
   }
 }

@@ -33,6 +33,12 @@ showKind({
 })
 
 showKind({
+  id: 'rig',
+  title: 'chainplate',
+  bench: () => import('./rig/RigPlace.vue'),
+  to: (id) => `/bench/${id}`,
+})
+showKind({
   id: 'closure',
   title: 'closing of holes',
   bench: () => import('./closure/ClosurePlace.vue'),

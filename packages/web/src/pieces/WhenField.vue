@@ -5,9 +5,18 @@ import 'element-plus/es/components/date-picker/style/css'
 import dayjs from 'dayjs'
 
 /** A day or a moment that has passed: what is entered later says when it was. */
-const props = withDefaults(defineProps<{ label: string; modelValue: string; kind?: 'date' | 'datetime' }>(), {
-  kind: 'datetime',
-})
+const props = withDefaults(
+  defineProps<{
+    label: string
+    modelValue: string
+    kind?: 'date' | 'datetime'
+    /** any day, also today and those to come */
+    anyDay?: boolean
+    disabled?: boolean
+    empty?: string
+  }>(),
+  { kind: 'datetime', empty: 'now' },
+)
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const id = useId()
 const shown = { date: 'D MMM YYYY', datetime: 'D MMM YYYY, HH:mm' }
@@ -25,8 +34,9 @@ const today = (day: Date) => dayjs(day).isSame(dayjs(), 'day')
       :type="kind"
       :format="shown[kind]"
       :value-format="kept[kind]"
-      :disabled-date="(d: Date) => toCome(d) || (props.kind === 'date' && today(d))"
-      placeholder="now"
+      :disabled="disabled"
+      :disabled-date="(d: Date) => !anyDay && (toCome(d) || (props.kind === 'date' && today(d)))"
+      :placeholder="empty"
       @update:model-value="emit('update:modelValue', $event ?? '')"
     />
   </div>

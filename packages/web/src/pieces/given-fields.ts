@@ -6,7 +6,7 @@ export interface Option {
 export interface GivenField {
   path: string
   label: string
-  kind?: 'length' | 'angle' | 'number' | 'temperature'
+  kind?: 'length' | 'force' | 'angle' | 'number' | 'temperature'
   unit?: string
   least?: number
   above?: boolean

@@ -38,6 +38,7 @@ export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Ar
     log: fitting.value?.log ?? [],
     others: fitting.value?.others ?? [],
     units: boats.units,
+    today: new Date().toISOString().slice(0, 10),
     launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
   }))
 }

@@ -1,7 +1,7 @@
 import { answerOf } from '../../base/calculator/calculator'
-import { sealant, type SealantId } from '../../base/materials/sealants'
+import { sealant } from '../../base/materials/sealants'
 import { inWords, say, unproven, type Check } from '../../base/verdict/check'
-import { chooseSealant, type SealantChoice } from '../../chapters/bedding/sealant-choice'
+import { chooseSealant } from '../../chapters/bedding/sealant-choice'
 import { lidHold } from '../../chapters/making/lid-hold'
 import { panelGrowth } from '../../chapters/opening/panel-growth'
 import { panel } from '../../chapters/opening/panel'
@@ -214,31 +214,6 @@ export function sealantsOf(d: OpeningDesign, g: Grown | null) {
         })
       : null
   return { frame, pane }
-}
-export function sealantCheck(
-  id: 'sealant-frame' | 'sealant-pane',
-  title: string,
-  chosen: SealantId | null,
-  choice: SealantChoice,
-): Check {
-  const shape = { id, title, unit: '', source: 'chapter 4.1' }
-  if (!chosen) return unproven({ ...shape, because: 'No sealant is chosen yet.' })
-  const mine = choice.choices.find((c) => c.id === chosen)!
-  const said = sealant(chosen).title
-  const why = mine.reasons
-    .filter((r) => r.effect !== 'note')
-    .map((r) => r.text)
-    .join(' ')
-  const better =
-    choice.best && choice.best !== chosen ? ` ${sealant(choice.best).title} ranks first here.` : ''
-  return inWords({
-    ...shape,
-    verdict: mine.verdict === 'refused' ? 'short' : mine.verdict === 'fits' ? 'holds' : 'tight',
-    because:
-      mine.verdict === 'fits'
-        ? `${said} fits.${better}`
-        : `${said}: ${why}${mine.verdict === 'refused' ? better : ''}`,
-  })
 }
 /** Of a screwed pane: how much larger its holes are than the screws. */
 export const holeSaid = (d: OpeningDesign, g: Grown | null): string | null =>

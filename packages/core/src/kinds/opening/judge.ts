@@ -2,6 +2,7 @@ import { potOf } from '../../chapters/bedding/pot'
 import { governing, worstVerdict, type Check } from '../../base/verdict/check'
 import { foundChecks } from '../findings'
 import type { Around } from '../kind'
+import { sealantCheck } from '../sealant-check'
 import { tallyOf } from '../tally'
 import {
   growthChecks,
@@ -11,7 +12,6 @@ import {
   lidChecks,
   paneChecks,
   paneOf,
-  sealantCheck,
   sealantsOf,
 } from './closing'
 import type { OpeningDesign } from './design'

@@ -7,6 +7,7 @@ import { designInFile, parseVersioned } from '../parse'
 import { withRemedies } from '../remedies'
 import { closure } from '../closure/kind'
 import { opening } from '../opening/kind'
+import { rig } from '../rig/kind'
 import { throughHull } from '../through-hull/kind'
 
 /**
@@ -26,6 +27,7 @@ export function addKind<
 addKind(deckHardware)
 addKind(throughHull)
 addKind(opening)
+addKind(rig)
 addKind(closure)
 
 export const kinds = (): Kind[] => [...KINDS.values()]

@@ -9,6 +9,7 @@ import {
   sayIn,
   spotFor,
   zoneAt,
+  formatForce,
   formatLength,
   type Units,
   zoneTitle,
@@ -25,6 +26,7 @@ import {
   type Use,
 } from '@north-tide/core/through-hull'
 import { CLOSURE_CATALOGUE, CLOSURE_FAMILY } from '@north-tide/core/closure'
+import { RIG_CATALOGUE, RIG_FAMILY } from '@north-tide/core/rig'
 import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -43,7 +45,7 @@ const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
 /** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
 const face = props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? ''
-const way = ref<'deck' | 'hull' | 'opening' | 'closure'>(
+const way = ref<'deck' | 'hull' | 'opening' | 'rig' | 'closure'>(
   ['bottom', 'topsides'].includes(face) ? 'hull' : 'deck',
 )
 const through = computed(() => way.value === 'hull')
@@ -106,18 +108,21 @@ const WAYS = {
   deck: 'on deck, roof, coaming or transom',
   hull: 'through the hull',
   opening: 'an opening: hatch, portlight, lid',
+  rig: 'the rig: chainplate, stem fitting',
   closure: 'old holes to be closed',
 } as const
 const EXAMPLES = {
   deck: 'mooring cleat, stanchion, HG-C250 …',
   hull: 'seacock, transducer, MV-S114 …',
   opening: 'hatch, portlight, CL-H52 …',
+  rig: 'chainplate, stem, BS-K6 …',
   closure: 'hole, several, torn, CX-1 …',
 } as const
 const TRY = {
   deck: 'cleat, bitt, stanchion, pad-eye, winch, foot plate, block',
   hull: 'seacock, transducer, drain, vent',
   opening: 'hatch, portlight, lid, inspection port, cover, ventilator',
+  rig: 'chainplate on a knee, outside, bonded, stem',
   closure: 'hole, several, torn',
 } as const
 const words = ref('')
@@ -145,21 +150,30 @@ interface Row {
 }
 const closing = (): Row[] =>
   CLOSURE_CATALOGUE.map((c) => ({ ...c, what: CLOSURE_FAMILY[c.family].title, held: '', bolts: [] }))
+const rigged = (): Row[] =>
+  RIG_CATALOGUE.map((c) => ({
+    ...c,
+    what: RIG_FAMILY[c.family].title,
+    held: formatForce(c.breakingN, props.units),
+    bolts: [],
+  }))
 const goods = computed<Row[]>(() =>
-  way.value === 'closure'
-    ? closing()
-    : way.value === 'opening'
-      ? OPENING_CATALOGUE.map((c) => ({
-          ...c,
-          what: OPENING_FAMILY[c.family].title,
-          held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
-          bolts: [],
-        }))
-      : boats.catalogue.map((c) => ({
-          ...c,
-          what: FAMILY_TITLES[c.family],
-          held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
-        })),
+  way.value === 'rig'
+    ? rigged()
+    : way.value === 'closure'
+      ? closing()
+      : way.value === 'opening'
+        ? OPENING_CATALOGUE.map((c) => ({
+            ...c,
+            what: OPENING_FAMILY[c.family].title,
+            held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
+            bolts: [],
+          }))
+        : boats.catalogue.map((c) => ({
+            ...c,
+            what: FAMILY_TITLES[c.family],
+            held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
+          })),
 )
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)

@@ -1,0 +1,195 @@
+import { formatForce, formatLength, type Units } from '../../base/quantity/format'
+import { zoneOfPlace, type BoatZone } from '../../boat/spot'
+import { measureSaid } from '../../boat/where'
+import { fullThickness } from '../../base/materials/structure'
+import { cautionsFor } from '../../trade/cautions'
+import { sealant } from '../../base/materials/sealants'
+import { findingsOf } from '../findings'
+import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
+import { staleAgainst } from '../stale'
+import { RIG_CATALOGUE, type RigEntry } from './catalogue'
+import { RIG_VERSION, rigSchema, type RigDesign } from './design'
+import { DRAW_YEARS, RIG_FAMILIES, RIG_FAMILY } from './families'
+import { RIG_FINDINGS } from './findings'
+import { judgeRig } from './judge'
+import type { RigJudgement } from './judgement'
+import { rigOrder, rigParts } from './parts'
+import { rigCut, rigFace } from './picture'
+import { rigTries } from './remedies'
+import { startRig } from './start'
+import { rigSteps } from './steps'
+import { rigDrill, rigTemplate, rigTemplates } from './template'
+
+type D = RigDesign
+type J = RigJudgement
+
+const throughSaid = (d: D, units: Units) =>
+  `${d.structure.kind === 'sandwich' ? 'cored deck' : 'deck'}, ${formatLength(fullThickness(d.structure), units)}`
+function penetrations(d: D, _j: J, units: Units): HoleSpec[] {
+  const note = d.place.measuredFrom.map((m) => measureSaid(m, units)).join('; ')
+  const base = { fastener: 'chainplate', plate: '', note, belowWaterline: false, yMm: d.place.yMm }
+  const slot: HoleSpec[] = d.slot
+    ? [
+        {
+          ...base,
+          part: 'slot',
+          boltIndex: null,
+          title: `${d.name}, slot`,
+          xMm: d.place.xMm,
+          zMm: d.place.zMm,
+          diameterMm: Math.max(d.slot.lengthMm, d.slot.widthMm),
+          through: throughSaid(d, units),
+          coreSchool: d.structure.kind === 'sandwich' ? 'solid-fill' : 'none',
+          sealant: d.slot.sealant,
+        },
+      ]
+    : []
+  if (!RIG_FAMILY[d.family].throughHull || !d.bolts) return slot
+  return d.bolts.points.map((p, i) => ({
+    ...base,
+    part: `bolt ${i + 1}`,
+    boltIndex: i,
+    title: `${d.name}, bolt ${i + 1}`,
+    xMm: d.place.xMm + p.yMm,
+    zMm: d.place.zMm - p.xMm,
+    diameterMm: d.bolts!.holeMm,
+    through: d.hull ? `topside, ${formatLength(d.hull.thicknessMm, units)}` : 'topside',
+    coreSchool: 'none',
+    sealant: null,
+  }))
+}
+function card(d: D, j: J, { units }: Around): Block[] {
+  const mm = (v: number) => formatLength(v, units)
+  return [
+    ...(j.moved.length && !d.provedAfter ? [{ title: 'Do not sail on it', lines: j.moved }] : []),
+    ...(d.temporary
+      ? [
+          {
+            title: 'Temporary',
+            lines: [
+              d.temporary.what,
+              `until ${d.temporary.until}: ${d.temporary.goodFor}`,
+              `then ${d.temporary.then}`,
+            ],
+          },
+        ]
+      : []),
+    {
+      title: 'Plate and pin',
+      lines: [
+        `${mm(d.plate.widthMm)} by ${mm(d.plate.thicknessMm)}, hole ${mm(d.plate.holeMm)}, ${mm(d.plate.endMm)} past it, ${d.plate.grade}`,
+        `pin ${mm(d.pin.diameterMm)}, ${d.pin.grade}; wire breaks at ${formatForce(d.wire.breakingN, units)}`,
+      ],
+    },
+    {
+      title: 'Held by',
+      lines: [
+        d.bolts
+          ? `${d.bolts.points.length} bolts of ${mm(d.bolts.diameterMm)}, ${d.bolts.grade}`
+          : 'no bolts',
+        ...(d.bond
+          ? [
+              `bond ${mm(d.bond.lengthMm)} by ${mm(d.bond.widthMm)}, ${d.bond.sides === 2 ? 'both sides' : 'one side'}`,
+            ]
+          : []),
+      ],
+    },
+    ...(d.slot
+      ? [
+          {
+            title: 'At the deck',
+            lines: [
+              `slot ${mm(d.slot.lengthMm)} by ${mm(d.slot.widthMm)}`,
+              d.slot.sealant
+                ? `cover bedded in ${sealant(d.slot.sealant).title}`
+                : 'no sealant is chosen yet',
+            ],
+          },
+        ]
+      : []),
+  ]
+}
+const inspections = (d: D, j: J): Due[] => [
+  {
+    id: 'height',
+    title: 'Height over its mark, bead, weep, edge of the knee',
+    everyDays: j.creep?.intervalDays ?? 90,
+    why: 'a chainplate that moves shows it before it goes',
+  },
+  {
+    id: 'drawn',
+    title: 'Draw the plate and look at it',
+    everyDays: DRAW_YEARS[d.duty] * 365,
+    why: 'crevices hide at deck level',
+  },
+]
+const onBoatNow = (d: D, zones: BoatZone[]): D => {
+  const stale = staleAgainst(d, zoneOfPlace(zones, d.place))
+  return stale ? { ...d, structure: stale.structure, measured: stale.measured } : d
+}
+
+export const rig: Kind<D, J, RigEntry> = {
+  id: 'rig',
+  title: 'Chainplates and rig',
+  faces: ['deck', 'roof', 'topsides', 'bulkhead'],
+  schema: rigSchema as Kind<D, J>['schema'],
+  version: RIG_VERSION,
+  upgrade: (raw) => raw,
+  families: Object.fromEntries(RIG_FAMILIES.map((f) => [f, RIG_FAMILY[f].title])),
+  catalogue: RIG_CATALOGUE,
+  start: startRig,
+  footprint: (d) => {
+    const [l, w] = d.slot ? [d.slot.lengthMm / 2 + 30, d.slot.widthMm / 2 + 30] : [d.plate.widthMm, 30]
+    return [
+      { xMm: d.place.xMm - l, yMm: d.place.yMm - w },
+      { xMm: d.place.xMm + l, yMm: d.place.yMm - w },
+      { xMm: d.place.xMm + l, yMm: d.place.yMm + w },
+      { xMm: d.place.xMm - l, yMm: d.place.yMm + w },
+    ]
+  },
+  judge: judgeRig,
+  asSurveyed: onBoatNow,
+  changed: (d, zones) => {
+    const zone = zoneOfPlace(zones, d.place)
+    const stale = zone && staleAgainst(d, zone)
+    return stale
+      ? { changes: stale.changes, take: { structure: stale.structure, measured: stale.measured } }
+      : null
+  },
+  inPlaceOf: (d, old) => ({ ...d, replaces: old.name, slot: old.slot, hull: old.hull }),
+  placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
+  tries: rigTries,
+  drawings: (d, j, units) => [
+    { id: 'plan', title: 'Plate', drawing: rigFace(d, j, units) },
+    { id: 'cut', title: 'Across it', drawing: rigCut(d, j, units) },
+  ],
+  templates: rigTemplates,
+  template: rigTemplate,
+  drill: rigDrill,
+  penetrations,
+  steps: rigSteps,
+  parts: rigParts,
+  cautions: () => cautionsFor(['rig', 'drill', 'grind', 'locker', 'resin', 'solvent']),
+  card,
+  inspections,
+  findings: (d) => findingsOf(RIG_FINDINGS, d.family),
+  copy: (d, how) => ({
+    ...d,
+    name: how.name,
+    place: {
+      ...d.place,
+      xMm: how.mirror ? d.place.xMm : how.xMm,
+      yMm: how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm,
+      measuredFrom: [],
+    },
+    // What was seen and measured is of the old one.
+    creep: [],
+    seen: { beadBroken: false, weeps: false, kneeLifts: false },
+    drawnOn: null,
+    provedAfter: null,
+    temporary: null,
+    findings: [],
+    existing: false,
+  }),
+  orderList: rigOrder,
+}

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { formatForce, formatLength, zoneTitle } from '@north-tide/core'
+import { RIG_FAMILY } from '@north-tide/core/rig'
+import KindPlace from '../../pieces/KindPlace.vue'
+import { useBoats } from '../../state/boats'
+import { useRig } from '../../state/rig'
+import RigGiven from './RigGiven.vue'
+import RigTray from './RigTray.vue'
+
+/** One chainplate: the wire and what it pulls on left, plate and deck in the middle, verdicts right. */
+const bench = useRig()
+const boats = useBoats()
+const router = useRouter()
+const tab = ref('Work')
+const where = computed(() => {
+  const d = bench.design
+  if (!d) return ''
+  return `${RIG_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, boats.units)} · wire of ${formatForce(d.wire.breakingN, boats.units)}`
+})
+const LABELS: Record<string, string> = {
+  plate: 'Wide',
+  'plate.widthMm': 'Wide',
+  'plate.holeMm': 'Hole',
+  'plate.endMm': 'Past the hole',
+  pin: 'Pin',
+  bolts: 'Bolt',
+  bond: 'Bond, long',
+  hull: 'Knee or topside',
+  'wire.misalignDeg': 'Out of the plate',
+  'wire.inPlaneDeg': 'In the plate',
+  'slot.sealant': 'Cover bedded in',
+}
+const mirror = async () => {
+  const id = await bench.copyIt({ mirror: true })
+  await router.push(`/bench/${id}`)
+  return 'Its twin on the other side lies here now, to be looked at by itself.'
+}
+</script>
+
+<template>
+  <KindPlace
+    :bench="bench"
+    kind="rig"
+    word="a chainplate"
+    :where="where"
+    record-word="Record its holes"
+    :labels="LABELS"
+  >
+    <template #acts="{ tryIt }">
+      <ElButton
+        v-if="!bench.readOnly && bench.design!.place.yMm !== 0"
+        class="act"
+        title="The same on the other side"
+        @click="tryIt(mirror)"
+        >Twin</ElButton
+      >
+    </template>
+    <template #given><RigGiven /></template>
+    <template #tray><RigTray v-model:tab="tab" /></template>
+  </KindPlace>
+</template>

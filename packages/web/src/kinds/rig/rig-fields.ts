@@ -1,0 +1,149 @@
+import { SEALANTS } from '@north-tide/core'
+import { choiceWords } from '@north-tide/core/words'
+import { RIG_BONDS, RIG_METALS, type RigDesign } from '@north-tide/core/rig'
+import type { GivenGroup, Option } from '../../pieces/given-fields'
+
+const above = true
+const least = 0
+const METALS: Option[] = RIG_METALS.map((value) => ({ value, title: choiceWords(value) }))
+const BOND_TITLES = {
+  primary: 'laid up with the hull',
+  'secondary-epoxy': 'ground, in epoxy',
+  'secondary-polyester': 'ground, in polyester',
+  unabraded: 'not ground',
+} satisfies Record<(typeof RIG_BONDS)[number], string>
+const SEALANT_CHOICES: Option[] = [
+  { value: '', title: 'not chosen' },
+  ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title })),
+]
+const held = (d: RigDesign): GivenGroup[] => [
+  ...(d.bolts
+    ? [
+        {
+          title: 'Bolts',
+          fields: [
+            { path: 'bolts.diameterMm', label: 'Bolt', above },
+            { path: 'bolts.holeMm', label: 'Its hole', above },
+            { path: 'bolts.grade', label: 'Bolt is of', choices: METALS },
+          ],
+        } satisfies GivenGroup,
+      ]
+    : []),
+  {
+    title: 'What it bears on',
+    part: {
+      path: 'hull',
+      there: d.hull !== null,
+      start: { thicknessMm: 15, edgeMm: 50, bearingMPa: null, shearMPa: null },
+      add: 'It was measured',
+      remove: 'not measured',
+    },
+    fields: [
+      { path: 'hull.thicknessMm', label: 'Knee or topside', above },
+      { path: 'hull.edgeMm', label: 'Bolt to its edge', above },
+    ],
+  },
+  ...(d.bond
+    ? [
+        {
+          title: 'Bond',
+          fields: [
+            { path: 'bond.lengthMm', label: 'Bond, long', above },
+            { path: 'bond.widthMm', label: 'Bond, wide', above },
+            {
+              path: 'bond.bond',
+              label: 'Made as',
+              choices: [
+                { value: '', title: 'nobody knows' },
+                ...Object.entries(BOND_TITLES).map(([value, title]) => ({ value, title })),
+              ],
+            },
+          ],
+        } satisfies GivenGroup,
+      ]
+    : []),
+]
+const atDeck = (d: RigDesign): GivenGroup[] =>
+  d.slot
+    ? [
+        {
+          title: 'At the deck',
+          fields: [
+            { path: 'slot.lengthMm', label: 'Slot, long', above },
+            { path: 'slot.widthMm', label: 'Slot, wide', above },
+            ...(d.structure.kind === 'sandwich'
+              ? [{ path: 'slot.filled', label: 'filled solid round it', tick: true as const }]
+              : []),
+            { path: 'slot.cover', label: 'a cover plate over it', tick: true as const },
+            { path: 'slot.sealant', label: 'Cover bedded in', choices: SEALANT_CHOICES },
+          ],
+        },
+      ]
+    : []
+const temporary = (d: RigDesign): GivenGroup => ({
+  title: 'Temporary repair',
+  part: {
+    path: 'temporary',
+    there: d.temporary !== null,
+    start: {
+      what: 'strop to a strong point',
+      goodFor: 'motoring in sheltered water',
+      until: inDays(14),
+      then: 'it is rebuilt and proved',
+      notMeanwhile: 'no sail on this side',
+    },
+    add: 'It is held for the time being',
+    remove: 'no longer',
+  },
+  fields: [
+    { path: 'temporary.what', label: 'What holds it', words: 'a strop, a strap' },
+    { path: 'temporary.goodFor', label: 'Good for', words: 'motoring in sheltered water' },
+    { path: 'temporary.then', label: 'Then', words: 'what must follow' },
+    { path: 'temporary.notMeanwhile', label: 'Not meanwhile', words: 'what is not allowed' },
+  ],
+})
+/** What is asked of a chainplate: the wire first, then what it pulls on. */
+export const rigGroups = (d: RigDesign): GivenGroup[] => [
+  {
+    title: 'Place',
+    fields: [
+      { path: 'place.xMm', label: 'x, aft' },
+      { path: 'place.yMm', label: 'y, starboard' },
+    ],
+  },
+  {
+    title: 'Wire',
+    fields: [
+      { path: 'wire.breakingN', label: 'Breaks at', kind: 'force', above },
+      { path: 'wire.misalignDeg', label: 'Out of the plate', kind: 'angle', least, most: 89 },
+      { path: 'wire.leverMm', label: 'Pin to where it is held', least },
+      { path: 'wire.inPlaneDeg', label: 'In the plate', kind: 'angle', least: -90, most: 90 },
+    ],
+  },
+  {
+    title: 'Plate and pin',
+    fields: [
+      { path: 'plate.thicknessMm', label: 'Thick', above },
+      { path: 'plate.widthMm', label: 'Wide', above },
+      { path: 'plate.holeMm', label: 'Hole', above },
+      { path: 'plate.endMm', label: 'Past the hole', above },
+      { path: 'plate.grade', label: 'Plate is of', choices: METALS },
+      { path: 'pin.diameterMm', label: 'Pin', above },
+      { path: 'pin.grade', label: 'Pin is of', choices: METALS },
+    ],
+  },
+  ...held(d),
+  ...atDeck(d),
+  {
+    title: 'Looked at',
+    fields: [
+      { path: 'existing', label: 'it is in the boat already', tick: true },
+      { path: 'seen.beadBroken', label: 'its bead is broken', tick: true },
+      { path: 'seen.weeps', label: 'it weeps', tick: true },
+      { path: 'seen.kneeLifts', label: 'the edge of the knee lifts', tick: true },
+      { path: 'provedAfter', label: 'Proved since it moved', words: 'what was done, and what was seen' },
+    ],
+  },
+  temporary(d),
+]
+const inDays = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
