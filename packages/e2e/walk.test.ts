@@ -22,7 +22,13 @@ const PLACES = [
   '/reference',
   '/reference/sums/core-plug',
 ]
-const FORMS = ['mooring cleat, port bow', 'wet-lab intake', 'hatch']
+const FORMS = [
+  'mooring cleat, port bow',
+  'wet-lab intake',
+  'hatch',
+  'closing the old net-hauler',
+  'port chainplate',
+]
 interface Sight {
   name: string
   width: number

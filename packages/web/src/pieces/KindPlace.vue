@@ -115,6 +115,7 @@ defineExpose({ tryIt })
     >
     <template #given><slot name="given" /></template>
     <template #section>
+      <slot name="warning" />
       <div v-if="bench.stale && !bench.readOnly" class="stale" role="status">
         <strong>It was measured since:</strong>
         {{ bench.stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}.

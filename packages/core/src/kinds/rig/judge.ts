@@ -310,7 +310,8 @@ export function judgeRig(d: RigDesign, a: Pick<Around, 'today'>): RigJudgement {
   ]
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)),
-    governing: governing(checks)?.id ?? null,
+    // Whatever else is short: one that has moved is not sailed on.
+    governing: moved.length && !d.provedAfter?.trim() ? 'moved' : (governing(checks)?.id ?? null),
     checks,
     counts: tallyOf(checks),
     plate,

@@ -84,7 +84,7 @@ export function rigFace(d: RigDesign, j: RigJudgement, units: Units): Drawing {
   const up = 1.6 * w + e
   shapes.push(...wire(up, d.wire.inPlaneDeg, 'wire.inPlaneDeg'))
   const textMm = (up - low) / 30
-  const worst = j.checks.find((c) => c.id === j.plate.governing)
+  const worst = j.plate.checks.find((c) => c.id === j.plate.governing)
   const words: [Pt, string][] = [
     [{ x: far * 0.1 + w / 2, y: up * 0.75 }, formatForce(d.wire.breakingN, units)],
     [
@@ -99,7 +99,7 @@ export function rigFace(d: RigDesign, j: RigJudgement, units: Units): Drawing {
   for (const [at, text] of words)
     shapes.push({ kind: 'text', at, text, size: textMm, anchor: 'start', load: text === words[0]![1] })
   return {
-    title: `the plate flat on; ${worst ? `governed by ${worst.title.toLowerCase()}` : ''}`,
+    title: `the plate flat on${worst ? `; most used: ${worst.title.toLowerCase()}` : ''}`,
     description: `Plate of ${formatLength(length, units)} from the pin, ${d.bolts?.points.length ?? 0} bolts.`,
     bounds: { minX: -far - textMm, maxX: far + 16 * textMm, minY: low - textMm, maxY: up + 2 * textMm },
     shapes,

@@ -57,7 +57,22 @@ const mirror = async () => {
         >Twin</ElButton
       >
     </template>
+    <template #warning>
+      <p v-if="bench.judgement?.moved.length && !bench.design!.provedAfter" class="moved" role="alert">
+        <strong>Do not sail on it:</strong> {{ bench.judgement.moved.join('; ') }}. Slack the shroud, support
+        the mast, and look at its twin and its neighbours of the same make.
+      </p>
+    </template>
     <template #given><RigGiven /></template>
     <template #tray><RigTray v-model:tab="tab" /></template>
   </KindPlace>
 </template>
+
+<style scoped>
+.moved {
+  margin: 0 0 8px;
+  padding: 8px 12px;
+  border-left: 4px solid var(--short);
+  background: color-mix(in srgb, var(--short) 9%, var(--paper));
+}
+</style>
