@@ -18,6 +18,7 @@ const PLACES = [
   '/through-hulls',
   '/register',
   '/register/16',
+  '/plan',
   '/stores',
   '/reference',
   '/reference/sums/core-plug',

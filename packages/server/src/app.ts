@@ -20,6 +20,7 @@ import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
 import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
+import { planRoutes } from './routes/plan'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
@@ -186,6 +187,7 @@ export async function createApp(o: AppOptions) {
     goodsRoutes(),
     registerRoutes(),
     instrumentRoutes(),
+    planRoutes(),
   )
   app.use('/api', (req, _res, next) =>
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),

@@ -3,7 +3,7 @@ import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CircleDot, Droplet, Ellipsis, Hash } from 'lucide-vue-next'
+import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Ellipsis, Hash } from 'lucide-vue-next'
 import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import 'element-plus/es/components/dropdown/style/css'
 import 'element-plus/es/components/dropdown-menu/style/css'
@@ -21,6 +21,7 @@ const ICONS = {
   boat: Anchor,
   bench: Hash,
   'through-hulls': Droplet,
+  plan: CalendarDays,
   stores: Box,
   register: CircleDot,
   reference: BookOpen,

@@ -5,6 +5,7 @@ export const PLACES = [
   { key: '1', name: 'boat', title: 'Boat', path: '/boat' },
   { key: '2', name: 'bench', title: 'Bench', path: '/bench' },
   { key: '', name: 'through-hulls', title: 'Through-hulls', path: '/through-hulls' },
+  { key: '3', name: 'plan', title: 'Plan', path: '/plan' },
   { key: '4', name: 'stores', title: 'Stores', path: '/stores' },
   { key: '5', name: 'register', title: 'Register', path: '/register' },
   { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
@@ -27,6 +28,7 @@ export const router = createRouter({
       name: 'through-hulls',
       component: () => import('./kinds/through-hull/ThroughHullPlace.vue'),
     },
+    { path: '/plan', name: 'plan', component: () => import('./places/plan/PlanPlace.vue') },
     { path: '/stores', name: 'stores', component: () => import('./places/stores/StoresPlace.vue') },
     {
       path: '/register/:hole?',

@@ -1,0 +1,25 @@
+import { Router, type Request, type Response } from 'express'
+import { planCsv, planIcs, planOf } from '../services/plan'
+import { attachment } from './files'
+
+/** The plan of a boat: on screen, as a table, as a calendar. */
+export function planRoutes(): Router {
+  const r = Router()
+  const planned = (req: Request, res: Response) => {
+    const gone = new AbortController()
+    res.on('close', () => gone.abort())
+    return planOf(req.account!, String(req.params.id), req.query, gone.signal)
+  }
+  r.get('/boats/:id/plan', async (req, res) => void res.json(await planned(req, res)))
+  r.get(
+    '/boats/:id/plan.csv',
+    async (req, res) =>
+      void attachment(res, 'plan.csv', 'text/csv; charset=utf-8').send(planCsv(await planned(req, res))),
+  )
+  r.get(
+    '/boats/:id/plan.ics',
+    async (req, res) =>
+      void attachment(res, 'plan.ics', 'text/calendar; charset=utf-8').send(planIcs(await planned(req, res))),
+  )
+  return r
+}
