@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest'
+import { fittingFromFile, fittingFile, kindNamed, kinds } from '../src/kinds/registry'
+import { ALONE } from '../src/kinds/kind'
+import closure from './kept/closure-v1.json'
+import opening from './kept/opening-v1.json'
+import rig from './kept/rig-v1.json'
+
+/** Files as they were written once: what was stored yesterday opens tomorrow. */
+const KEPT: Record<string, { file: unknown }> = {
+  closure: { file: closure },
+  opening: { file: opening },
+  rig: { file: rig },
+}
+describe('a file that was kept opens', () => {
+  it.each(Object.entries(KEPT))('%s', (id, { file }) => {
+    const kind = kindNamed(id)
+    const d = fittingFromFile(kind, file)
+    expect(d.name).toBe(`Kept ${id}`)
+    expect(fittingFile(kind, d).version).toBe(kind.version)
+    const j = kind.judge(d, { ...ALONE, today: '2031-05-01' })
+    expect(j.checks.length).toBeGreaterThan(3)
+    // a file of this version is written back as it was read
+    if (kind.version === 1) expect(fittingFile(kind, d)).toEqual(file)
+  })
+  it('every kind that has a version has one', () => {
+    const elsewhere = ['deck-hardware', 'through-hull']
+    expect(
+      kinds()
+        .map((k) => k.id)
+        .sort(),
+    ).toEqual([...elsewhere, ...Object.keys(KEPT)].sort())
+  })
+})
