@@ -19,6 +19,7 @@ const PLACES = [
   '/register',
   '/register/16',
   '/plan',
+  '/watch',
   '/stores',
   '/reference',
   '/reference/sums/core-plug',

@@ -3,7 +3,7 @@ import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Ellipsis, Hash } from 'lucide-vue-next'
+import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Ellipsis, Eye, Hash } from 'lucide-vue-next'
 import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
 import 'element-plus/es/components/dropdown/style/css'
 import 'element-plus/es/components/dropdown-menu/style/css'
@@ -24,8 +24,11 @@ const ICONS = {
   plan: CalendarDays,
   stores: Box,
   register: CircleDot,
+  watch: Eye,
   reference: BookOpen,
 }
+/** On a phone these stand behind More: the bar at the foot has room for six. */
+const ASIDE: string[] = ['through-hulls', 'reference']
 const SessionAgain = defineAsyncComponent(() => import('./pieces/SessionAgain.vue'))
 const session = useSession()
 const boats = useBoats()
@@ -111,7 +114,8 @@ async function signOut() {
   await router.push({ name: 'sign-in' })
 }
 function more(command: string) {
-  if (command === 'dim') dim.value = !dim.value
+  if (command.startsWith('/')) void router.push(command)
+  else if (command === 'dim') dim.value = !dim.value
   else if (command === 'keys') help.value = true
   else void signOut()
 }
@@ -163,6 +167,7 @@ const printedOn = dayjs().format('D MMM YYYY')
             (p.name === 'reference' && route.name === 'sums') ||
             (p.name === 'boat' && route.name === 'survey'),
           sub: p.name === 'through-hulls',
+          aside: ASIDE.includes(p.name),
         }"
         :title="p.key ? `Alt+${p.key}` : 'the bench for what goes through the hull'"
       >
@@ -181,6 +186,12 @@ const printedOn = dayjs().format('D MMM YYYY')
           </ElButton>
           <template #dropdown>
             <ElDropdownMenu>
+              <ElDropdownItem
+                v-for="p in PLACES.filter((x) => ASIDE.includes(x.name))"
+                :key="p.name"
+                :command="to(p.name)"
+                >{{ p.title }}</ElDropdownItem
+              >
               <ElDropdownItem command="dim">{{ dim ? 'Daylight' : 'Dim' }}</ElDropdownItem>
               <ElDropdownItem command="keys">Keys</ElDropdownItem>
               <ElDropdownItem command="out">Sign out, {{ roleTitle }}</ElDropdownItem>

@@ -8,6 +8,7 @@ export const PLACES = [
   { key: '3', name: 'plan', title: 'Plan', path: '/plan' },
   { key: '4', name: 'stores', title: 'Stores', path: '/stores' },
   { key: '5', name: 'register', title: 'Register', path: '/register' },
+  { key: '6', name: 'watch', title: 'Watch', path: '/watch' },
   { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
 ] as const
 
@@ -35,6 +36,7 @@ export const router = createRouter({
       name: 'register',
       component: () => import('./places/register/RegisterPlace.vue'),
     },
+    { path: '/watch', name: 'watch', component: () => import('./places/watch/WatchPlace.vue') },
     {
       path: '/reference/sums/:sum?',
       name: 'sums',

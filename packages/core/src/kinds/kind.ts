@@ -150,6 +150,13 @@ export interface Due {
   everyDays: number
   why: string
 }
+/** What there is on a fitting that somebody has to look at by its own interval (chapter 16.3). */
+export interface Watched {
+  valve?: { cockpitDrain: boolean }
+  hose?: true
+  anode?: true
+  chainplate?: { grade: string; lastDrawn: string | null }
+}
 /** Something that may be wrong with one that is there. */
 export interface FoundWrong {
   id: string
@@ -241,6 +248,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   cautions(d: D): Caution[]
   card(d: D, j: J, around: Around): Block[]
   inspections(d: D, j: J): Due[]
+  /** what of it is watched besides its bedding, from its design: see `planning/watch` */
+  watched?(d: D): Watched
   findings(d: D): FoundWrong[]
   /** the same fitting at another place; mirrored: on the other side of the centreline */
   copy?(d: D, how: { mirror: boolean; xMm: number; yMm: number; name: string }, zones: BoatZone[]): D

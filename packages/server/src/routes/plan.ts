@@ -1,8 +1,9 @@
 import { Router, type Request, type Response } from 'express'
 import { planCsv, planIcs, planOf } from '../services/plan'
+import { watchOf } from '../services/watch'
 import { attachment } from './files'
 
-/** The plan of a boat: on screen, as a table, as a calendar. */
+/** The plan of a boat, on screen, as a table and as a calendar; and what has to be looked at in her. */
 export function planRoutes(): Router {
   const r = Router()
   const planned = (req: Request, res: Response) => {
@@ -21,5 +22,10 @@ export function planRoutes(): Router {
     async (req, res) =>
       void attachment(res, 'plan.ics', 'text/calendar; charset=utf-8').send(planIcs(await planned(req, res))),
   )
+  r.get('/boats/:id/watch', async (req, res) => {
+    const gone = new AbortController()
+    res.on('close', () => gone.abort())
+    res.json(await watchOf(req.account!, String(req.params.id), req.query, gone.signal))
+  })
   return r
 }

@@ -73,7 +73,13 @@ const logging = z.discriminatedUnion('kind', [
     note: note.default(''),
     at: moment.nullish(),
   }),
-  z.strictObject({ kind: z.literal('look'), note: note.min(1), at: moment.nullish() }),
+  z.strictObject({
+    kind: z.literal('look'),
+    note: note.min(1),
+    /** which of the looks of the watch it was */
+    task: z.string().max(40).optional(),
+    at: moment.nullish(),
+  }),
 ])
 export async function logFitting(who: Account, id: string, body: unknown) {
   const l = parseInput(logging, body)
@@ -82,7 +88,14 @@ export async function logFitting(who: Account, id: string, body: unknown) {
   return inAct(who, id, (a) =>
     write(
       a,
-      [{ kind: l.kind, value: 'value' in l ? l.value : null, note: l.note }],
+      [
+        {
+          kind: l.kind,
+          value: 'value' in l ? l.value : null,
+          note: l.note,
+          ...('task' in l && l.task ? { data: { about: l.task } } : {}),
+        },
+      ],
       at,
       a.design,
       `${a.f.name}: ${l.kind} logged`,

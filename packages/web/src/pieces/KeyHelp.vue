@@ -4,7 +4,7 @@ import 'element-plus/es/components/dialog/style/css'
 const open = defineModel<boolean>({ required: true })
 const KEYS: [string, string][] = [
   ['/', 'Find anything: a boat, a hole, a fitting, a lot'],
-  ['Alt + 1, 2, 3, 4, 5, 7', 'Boat, Bench, Plan, Stores, Register, Reference'],
+  ['Alt + 1 to 7', 'Boat, Bench, Plan, Stores, Register, Watch, Reference'],
   ['n', 'New fitting at the cursor, or here'],
   ['[ and ]', 'Previous and next fitting'],
   ['u', 'Metric or inch'],

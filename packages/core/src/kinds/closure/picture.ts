@@ -254,10 +254,10 @@ export function closureCut(d: ClosureDesign, j: ClosureJudgement, units: Units):
   )
   p.shapes.push({
     kind: 'text',
-    at: { x: -far, y: 1.1 * textMm },
+    at: { x: far, y: 1.1 * textMm },
     text: 'outside',
     size: textMm,
-    anchor: 'start',
+    anchor: 'end',
   })
   return {
     title: `through the middle; heights are drawn ${STRETCH} times as large as widths`,

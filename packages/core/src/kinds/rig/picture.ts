@@ -101,7 +101,7 @@ export function rigFace(d: RigDesign, j: RigJudgement, units: Units): Drawing {
   return {
     title: `the plate flat on${worst ? `; most used: ${worst.title.toLowerCase()}` : ''}`,
     description: `Plate of ${formatLength(length, units)} from the pin, ${d.bolts?.points.length ?? 0} bolts.`,
-    bounds: { minX: -far - textMm, maxX: far + 16 * textMm, minY: low - textMm, maxY: up + 2 * textMm },
+    bounds: { minX: -far - 10 * textMm, maxX: far + 16 * textMm, minY: low - textMm, maxY: up + 2 * textMm },
     shapes,
     legend: legendOf(shapes),
     textMm,

@@ -313,6 +313,11 @@ export const throughHull: Kind<D, J, ThroughHullEntry> = {
     },
   ],
   inspections,
+  watched: (d) => ({
+    ...(d.valve ? { valve: { cockpitDrain: d.use === 'cockpit-drain' } } : {}),
+    ...(d.hose ? { hose: true as const } : {}),
+    ...(d.family === 'anode-stud' || d.metals.anode ? { anode: true as const } : {}),
+  }),
   findings: (d) => findingsFor(d.family),
   measured,
   orderStops: orderBlocked,

@@ -1,0 +1,176 @@
+import { SEALANT_IDS } from '../base/materials/sealants'
+import type { watchDue } from '../chapters/watch/watch-due'
+import type { LifeState } from '../base/life-states'
+import type { Watched } from '../kinds/kind'
+import type { LogLine } from '../kinds/work'
+
+/**
+ * The looks of a boat (chapter 16.3): what is asked of the calculator of all that stands in her, and what
+ * its answer means to whoever goes round.
+ */
+export interface WatchedThing {
+  id: string
+  name: string
+  /** of which kind; null for a hole that nothing stands in */
+  kind: string | null
+  zone: string
+  place: 'deck' | 'topsides' | 'below'
+  state: LifeState
+  /** days of its life that are on record, YYYY-MM-DD */
+  inService: string | null
+  bedded: string | null
+  chemistry: string | null
+  cored: boolean
+  has: Watched
+  log: LogLine[]
+}
+type Input = Parameters<typeof watchDue.run>[0]
+type Output = ReturnType<typeof watchDue.run>
+type Item = Input['items'][number]
+
+export const WATCH_TASKS: Record<string, string> = {
+  suspect: 'Suspect: settle it',
+  'launch-1': 'After launch, at once',
+  'launch-2': 'After launch, 10 minutes',
+  'launch-3': 'After launch, an hour',
+  'launch-4': 'After launch, a day',
+  'launch-5': 'After launch, a week',
+  exercise: 'Open and shut the valve',
+  anode: 'Anode',
+  look: 'Look at its bedding',
+  'draw-plate': 'Draw the plate',
+  'hose-look': 'Hose and its clips',
+  'hose-renew': 'A new hose',
+  moisture: 'Moisture of the core round it',
+  rebed: 'Bed it anew',
+}
+const day = (at: string) => at.slice(0, 10)
+const lastOf = (log: LogLine[], of: (l: LogLine) => boolean): string | undefined => {
+  const found = log.findLast(of)
+  return found ? day(found.at) : undefined
+}
+const lookedAt = (log: LogLine[], task: string) =>
+  lastOf(log, (l) => l.kind === 'look' && l.data?.about === task)
+const CHEMISTRY = new Set<string>(SEALANT_IDS)
+const maybe = <K extends string, V>(key: K, value: V | null | undefined) =>
+  (value == null ? {} : { [key]: value }) as Partial<Record<K, V>>
+
+function partsOf({ has, log }: WatchedThing) {
+  const drawn = [lookedAt(log, 'draw-plate'), has.chainplate?.lastDrawn ?? undefined]
+    .filter((d) => d !== undefined)
+    .sort()
+    .at(-1)
+  return {
+    ...(has.valve
+      ? {
+          valve: {
+            // Taken as open until somebody has said that it is shut.
+            open: true,
+            cockpitDrain: has.valve.cockpitDrain,
+            ...maybe('lastMoved', lookedAt(log, 'exercise')),
+          },
+        }
+      : {}),
+    ...(has.hose ? { hose: { ...maybe('lastLook', lookedAt(log, 'hose-look')) } } : {}),
+    ...(has.anode
+      ? {
+          anode: {
+            ...maybe(
+              'lastLook',
+              lastOf(log, (l) => l.kind === 'anode' || (l.kind === 'look' && l.data?.about === 'anode')),
+            ),
+          },
+        }
+      : {}),
+    ...(has.chainplate
+      ? { chainplate: { grade: has.chainplate.grade, ...maybe('lastDrawn', drawn) } as Item['chainplate'] }
+      : {}),
+  }
+}
+/** The question. @param now local time, YYYY-MM-DDTHH:MM */
+export function watchQuestion(
+  things: WatchedThing[],
+  asked: { now: string; duty: Input['duty']; horizonDays: number; launch: string | null },
+): Input {
+  const today = day(asked.now)
+  const past = (d: string | null) => (d !== null && d <= today ? d : null)
+  return {
+    now: asked.now,
+    duty: asked.duty,
+    horizonDays: asked.horizonDays,
+    earlyPercent: 20,
+    ...(asked.launch ? { launch: `${asked.launch}T12:00` } : {}),
+    items: things.map(
+      (t): Item =>
+        ({
+          id: t.id,
+          place: t.place,
+          state: t.state,
+          cored: t.cored,
+          newFitting: false,
+          looksDone: 0,
+          chemistry: t.chemistry && CHEMISTRY.has(t.chemistry) ? t.chemistry : 'unknown',
+          ...maybe('inService', past(t.inService)),
+          ...maybe('bedded', past(t.bedded)),
+          ...maybe('lastLook', lookedAt(t.log, 'look')),
+          ...maybe('lastMoisture', lookedAt(t.log, 'moisture')),
+          ...partsOf(t),
+        }) as Item,
+    ),
+  }
+}
+
+export interface WatchRow {
+  id: string
+  kind: string | null
+  name: string
+  zone: string
+  task: string
+  title: string
+  due: string
+  overdueDays: number
+  known: boolean
+  severity: 'stop' | 'must' | 'should'
+  why: string
+}
+export interface WatchList {
+  rows: WatchRow[]
+  visits: { date: string; tasks: { name: string; title: string }[] }[]
+  leaving: { shut: string[]; leaveOpen: string[] }
+  notLaunchable: { name: string; reason: string }[]
+}
+const REASON: Record<string, string> = {
+  open: 'an open hole',
+  uncured: 'its bedding has not cured',
+  unproven: 'not proved tight',
+  suspect: 'suspect',
+}
+export function watchAnswer(things: WatchedThing[], out: Output): WatchList {
+  const of = new Map(things.map((t) => [t.id, t]))
+  const name = (id: string) => of.get(id)!.name
+  const title = (task: string) => WATCH_TASKS[task] ?? task
+  return {
+    rows: out.rows.map((r) => {
+      const t = of.get(r.id)!
+      return {
+        id: t.id,
+        kind: t.kind,
+        name: t.name,
+        zone: t.zone,
+        task: r.task,
+        title: title(r.task),
+        due: r.due,
+        overdueDays: r.overdueDays,
+        known: r.known,
+        severity: r.severity,
+        why: r.why,
+      }
+    }),
+    visits: out.visits.map((v) => ({
+      date: v.date,
+      tasks: v.tasks.map((k) => ({ name: name(k.id), title: title(k.task) })),
+    })),
+    leaving: { shut: out.leaving.shut.map(name), leaveOpen: out.leaving.leaveOpen.map(name) },
+    notLaunchable: out.notLaunchable.map((n) => ({ name: name(n.id), reason: REASON[n.reason] ?? n.reason })),
+  }
+}

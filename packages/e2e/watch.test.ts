@@ -1,0 +1,20 @@
+import { expect, test } from '@playwright/test'
+import { enter } from './hands'
+
+test('who goes round sees what is due, writes a look down, and reads what to shut and what keeps her ashore', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.keyboard.press('Alt+6')
+  const due = page.getByRole('table', { name: 'Looks that are due' })
+  await expect(due.getByRole('row').nth(1)).toBeVisible()
+  const done = due.getByRole('button', { name: /^Open and shut the valve at .*: done$/ }).first()
+  const what = (await done.getAttribute('aria-label'))!
+  await done.click()
+  await expect(page.getByRole('status')).toContainText('open and shut the valve is on record')
+  await expect(due.getByRole('button', { name: what, exact: true })).toHaveCount(0)
+  await page.getByText('On leaving', { exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Shut before leaving her' })).toBeVisible()
+  await page.getByText('Before launch', { exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Do not launch her' })).toBeVisible()
+})

@@ -1,0 +1,102 @@
+import dayjs from 'dayjs'
+import { z } from 'zod'
+import {
+  CalcError,
+  LIFE_STATES,
+  parseInput,
+  watchAnswer,
+  watchQuestion,
+  zoneTitle,
+  type HoleRow,
+  type LifeState,
+  type WatchedThing,
+  type WatchList,
+} from '@north-tide/core'
+import { kindNamed } from '@north-tide/core/kinds'
+import { ask } from '../calc/pool'
+import { LifeEvent } from '../models'
+import { must, type Account } from './access'
+import { boatById } from './boats'
+import { snapshotOf, type Snapshot } from './snapshot'
+import { logsOf } from './work-log'
+
+const asked = z.strictObject({
+  /** looks that fall due within so many days */
+  days: z.coerce.number().int().min(0).max(3660).default(90),
+})
+/** When each hole was bedded and came into service, by its life; the last time counts. */
+async function daysOf(holes: HoleRow[]): Promise<Map<number, Partial<Record<LifeState, string>>>> {
+  const events = await LifeEvent.findAll({
+    where: { penetrationId: holes.map((h) => h.id), state: ['bedded', 'in-service'] },
+    attributes: ['penetrationId', 'state', 'happenedAt'],
+    order: [['seq', 'ASC']],
+  })
+  const by = new Map<number, Partial<Record<LifeState, string>>>()
+  for (const e of events)
+    by.set(e.penetrationId, {
+      ...by.get(e.penetrationId),
+      [e.state]: dayjs(e.happenedAt).format('YYYY-MM-DD'),
+    })
+  return by
+}
+const rank = (h: HoleRow) => (h.state === 'suspect' ? -1 : LIFE_STATES.indexOf(h.state))
+
+/** Every fitting with its holes as one thing to look at; a hole that nothing stands in is one by itself. */
+async function thingsOf(s: Snapshot): Promise<WatchedThing[]> {
+  const holes = s.holes.filter((h) => h.state !== 'closed')
+  const [days, logs] = await Promise.all([daysOf(holes), logsOf(s.fittings.map((f) => f.id))])
+  const one = (
+    id: string,
+    own: HoleRow[],
+    more: Pick<WatchedThing, 'name' | 'kind' | 'has' | 'log'>,
+  ): WatchedThing => {
+    // The one that is least far tells for all.
+    const worst = own.reduce((a, b) => (rank(b) < rank(a) ? b : a))
+    const face = s.zones.find((q) => q.code === worst.zoneCode)?.face
+    return {
+      id,
+      ...more,
+      zone: zoneTitle(s.zones, worst.zoneCode),
+      place: worst.belowWaterline ? 'below' : face === 'topsides' ? 'topsides' : 'deck',
+      state: worst.state,
+      inService: days.get(worst.id)?.['in-service'] ?? null,
+      bedded: days.get(worst.id)?.bedded ?? null,
+      chemistry: worst.sealant,
+      cored: own.some((h) => h.coreSchool !== 'none'),
+    }
+  }
+  const fittings = s.fittings.flatMap((f) => {
+    const own = holes.filter((h) => h.fittingId === f.id)
+    if (!own.length) return []
+    const has = kindNamed(f.kind).watched?.(s.designs.get(f.id)!) ?? {}
+    return [one(f.id, own, { name: f.name, kind: f.kind, has, log: logs.get(f.id) ?? [] })]
+  })
+  const bare = holes
+    .filter((h) => h.fittingId === null)
+    .map((h) => one(`hole ${h.id}`, [h], { name: `${h.label} ${h.whatFor}`, kind: null, has: {}, log: [] }))
+  return [...fittings, ...bare]
+}
+
+/** What is due on a boat, in which visits, what to shut on leaving, and what keeps her ashore. */
+export async function watchOf(
+  who: Account,
+  boatId: string,
+  query: unknown,
+  gone: AbortSignal,
+): Promise<WatchList & { boat: string; today: string }> {
+  must(who, 'read', boatId)
+  const { days } = parseInput(asked, query)
+  const boat = await boatById(boatId)
+  const things = await thingsOf(await snapshotOf(boat))
+  const now = dayjs()
+  const input = watchQuestion(things, {
+    now: now.format('YYYY-MM-DDTHH:mm'),
+    duty: boat.duty,
+    horizonDays: days,
+    launch: boat.launchOn,
+  })
+  const answer = await ask({ name: 'watch-due', input }, gone)
+  if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
+  const out = JSON.parse(answer.json) as Parameters<typeof watchAnswer>[1]
+  return { ...watchAnswer(things, out), boat: boat.name, today: now.format('YYYY-MM-DD') }
+}

@@ -1,0 +1,62 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { WatchList } from '@north-tide/core'
+import { startYard, type Someone, type Yard } from './harness'
+
+/** The looks of a boat, from what stands in her and what was looked at. */
+let app: Yard['app']
+let fitter: Someone
+let owner: Someone
+type Listed = WatchList & { today: string }
+const F = '/api/boats/fulmars-reach'
+beforeAll(async () => {
+  ;({ app, fitter, owner } = await startYard('the_watch'))
+}, 60_000)
+afterAll(() => app.stop())
+const list = async (query = '') => (await fitter.ask<Listed>('GET', `${F}/watch${query}`)).body
+
+describe('the watch of a boat', () => {
+  it('says what is suspect first, and keeps her ashore for it', async () => {
+    const w = await list()
+    expect(w.rows.length).toBeGreaterThan(5)
+    expect(w.rows.filter((r) => r.severity === 'stop').length).toBeGreaterThan(0)
+    for (const r of w.rows) {
+      expect(r.name, r.id).toMatch(/\S/)
+      expect(r.title, r.task).not.toMatch(/^[a-z-]+$/)
+      expect(r.why).toMatch(/\S/)
+      expect(r.overdueDays).toBeGreaterThanOrEqual(0)
+    }
+    expect(w.notLaunchable.map((n) => n.reason)).toContain('suspect')
+    const named = w.visits.flatMap((v) => v.tasks.map((t) => `${t.name} ${t.title}`))
+    expect(named).toHaveLength(new Set(named).size)
+  })
+  it('a look that is recorded is due no more, and due again after its interval', async () => {
+    const before = (await list('?days=400')).rows.find((r) => r.task === 'look' && r.kind === 'through-hull')!
+    const r = await fitter.ask('POST', `/api/fittings/${before.id}/log`, {
+      kind: 'look',
+      task: 'look',
+      note: 'dry all round',
+    })
+    expect(r.status).toBe(201)
+    const after = (await list('?days=400')).rows.find((x) => x.id === before.id && x.task === 'look')!
+    expect(after.known).toBe(true)
+    expect(after.due > before.due).toBe(true)
+    expect((await list()).rows.some((x) => x.id === before.id && x.task === 'look')).toBe(false)
+  })
+  it('a farther horizon shows as much or more', async () => {
+    const [near, far] = await Promise.all([list('?days=7'), list('?days=800')])
+    expect(far.rows.length).toBeGreaterThanOrEqual(near.rows.length)
+    expect(near.rows.every((r) => far.rows.some((f) => f.id === r.id && f.task === r.task))).toBe(true)
+  })
+  it.each([
+    ['?days=-1', 400, 'days'],
+    ['?days=soon', 400, 'days'],
+  ])('%s is refused', async (query, status, path) => {
+    const r = await fitter.ask<{ error: { path: string } }>('GET', `${F}/watch${query}`)
+    expect(r.status).toBe(status)
+    expect(r.body.error.path).toBe(path)
+  })
+  it('an owner reads it, and another boat is not there', async () => {
+    expect((await owner.ask('GET', `${F}/watch`)).status).toBe(200)
+    expect((await fitter.ask('GET', '/api/boats/nowhere/watch')).status).toBe(404)
+  })
+})

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import dayjs from 'dayjs'
+import type { WatchList, WatchRow } from '@north-tide/core'
+import { api } from '../../api'
+import { benchOf } from '../../kinds/registry'
+import { useBoats } from '../../state/boats'
+import { useSession } from '../../state/session'
+import RowTable from '../../pieces/RowTable.vue'
+
+/** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
+const boats = useBoats()
+const session = useSession()
+const list = ref<(WatchList & { today: string }) | null>(null)
+const said = ref('')
+const busy = ref('')
+const view = ref('due')
+const VIEWS = [
+  { value: 'due', label: 'Due' },
+  { value: 'visits', label: 'Visits' },
+  { value: 'leaving', label: 'On leaving' },
+  { value: 'launch', label: 'Before launch' },
+]
+async function load() {
+  const boat = boats.picture?.id
+  if (!boat) return
+  said.value = ''
+  try {
+    list.value = await api<WatchList & { today: string }>('GET', `/boats/${boat}/watch`)
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It cannot be read'
+  }
+}
+watch(() => boats.picture?.id, load, { immediate: true })
+const may = computed(() => session.may('work', boats.picture?.id))
+/** What a look can be written of: it stands in a fitting, and is no work of its own. */
+const canLook = (r: WatchRow) =>
+  may.value && r.kind !== null && !['suspect', 'rebed', 'hose-renew'].includes(r.task)
+async function looked(r: WatchRow) {
+  busy.value = r.id + r.task
+  try {
+    await api('POST', `/fittings/${r.id}/log`, {
+      kind: 'look',
+      task: r.task,
+      note: `${r.title}: done, and in order`,
+    })
+    await load()
+    said.value = `${r.name}: ${r.title.toLowerCase()} is on record.`
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not recorded'
+  } finally {
+    busy.value = ''
+  }
+}
+const to = (r: WatchRow) =>
+  r.kind === null ? `/register/${r.id.replace('hole ', '')}` : benchOf({ kind: r.kind, id: r.id })
+const day = (d: string) => dayjs(d).format('D MMM YYYY')
+const overdue = computed(
+  () => list.value?.rows.filter((r) => r.overdueDays > 0 || r.severity === 'stop').length ?? 0,
+)
+const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
+</script>
+
+<template>
+  <div class="watch">
+    <header class="top">
+      <h1>Watch</h1>
+      <ElSegmented v-model="view" :options="VIEWS" aria-label="What is shown" />
+      <span v-if="list" class="soft">{{ list.rows.length }} looks within 90 days, {{ overdue }} overdue</span>
+    </header>
+    <p v-if="said" class="said" role="status">{{ said }}</p>
+    <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
+    <div v-else-if="list" class="body">
+      <RowTable
+        v-if="view === 'due'"
+        label="Looks that are due"
+        :columns="[
+          { key: 'due', title: 'Due', by: (r) => r.due },
+          { key: 'title', title: 'Look', by: (r) => r.title },
+          { key: 'name', title: 'At', by: (r) => r.name },
+          { key: 'zone', title: 'Where', by: (r) => r.zone, class: 'small' },
+          { key: 'severity', title: 'How much', class: 'small' },
+          { key: 'why', title: 'Why', class: 'small soft' },
+          { key: 'act' },
+        ]"
+        :rows="list.rows"
+        :about="(r) => ({ class: { late: r.overdueDays > 0, stop: r.severity === 'stop' } })"
+        :known="(r) => r.id + r.task"
+        empty="Nothing is due within 90 days."
+      >
+        <template #due="{ row: r }"
+          ><strong v-if="!r.known">now</strong><template v-else>{{ day(r.due) }}</template>
+          <span v-if="r.overdueDays > 0" class="small late-by"
+            >{{ r.overdueDays }} {{ r.overdueDays === 1 ? 'day' : 'days' }} late</span
+          ><span v-else-if="!r.known" class="small soft">never on record</span></template
+        >
+        <template #name="{ row: r }"
+          ><RouterLink :to="to(r)">{{ r.name }}</RouterLink></template
+        >
+        <template #severity="{ row: r }">{{ SEVERITY[r.severity] }}</template>
+        <template #act="{ row: r }"
+          ><ElButton
+            v-if="canLook(r)"
+            class="act small"
+            :disabled="busy === r.id + r.task"
+            :aria-label="`${r.title} at ${r.name}: done`"
+            @click="looked(r)"
+            >Done</ElButton
+          ></template
+        >
+      </RowTable>
+      <template v-else-if="view === 'visits'">
+        <section v-for="v in list.visits" :key="v.date">
+          <h2>{{ day(v.date) }}</h2>
+          <ul>
+            <li v-for="(t, i) in v.tasks" :key="i">{{ t.title }}: {{ t.name }}</li>
+          </ul>
+        </section>
+        <ElEmpty v-if="!list.visits.length" description="Nobody has to go within 90 days." />
+      </template>
+      <template v-else-if="view === 'leaving'">
+        <h2>Shut before leaving her</h2>
+        <ul v-if="list.leaving.shut.length">
+          <li v-for="n in list.leaving.shut" :key="n">{{ n }}</li>
+        </ul>
+        <p v-else class="soft">No valve is on record that has to be shut.</p>
+        <template v-if="list.leaving.leaveOpen.length">
+          <h2>Leave open: the cockpit drains through them</h2>
+          <ul>
+            <li v-for="n in list.leaving.leaveOpen" :key="n">{{ n }}</li>
+          </ul>
+        </template>
+        <p class="soft small">A valve counts as open: nobody has said that it is shut.</p>
+      </template>
+      <template v-else>
+        <h2>{{ list.notLaunchable.length ? 'Do not launch her' : 'Nothing on record keeps her ashore' }}</h2>
+        <RowTable
+          v-if="list.notLaunchable.length"
+          label="What keeps her ashore"
+          :columns="[
+            { key: 'name', title: 'What' },
+            { key: 'reason', title: 'Why' },
+          ]"
+          :rows="list.notLaunchable"
+        />
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.watch {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  height: 100%;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  padding: 9px 20px;
+  min-height: 58px;
+  border-bottom: 1px solid var(--line-strong);
+}
+.top h1 {
+  font-size: 1.25rem;
+}
+.said {
+  padding: 8px 20px;
+}
+.body {
+  grid-row: 3;
+  overflow-y: auto;
+  padding: 12px 20px 40px;
+}
+.late-by {
+  color: var(--short);
+  font-weight: 600;
+}
+.body :deep(tr.stop td) {
+  background: color-mix(in srgb, var(--short) 9%, transparent);
+}
+h2 {
+  font-size: 1.05rem;
+  padding-top: 10px;
+}
+@media (max-width: 767px) {
+  .watch {
+    display: block;
+    height: auto;
+  }
+  .top,
+  .said,
+  .body {
+    padding-inline: 14px;
+  }
+}
+</style>
