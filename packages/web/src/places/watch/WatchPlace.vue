@@ -66,7 +66,9 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
     <header class="top">
       <h1>Watch</h1>
       <ElSegmented v-model="view" :options="VIEWS" aria-label="What is shown" />
-      <span v-if="list" class="soft">{{ list.rows.length }} looks within 90 days, {{ overdue }} overdue</span>
+      <span v-if="list" class="soft"
+        >{{ list.rows.length }} looks within 90 days, {{ overdue }} to settle or overdue</span
+      >
     </header>
     <p v-if="said" class="said" role="status">{{ said }}</p>
     <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
