@@ -1,9 +1,8 @@
 import { z } from 'zod'
-import { MEASURABLE, structureSchema } from '../../base/materials/structure'
-import { dutySchema, positive } from '../../base/schema/schema'
-import { measureSchema } from '../../boat/where'
+import { positive } from '../../base/schema/schema'
 import { CLOTH_IDS } from '../../chapters/repair/hole-closure'
 import { parseVersioned } from '../parse'
+import { surfaceFields } from '../surface'
 import { CLOSURE_FAMILIES } from './families'
 
 export const CLOSURE_VERSION = 1
@@ -32,19 +31,7 @@ export const closureSchema = z.strictObject({
   name: z.string().trim().min(1).max(120),
   family: z.enum(CLOSURE_FAMILIES),
   catalogueId: z.string().max(40).nullable(),
-  place: z.strictObject({
-    zone: z.string().max(80).nullable(),
-    xMm: z.number(),
-    yMm: z.number(),
-    zMm: z.number(),
-    belowWaterline: z.boolean(),
-    measuredFrom: z.array(measureSchema).max(12).default([]),
-  }),
-  structure: structureSchema,
-  structureReason: z.string().max(300).nullable().default(null),
-  measured: z.array(z.enum(MEASURABLE)),
-  duty: dutySchema,
-  dutyReason: z.string().max(300).nullable().default(null),
+  ...surfaceFields,
   holes: z.array(holeSchema).min(1).max(MOST_HOLES),
   /** laid up flush, or filled with thickened epoxy alone */
   way: z.enum(['laminate', 'fill']),

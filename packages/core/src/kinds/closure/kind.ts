@@ -1,11 +1,10 @@
 import { roundAt } from '../../base/geometry/hull'
 import { formatLength, formatVolume } from '../../base/quantity/format'
-import { zoneOfPlace, type BoatZone } from '../../boat/spot'
 import { cautionsFor } from '../../trade/cautions'
 import { CLOTHS } from '../../chapters/repair/hole-closure'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, Kind } from '../kind'
-import { staleAgainst } from '../stale'
+import { asSurveyed, surveyedOtherwise } from '../surface'
 import { CLOSURE_CATALOGUE, type ClosureEntry } from './catalogue'
 import { CLOSURE_VERSION, closureSchema, type ClosureDesign } from './design'
 import { CLOSURE_FAMILIES, CLOSURE_FAMILY } from './families'
@@ -74,10 +73,6 @@ const inspections = (d: D): Due[] => [
       : 'a patch that was not bonded shows in its first year',
   },
 ]
-const onBoatNow = (d: D, zones: BoatZone[]): D => {
-  const stale = staleAgainst(d, zoneOfPlace(zones, d.place))
-  return stale ? { ...d, structure: stale.structure, measured: stale.measured } : d
-}
 
 export const closure: Kind<D, J, ClosureEntry> = {
   id: 'closure',
@@ -91,14 +86,8 @@ export const closure: Kind<D, J, ClosureEntry> = {
   start: startClosure,
   footprint,
   judge: judgeClosure,
-  asSurveyed: onBoatNow,
-  changed: (d, zones) => {
-    const zone = zoneOfPlace(zones, d.place)
-    const stale = zone && staleAgainst(d, zone)
-    return stale
-      ? { changes: stale.changes, take: { structure: stale.structure, measured: stale.measured } }
-      : null
-  },
+  asSurveyed,
+  changed: surveyedOtherwise,
   closes: (d) => d.holes.flatMap((h) => (h.label === null ? [] : [h.label])),
   placed: (d, said) =>
     said.holeMm === undefined

@@ -2,7 +2,7 @@ import { cornersOnBoat } from '../../base/geometry/turn'
 import { OWN_RING } from '../../boat/life'
 import { formatForce, formatLength, formatMass, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
-import { zoneOfPlace, type BoatZone } from '../../boat/spot'
+import type { BoatZone } from '../../boat/spot'
 import { structureOf } from '../../boat/spot'
 import { measureSaid } from '../../boat/where'
 import { cautionsFor } from '../../trade/cautions'
@@ -10,7 +10,7 @@ import { sealant } from '../../base/materials/sealants'
 import { GLAZING } from '../../base/materials/glazing'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
-import { staleAgainst } from '../stale'
+import { asSurveyed, surveyedOtherwise } from '../surface'
 import { OPENING_CATALOGUE, type OpeningEntry } from './catalogue'
 import { holeParts, OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
 import { edgeDrawing } from './edge-drawing'
@@ -179,11 +179,6 @@ const inspections = (d: D): Due[] => [
     ? [{ id: 'pane', title: 'Pane: crazing and cracks', everyDays: 365, why: 'fine cracks go through' }]
     : []),
 ]
-/** The design on the boat as its zone says it is now. */
-const onBoatNow = (d: D, zones: BoatZone[]): D => {
-  const stale = staleAgainst(d, zoneOfPlace(zones, d.place))
-  return stale ? { ...d, structure: stale.structure, measured: stale.measured } : d
-}
 function copied(
   d: D,
   how: { mirror: boolean; xMm: number; yMm: number; name: string },
@@ -234,14 +229,8 @@ export const opening: Kind<D, J, OpeningEntry> = {
   start: startOpening,
   footprint,
   judge: judgeOpening,
-  asSurveyed: onBoatNow,
-  changed: (d, zones) => {
-    const zone = zoneOfPlace(zones, d.place)
-    const stale = zone && staleAgainst(d, zone)
-    return stale
-      ? { changes: stale.changes, take: { structure: stale.structure, measured: stale.measured } }
-      : null
-  },
+  asSurveyed,
+  changed: surveyedOtherwise,
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name, outline: old.outline }),
   placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
   tries: openingTries,

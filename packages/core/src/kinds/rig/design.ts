@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import { SEALANT_IDS } from '../../base/materials/sealants'
-import { MEASURABLE, structureSchema } from '../../base/materials/structure'
-import { dutySchema, nonNegative, pointSchema, positive } from '../../base/schema/schema'
-import { measureSchema } from '../../boat/where'
+import { nonNegative, pointSchema, positive } from '../../base/schema/schema'
 import { FACES } from '../../chapters/bedding/sealant-choice'
 import { parseVersioned } from '../parse'
+import { surfaceFields } from '../surface'
 import { RIG_FAMILIES } from './families'
 
 export const RIG_VERSION = 1
@@ -28,19 +27,7 @@ export const rigSchema = z.strictObject({
   name: z.string().trim().min(1).max(120),
   family: z.enum(RIG_FAMILIES),
   catalogueId: z.string().max(40).nullable(),
-  place: z.strictObject({
-    zone: z.string().max(80).nullable(),
-    xMm: z.number(),
-    yMm: z.number(),
-    zMm: z.number(),
-    belowWaterline: z.boolean(),
-    measuredFrom: z.array(measureSchema).max(12).default([]),
-  }),
-  structure: structureSchema,
-  structureReason: z.string().max(300).nullable().default(null),
-  measured: z.array(z.enum(MEASURABLE)),
-  duty: dutySchema,
-  dutyReason: z.string().max(300).nullable().default(null),
+  ...surfaceFields,
   wire: z.strictObject({
     breakingN: positive(),
     /** out of the plate's plane */

@@ -1,12 +1,11 @@
 import { formatForce, formatLength, type Units } from '../../base/quantity/format'
-import { zoneOfPlace, type BoatZone } from '../../boat/spot'
 import { measureSaid } from '../../boat/where'
 import { fullThickness } from '../../base/materials/structure'
 import { cautionsFor } from '../../trade/cautions'
 import { sealant } from '../../base/materials/sealants'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
-import { staleAgainst } from '../stale'
+import { asSurveyed, surveyedOtherwise } from '../surface'
 import { RIG_CATALOGUE, type RigEntry } from './catalogue'
 import { RIG_VERSION, rigSchema, type RigDesign } from './design'
 import { DRAW_YEARS, RIG_FAMILIES, RIG_FAMILY } from './families'
@@ -123,10 +122,6 @@ const inspections = (d: D, j: J): Due[] => [
     why: 'crevices hide at deck level',
   },
 ]
-const onBoatNow = (d: D, zones: BoatZone[]): D => {
-  const stale = staleAgainst(d, zoneOfPlace(zones, d.place))
-  return stale ? { ...d, structure: stale.structure, measured: stale.measured } : d
-}
 
 export const rig: Kind<D, J, RigEntry> = {
   id: 'rig',
@@ -148,14 +143,8 @@ export const rig: Kind<D, J, RigEntry> = {
     ]
   },
   judge: judgeRig,
-  asSurveyed: onBoatNow,
-  changed: (d, zones) => {
-    const zone = zoneOfPlace(zones, d.place)
-    const stale = zone && staleAgainst(d, zone)
-    return stale
-      ? { changes: stale.changes, take: { structure: stale.structure, measured: stale.measured } }
-      : null
-  },
+  asSurveyed,
+  changed: surveyedOtherwise,
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name, slot: old.slot, hull: old.hull }),
   placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
   tries: rigTries,
