@@ -80,8 +80,8 @@ describe('closing a hole that was found', () => {
     const done = await holeNow('P-003')
     expect(done.state).toBe('closed')
     expect(done.closedIn).toMatchObject([
-      { name: 'Closing the old net-hauler' },
       { name: 'Closing P-003, Old net-hauler, hole 3' },
+      { name: 'Closing the old net-hauler' },
     ])
     expect(done.events.filter((e) => e.state === 'closed')).toMatchObject([{ evidence: proof }])
     // taken back, the hole is what it was

@@ -118,6 +118,7 @@ export async function hole(who: Account, id: number) {
   const closers = await Fitting.findAll({
     where: { id: closing.map((l) => l.fittingId) },
     attributes: ['id', 'kind', 'name', 'design'],
+    order: [['name', 'ASC']],
   })
   return {
     ...row,
