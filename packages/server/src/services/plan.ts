@@ -60,12 +60,13 @@ const noon = (a: Asked): [string, string][] =>
     : [[a.begin, a.end]]
 
 /** Every fitting with work left: what stands in the boat already, and nobody works on, is none. */
-async function jobsOf(boatId: string, a: Asked): Promise<PlanJob[]> {
+async function jobsOf(boatId: string, a: Asked): Promise<{ jobs: PlanJob[]; unjudged: BoatPlan['held'] }> {
+  const unjudged: BoatPlan['held'] = []
   const s = await snapshotOf(await boatById(boatId))
   const logs = await logsOf(s.fittings.map((f) => f.id))
   const wanted = a.fittings?.split(',').filter(Boolean)
   const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
-  return s.fittings.flatMap((f): PlanJob[] => {
+  const jobs = s.fittings.flatMap((f): PlanJob[] => {
     const kind = kindNamed(f.kind)
     const design = s.designs.get(f.id)!
     const log = logs.get(f.id) ?? []
@@ -88,10 +89,22 @@ async function jobsOf(boatId: string, a: Asked): Promise<PlanJob[]> {
       }
       return isOpen(job) ? [job] : []
     } catch (error) {
-      if (error instanceof CalcError) return []
-      throw error
+      if (!(error instanceof CalcError)) throw error
+      // Nothing is left out in silence: what makes no sense yet is held by that.
+      unjudged.push({
+        fittingId: f.id,
+        kind: f.kind,
+        fitting: f.name,
+        step: '',
+        text: 'all of it',
+        why: `its design makes no sense yet: ${error.message}`,
+        until: null,
+        costHours: null,
+      })
+      return []
     }
   })
+  return { jobs, unjudged }
 }
 
 export interface AnsweredPlan extends BoatPlan {
@@ -112,7 +125,7 @@ export async function planOf(
   if (a.begin >= a.end)
     throw new CalcError('invalid-input', 'end', 'The day ends before it begins; a later time is accepted')
   const from = a.from ?? dayjs().format('YYYY-MM-DD')
-  const jobs = await jobsOf(boatId, a)
+  const { jobs, unjudged } = await jobsOf(boatId, a)
   const hands = await handsOf(a.hands)
   const wanted: PlanAsk = {
     start: `${from}T${a.begin}`,
@@ -125,8 +138,10 @@ export async function planOf(
   const answer = await ask({ name: 'plan', input }, gone, MOST_MS)
   if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
   const boat = await boatById(boatId)
+  const plan = planAnswer(jobs, wanted, JSON.parse(answer.json) as Parameters<typeof planAnswer>[2])
   return {
-    ...planAnswer(jobs, wanted, JSON.parse(answer.json) as Parameters<typeof planAnswer>[2]),
+    ...plan,
+    held: [...plan.held, ...unjudged],
     boat: boat.name,
     from,
     hands: hands.map((h) => h.name),

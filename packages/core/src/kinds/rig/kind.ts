@@ -1,3 +1,4 @@
+import { daySaid } from '../../base/quantity/day'
 import { formatForce, formatLength, type Units } from '../../base/quantity/format'
 import { measureSaid } from '../../boat/where'
 import { fullThickness } from '../../base/materials/structure'
@@ -67,7 +68,7 @@ function card(d: D, j: J, { units }: Around): Block[] {
             title: 'Temporary',
             lines: [
               d.temporary.what,
-              `until ${d.temporary.until}: ${d.temporary.goodFor}`,
+              `until ${daySaid(d.temporary.until)}: ${d.temporary.goodFor}`,
               `then ${d.temporary.then}`,
             ],
           },
