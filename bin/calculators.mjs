@@ -1,12 +1,16 @@
 #!/usr/bin/env node
-// Writes docs/calculators.md from the schemas; with --check only says whether it is current.
+// Writes docs/calculators.md and the list of sums from the schemas; with --check only says whether they are
+// current.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensurePackages, root } from './lib/packages.mjs'
 
 await ensurePackages()
 const { tsImport } = await import('tsx/esm/api')
-const { describeCalculators } = await tsImport('../packages/core/src/chapters/registry.ts', import.meta.url)
+const { CALCULATORS, describeCalculators, partOf } = await tsImport(
+  '../packages/core/src/chapters/registry.ts',
+  import.meta.url,
+)
 
 const MOST = 1e300
 const type = (s) => {
@@ -66,17 +70,22 @@ for (const c of describeCalculators()) {
     '',
   )
 }
-const text = lines.join('\n')
-const file = join(root, 'docs/calculators.md')
-if (process.argv.includes('--check')) {
-  let there = ''
+const contents = CALCULATORS.map((c) => ({ name: c.name, title: c.title, words: c.words, part: partOf(c) }))
+const made = [
+  ['docs/calculators.md', lines.join('\n')],
+  ['packages/core/src/chapters/contents.json', `${JSON.stringify(contents)}\n`],
+]
+const current = (file) => {
   try {
-    there = readFileSync(file, 'utf8')
+    return readFileSync(join(root, file), 'utf8')
   } catch {
-    // missing: not current
+    return ''
   }
-  if (there !== text) {
-    process.stderr.write('docs/calculators.md is not current; run node bin/calculators.mjs\n')
-    process.exit(1)
-  }
-} else writeFileSync(file, text)
+}
+if (process.argv.includes('--check')) {
+  for (const [file, text] of made)
+    if (current(file) !== text) {
+      process.stderr.write(`${file} is not current; run node bin/calculators.mjs\n`)
+      process.exit(1)
+    }
+} else for (const [file, text] of made) writeFileSync(join(root, file), text)

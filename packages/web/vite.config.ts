@@ -10,6 +10,9 @@ export default defineConfig({
     vue(templateWords),
     Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
   ],
+  resolve: {
+    alias: { '@ctrl/tinycolor': `${import.meta.dirname}/src/style/no-colour.ts` },
+  },
   build: { outDir: 'dist', manifest: true, emptyOutDir: true, chunkSizeWarningLimit: 900 },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },

@@ -13,7 +13,6 @@ import { useBoats } from './state/boats'
 import { flushAll } from './state/drafted'
 import { useSession } from './state/session'
 import FindAnything from './pieces/FindAnything.vue'
-import KeyHelp from './pieces/KeyHelp.vue'
 import { formatTemperature } from '@north-tide/core'
 import PickOne from './pieces/PickOne.vue'
 
@@ -29,6 +28,7 @@ const ICONS = {
 }
 /** On a phone these stand behind More: the bar at the foot has room for six. */
 const ASIDE: string[] = ['through-hulls', 'reference']
+const KeyHelp = defineAsyncComponent(() => import('./pieces/KeyHelp.vue'))
 const SessionAgain = defineAsyncComponent(() => import('./pieces/SessionAgain.vue'))
 const session = useSession()
 const boats = useBoats()
@@ -211,7 +211,7 @@ const printedOn = dayjs().format('D MMM YYYY')
       <RouterView v-else-if="boats.picture" />
       <p v-else class="waiting soft">Fetching the boat …</p>
     </main>
-    <KeyHelp v-model="help" />
+    <KeyHelp v-if="help" v-model="help" />
     <SessionAgain v-if="session.lost" />
   </div>
 </template>

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { answerOf, parseInput } from '../base/calculator/calculator'
 import { positive, nonNegative } from '../base/schema/schema'
-import { CLOTHS, holeClosure } from '../chapters/repair/hole-closure'
+import { CLOTHS } from '../base/materials/cloths'
+import { holeClosure } from '../chapters/repair/hole-closure'
 import { say, sentence, type Verdict } from '../base/verdict/check'
 
 /** A hole that is too big, in the wrong place, or no longer wanted (chapter 8.3). */

@@ -3,7 +3,6 @@ import type { drafted } from '../state/drafted'
 import { defineAsyncComponent } from 'vue'
 import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'
-import ReadFile from './ReadFile.vue'
 
 /**
  * The page of a bench: its fitting's name and acts, what is given at the left, the drawing in the middle,
@@ -38,6 +37,7 @@ const props = defineProps<{
   recordWord: string
 }>()
 /** Seldom needed, and it brings the words of every field with it. */
+const ReadFile = defineAsyncComponent(() => import('./ReadFile.vue'))
 const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue'))
 const emit = defineEmits<{ record: []; file: [file: File] }>()
 const rename = (name: string) => name.trim() && props.draft.change({ name: name.trim() })
@@ -89,7 +89,13 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           </ElButton></template
         >
         <slot name="acts" />
-        <ElPopover trigger="click" placement="bottom-end" :width="240" popper-class="files">
+        <ElPopover
+          trigger="click"
+          placement="bottom-end"
+          :width="240"
+          popper-class="files"
+          :persistent="false"
+        >
           <template #reference><ElButton class="act">File</ElButton></template>
           <slot name="files" /><ReadFile
             v-if="!draft.readOnly"

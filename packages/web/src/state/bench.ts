@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, type ShallowRef } from 'vue'
+import { computed, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
 import {
   boltsOnBoat,
   CalcError,
   flagsAt,
+  fromSum,
   judgeWhole,
   offBoat,
   shifted,
@@ -109,6 +110,21 @@ function moving({ design, change }: Draft, boats: Boats) {
   }
   return { moveSaid, moveTo }
 }
+interface FromSum {
+  sum: string
+  title: string
+  given: string
+}
+/** What a quick sum was sent here with, as one change; the page's own memory of it goes with it. */
+const takingFromSum =
+  ({ design, change }: Draft, said: Ref<string>) =>
+  (memory: Record<string, unknown> | null) => {
+    const sent = memory?.fromSum as FromSum | undefined
+    if (!sent || !design.value) return
+    history.replaceState({ ...memory, fromSum: undefined }, '')
+    change(fromSum(sent.sum, JSON.parse(sent.given) as Record<string, unknown>, design.value))
+    said.value = `Taken from the sum “${sent.title}”. Undo takes it back.`
+  }
 const usualOf = (d: Design): Usual => ({
   sizeMm: SIZES[d.bolt.size]!.clearanceMm,
   sizeIsCatalogues: true,
@@ -149,6 +165,7 @@ export const useBench = defineStore('bench', () => {
     ...moves,
     fitting,
     flags: flagsNow(design, fitting, boats),
+    takeFromSum: takingFromSum(draft, moves.moveSaid),
     log,
     work: computed(() => workState(log.value)),
     usual: computed(() => usualOf(design.value!)),

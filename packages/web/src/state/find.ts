@@ -43,8 +43,8 @@ const term = (word: string) => {
 
 /** Sums stand in a part of their own, which is read when somebody first looks for something. */
 async function sums(): Promise<Findable[]> {
-  const { CALCULATORS } = await import('@north-tide/core/registry')
-  return CALCULATORS.map((c) => ({
+  const { SUMS } = await import('@north-tide/core/sums')
+  return SUMS.map((c) => ({
     id: `sum ${c.name}`,
     kind: 'sum',
     title: c.title,

@@ -3,7 +3,7 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { laminateDensity } from '../../base/materials/laminates'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import { HARDENER_IDS } from '../bedding/epoxy-batch'
-import { CLOTHS, CLOTH_IDS } from '../repair/hole-closure'
+import { CLOTHS, CLOTH_IDS } from '../../base/materials/cloths'
 import { LIFT_MM, down, gelMin, limit, potsFor, resinFor, up, verdictOfAll, warmth } from './limits'
 import { firstBy, piles, sheetsShape } from './sheets'
 

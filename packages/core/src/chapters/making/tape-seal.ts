@@ -3,7 +3,7 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { checkSchema, nonNegative, positive, verdictSchema } from '../../base/schema/schema'
 import type { Check } from '../../base/verdict/check'
 import { HARDENER_IDS, potLifeAt } from '../bedding/epoxy-batch'
-import { CLOTHS, CLOTH_IDS } from '../repair/hole-closure'
+import { CLOTHS, CLOTH_IDS } from '../../base/materials/cloths'
 import { against, potsFor, resinFor, up, verdictOfAll, warmth } from './limits'
 
 const input = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { positive } from '../../base/schema/schema'
-import { CLOTH_IDS } from '../../chapters/repair/hole-closure'
+import { CLOTH_IDS } from '../../base/materials/cloths'
 import { parseVersioned } from '../parse'
 import { surfaceFields } from '../surface'
 import { CLOSURE_FAMILIES } from './families'

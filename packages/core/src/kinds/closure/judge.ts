@@ -1,5 +1,5 @@
 import { potOf } from '../../chapters/bedding/pot'
-import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
 import {
   governing,
   inWords,

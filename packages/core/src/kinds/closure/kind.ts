@@ -1,7 +1,7 @@
 import { roundAt } from '../../base/geometry/hull'
 import { formatLength, formatVolume } from '../../base/quantity/format'
 import { cautionsFor } from '../../trade/cautions'
-import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, Kind } from '../kind'
 import { asSurveyed, surveyedOtherwise } from '../surface'

@@ -1,4 +1,4 @@
-import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
 import { part, type Part } from '../part'
 import type { ClosureDesign } from './design'
 import type { ClosureJudgement } from './judgement'

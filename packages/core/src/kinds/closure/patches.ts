@@ -1,7 +1,8 @@
 import { answerOf } from '../../base/calculator/calculator'
 import { hullOf } from '../../base/geometry/hull'
 import { fullThickness } from '../../base/materials/structure'
-import { CLOTHS, holeClosure } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
+import { holeClosure } from '../../chapters/repair/hole-closure'
 import { bevelFor } from '../wrong-hole'
 import type { ClosureDesign, OldHole } from './design'
 

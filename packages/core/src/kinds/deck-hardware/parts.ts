@@ -1,5 +1,5 @@
 import { HOSTS } from '../../chapters/fastener/thread-hosts'
-import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
 import { GRADES, SIZES } from '../../base/materials/fasteners'
 import { PLATES } from '../../base/materials/plates'
 import { sealant } from '../../base/materials/sealants'

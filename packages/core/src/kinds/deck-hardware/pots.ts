@@ -2,7 +2,7 @@ import { potOf, worstPot, WORKING_MIN, type Pot } from '../../chapters/bedding/p
 import type { CorePlugOutput } from '../../chapters/deck/core-plug'
 import { leastWallMm } from '../../chapters/deck/core-plug'
 import type { PlateOutput } from '../../chapters/plate/backing-plate'
-import { CLOTHS } from '../../chapters/repair/hole-closure'
+import { CLOTHS } from '../../base/materials/cloths'
 import { areaOf } from '../../base/geometry/outline'
 import { inWords, type Check } from '../../base/verdict/check'
 import type { Design } from './design'

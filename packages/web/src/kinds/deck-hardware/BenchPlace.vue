@@ -51,6 +51,7 @@ watch(
     }
     try {
       await bench.open(id)
+      bench.takeFromSum(history.state as Record<string, unknown> | null)
     } catch (error) {
       said.value = error instanceof Error ? error.message : 'It cannot be opened'
     }

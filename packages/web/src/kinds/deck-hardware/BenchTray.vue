@@ -20,7 +20,6 @@ import {
 } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
-import OrderBox from '../../pieces/OrderBox.vue'
 import { draggedTo } from './load-fields'
 import PartsTable from '../../pieces/PartsTable.vue'
 import dayjs from 'dayjs'
@@ -45,6 +44,7 @@ const TABS = [
   'Wrong hole',
 ] as const
 const TALL = ['Spread', 'Work', 'Schools', 'Templates', 'Compare', 'Survey', 'Old holes', 'Wrong hole']
+const OrderBox = defineAsyncComponent(() => import('../../pieces/OrderBox.vue'))
 const SpreadView = defineAsyncComponent(() => import('./SpreadView.vue'))
 const SchoolsView = defineAsyncComponent(() => import('./SchoolsView.vue'))
 const MakeView = defineAsyncComponent(() => import('./MakeView.vue'))

@@ -17,6 +17,8 @@ const props = defineProps<{
   units: Units
   required: boolean
   error: { path: string; message: string } | null
+  /** how its fields are grouped and ordered, by hand */
+  layout?: [title: string, fields: string[]][]
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: unknown] }>()
 const words = computed(() => fieldWords(props.name))
@@ -75,18 +77,18 @@ const branchLabel = computed(() => {
   )
   return key ? fieldWords(key).label : 'given as'
 })
-/** What has to be given stands first; what has a usual value comes under it. */
 const needs = (key: string, p: Schema) =>
   shape.value.required?.includes(key) === true && p.default === undefined
+/** In the groups of the layout, in its order; a field it does not know comes last, and is never lost. */
 const groups = computed(() => {
-  const must = entries.value.filter(([k, p]) => needs(k, p))
-  const may = entries.value.filter(([k, p]) => !needs(k, p))
+  const known = new Set(props.layout?.flatMap(([, fields]) => fields))
+  const by = new Map(entries.value)
   return [
-    { title: may.length && must.length && !props.name ? 'Needed' : '', entries: must },
-    {
-      title: may.length && must.length && !props.name ? 'As usual, unless you know better' : '',
-      entries: may,
-    },
+    ...(props.layout ?? []).map(([title, fields]) => ({
+      title,
+      entries: fields.flatMap((k): [string, Schema][] => (by.has(k) ? [[k, by.get(k)!]] : [])),
+    })),
+    { title: '', entries: entries.value.filter(([k]) => !known.has(k)) },
   ].filter((g) => g.entries.length)
 })
 const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : String(key))
@@ -128,7 +130,7 @@ const sub = (key: string | number) => (props.path ? `${props.path}.${key}` : Str
     :model-value="typeof modelValue === 'number' ? modelValue : null"
     :optional="true"
     :usual="typeof schema.default === 'number' ? schema.default : undefined"
-    :placeholder="required ? 'needed' : ''"
+    :placeholder="required ? `needed${words.unit ? `, ${words.unit}` : ''}` : ''"
     :title="words.help"
     :problem="said"
     @update:model-value="emit('update:modelValue', $event ?? undefined)"

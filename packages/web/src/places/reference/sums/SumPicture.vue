@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { formatLength, type Units } from '@north-tide/core'
+import OpeningShape from './OpeningShape.vue'
 
 /**
  * A picture where it helps: the rise of water, a deck's deflection, a pattern of screws or bolts, a
@@ -18,11 +19,7 @@ interface Spot {
   yMm: number
 }
 const spots = computed<Spot[]>(() =>
-  props.name === 'opening-edge'
-    ? (props.answer.screws as Spot[])
-    : props.name === 'bolt-group' || props.name === 'base-contact'
-      ? (props.input.bolts as Spot[])
-      : [],
+  props.name === 'bolt-group' || props.name === 'base-contact' ? (props.input.bolts as Spot[]) : [],
 )
 const pulls = computed(() =>
   ((props.answer.bolts as { tensionN: number }[] | undefined) ?? []).map((b) => b.tensionN),
@@ -186,6 +183,7 @@ watch(() => props.answer, draw, { flush: 'post' })
       y up.
     </figcaption>
   </figure>
+  <OpeningShape v-else-if="name === 'opening-edge'" :input="input" :answer="answer" :units="units" />
   <figure v-else-if="spots.length">
     <svg :viewBox="box.view" class="pattern" role="img" aria-label="Pattern seen from above">
       <polyline
@@ -208,9 +206,7 @@ watch(() => props.answer, draw, { flush: 'post' })
         />
       </g>
     </svg>
-    <figcaption class="soft small">
-      {{ spots.length }} {{ name === 'opening-edge' ? 'screws round the opening' : 'bolts; ring: pull' }}.
-    </figcaption>
+    <figcaption class="soft small">{{ spots.length }} bolts; ring: pull.</figcaption>
   </figure>
   <figure v-else-if="wedge">
     <svg
