@@ -61,8 +61,12 @@ for (const place of [
   'kinds/deck-hardware/BenchPlace',
   'kinds/through-hull/ThroughHullPlace',
   'kinds/opening/OpeningPlace',
+  'kinds/closure/ClosurePlace',
+  'kinds/rig/RigPlace',
   'places/register/RegisterPlace',
   'places/stores/StoresPlace',
+  'places/plan/PlanPlace',
+  'places/watch/WatchPlace',
   'places/reference/sums/QuickSum',
 ])
   row(

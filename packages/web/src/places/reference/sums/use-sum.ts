@@ -17,7 +17,7 @@ export interface Refused {
   message: string
 }
 
-export const pack = (v: unknown) =>
+const pack = (v: unknown) =>
   btoa(String.fromCharCode(...new TextEncoder().encode(JSON.stringify(v))))
     .replaceAll('+', '-')
     .replaceAll('/', '_')
@@ -61,25 +61,16 @@ function sumWorker() {
   return { progress, stop, ask }
 }
 
-/** The sum that the address names: its fields, what is given, what it answers or why it refuses. */
-export function useSum() {
+/** One sum and what it says of what is given. */
+function answering() {
   const boats = useBoats()
-  const route = useRoute()
-  const router = useRouter()
   const worker = sumWorker()
-  const entry = computed(() => SUMS.find((s) => s.name === route.params.sum) ?? SUMS[0]!)
   const calc = shallowRef<Awaited<ReturnType<typeof loadSum>> | null>(null)
-  const schema = computed<Schema | null>(() => {
-    if (!calc.value) return null
-    return { ...(described(calc.value).input as Schema), type: 'object' }
-  })
   const input = shallowRef<Given>({})
   const answer = shallowRef<Given | null>(null)
   const error = ref<Refused | null>(null)
   /** What the yard measured itself counts here too, and is said. */
   const replaced = ref<string[]>([])
-  let timer: ReturnType<typeof setTimeout> | undefined
-  onUnmounted(() => clearTimeout(timer))
 
   async function work() {
     if (!calc.value) return
@@ -100,55 +91,63 @@ export function useSum() {
       error.value = { code: e.code, path: e.path, message: e.message }
     }
   }
-  function begin(name: string, link: unknown) {
-    const example = () => structuredClone(EXAMPLES[name] ?? {})
-    try {
-      input.value = typeof link === 'string' ? unpack(link) : example()
-    } catch {
-      input.value = example()
-    }
-    return work()
+  function clear() {
+    worker.stop()
+    answer.value = null
+    error.value = null
   }
+  const { progress, stop } = worker
+  return { calc, input, answer, error, replaced, progress, stop, work, clear }
+}
+
+function linked(name: string, link: unknown): Given {
+  const example = structuredClone(EXAMPLES[name] ?? {})
+  if (typeof link !== 'string') return example
+  try {
+    return unpack(link)
+  } catch {
+    return example
+  }
+}
+
+/** The sum that the address names: its fields, what is given, what it answers or why it refuses. */
+export function useSum() {
+  const route = useRoute()
+  const router = useRouter()
+  const { calc, clear, ...sum } = answering()
+  const entry = computed(() => SUMS.find((s) => s.name === route.params.sum) ?? SUMS[0]!)
+  const schema = computed<Schema | null>(() =>
+    calc.value ? { ...(described(calc.value).input as Schema), type: 'object' } : null,
+  )
   watch(
     () => [entry.value.name, route.query.in] as const,
     async ([name, link], before) => {
-      if (before && before[0] === name && link === pack(input.value)) return
-      worker.stop()
-      answer.value = null
-      error.value = null
+      if (before && before[0] === name && link === pack(sum.input.value)) return
+      clear()
       if (calc.value?.name !== name) {
         calc.value = null
         const loaded = await loadSum(name)
         if (name !== entry.value.name) return
         calc.value = loaded
       }
-      await begin(name, link)
+      sum.input.value = linked(name, link)
+      await sum.work()
     },
     { immediate: true },
   )
+  let timer: ReturnType<typeof setTimeout> | undefined
+  onUnmounted(() => clearTimeout(timer))
   function change(v: unknown) {
-    input.value = v as Given
+    sum.input.value = v as Given
     clearTimeout(timer)
     timer = setTimeout(
       () => {
-        void router.replace({ params: { sum: entry.value.name }, query: { in: pack(input.value) } })
-        void work()
+        void router.replace({ params: { sum: entry.value.name }, query: { in: pack(sum.input.value) } })
+        void sum.work()
       },
       HEAVY.includes(entry.value.name) ? 2 * WAIT_MS : WAIT_MS / 2,
     )
   }
-  const link = () => `${location.origin}/reference/sums/${entry.value.name}?in=${pack(input.value)}`
-  return {
-    entry,
-    schema,
-    input,
-    answer,
-    error,
-    replaced,
-    progress: worker.progress,
-    stop: worker.stop,
-    work,
-    change,
-    link,
-  }
+  const link = () => `${location.origin}/reference/sums/${entry.value.name}?in=${pack(sum.input.value)}`
+  return { ...sum, entry, schema, change, link }
 }
