@@ -7,6 +7,7 @@ import {
   spotFor,
   structureOf,
   underPointer,
+  underSide,
   zoneAt,
   zoneCodeAt,
   zoneCodeOf,
@@ -279,4 +280,19 @@ describe('under the pointer', () => {
     expect(said.words).toContain(words)
     expect(said.title).toBe(title)
   })
+})
+describe('under the pointer on the side of the hull', () => {
+  const bottom = side({ title: 'Bottom', kind: 'solid', state: 'blistered' })
+  const spot = (excess: number) => [{ xMm: 4000, yMm: -300, excess }]
+  it.each([
+    [14, -310, 'Bottom, wet', ['Blistered.', 'Laminate wet, 14 over dry.', '310 mm under the waterline.']],
+    [6, 240, 'Bottom', ['Laminate not read within', '240 mm over the waterline.']],
+    [0, -300, 'Bottom', ['Laminate dry.']],
+  ])('a reading of %s over dry, asked at %s', (excess, zMm, title, words) => {
+    const said = underSide(bottom, spot(excess), { xMm: 4000, zMm }, 'metric')
+    expect(said.title).toBe(title)
+    for (const w of words) expect(said.words).toContain(w)
+  })
+  it('where nobody read, nothing is said of wetness', () =>
+    expect(underSide(bottom, [], { xMm: 1, zMm: -1 }, 'metric').words).not.toMatch(/wet|dry|damp/))
 })

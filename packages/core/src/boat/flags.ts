@@ -37,11 +37,15 @@ export function insideEllipse(s: BoatPart, p: Point): boolean {
 const TELL_MM = 400
 const TELL_CLOSE_MM = 150
 
-function coreSaid(core: ReturnType<typeof wetnessAt>, mm: (v: number) => string): string[] {
+/** What a meter looks into: the core of a sandwich, else what the zone is made of. */
+const LOOKED_INTO = { sandwich: 'core', solid: 'laminate', timber: 'wood', metal: 'plate' } as const
+const capital = (t: string) => t.charAt(0).toUpperCase() + t.slice(1)
+function coreSaid(zone: BoatZone, core: ReturnType<typeof wetnessAt>, mm: (v: number) => string): string[] {
   if (!core) return []
-  if (core.guess) return [`Core not read within ${mm(core.nearestMm)}.`]
+  const what = capital(LOOKED_INTO[zone.kind])
+  if (core.guess) return [`${what} not read within ${mm(core.nearestMm)}.`]
   const over = core.excess >= 1 ? `, ${Math.round(core.excess)} over dry` : ''
-  return [`Core ${core.wetness}${over}.`]
+  return [`${what} ${core.wetness}${over}.`]
 }
 /** Beams, longitudinals, tanks and cables near a point. */
 function structureSaid(parts: BoatPart[], p: Point, mm: (v: number) => string): string[] {
@@ -87,13 +91,34 @@ export function underPointer(
   const said = [
     `${layupSaid(zone, units)}.`,
     ...(wet ? [`${wet.title}.`] : []),
-    ...coreSaid(core, mm),
+    ...coreSaid(zone, core, mm),
     ...structureSaid(parts, p, mm),
     ...(zone.reach ? [`Reach from inside: ${zone.reach}.`] : []),
     ...(near && near.mm < TELL_MM ? [`${near.h.label} ${mm(near.mm)} away.`] : []),
   ]
   const soaked = wet || (core && !core.guess && core.wetness === 'wet')
   return { title: soaked ? `${zone.title}, wet` : zone.title, words: said.join(' ') }
+}
+
+/** The same of a place on the hull's side, x aft and z up: what it is made of and how wet it was read. */
+export function underSide(
+  zone: BoatZone,
+  read: WetSpot[],
+  at: { xMm: number; zMm: number },
+  units: Units,
+): { title: string; words: string } {
+  const mm = (v: number) => formatLength(Math.round(v), units)
+  const core = wetnessAt(read, { xMm: at.xMm, yMm: at.zMm })
+  const said = [
+    `${layupSaid(zone, units)}.`,
+    ...(zone.state ? [`${capital(zone.state)}.`] : []),
+    ...coreSaid(zone, core, mm),
+    at.zMm < 0 ? `${mm(-at.zMm)} under the waterline.` : `${mm(at.zMm)} over the waterline.`,
+  ]
+  return {
+    title: core && !core.guess && core.wetness === 'wet' ? `${zone.title}, wet` : zone.title,
+    words: said.join(' '),
+  }
 }
 
 /** Nearer to a bolt than this and a thing below is in the way of drill, nut or plate. */
@@ -129,7 +154,13 @@ function wetFlag(zone: BoatZone | null, around: AroundSpot, at: Point, spots: Po
         ? 'dry it out, recore, or set an insert before anything is bolted on'
         : 'find the way in, and read it again before it is sealed up'
     const over = `${Math.round(worst.excess)} over dry`
-    return [{ id: 'wet-core', text: `The core reads ${worst.wetness} here, ${over}: ${then}.` }]
+    const what = LOOKED_INTO[zone?.kind ?? 'sandwich']
+    return [
+      {
+        id: 'wet-core',
+        text: `The ${what} reads ${worst.wetness} here, ${over}: ${what === 'core' ? then : 'let it dry, and read it again, before anything is bonded to it'}.`,
+      },
+    ]
   }
   if (!worst?.guess || zone?.kind !== 'sandwich') return []
   return [

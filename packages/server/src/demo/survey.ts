@@ -38,6 +38,9 @@ async function seedMoisture(zones: Zones, at: Clock) {
       [-1300, -1000, -700, -300, 300, 900].map((y) => ['working-deck', x, y]),
     ),
   ]
+  // On the bottom and the topsides the second figure is the height over the waterline.
+  for (const xMm of [2600, 4200, 5800, 7400, 9000])
+    for (const zMm of [-420, -220, 500]) spots.push([zMm < 0 ? 'bottom' : 'topsides', xMm, zMm])
   for (const [code, xMm, yMm] of spots) {
     const r = readingOf('moisture', { ...STAND, xMm, yMm }, 1, at())
     await Reading.create({

@@ -6,8 +6,8 @@ import {
   LIFE_STATES,
   lifeSaid,
   formatLength,
-  layupSaid,
   underPointer,
+  underSide,
   type BoatZone,
   type Point,
   checkNamed,
@@ -99,7 +99,7 @@ const litFittings = computed(() =>
       ? new Set<string>()
       : null,
 )
-const side = ref<BoatZone | null>(null)
+const side = ref<{ zone: BoatZone; spot: { xMm: number; zMm: number } } | null>(null)
 const pointer = ref<Point | null>(null)
 const cursor = ref<Point>({ xMm: 1500, yMm: 0 })
 const placing = ref<Spot3 | null>(null)
@@ -118,17 +118,25 @@ const at = computed(() => pointer.value ?? cursor.value)
 const labelled = computed(() => boat.value.holes.map((h) => ({ label: h.label, xMm: h.xMm, yMm: h.yMm })))
 const under = computed(() =>
   side.value
-    ? {
-        title: side.value.title,
-        words: `${layupSaid(side.value, boats.units)}. ${side.value.state ? `${side.value.state}.` : ''}`,
-      }
+    ? underSide(side.value.zone, boat.value.wet[side.value.zone.code] ?? [], side.value.spot, boats.units)
     : underPointer(
         { zones: boat.value.zones, parts: boat.value.parts, holes: labelled.value, wet: boat.value.wet },
         at.value,
         boats.units,
       ),
 )
+const atSaid = computed(() => {
+  const mm = (v: number) => formatLength(Math.abs(Math.round(v)), boats.units)
+  if (side.value) {
+    const { xMm, zMm } = side.value.spot
+    return `x ${mm(xMm)} \u00b7 ${mm(zMm)} ${zMm < 0 ? 'under' : 'over'} water`
+  }
+  const { xMm, yMm } = at.value
+  const across = Math.round(yMm) === 0 ? 'centreline' : `${yMm > 0 ? 'stbd' : 'port'} ${mm(yMm)}`
+  return `x ${mm(xMm)} \u00b7 ${across}`
+})
 const nearest = computed(() => {
+  if (side.value) return null
   let found: { h: (typeof labelled.value)[number]; mm: number } | null = null
   for (const h of labelled.value) {
     const mm = Math.hypot(h.xMm - at.value.xMm, h.yMm - at.value.yMm)
@@ -340,12 +348,7 @@ async function placed(id: string) {
       <div>
         <span class="soft small">{{ pointer || side ? 'under the pointer' : 'at the cursor' }}</span><strong
           class="figure place-figure"
-          >x {{ formatLength(Math.round(at.xMm), boats.units) }} ·
-          {{
-            Math.round(at.yMm) === 0
-              ? 'centreline'
-              : `${at.yMm > 0 ? 'stbd' : 'port'} ${formatLength(Math.abs(Math.round(at.yMm)), boats.units)}`
-          }}</strong
+          >{{ atSaid }}</strong
         >
       </div>
       <p>

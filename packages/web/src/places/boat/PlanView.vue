@@ -13,6 +13,7 @@ import {
 } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
 import { useSurvey } from '../../state/survey'
+import { placeLabels, type Wanted } from './map-labels'
 import HoleLayer, { type Sign } from './HoleLayer.vue'
 import { wetPicture } from './wet-picture'
 
@@ -30,7 +31,7 @@ export interface Spot3 extends Point {
 }
 const emit = defineEmits<{
   point: [p: Point | null]
-  side: [z: BoatZone | null]
+  side: [s: { zone: BoatZone; spot: { xMm: number; zMm: number } } | null]
   move: [p: Point]
   place: [p: Spot3]
   fitting: [id: string]
@@ -183,8 +184,8 @@ const zones = computed(() =>
     .slice()
     .sort((a, b) => a.stacking - b.stacking),
 )
-/** The name goes where the zone is broadest and free of fittings. */
-const zoneLabels = computed(() =>
+/** The name goes where the zone is broadest; which of its places is free is seen when all are known. */
+const zoneLabels = computed<Wanted[]>(() =>
   zones.value
     .filter((z) => !z.code.endsWith('-edge'))
     .map((z) => {
@@ -193,16 +194,73 @@ const zoneLabels = computed(() =>
       const [x0, x1] = [Math.min(...xs), Math.max(...xs)]
       const mid = (Math.min(...ys) + Math.max(...ys)) / 2
       const tall = Math.max(...ys) - Math.min(...ys)
-      const spots = [0.5, 0.62, 0.38, 0.74, 0.86, 0.24].flatMap((f) =>
-        [0, 0.27, -0.27].map((g) => ({ x: x0 + f * (x1 - x0), y: mid + g * tall })),
+      const at = [0.5, 0.62, 0.38, 0.74, 0.86, 0.24].flatMap((f) =>
+        [0, 0.27, -0.27].map((g) => ({ x: X(x0 + f * (x1 - x0)), y: Y(mid + g * tall) + 4 })),
       )
-      const half = (z.title.length * 3.8) / scale.value
-      const clear = (p: { x: number; y: number }) =>
-        props.boat.fittings.every((f) => Math.abs(f.xMm - p.x) > half + 170 || Math.abs(f.yMm - p.y) > 240) &&
-        props.boat.holes.every((h) => Math.abs(h.xMm - p.x) > half + 90 || Math.abs(h.yMm - p.y) > 170)
-      const at = spots.find(clear) ?? spots[0]!
-      return { title: z.title, ...at }
+      return { id: `zone ${z.code}`, text: z.title.toLowerCase(), at, anchor: 'middle' }
     }),
+)
+/** Of what is under the deck: at one side of the boat, else at the other. */
+const structureLabels = computed<Wanted[]>(() => {
+  if (!props.layers.Structure) return []
+  const below = 16 / k.value
+  const above = 6 / k.value
+  return [
+    ...partsOf('bulkhead').map((b): Wanted => {
+      const [top, bottom] = [Y(halfAt(b.x0Mm)) - above, Y(-halfAt(b.x0Mm)) + below]
+      const at = [top, bottom].flatMap((y) => [
+        { x: X(b.x0Mm), y },
+        { x: X(b.x0Mm) + 36 / k.value, y },
+        { x: X(b.x0Mm) - 36 / k.value, y },
+      ])
+      return { id: `bulkhead ${b.title}`, text: b.title.toLowerCase(), at, anchor: 'middle' }
+    }),
+    ...partsOf('tank').map((t): Wanted => {
+      const x = X((t.x0Mm + t.x1Mm) / 2)
+      const [low, high] = [Y(Math.min(t.y0Mm, t.y1Mm)), Y(Math.max(t.y0Mm, t.y1Mm))]
+      const at = [low - above, high + below, low + below, high - above].map((y) => ({ x, y }))
+      return { id: `tank ${t.title}`, text: `${t.title.toLowerCase()} under`, at, anchor: 'middle' }
+    }),
+  ]
+})
+const profileLabels = computed<Wanted[]>(() => {
+  const top = Z(Math.max(...props.boat.stations.map((s) => s.sheerMm)) + cabin.value) - 14
+  const along = [1, 0.86, 0.72, 0.58].map((f) => ({
+    x: X(f * props.boat.lengthMm) - 4,
+    y: Z(0) - 5 / k.value,
+  }))
+  return [
+    { id: 'profile', text: 'profile, starboard', at: [{ x: X(0), y: top }], anchor: 'start' },
+    { id: 'waterline', text: 'waterline', at: along, anchor: 'end' },
+  ]
+})
+const HOLE_PX = 7
+const DROP_PX = 13
+/** More holes than this leave no place free of them, and are not asked about. */
+const MOST_KEPT_OFF = 400
+const square = (x: number, y: number, r: number) => ({ x0: x - r, x1: x + r, y0: y - r, y1: y + r })
+/** What a label should not cover: fittings of every kind, and holes while they are few. */
+const inTheWay = computed(() => {
+  const decks = props.boat.fittings.map((f) => {
+    const { l, w } = size(f)
+    return { x0: X(f.xMm - l / 2), x1: X(f.xMm + l / 2), y0: Y(f.yMm + w / 2), y1: Y(f.yMm - w / 2) }
+  })
+  const others = props.boat.others.map((f) => {
+    const xs = f.outline.map((p) => X(p.xMm))
+    const ys = f.outline.map((p) => Y(p.yMm))
+    return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) }
+  })
+  const drops = throughHull.value.map((f) => square(X(f.xMm), Z(f.zMm), DROP_PX / k.value))
+  const few = signs.value.length <= MOST_KEPT_OFF ? signs.value : []
+  const holes = few.map((h) => square(h.x, h.y, (HOLE_PX * sign.value) / k.value))
+  return [...decks, ...others, ...drops, ...holes]
+})
+const labels = computed(() =>
+  placeLabels(
+    [...profileLabels.value, ...zoneLabels.value, ...structureLabels.value],
+    inTheWay.value,
+    k.value,
+  ),
 )
 const inProfile = (h: BoatPicture['holes'][number]) =>
   h.zMm < 0 ||
@@ -235,15 +293,25 @@ const wetPictures = computed(() => {
     line: css.getPropertyValue('--water-ink').trim(),
     guess: css.getPropertyValue('--ink-soft').trim(),
   }
-  return Object.entries(survey.maps).map(([code, m]) => ({
-    code,
-    href: wetPicture(m, inks),
-    x: X(m.minX),
-    y: Y(m.minY + m.ny * m.cellMm),
-    w: m.nx * m.cellMm * scale.value,
-    h: m.ny * m.cellMm * scale.value,
-  }))
+  return Object.entries(survey.maps).flatMap(([code, m]) => {
+    const face = props.boat.zones.find((z) => z.code === code)?.face
+    if (!face || face === 'bulkhead') return []
+    const side = face === 'topsides' || face === 'bottom'
+    const top = m.minY + m.ny * m.cellMm
+    return {
+      code,
+      side,
+      href: wetPicture(m, inks),
+      x: X(m.minX),
+      y: side ? Z(top) : Y(top),
+      w: m.nx * m.cellMm * scale.value,
+      h: m.ny * m.cellMm * scale.value,
+    }
+  })
 })
+/** Readings of the sides lie in the profile, within its outline. */
+const wetDeck = computed(() => wetPictures.value.filter((w) => !w.side))
+const wetSides = computed(() => wetPictures.value.filter((w) => w.side))
 const REACH_MARK: Record<string, string> = {
   open: 'reach-open',
   'one-arm': 'reach-arm',
@@ -328,7 +396,8 @@ function look(e: PointerEvent) {
   const p = toBoat(e)
   over.value = holeAt(e)
   emit('point', onPlan(p) ? p : null)
-  emit('side', onPlan(p) ? null : (sideAt(e)?.zone ?? null))
+  const side = onPlan(p) ? null : sideAt(e)
+  emit('side', side && { zone: side.zone, spot: { xMm: side.spot.xMm, zMm: side.spot.zMm! } })
 }
 function click(e: MouseEvent) {
   const hole = holeAt(e)
@@ -402,6 +471,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
         <pattern id="reach-unknown" width="14" height="14" patternUnits="userSpaceOnUse">
           <circle cx="4" cy="4" r="1.2" fill="var(--ink-soft)" />
         </pattern>
+        <clipPath id="hull-side"><path :d="hull" /></clipPath>
       </defs>
       <g :transform="transform.toString()" :style="{ '--k': String(1 / k) }">
         <g
@@ -412,6 +482,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
             layers.Fittings,
             layers.Wetness,
             layers.Reach,
+            layers.Holes,
             scale,
             k,
             cursor,
@@ -451,7 +522,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
           </g>
           <g v-if="layers.Wetness">
             <image
-              v-for="w in wetPictures"
+              v-for="w in wetDeck"
               :key="w.code"
               :href="w.href"
               :x="w.x"
@@ -519,20 +590,9 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
                 :height="Math.abs(Y(t.y1Mm) - Y(t.y0Mm))"
                 class="tank"
               />
-              <text
-                :x="X((t.x0Mm + t.x1Mm) / 2)"
-                :y="Y(Math.min(t.y0Mm, t.y1Mm)) - 6"
-                text-anchor="middle"
-                class="label"
-              >
-                {{ t.title.toLowerCase() }} under
-              </text>
             </g>
             <g v-for="b in partsOf('bulkhead')" :key="b.title">
               <path :d="`M${X(b.x0Mm)} ${Y(b.y0Mm)}V${Y(b.y1Mm)}`" class="bulkhead" />
-              <text :x="X(b.x0Mm)" :y="Y(halfAt(b.x0Mm)) - 7" text-anchor="middle" class="label">
-                {{ b.title.toLowerCase() }}
-              </text>
             </g>
           </g>
           <g v-if="layers.Wetness">
@@ -548,16 +608,6 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
               <title>{{ w.title }}</title>
             </ellipse>
           </g>
-          <text
-            v-for="z in zoneLabels"
-            :key="z.title"
-            :x="X(z.x)"
-            :y="Y(z.y) + 4"
-            text-anchor="middle"
-            class="label"
-          >
-            {{ z.title.toLowerCase() }}
-          </text>
           <g v-if="layers.Fittings">
             <a
               v-for="f in boat.fittings"
@@ -603,13 +653,21 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
             <path d="M-13 0H-4M4 0H13M0-13V-4M0 4V13" />
           </g>
 
-          <text :x="X(0)" :y="Z(Math.max(...boat.stations.map((s) => s.sheerMm)) + cabin) - 14" class="label">
-            profile, starboard
-          </text>
           <path v-if="cabinPath" :d="cabinPath" class="cabin" />
           <path :d="hull" class="deck" />
+          <g v-if="wetSides.length" clip-path="url(#hull-side)">
+            <image
+              v-for="w in wetSides"
+              :key="w.code"
+              :href="w.href"
+              :x="w.x"
+              :y="w.y"
+              :width="w.w"
+              :height="w.h"
+              preserveAspectRatio="none"
+            />
+          </g>
           <path :d="`M${X(-150)} ${Z(0)}H${X(boat.lengthMm + 150)}`" class="water" />
-          <text :x="X(boat.lengthMm) - 4" :y="Z(0) - 5" text-anchor="end" class="label">waterline</text>
           <g v-if="layers.Fittings">
             <a
               v-for="f in throughHull"
@@ -635,6 +693,17 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
               class="bulkhead"
             />
           </g>
+          <text
+            v-for="l in labels"
+            :key="l.id"
+            :x="l.x"
+            :y="l.y"
+            :text-anchor="l.anchor"
+            class="label"
+            data-test="map-label"
+          >
+            {{ l.text }}
+          </text>
         </g>
       </g>
     </svg>
