@@ -29,6 +29,7 @@ import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
 import { openJobs } from './jobs/queue'
 import { startRejudging } from './services/rejudge'
+import { sentOnce } from './sent-once'
 import { soundAddress, soundBody } from './sound'
 
 export interface AppOptions {
@@ -181,6 +182,7 @@ export async function createApp(o: AppOptions) {
   app.use(
     '/api',
     signedIn,
+    sentOnce(o.db),
     boatRoutes(),
     surveyRoutes(),
     fittingRoutes(),

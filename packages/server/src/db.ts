@@ -14,6 +14,7 @@ import { up as mend } from './migrations/011-mend'
 import { up as oneTable } from './migrations/012-one-table-of-fittings'
 import { up as oneLog } from './migrations/013-what-happened-is-the-log'
 import { up as rolesByBoat } from './migrations/014-roles-by-boat'
+import { up as sentOnce } from './migrations/015-sent-once'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -30,6 +31,7 @@ const MIGRATIONS = [
   { name: '012-one-table-of-fittings', sql: oneTable },
   { name: '013-what-happened-is-the-log', sql: oneLog },
   { name: '014-roles-by-boat', sql: rolesByBoat },
+  { name: '015-sent-once', sql: sentOnce },
 ]
 
 export function connect(url: string): Sequelize {

@@ -13,6 +13,7 @@ export const GRANTS: Record<string, string> = {
   settings: RECORD,
   session: ROWS,
   rate_hits: ROWS,
+  sent_once: ROWS,
   users: KEPT,
   boat_roles: ROWS,
   boats: ROWS,

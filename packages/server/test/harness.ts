@@ -99,11 +99,18 @@ export interface Answer<T = object> {
 export class Someone {
   cookie = ''
   constructor(private readonly base: string) {}
-  async ask<T = object>(method: string, path: string, body?: unknown, raw?: string): Promise<Answer<T>> {
+  async ask<T = object>(
+    method: string,
+    path: string,
+    body?: unknown,
+    raw?: string,
+    key?: string,
+  ): Promise<Answer<T>> {
     const r = await fetch(`${this.base}${path}`, {
       method,
       headers: {
         ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(key === undefined ? {} : { 'Idempotency-Key': key }),
         ...(body !== undefined || raw !== undefined ? { 'content-type': 'application/json' } : {}),
       },
       ...(raw !== undefined ? { body: raw } : body !== undefined ? { body: JSON.stringify(body) } : {}),

@@ -22,21 +22,27 @@ let signedOut = () => {}
 export const whenSignedOut = (told: () => void) => void (signedOut = told)
 
 /** JSON as a rule; a drawing's text and a form with files go as they are. */
-function sent(body: unknown): RequestInit {
-  if (body === undefined) return {}
-  if (body instanceof FormData) return { body }
-  if (typeof body === 'string') return { headers: { 'Content-Type': 'text/plain' }, body }
-  return { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }
+function sent(body: unknown, key: string | undefined): RequestInit {
+  const once: Record<string, string> = key === undefined ? {} : { 'Idempotency-Key': key }
+  if (body === undefined) return { headers: once }
+  if (body instanceof FormData) return { headers: once, body }
+  if (typeof body === 'string') return { headers: { 'Content-Type': 'text/plain', ...once }, body }
+  return { headers: { 'Content-Type': 'application/json', ...once }, body: JSON.stringify(body) }
 }
 
+/** The first is still under way, so this one has no answer yet. */
+const STILL_AT_IT = 'still-at-it'
+
+/** With a key, what is sent again because no answer came is done once. */
 export async function api<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
+  key?: string,
 ): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...sent(body) })
+    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...sent(body, key) })
   } catch {
     throw new Offline('The server does not answer; what you typed is kept here')
   }
@@ -55,6 +61,7 @@ export async function api<T>(
     code: 'unexpected',
     message: `The server answered ${response.status}`,
   }
+  if (refusal.code === STILL_AT_IT) throw new Offline(refusal.message)
   if (response.status === 401 && path !== '/session') signedOut()
   throw new ApiRefusal(response.status, refusal)
 }

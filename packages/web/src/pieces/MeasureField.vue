@@ -35,7 +35,8 @@ const emit = defineEmits<{
   unread: [yes: boolean]
 }>()
 const id = useId()
-const text = ref('')
+/** as it was typed; whoever keeps a form keeps it too */
+const text = defineModel<string>('typed', { default: '' })
 const believe = ref<{ x?: number; y?: number }>({})
 const references = computed(() => [
   ...props.boat.holes.map((h) => ({ name: h.label, xMm: h.xMm, yMm: h.yMm })),
@@ -57,17 +58,21 @@ const placed = computed<Placed | null>(() =>
   read.value?.ok ? placeFrom(read.value.measures, halfBreadthOf(props.boat.stations), believe.value) : null,
 )
 watch(text, () => (believe.value = {}))
-watch(placed, (p) =>
-  emit(
-    'measured',
-    p && read.value?.ok
-      ? { xMm: p.xMm, yMm: p.yMm, measures: read.value.measures, believe: believe.value }
-      : null,
-  ),
+watch(
+  placed,
+  (p) =>
+    emit(
+      'measured',
+      p && read.value?.ok
+        ? { xMm: p.xMm, yMm: p.yMm, measures: read.value.measures, believe: believe.value }
+        : null,
+    ),
+  { immediate: true },
 )
 watch(
   () => Boolean(text.value.trim()) && !read.value?.ok,
   (yes) => emit('unread', yes),
+  { immediate: true },
 )
 const left = ref(false)
 defineExpose({ clear: () => (text.value = '') })

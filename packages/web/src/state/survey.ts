@@ -81,8 +81,8 @@ export const useSurvey = defineStore('survey', () => {
   const photos = shallowRef<PhotoShown[]>([])
   const { job, follow } = rejudged(boats)
   const at = (path: string) => `/boats/${idOf(boats)}/${path}`
-  async function told(path: string, body: object) {
-    const a = await api<Added>('POST', at(path), body)
+  async function told(path: string, body: object, key?: string) {
+    const a = await api<Added>('POST', at(path), body, key)
     readings.value = a.readings
     await follow(a.job)
   }
@@ -100,10 +100,10 @@ export const useSurvey = defineStore('survey', () => {
         api<PhotoShown[]>('GET', at('photos')),
       ])
     },
-    add: (body: object) => told('readings', body),
+    add: (body: object, key: string) => told('readings', body, key),
     withdraw: (reading: number, why: string) => told(`readings/${reading}/withdraw`, { why }),
-    async addAngle(body: object) {
-      angles.value = await api<Angles>('POST', at('angles'), body)
+    async addAngle(body: object, key: string) {
+      angles.value = await api<Angles>('POST', at('angles'), body, key)
     },
     async dropAngle(reading: number) {
       angles.value = await api<Angles>('DELETE', at(`angles/${reading}`))

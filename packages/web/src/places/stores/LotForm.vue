@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed } from 'vue'
 import dayjs from 'dayjs'
 import { SEALANTS } from '@north-tide/core'
-import { ApiRefusal, api } from '../../api'
+import { api } from '../../api'
 import type { Lot } from '../../types'
 import PickOne from '../../pieces/PickOne.vue'
-import { useSession } from '../../state/session'
+import { useAttempt } from '../../pieces/attempt'
+import { keptForm } from '../../pieces/kept-form'
+import TypedAgain from '../../pieces/TypedAgain.vue'
 
 /** A lot that has come in: what it is, its code and its date. What was typed stays until it is kept. */
 const emit = defineEmits<{ kept: [lots: Lot[]]; close: [] }>()
-const session = useSession()
 const blank = {
   code: '',
   title: '',
@@ -20,57 +21,46 @@ const blank = {
   openedOn: '',
   storedHot: false,
 }
-const KEPT = 'north-tide:lot'
-const form = reactive({ ...blank, ...(JSON.parse(sessionStorage.getItem(KEPT) ?? '{}') as object) })
-const keepTyping = () => sessionStorage.setItem(KEPT, JSON.stringify(form))
+const { form, again, done, afresh } = keptForm('lot', () => ({ ...blank }))
 const chemistries = [
   ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title })),
   { value: 'epoxy', title: 'epoxy, resin and hardener' },
 ]
 const UNITS = ['tubes', 'ml', 'kg', 'm', 'sheets'].map((u) => ({ value: u, title: u }))
-const said = ref('')
-const path = ref('')
-const busy = ref(false)
+const { said, path, busy, attempt } = useAttempt()
 const at = (p: string) => (path.value === p ? said.value : undefined)
 const ready = computed(() => form.code.trim() && form.title.trim() && form.expiresOn)
 async function send() {
-  busy.value = true
-  said.value = path.value = ''
   const amount = form.quantity.trim().replace(',', '.')
   if (amount && !(Number(amount) >= 0)) {
     said.value = `“${form.quantity}” is no amount; a figure as 1.5 is accepted, or nothing`
     path.value = 'quantity'
-    busy.value = false
     return
   }
-  try {
-    const lots = await api<Lot[]>('POST', '/lots', {
-      code: form.code,
-      title: form.title,
-      chemistry: form.chemistry,
-      kind: form.chemistry === 'epoxy' ? 'epoxy' : 'sealant',
-      quantity: amount === '' ? null : Number(amount),
-      unit: form.unit,
-      expiresOn: form.expiresOn,
-      openedOn: form.openedOn || null,
-      storedHot: form.storedHot,
-    })
-    sessionStorage.removeItem(KEPT)
-    Object.assign(form, blank)
-    emit('kept', lots)
-  } catch (error) {
-    if (session.ended(error)) return
-    said.value = error instanceof Error ? error.message : 'It was not kept'
-    path.value = error instanceof ApiRefusal ? (error.refusal.path ?? '') : ''
-  } finally {
-    busy.value = false
+  const body = {
+    code: form.code,
+    title: form.title,
+    chemistry: form.chemistry,
+    kind: form.chemistry === 'epoxy' ? 'epoxy' : 'sealant',
+    quantity: amount === '' ? null : Number(amount),
+    unit: form.unit,
+    expiresOn: form.expiresOn,
+    openedOn: form.openedOn || null,
+    storedHot: form.storedHot,
   }
+  await attempt(async (key) => {
+    const lots = await api<Lot[]>('POST', '/lots', body, key)
+    Object.assign(form, blank)
+    done()
+    emit('kept', lots)
+  })
 }
 </script>
 
 <template>
   <ElDialog :model-value="true" title="A lot that came in" width="520px" @close="emit('close')">
-    <ElForm label-position="top" class="lot" @submit.prevent="send" @input="keepTyping">
+    <ElForm label-position="top" class="lot" @submit.prevent="send">
+      <TypedAgain :again="again" @afresh="afresh" />
       <ElFormItem label="Code on the label" for="lot-code" :error="at('code')">
         <ElInput id="lot-code" v-model="form.code" maxlength="39" placeholder="as printed" />
       </ElFormItem>
@@ -96,7 +86,6 @@ async function send() {
             value-format="YYYY-MM-DD"
             format="D MMM YYYY"
             placeholder="on the label"
-            @change="keepTyping"
           />
         </ElFormItem>
         <ElFormItem label="Opened on" for="lot-opened" :error="at('openedOn')">
@@ -107,13 +96,10 @@ async function send() {
             format="D MMM YYYY"
             placeholder="sealed"
             :disabled-date="(d: Date) => dayjs(d).isAfter(dayjs(), 'day')"
-            @change="keepTyping"
           />
         </ElFormItem>
       </div>
-      <ElCheckbox v-model="form.storedHot" @change="keepTyping"
-        >it was stored hot: a bead is tried before it is used</ElCheckbox
-      >
+      <ElCheckbox v-model="form.storedHot">it was stored hot: a bead is tried before it is used</ElCheckbox>
       <p v-if="said && !path" class="said" role="alert">{{ said }}</p>
       <ElButton class="act main" native-type="submit" :disabled="!ready || busy"
         >Put it in the stores</ElButton

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import {
   FAMILIES,
   FAMILY_TITLES,
@@ -16,7 +16,9 @@ import ChoiceField from '../../pieces/ChoiceField.vue'
 import DimensionField from '../../pieces/DimensionField.vue'
 import { readJson } from '../../pieces/files'
 import { typedLengths } from '../../pieces/typed-lengths'
-import { useAttempt } from '../boat/survey/attempt'
+import { useAttempt } from '../../pieces/attempt'
+import { keptForm } from '../../pieces/kept-form'
+import TypedAgain from '../../pieces/TypedAgain.vue'
 import ReadFile from '../../pieces/ReadFile.vue'
 import RowTable from '../../pieces/RowTable.vue'
 
@@ -55,7 +57,7 @@ const blank = () => ({
   ],
   outline: [] as { xMm: number; yMm: number }[],
 })
-const form = reactive(blank())
+const { form, again, done, afresh } = keptForm('own-hardware', blank)
 const sizes = computed(() => (form.units === 'inch' ? INCH_IDS : METRIC_IDS))
 const load = async () => {
   list.value = (await api<Own[]>('GET', '/catalogue')).filter((c) => c.own)
@@ -124,6 +126,7 @@ async function send() {
     note.value = `${form.id} is in the list.`
     open.value = false
     Object.assign(form, blank())
+    done()
   }
 }
 const remove = (id: string) =>
@@ -217,6 +220,7 @@ async function takeOutline(f: File) {
       any other.
     </p>
     <form v-if="open && may" aria-label="Own hardware" @submit.prevent="send">
+      <TypedAgain :again="again" @afresh="afresh" />
       <div class="cols">
         <div>
           <label class="long" for="hw-id"

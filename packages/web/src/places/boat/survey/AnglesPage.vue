@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
 import { useSurvey } from '../../../state/survey'
@@ -7,7 +7,9 @@ import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
-import { useAttempt } from './attempt'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
+import { useAttempt } from '../../../pieces/attempt'
 import RowTable from '../../../pieces/RowTable.vue'
 
 const boats = useBoats()
@@ -21,14 +23,14 @@ const ROLES = [
   { value: 'station', title: 'at a station' },
   { value: 'recheck', title: 'the reference once more' },
 ] as const
-const form = reactive({
+const { form, again, done, afresh } = keptForm(`angle:${boats.picture!.id}`, () => ({
   role: 'reference' as 'reference' | 'trim' | 'station' | 'recheck',
   station: 'Stanchion 1',
   side: 'starboard' as 'port' | 'starboard',
   axis: 'across' as 'across' | 'along',
   lean: 0 as number | null,
   degrees: null as number | null,
-})
+}))
 const a = computed(() => survey.angles)
 const answer = computed(() => a.value?.answer ?? null)
 const of = (role: string) => a.value?.rows.filter((r) => r.role === role) ?? []
@@ -51,8 +53,9 @@ const body = (degrees: number) => ({
 })
 async function keep(degrees: number | null) {
   if (degrees === null) return
-  if (await attempt(() => survey.addAngle(body(degrees)))) {
+  if (await attempt((key) => survey.addAngle(body(degrees), key))) {
     form.degrees = null
+    done()
     instrument.value = ''
   }
 }
@@ -74,6 +77,7 @@ const readingsOf = (s: { id: string; side: string; axis: string }) =>
   <div class="split">
     <form v-if="may" class="new" aria-label="A level reading" @submit.prevent="keep(form.degrees)">
       <h2 class="title">Lay the level</h2>
+      <TypedAgain :again="again" @afresh="afresh" />
       <ChoiceField v-model="form.role" label="On" :options="ROLES" />
       <template v-if="form.role === 'station'">
         <label class="long" for="angle-station"

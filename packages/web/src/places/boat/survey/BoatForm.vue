@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import { ElDatePicker } from 'element-plus'
 import 'element-plus/es/components/date-picker/style/css'
 import { HULL_KINDS, type Duty, type HullKind, type Rig, type Units } from '@north-tide/core'
@@ -11,7 +11,9 @@ import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import PeopleTable from './PeopleTable.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
-import { useAttempt } from './attempt'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
+import { useAttempt } from '../../../pieces/attempt'
 
 const props = defineProps<{ boat?: BoatPicture; may: boolean }>()
 const emit = defineEmits<{ saved: []; made: [id: string] }>()
@@ -33,7 +35,10 @@ const first = () => ({
   launchOn: props.boat?.launchOn ?? null,
   rig: props.boat?.rig ?? null,
 })
-const form = reactive(first())
+const { form, again, done, afresh } = keptForm(
+  `boat:${props.boat?.id ?? 'new'}:${props.boat?.version ?? 0}`,
+  first,
+)
 watch(form, () => (kept.value = false))
 const DUTIES: { value: Duty; title: string }[] = [
   { value: 'sheltered', title: 'sheltered' },
@@ -50,11 +55,16 @@ const RIG_TITLES: { value: Rig | ''; title: string }[] = [
 ]
 const units = () => (props.boat ? boats.units : form.units)
 async function send() {
-  const ok = await attempt(async () => {
+  const ok = await attempt(async (key) => {
     if (props.boat) {
       await api<BoatSummary>('PUT', `/boats/${props.boat.id}`, { ...form, version: props.boat.version })
+      done()
       emit('saved')
-    } else emit('made', (await api<BoatSummary>('POST', '/boats', { ...form })).id)
+    } else {
+      const made = await api<BoatSummary>('POST', '/boats', { ...form }, key)
+      done()
+      emit('made', made.id)
+    }
   })
   kept.value = ok
 }
@@ -63,6 +73,7 @@ async function send() {
 <template>
   <form class="boat-form" :aria-label="boat ? 'The boat' : 'A new boat'" @submit.prevent="send">
     <h2 class="title">{{ boat ? boat.name : 'A new boat' }}</h2>
+    <TypedAgain :again="again" @afresh="afresh" />
     <label class="long" for="boat-name"
       >Name<ElInput
         id="boat-name"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, reactive, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { formatLength } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
@@ -10,7 +10,9 @@ import BoatSketch from '../BoatSketch.vue'
 import LifeSign from '../../../pieces/LifeSign.vue'
 import MeasureField, { type Measured } from '../../../pieces/MeasureField.vue'
 import WithdrawForm from '../../../pieces/WithdrawForm.vue'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../../../pieces/attempt'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
 import PickOne from '../../../pieces/PickOne.vue'
 import RowTable from '../../../pieces/RowTable.vue'
 
@@ -31,7 +33,7 @@ const FOUND_KINDS = [
   'open hole',
   'mystery bolt',
 ] as const
-const form = reactive({
+const { form, again, done, afresh } = keptForm(`found:${boat.value.id}`, () => ({
   foundKind: 'old fastener' as (typeof FOUND_KINDS)[number],
   whatFor: '',
   size: (boats.units === 'inch' ? 6.35 : 6.5) as number | null,
@@ -41,7 +43,9 @@ const form = reactive({
   y: null as number | null,
   state: 'suspect' as 'suspect' | 'closed',
   note: '',
-})
+  /** where it is, as it was measured */
+  asMeasured: '',
+}))
 const measured = ref<Measured | null>(null)
 const measure = ref<InstanceType<typeof MeasureField>>()
 const here = ref<HTMLFormElement>()
@@ -81,18 +85,19 @@ async function send() {
   const where = measured.value
     ? { measures: measured.value.measures, believe: measured.value.believe }
     : { xMm: form.x, yMm: form.y }
-  await attempt(async () => {
-    const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, {
-      foundKind: form.foundKind,
-      whatFor: form.whatFor,
-      diameterMm: form.size,
-      ...(form.foundKind === 'oval hole'
-        ? { acrossMm: form.across, directionDeg: form.across === null ? null : form.direction }
-        : {}),
-      state: form.state,
-      note: form.note,
-      ...where,
-    })
+  const body = {
+    foundKind: form.foundKind,
+    whatFor: form.whatFor,
+    diameterMm: form.size,
+    ...(form.foundKind === 'oval hole'
+      ? { acrossMm: form.across, directionDeg: form.across === null ? null : form.direction }
+      : {}),
+    state: form.state,
+    note: form.note,
+    ...where,
+  }
+  await attempt(async (key) => {
+    const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, body, key)
     await boats.refresh()
     made.value = [h, ...made.value]
     form.note = ''
@@ -100,6 +105,7 @@ async function send() {
     tried.value = false
     measured.value = null
     measure.value?.clear()
+    done()
   })
   await nextTick()
   here.value?.querySelector<HTMLInputElement>('.measure input')?.focus()
@@ -123,9 +129,11 @@ async function withdraw(id: number, why: string) {
       <p class="soft small">
         Enter keeps the hole and goes on to the next; kind, size and what it was for stay as they are.
       </p>
+      <TypedAgain :again="again" @afresh="afresh" />
       <div class="line">
         <MeasureField
           ref="measure"
+          v-model:typed="form.asMeasured"
           class="wide"
           :boat="boat"
           :units="boats.units"

@@ -5,7 +5,7 @@ import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import type { BoatPicture } from '../../../types'
 import { typedLengths } from '../../../pieces/typed-lengths'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../../../pieces/attempt'
 import ReadFile from '../../../pieces/ReadFile.vue'
 import RowTable from '../../../pieces/RowTable.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { PART_KINDS, type BoatPart, type PartKind } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
@@ -8,7 +8,9 @@ import type { BoatPicture, RejudgeJob } from '../../../types'
 import BoatSketch from '../BoatSketch.vue'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
-import { useAttempt } from './attempt'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
+import { useAttempt } from '../../../pieces/attempt'
 
 const props = defineProps<{ boat: BoatPicture; part: BoatPart | null; may: boolean }>()
 const emit = defineEmits<{ gone: [] }>()
@@ -30,17 +32,20 @@ const TITLES: Record<PartKind, string> = {
   sling: 'Lifting sling',
   bunk: 'Trailer bunk',
 }
-const form = reactive({
-  kind: p?.kind ?? ('beam' as PartKind),
-  title: p?.title ?? 'deck beam',
-  x0Mm: (p?.x0Mm ?? 1000) as number | null,
-  y0Mm: (p?.y0Mm ?? -1) as number | null,
-  x1Mm: (p?.x1Mm ?? 1000) as number | null,
-  y1Mm: (p?.y1Mm ?? 1) as number | null,
-  belowMm: (p?.belowMm ?? null) as number | null,
-  depthMm: (p?.depthMm ?? null) as number | null,
-  widthMm: (p?.widthMm ?? null) as number | null,
-})
+const { form, again, done, afresh } = keptForm(
+  `part:${props.boat.id}:${p?.id ?? 'new'}:${props.part?.version ?? 0}`,
+  () => ({
+    kind: p?.kind ?? ('beam' as PartKind),
+    title: p?.title ?? 'deck beam',
+    x0Mm: (p?.x0Mm ?? 1000) as number | null,
+    y0Mm: (p?.y0Mm ?? -1) as number | null,
+    x1Mm: (p?.x1Mm ?? 1000) as number | null,
+    y1Mm: (p?.y1Mm ?? 1) as number | null,
+    belowMm: (p?.belowMm ?? null) as number | null,
+    depthMm: (p?.depthMm ?? null) as number | null,
+    widthMm: (p?.widthMm ?? null) as number | null,
+  }),
+)
 const setKind = (k: PartKind) => {
   if (form.title === TITLES[form.kind]) form.title = TITLES[k]
   form.kind = k
@@ -58,12 +63,14 @@ const ends = computed(() => {
 const moveEnd = (i: number, p: { xMm: number; yMm: number }) =>
   Object.assign(form, i === 0 ? { x0Mm: p.xMm, y0Mm: p.yMm } : { x1Mm: p.xMm, y1Mm: p.yMm })
 async function send() {
-  kept.value = await attempt(async () => {
+  kept.value = await attempt(async (key) => {
     const a = await api<{ job: RejudgeJob }>(
       p ? 'PUT' : 'POST',
       `/boats/${props.boat.id}/structure${p ? `/${p.id}` : ''}`,
       { ...form, ...(p ? { version: props.part!.version } : {}) },
+      key,
     )
+    done()
     await survey.follow(a.job)
   })
 }
@@ -82,6 +89,7 @@ const remove = () =>
     @submit.prevent="send"
   >
     <h2 class="title">{{ part?.title ?? 'A new part of the structure' }}</h2>
+    <TypedAgain :again="again" @afresh="afresh" />
     <ChoiceField
       :model-value="form.kind"
       label="Kind"

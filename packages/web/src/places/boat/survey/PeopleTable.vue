@@ -5,7 +5,7 @@ import 'element-plus/es/components/select/style/css'
 import 'element-plus/es/components/table/style/css'
 import { ROLES, type Role } from '@north-tide/core'
 import { api } from '../../../api'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../../../pieces/attempt'
 
 interface Named {
   login: string

@@ -25,8 +25,10 @@ import BoatSketch from '../BoatSketch.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
-import { useAttempt } from './attempt'
+import { useAttempt } from '../../../pieces/attempt'
 import PickOne from '../../../pieces/PickOne.vue'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
 import RowTable from '../../../pieces/RowTable.vue'
 
 const boats = useBoats()
@@ -41,11 +43,17 @@ const KINDS = [
   { value: 'tap', title: 'tap test' },
   { value: 'core', title: 'core sample' },
 ] as const
-const form = reactive({
+const middle = (zone: { outline: readonly { xMm: number; yMm: number }[] } | undefined) => {
+  const o = zone?.outline ?? [{ xMm: 1000, yMm: 0 }]
+  return {
+    x: Math.round(o.reduce((s, p) => s + p.xMm, 0) / o.length) as number | null,
+    y: Math.round(o.reduce((s, p) => s + p.yMm, 0) / o.length) as number | null,
+  }
+}
+const { form, again, done, afresh } = keptForm(`reading:${boat.value.id}`, () => ({
   kind: 'moisture' as ReadingShown['kind'],
   zone: boat.value.zones[0]?.code ?? '',
-  x: 1000 as number | null,
-  y: 0 as number | null,
+  ...middle(boat.value.zones[0]),
   value: null as number | null,
   dry: 14 as number | null,
   scale: 100 as number | null,
@@ -56,17 +64,11 @@ const form = reactive({
   note: '',
   instrument: '',
   takenAt: '',
-})
+}))
 const zone = computed(() => boat.value.zones.find((z) => z.code === form.zone))
 watch(
   () => form.zone,
-  () => {
-    const o = zone.value?.outline
-    if (!o) return
-    form.x = Math.round(o.reduce((s, p) => s + p.xMm, 0) / o.length)
-    form.y = Math.round(o.reduce((s, p) => s + p.yMm, 0) / o.length)
-  },
-  { immediate: true },
+  () => zone.value && Object.assign(form, middle(zone.value)),
 )
 const names = computed(() =>
   zone.value?.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness'],
@@ -118,9 +120,10 @@ async function send() {
               .flatMap((v, layer) => (v === null ? [] : [{ layer, thicknessMm: v }])),
           }
         : { ...common, finding: form.kind === 'tap' ? form.tap : form.core }
-  if (await attempt(() => survey.add(body))) {
+  if (await attempt((key) => survey.add(body, key))) {
     last.value = `Kept at x ${formatLength(form.x!, boats.units)}, y ${formatLength(form.y!, boats.units)}.`
     Object.assign(form, { value: null, layers: [null, null, null], note: '', instrument: '', takenAt: '' })
+    done()
     await survey.drawMaps()
   }
 }
@@ -186,6 +189,7 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
   <div class="split">
     <form v-if="may" class="new" aria-label="A new reading" @submit.prevent="send">
       <h2 class="title">A new reading</h2>
+      <TypedAgain :again="again" @afresh="afresh" />
       <ChoiceField v-model="form.kind" label="What" :options="KINDS" />
       <ChoiceField
         v-model="form.zone"

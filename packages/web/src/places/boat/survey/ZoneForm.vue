@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { CORES, FACES_OF_BOAT, REACH_KINDS, REACH_TITLES, lengthText, lengthUnit } from '@north-tide/core'
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
@@ -10,7 +10,9 @@ import DimensionField from '../../../pieces/DimensionField.vue'
 import BoatSketch from '../BoatSketch.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import { typedLengths } from '../../../pieces/typed-lengths'
-import { useAttempt } from './attempt'
+import { keptForm } from '../../../pieces/kept-form'
+import TypedAgain from '../../../pieces/TypedAgain.vue'
+import { useAttempt } from '../../../pieces/attempt'
 import RowTable from '../../../pieces/RowTable.vue'
 
 const props = defineProps<{ boat: BoatPicture; zone: ZoneShown | null; may: boolean }>()
@@ -49,7 +51,7 @@ const layersFor = (kind: string) =>
         },
       ]
 const z = props.zone
-const form = reactive({
+const { form, again, done, afresh } = keptForm(`zone:${b.id}:${z?.id ?? 'new'}:${z?.version ?? 0}`, () => ({
   title: z?.title ?? '',
   face: z?.face ?? 'deck',
   kind: z?.kind ?? ('sandwich' as ZoneShown['kind']),
@@ -72,7 +74,7 @@ const form = reactive({
         measuredBy: l.measuredBy,
       }))
     : layersFor('sandwich'),
-})
+}))
 const setKind = (k: ZoneShown['kind']) => {
   form.kind = k
   form.layers = layersFor(k)
@@ -147,7 +149,7 @@ const measuredSaid = (i: number) => {
 }
 async function send() {
   kept.value = ''
-  await attempt(async () => {
+  await attempt(async (key) => {
     const { corners, deadrise, ...rest } = form
     if (deadrise.some((p) => p.xMm === null || p.deg === null))
       throw new Error('A station of the deadrise wants both: where it is, and how many degrees')
@@ -162,7 +164,9 @@ async function send() {
       z ? 'PUT' : 'POST',
       `/boats/${b.id}/zones${z ? `/${z.id}` : ''}`,
       body,
+      key,
     )
+    done()
     await survey.follow(a.job)
     kept.value = a.job.total
       ? `Kept; ${survey.job?.total ?? 0} fittings judged again, ${survey.job?.turned ?? 0} turned.`
@@ -182,6 +186,7 @@ async function remove() {
 <template>
   <form class="zone" :aria-label="zone ? `Zone ${zone.title}` : 'A new zone'" @submit.prevent="send">
     <h2 class="heading">{{ zone?.title ?? 'A new zone' }}</h2>
+    <TypedAgain :again="again" @afresh="afresh" />
     <div class="cols">
       <div class="one">
         <label class="long" for="zone-title"

@@ -1,0 +1,74 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { QueryTypes } from 'sequelize'
+import { startYard, type Yard } from './harness'
+
+/** A form that is sent again because no answer came: done once, answered as the first time. */
+let app: Yard['app']
+let fitter: Yard['fitter']
+let apprentice: Yard['apprentice']
+beforeAll(async () => {
+  ;({ app, fitter, apprentice } = await startYard('sent_once'))
+})
+afterAll(() => app.stop())
+
+const AT = '/api/boats/fulmars-reach/penetrations'
+const hole = (xMm: number) => ({
+  foundKind: 'old fastener',
+  whatFor: '',
+  diameterMm: 6,
+  state: 'suspect',
+  note: '',
+  xMm,
+  yMm: 300,
+})
+const send = (who: Yard['fitter'], key: string, body: object) =>
+  who.ask<{ id: number; error: { code: string } }>('POST', AT, body, undefined, key)
+const holesAt = async (xMm: number) =>
+  (
+    await app.db.query<{ n: number }>('SELECT count(*)::int AS n FROM penetrations WHERE x_mm = :xMm', {
+      replacements: { xMm },
+      type: QueryTypes.SELECT,
+    })
+  )[0]!.n
+
+describe('what is sent twice', () => {
+  it('is kept once, and answered alike', async () => {
+    const first = await send(fitter, 'key-of-one-hole', hole(4011))
+    const again = await send(fitter, 'key-of-one-hole', hole(4011))
+    expect([first.status, again.status]).toEqual([201, 201])
+    expect(again.body).toEqual(first.body)
+    expect(await holesAt(4011)).toBe(1)
+  })
+  it('at the same moment, too: nobody is answered with a second hole', async () => {
+    const both = await Promise.all([1, 2, 3, 4].map(() => send(fitter, 'key-at-once', hole(4022))))
+    expect(both.map((b) => b.status).every((s) => s === 201 || s === 409)).toBe(true)
+    expect(both.filter((b) => b.status === 409).every((b) => b.body.error.code === 'still-at-it')).toBe(true)
+    expect(await holesAt(4022)).toBe(1)
+  })
+  it('a key stands for one thing, of one account', async () => {
+    await send(fitter, 'key-of-mine', hole(4033))
+    expect((await send(fitter, 'key-of-mine', hole(4034))).status).toBe(400)
+    expect((await send(apprentice, 'key-of-mine', hole(4035))).status).toBe(201)
+    expect(await holesAt(4034)).toBe(0)
+  })
+  it('what was refused can be mended and sent under the same key', async () => {
+    expect((await send(fitter, 'key-refused', { ...hole(4044), diameterMm: -1 })).status).toBe(400)
+    expect((await send(fitter, 'key-refused', hole(4044))).status).toBe(201)
+  })
+  it('a key that is none is refused, and without one each is a hole of its own', async () => {
+    expect((await send(fitter, 'x', hole(4055))).status).toBe(400)
+    await fitter.ask('POST', AT, hole(4066))
+    await fitter.ask('POST', AT, hole(4066))
+    expect(await holesAt(4066)).toBe(2)
+  })
+  it('where the server stopped in the middle it says so, and does not guess', async () => {
+    const first = await send(fitter, 'key-stopped', hole(4077))
+    expect(first.status).toBe(201)
+    await app.db.query(
+      "UPDATE sent_once SET status = NULL, at = now() - interval '2 minutes' WHERE key = 'key-stopped'",
+    )
+    const again = await send(fitter, 'key-stopped', hole(4077))
+    expect([again.status, again.body.error.code]).toEqual([409, 'unknown-outcome'])
+    expect(await holesAt(4077)).toBe(1)
+  })
+})
