@@ -67,14 +67,43 @@ function faults(phone: boolean): string[] {
     if (own && /hidden|clip/.test(style.overflowX) && e.scrollWidth > e.clientWidth + 1)
       out.push(`cut: ${said(e)}`)
   }
+  const pressed = [
+    ...document.querySelectorAll<HTMLElement>(
+      'main.place :is(button, [role=button], select, input, .act, a), nav.rail :is(a, button)',
+    ),
+  ].filter((e) => seen(e) && !e.closest('.hidden-words, .el-popper, svg'))
+  const targetOf = (e: HTMLElement) =>
+    e.closest<HTMLElement>('label, .el-select, .el-input, .el-checkbox, .el-radio, .el-upload') ?? e
+  // A link within a sentence is as high as its line, and is exempt.
   if (phone)
-    for (const e of document.querySelectorAll<HTMLElement>(
-      'main.place :is(button, [role=button], select, input, .act), nav.rail :is(a, button)',
-    )) {
-      if (!seen(e) || e.closest('.hidden-words, .el-popper, p, .el-table, .el-table-v2, .el-input-number'))
-        continue
-      const target = e.closest('label, .el-select, .el-input, .el-checkbox, .el-radio, .el-upload') ?? e
-      if (target.getBoundingClientRect().height < 43.5) out.push(`small: ${said(target)}`)
+    for (const e of pressed) {
+      if (e.closest('p, .el-input-number')) continue
+      if (targetOf(e).getBoundingClientRect().height < 43.5) out.push(`small: ${said(targetOf(e))}`)
+    }
+  /** The part of it that is in view: what is scrolled away in its own column is not in anybody's way. */
+  const inView = (e: Element) => {
+    const r = e.getBoundingClientRect()
+    const box = { left: r.left, top: r.top, right: r.right, bottom: r.bottom }
+    for (let a = e.parentElement; a; a = a.parentElement) {
+      if (getComputedStyle(a).overflowY === 'visible' || a === document.documentElement) continue
+      const c = a.getBoundingClientRect()
+      box.left = Math.max(box.left, c.left)
+      box.top = Math.max(box.top, c.top)
+      box.right = Math.min(box.right, c.right)
+      box.bottom = Math.min(box.bottom, c.bottom)
+    }
+    return box
+  }
+  /** What two fingers would fight for: one over the other, and neither within the other. */
+  const targets = [...new Set(pressed.map(targetOf))].filter((e) => !e.closest('nav.rail'))
+  const boxes = targets.map((e) => ({ e, r: inView(e) }))
+  const SPARE_PX = 2
+  for (const [i, p] of boxes.entries())
+    for (const q of boxes.slice(i + 1)) {
+      if (p.e.contains(q.e) || q.e.contains(p.e)) continue
+      const w = Math.min(p.r.right, q.r.right) - Math.max(p.r.left, q.r.left)
+      const h = Math.min(p.r.bottom, q.r.bottom) - Math.max(p.r.top, q.r.top)
+      if (w > SPARE_PX && h > SPARE_PX) out.push(`over one another: ${said(p.e)} and ${said(q.e)}`)
     }
   const main = document.querySelector<HTMLElement>('main.place')!
   if (main.innerText.trim().length < 120)

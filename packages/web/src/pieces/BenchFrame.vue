@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { drafted } from '../state/drafted'
-import { defineAsyncComponent } from 'vue'
+import { defineAsyncComponent, onMounted, ref } from 'vue'
 import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'
 
@@ -40,6 +40,11 @@ const props = defineProps<{
 const ReadFile = defineAsyncComponent(() => import('./ReadFile.vue'))
 const ConflictDialog = defineAsyncComponent(() => import('./ConflictDialog.vue'))
 const emit = defineEmits<{ record: []; file: [file: File] }>()
+/** Whoever comes by the keyboard begins at the name, not at the top of the rail. */
+const heading = ref<HTMLElement>()
+onMounted(() => {
+  if (document.activeElement === document.body) heading.value?.focus({ preventScroll: true })
+})
 const rename = (name: string) => name.trim() && props.draft.change({ name: name.trim() })
 </script>
 
@@ -47,7 +52,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
   <div class="bench">
     <header class="top">
       <div class="title">
-        <h1>
+        <h1 ref="heading" tabindex="-1">
           <label class="hidden-words" for="fitting-title">Name of the fitting</label
           ><HeldText
             id="fitting-title"
@@ -135,6 +140,9 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 </template>
 
 <style scoped>
+h1:focus {
+  outline: none;
+}
 .between {
   padding: 0 5px;
 }

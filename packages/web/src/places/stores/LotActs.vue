@@ -61,7 +61,9 @@ function send() {
   <span class="acts">
     <ElButton v-if="doubtful && doing !== 'test'" class="act" @click="doing = 'test'">Record a test</ElButton>
     <ElDropdown v-if="!doing" trigger="click" @command="act">
-      <ElButton class="act" :aria-label="`What happened to ${lot.code}`">What happened</ElButton>
+      <template #default
+        ><ElButton class="act" :aria-label="`What happened to ${lot.code}`">What happened</ElButton></template
+      >
       <template #dropdown>
         <ElDropdownMenu>
           <ElDropdownItem v-if="!lot.openedOn" command="open">opened today</ElDropdownItem>

@@ -51,30 +51,50 @@ const layersFor = (kind: string) =>
         },
       ]
 const z = props.zone
-const { form, again, done, afresh } = keptForm(`zone:${b.id}:${z?.id ?? 'new'}:${z?.version ?? 0}`, () => ({
-  title: z?.title ?? '',
-  face: z?.face ?? 'deck',
-  kind: z?.kind ?? ('sandwich' as ZoneShown['kind']),
-  zMm: (z?.zMm ?? 900) as number | null,
-  atXMm: (z?.atXMm ?? null) as number | null,
-  stacking: z?.stacking ?? 0,
-  reach: z?.reach ?? '',
-  reachKind: z?.reachKind ?? 'unknown',
-  state: z?.state ?? '',
-  deadrise: (z?.deadrise ?? []).map((p) => ({ xMm: p.xMm as number | null, deg: p.deg as number | null })),
-  corners: (z ? z.outline.map((p) => [p.xMm, p.yMm] as const) : box).map(([x, y]) => ({
-    x: text(x),
-    y: text(y),
-  })),
-  layers: z
-    ? z.layers.map((l) => ({
-        material: l.material,
-        thicknessMm: l.thicknessMm as number | null,
-        measured: l.measured,
-        measuredBy: l.measuredBy,
-      }))
-    : layersFor('sandwich'),
-}))
+const cornersOf = (ps: readonly (readonly [number, number])[]) =>
+  ps.map(([x, y]) => ({ x: text(x), y: text(y) }))
+const blank = {
+  title: '',
+  face: 'deck',
+  kind: 'sandwich' as ZoneShown['kind'],
+  zMm: 900 as number | null,
+  atXMm: null as number | null,
+  stacking: 0,
+  reach: '',
+  reachKind: 'unknown' as NonNullable<ZoneShown['reachKind']>,
+  state: '',
+  deadrise: [] as { xMm: number | null; deg: number | null }[],
+}
+const asKept = ({ title, face, kind, zMm, stacking, reach, state, ...more }: ZoneShown) => ({
+  title,
+  face,
+  kind,
+  zMm,
+  stacking,
+  reach,
+  state,
+  atXMm: more.atXMm ?? null,
+  reachKind: more.reachKind ?? 'unknown',
+  deadrise: (more.deadrise ?? []).map((p) => ({ ...p })),
+})
+const first = (): typeof blank & {
+  corners: { x: string; y: string }[]
+  layers: ReturnType<typeof layersFor>
+} =>
+  z
+    ? {
+        ...asKept(z),
+        corners: cornersOf(z.outline.map((p) => [p.xMm, p.yMm] as const)),
+        layers: z.layers.map(({ material, thicknessMm, measured, measuredBy }) => ({
+          material,
+          thicknessMm,
+          measured,
+          measuredBy,
+        })),
+      }
+    : { ...blank, deadrise: [], corners: cornersOf(box), layers: layersFor('sandwich') }
+const formOf = `zone:${b.id}:${z?.id ?? 'new'}:${z?.version ?? 0}`
+const { form, again, done, afresh } = keptForm(formOf, first)
 const setKind = (k: ZoneShown['kind']) => {
   form.kind = k
   form.layers = layersFor(k)
