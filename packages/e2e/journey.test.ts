@@ -160,6 +160,7 @@ test('a design goes out as a file and comes back to the same verdicts', async ({
     .setInputFiles({ name: 'bitt.json', mimeType: 'application/json', buffer: readFileSync(path) })
   await expect(page).not.toHaveURL(first)
   await expect(page.locator('[data-test=counts]')).toHaveText(said!)
+  await page.getByRole('button', { name: 'File', exact: true }).click()
   await page
     .locator('.files input[type=file]')
     .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"design":') })

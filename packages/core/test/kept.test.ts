@@ -4,12 +4,14 @@ import { ALONE } from '../src/kinds/kind'
 import closure from './kept/closure-v1.json'
 import opening from './kept/opening-v1.json'
 import rig from './kept/rig-v1.json'
+import row from './kept/row-v1.json'
 
 /** Files as they were written once: what was stored yesterday opens tomorrow. */
 const KEPT: Record<string, { file: unknown }> = {
   closure: { file: closure },
   opening: { file: opening },
   rig: { file: rig },
+  row: { file: row },
 }
 describe('a file that was kept opens', () => {
   it.each(Object.entries(KEPT))('%s', (id, { file }) => {

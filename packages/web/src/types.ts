@@ -62,6 +62,7 @@ export interface Saved<D> {
   governing: string | null
   recorded: boolean
   replacesId: string | null
+  groupId: string | null
   updatedAt: string
   updatedBy: string
 }

@@ -208,6 +208,15 @@ export const CHECK_NAMES: Record<string, string> = {
   'bond-shear': 'Shear of the bond',
   'pin-bearing': 'Bearing of the pin',
   'eye-shear-out': 'Shear-out past the hole',
+  'row-fits': 'The row comes out',
+  'row-even': 'Evenly shared out',
+  'row-old-holes': 'Clear of old holes',
+  'strake-set': 'The strip lies to the hull',
+  'strake-bolt': 'Bolts draw the strip in',
+  'strake-gap': 'No gap between bolts',
+  'members-set': 'Each stands where the row has it',
+  'members-hold': 'Each holds by itself',
+  'row-bed': 'Bedding under the row',
 }
 /** What governs a fitting, as a fitter calls it; an id that no list knows is said in its own words. */
 export const checkNamed = (id: string): string => CHECK_NAMES[id] ?? id.replaceAll('-', ' ')

@@ -2,7 +2,7 @@ import type { Launch, SpotBoat } from '../boat/place'
 import type { z } from 'zod'
 import type { Measurable, Structure } from '../base/materials/structure'
 import type { YardValue } from '../base/materials/yard'
-import type { Check } from '../base/verdict/check'
+import type { Check, Verdict } from '../base/verdict/check'
 import type { Units } from '../base/quantity/format'
 import type { Duty } from '../base/verdict/factors'
 import type { BoatHole, BoatPart, BoatZone } from '../boat/spot'
@@ -26,6 +26,13 @@ export interface FittingPlace {
   yMm: number
   zMm: number
 }
+/** One of several places, and how what stands there is turned: its own x from aft towards starboard. */
+export interface FittingSpot {
+  xMm: number
+  yMm: number
+  zMm: number
+  headingDeg: number
+}
 /** What every design has, of whatever kind: the rest is the kind's own. */
 export interface AnyDesign {
   schemaVersion: number
@@ -42,6 +49,10 @@ export interface Other {
   kind: string
   name: string
   design: AnyDesign
+  /** as it was judged last */
+  verdict?: Verdict
+  /** of the row that it is one of; null where it stands by itself */
+  groupId?: string | null
 }
 /**
  * All that stands round a fitting, read once for an act: the boat's zones, parts and holes without its own,
@@ -57,6 +68,8 @@ export interface Around {
   goods: unknown[]
   log: LogLine[]
   others: Other[]
+  /** those of the others that this is the row of */
+  members?: Other[]
   units: Units
   /** the day on which it is judged, where anything of it goes by the calendar */
   today?: string | undefined
@@ -235,6 +248,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   placed?(d: D, said: PlacedSaid): D
   /** labels of holes that are there and that this closes: they are linked to it, and close with its work */
   closes?(d: D): string[]
+  /** where its members stand, each a fitting of its own by that number; null where it has none */
+  groups?(d: D, j: J): { memberId: string; places: FittingSpot[] } | null
   /** a new one in the place of another: what of the old one stands */
   inPlaceOf?(d: D, old: D): D
   tries(d: D, j: J, around: Around): Try[]

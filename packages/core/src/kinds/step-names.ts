@@ -122,6 +122,13 @@ export const STEP_NAMES: Record<string, string> = {
   prove: 'proved under load',
   'knee-bond': 'plate bonded to its knee',
   'first-look': 'first look at its height',
+  'row-line': 'line struck',
+  'row-set-out': 'set out',
+  'row-inside': 'looked at from inside',
+  'row-old': 'old holes settled',
+  'row-drill': 'drilled along the row',
+  'row-members': 'each by its own card',
+  'strip-form': 'strip formed',
 }
 /** A step as a log says it; one that no list knows by the words of its id. */
 export const stepNamed = (id: string): string => STEP_NAMES[id] ?? id.replaceAll('-', ' ')

@@ -6,6 +6,7 @@ import { seedDeckHardware } from './deck-hardware'
 import { seedFound } from './found'
 import { seedOpenings } from './openings'
 import { seedRig } from './rig'
+import { seedRows } from './rows'
 import { seedSurvey } from './survey'
 import { seedThroughHulls } from './through-hulls'
 import { seedYard } from './yard'
@@ -55,6 +56,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedOpenings(fitter)
   await seedClosures(fitter)
   await seedRig(fitter)
+  await seedRows(fitter)
   await mark(owner, 'loaded')
   return true
 }

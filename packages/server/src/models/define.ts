@@ -189,6 +189,7 @@ function defineWork(at: At) {
       solver: { type: T.JSONB, allowNull: true },
       solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false },
       replacesId: { type: T.UUID, allowNull: true },
+      groupId: { type: T.UUID, allowNull: true },
       recordedAt: { type: T.DATE, allowNull: true },
       version,
       createdAt: madeAt,

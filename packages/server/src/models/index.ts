@@ -136,6 +136,8 @@ export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttrib
   declare solver: Opt<SolverAnswer | null>
   declare solverDue: Opt<boolean>
   declare replacesId: Opt<string | null>
+  /** the row that it is one of */
+  declare groupId: Opt<string | null>
   declare recordedAt: Opt<Date | null>
   declare version: Opt<number>
   declare createdAt: Opt<Date>

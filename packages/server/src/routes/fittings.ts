@@ -26,6 +26,7 @@ import {
   recordFitting,
   unorderFitting,
 } from '../services/work'
+import { changeMembers, recordMembers, setMembers, tickMembers } from '../services/members'
 import { tickFitting, untickFitting } from '../services/ticks'
 import { attachment } from './files'
 
@@ -132,6 +133,10 @@ export function fittingRoutes(): Router {
   post('/fittings/:id/tick/:step/back', (q) =>
     untickFitting(q.account!, q.params.id, q.params.step, q.body ?? {}),
   )
+  post('/fittings/:id/members', (q) => setMembers(q.account!, q.params.id))
+  post('/fittings/:id/members/change', (q) => changeMembers(q.account!, q.params.id, q.body))
+  post('/fittings/:id/members/tick', (q) => tickMembers(q.account!, q.params.id, q.body))
+  post('/fittings/:id/members/record', (q) => recordMembers(q.account!, q.params.id, q.body))
   post('/fittings/:id/decide', (q) => decideFitting(q.account!, q.params.id, q.body), 201)
   post('/fittings/:id/log', (q) => logFitting(q.account!, q.params.id, q.body), 201)
   r.get('/fittings/:id/design.json', async (req, res) => {

@@ -64,6 +64,7 @@ const shown = (f: Fitting) => ({
   recorded: f.recordedAt != null,
   solverDue: f.solverDue,
   replacesId: f.replacesId ?? null,
+  groupId: f.groupId ?? null,
   updatedAt: f.updatedAt.toISOString(),
   updatedBy: f.updatedBy,
 })
@@ -140,7 +141,7 @@ export async function pointOf(boatId: string, p: Pick<Placing, 'xMm' | 'yMm' | '
 }
 
 /** The kind and the entry that a number of the catalogue means; the yard's own hardware is of the deck. */
-async function entryOf(id: string): Promise<{ kind: Kind; entry: Kind['catalogue'][number] }> {
+export async function entryOf(id: string): Promise<{ kind: Kind; entry: Kind['catalogue'][number] }> {
   const kind = kindOfEntry(id)
   const entry = kind ? kind.catalogue.find((e) => e.id === id) : await entryNamed(id)
   if (!entry)
@@ -252,7 +253,7 @@ async function create(
   s: Snapshot,
   kind: Kind,
   design: AnyDesign,
-  more: { replacesId?: string; recordedAt?: Date },
+  more: { replacesId?: string; recordedAt?: Date; groupId?: string },
   transaction: Transaction,
 ) {
   const v = judgeByHand(kind, design, aroundIn(s, null, []))
@@ -335,6 +336,15 @@ export async function openFitting(id: string, transaction: Transaction | null = 
     heelDeg,
   }
 }
+/** One of a row: a fitting of its own that knows which row it is of. */
+export const createMember = (
+  who: Account,
+  s: Snapshot,
+  kind: Kind,
+  design: AnyDesign,
+  groupId: string,
+  transaction: Transaction,
+) => create(who, s, kind, design, { groupId }, transaction)
 export async function readFitting(who: Account, id: string) {
   const o = await openFitting(id)
   must(who, 'read', o.f.boatId)
@@ -492,6 +502,8 @@ export async function removeFitting(who: Account, id: string) {
       throw new ApiError(409, 'recorded', 'Its holes are in the register; a recorded fitting stays')
     if (await Fitting.count({ where: { replacesId: id }, transaction }))
       throw new ApiError(409, 'replaced', 'Another fitting replaces this one; its history stays')
+    if (await Fitting.count({ where: { groupId: id }, transaction }))
+      throw new ApiError(409, 'has-members', 'It has members on the boat; take those away first')
     if (await WorkLog.count({ where: { fittingId: id }, transaction }))
       throw new ApiError(
         409,

@@ -54,7 +54,9 @@ async function judgeAll(
   said: (done: number, total: number, turned: number) => Promise<void>,
 ): Promise<{ total: number; turned: number; due: string[] }> {
   const s = await snapshotOf(await boatById(boatId))
-  const { fittings } = s
+  // A row is as good as its members, so it is judged when they have been.
+  const rows = new Set(s.fittings.map((f) => f.groupId))
+  const fittings = [...s.fittings].sort((p, q) => Number(rows.has(p.id)) - Number(rows.has(q.id)))
   const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
@@ -75,6 +77,7 @@ async function judgeAll(
       )
         continue
       if (v.verdict !== f.verdict) turned++
+      f.verdict = v.verdict
       changed.push({
         id: f.id,
         verdict: v.verdict,

@@ -71,6 +71,16 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
   // One that was replaced is no longer there, so it is nobody's neighbour.
   const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
   const before = s.fittings.find((f) => f.id === self)?.replacesId ?? null
+  const others = s.fittings
+    .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
+    .map((f) => ({
+      id: f.id,
+      kind: f.kind,
+      name: f.name,
+      design: s.designs.get(f.id)!,
+      verdict: f.verdict,
+      groupId: f.groupId ?? null,
+    }))
   return {
     zones: s.zones,
     parts: s.parts,
@@ -79,9 +89,8 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
     yard: s.yard,
     goods: s.goods,
     log,
-    others: s.fittings
-      .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
-      .map((f) => ({ id: f.id, kind: f.kind, name: f.name, design: s.designs.get(f.id)! })),
+    others,
+    members: self === null ? [] : others.filter((o) => o.groupId === self),
     units: s.boat.units,
     today: new Date().toISOString().slice(0, 10),
     launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,

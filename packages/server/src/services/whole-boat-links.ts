@@ -15,9 +15,12 @@ type Names = Set<string | number>
 
 function checkFittings(v: ReadBoat, lots: Names) {
   v.fittings.forEach((f, i) => {
-    const at = f.replaces === null ? -1 : v.fittings.findIndex((o) => o.key === f.replaces)
-    if (f.replaces !== null && (at < 0 || at >= i))
-      throw bad(`fittings.${i}.replaces`, `"${f.replaces}" is no fitting that stands before it in this file`)
+    for (const key of ['replaces', 'group'] as const) {
+      const named = f[key]
+      const at = named === null ? -1 : v.fittings.findIndex((o) => o.key === named)
+      if (named !== null && (at < 0 || at >= i))
+        throw bad(`fittings.${i}.${key}`, `"${named}" is no fitting that stands before it in this file`)
+    }
     f.log.forEach((l, k) => {
       if (l.lot !== null && !lots.has(l.lot))
         throw bad(`fittings.${i}.log.${k}.lot`, `"${l.lot}" is no lot of this file`)

@@ -234,6 +234,7 @@ function fittingsOut({ fittings, logs }: Rows, names: Names): BoatFile['fittings
     kind: f.kind,
     design: parseOf(kindNamed(f.kind), f.design),
     replaces: names.fitting(f.replacesId),
+    group: names.fitting(f.groupId),
     recordedAt: f.recordedAt?.toISOString() ?? null,
     createdAt: f.createdAt.toISOString(),
     updatedAt: f.updatedAt.toISOString(),

@@ -157,6 +157,8 @@ export const boatFile = z.strictObject({
       design: z.unknown(),
       /** key of the one before it in this file that it stands in the place of */
       replaces: z.string().nullable(),
+      /** key of the row before it in this file that it is one of */
+      group: z.string().nullable().default(null),
       recordedAt: when.nullable(),
       createdAt: when,
       updatedAt: when,

@@ -112,6 +112,7 @@ async function writeFittings({ v, designs }: FileRead, { ids, t }: Into) {
         verdict: 'unproven',
         governing: null,
         replacesId: f.replaces === null ? null : ids.fittings.get(f.replaces)!,
+        groupId: f.group === null ? null : ids.fittings.get(f.group)!,
         recordedAt: f.recordedAt ? new Date(f.recordedAt) : null,
         createdAt: new Date(f.createdAt),
         updatedAt: new Date(f.updatedAt),

@@ -142,5 +142,7 @@ export async function decideFitting(who: Account, id: string, body: unknown) {
 export const recordFitting = (who: Account, id: string, now = new Date()) =>
   inAct(who, id, async (a) => {
     if (a.f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
+    if (a.kind.groups?.(a.design, a.kind.judge(a.design, a.around)))
+      throw new ApiError(409, 'has-members', 'Its members make the holes; record those')
     return recordHoles(a, now)
   })

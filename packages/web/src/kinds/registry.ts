@@ -39,6 +39,12 @@ showKind({
   to: (id) => `/bench/${id}`,
 })
 showKind({
+  id: 'row',
+  title: 'row',
+  bench: () => import('./row/RowPlace.vue'),
+  to: (id) => `/bench/${id}`,
+})
+showKind({
   id: 'closure',
   title: 'closing of holes',
   bench: () => import('./closure/ClosurePlace.vue'),

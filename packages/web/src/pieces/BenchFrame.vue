@@ -110,7 +110,7 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           />
         </ElPopover>
         <ElButton
-          v-if="!recorded && !draft.readOnly"
+          v-if="!recorded && !draft.readOnly && recordWord"
           class="act main"
           :disabled="busy"
           @click="emit('record')"

@@ -37,6 +37,7 @@ export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Ar
     yard: boats.yard,
     log: fitting.value?.log ?? [],
     others: fitting.value?.others ?? [],
+    members: (fitting.value?.others ?? []).filter((o) => o.groupId === fitting.value?.id),
     units: boats.units,
     today: new Date().toISOString().slice(0, 10),
     launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,

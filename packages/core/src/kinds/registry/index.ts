@@ -8,6 +8,7 @@ import { withRemedies } from '../remedies'
 import { closure } from '../closure/kind'
 import { opening } from '../opening/kind'
 import { rig } from '../rig/kind'
+import { row } from '../row/kind'
 import { throughHull } from '../through-hull/kind'
 
 /**
@@ -29,6 +30,7 @@ addKind(throughHull)
 addKind(opening)
 addKind(rig)
 addKind(closure)
+addKind(row)
 
 export const kinds = (): Kind[] => [...KINDS.values()]
 /** @throws CalcError `unknown-kind` at `kind` */

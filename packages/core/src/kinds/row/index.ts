@@ -1,0 +1,7 @@
+export * from './families'
+export * from './design'
+export { ROW_CATALOGUE, type RowEntry } from './catalogue'
+export type { Member, RowJudgement } from './judgement'
+export { along, edgePath, lengthOf, type Keepout } from './line'
+export { judgeRow } from './judge'
+export { row } from './kind'

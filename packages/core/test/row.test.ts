@@ -1,0 +1,201 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { withChange } from '../src/base/change'
+import { calculate } from '../src/base/calculator/calculator'
+import { spacing } from '../src/chapters/layout/spacing'
+import { stripBend } from '../src/chapters/making/strip-bend'
+import { ALONE, type Around, type KindSpot, type Other } from '../src/kinds/kind'
+import { judgedWithRemedies } from '../src/kinds/registry'
+import type { RowDesign } from '../src/kinds/row/design'
+import { along, edgePath, lengthOf, mapKeepouts } from '../src/kinds/row/line'
+import { row } from '../src/kinds/row/kind'
+
+const SPOT: KindSpot = {
+  zone: 'side-deck',
+  xMm: 3000,
+  yMm: -1400,
+  zMm: 1200,
+  structure: {
+    kind: 'sandwich',
+    skin: { laminate: 'mat' },
+    outerMm: 3.5,
+    innerMm: 2.5,
+    core: { material: 'balsa-150', thicknessMm: 15 },
+  },
+  measured: [],
+  edgeMm: null,
+  belowWaterline: false,
+  duty: 'coastal',
+  zones: [],
+}
+const start = (id: string, more: Record<string, unknown> = {}): RowDesign =>
+  row.schema.parse(
+    withChange(
+      row.start(
+        row.catalogue.find((e) => e.id === id)!,
+        SPOT,
+        'Row',
+      ),
+      more,
+    ),
+  )
+const judge = (d: RowDesign, around: Partial<Around> = {}) => row.judge(d, { ...ALONE, ...around })
+const of = (d: RowDesign, id: string, around: Partial<Around> = {}) =>
+  judge(d, around).checks.find((c) => c.id === id)
+const STATIONS = [0, 3000, 6000, 9000].map((xMm, i) => ({
+  xMm,
+  halfBreadthMm: [0, 1200, 1500, 1300][i]!,
+  sheerMm: 1000 + 50 * i,
+}))
+const bulkhead = (xMm: number, widthMm = 20) => ({
+  kind: 'bulkhead' as const,
+  title: `Bulkhead at ${xMm}`,
+  x0Mm: xMm,
+  y0Mm: -1,
+  x1Mm: xMm,
+  y1Mm: 1,
+  widthMm,
+})
+
+describe('the line', () => {
+  it('along the deck\u2019s edge stands so far in from it, on its side, at the sheer', () => {
+    const path = edgePath(STATIONS, 'port', 3000, 6000, 60)
+    expect(path[0]).toEqual({ xMm: 3000, yMm: -1140, zMm: 1050 })
+    expect(path.at(-1)).toEqual({ xMm: 6000, yMm: -1440, zMm: 1100 })
+    expect(edgePath(STATIONS, 'starboard', 3000, 6000, 60)).toEqual(path.map((p) => ({ ...p, yMm: -p.yMm })))
+    expect(lengthOf(path)).toBeCloseTo(Math.hypot(3000, 300, 50), 0)
+  })
+  it('knows where on it a place lies, and how far off', () => {
+    const path = [0, 1000, 2000].map((xMm) => ({ xMm, yMm: 100, zMm: 0 }))
+    expect(along(path, { xMm: 1400, yMm: 130 })).toEqual({ sMm: 1400, offMm: 30 })
+    expect(along(path, { xMm: -50, yMm: 100 })).toEqual({ sMm: 0, offMm: 50 })
+  })
+  it('what of the map crosses it is kept off where it does, and only there', () => {
+    const path = [0, 4000].map((xMm) => ({ xMm, yMm: -1000, zMm: 0 }))
+    const knee = { ...bulkhead(900, 30), kind: 'knee' as const, title: 'Knee', y0Mm: -1200, y1Mm: -800 }
+    const other = { ...knee, title: 'Knee to starboard', y0Mm: 800, y1Mm: 1200 }
+    const cable = { ...knee, kind: 'cable' as const, title: 'Cable' }
+    const kept = mapKeepouts(path, [bulkhead(2000), knee, other, cable], 10)
+    expect(kept.map((k) => k.name)).toEqual(['Bulkhead at 2000', 'Knee'])
+    expect(kept[0]!.fromMm).toBeLessThanOrEqual(1990)
+    expect(kept[0]!.toMm).toBeGreaterThanOrEqual(2010)
+    expect(kept[0]!.toMm - kept[0]!.fromMm).toBeLessThan(40)
+  })
+})
+
+describe('where each stands', () => {
+  it.each(['HG-ROW-S25', 'HG-ROW-BK40', 'HG-ROW-TR10', 'HG-ROW-RS30'])('%s: as the calculator says', (id) => {
+    const d = start(id)
+    const out = calculate(spacing, {
+      path: d.path,
+      fromMm: d.fromMm,
+      toMm: d.toMm,
+      footprintMm: d.footprintMm,
+      pitch: d.pitch,
+    })
+    expect(judge(d).layout.positions).toEqual(out.positions)
+  })
+  it('a bulkhead moves them, and they still keep off it and within the pitches', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 200, max: 3200 }), fc.integer({ min: 0, max: 60 }), (at, margin) => {
+        const d = start('HG-ROW-S25', { mapMarginMm: margin })
+        const j = judge(d, { parts: [bulkhead(3000 + at)] })
+        if (j.layout.blocked) return
+        for (const p of j.layout.positions)
+          for (const k of j.keepouts)
+            expect(
+              p.sMm + d.footprintMm / 2 <= k.fromMm - margin || p.sMm - d.footprintMm / 2 >= k.toMm + margin,
+            ).toBe(true)
+        for (const p of j.layout.pitches) expect(p >= d.pitch.leastMm && p <= d.pitch.mostMm).toBe(true)
+      }),
+      { numRuns: 40 },
+    )
+  })
+  it('where nothing fits it says what is in the way, and a remedy frees it', () => {
+    const d = start('HG-ROW-S25', {
+      keepouts: [{ name: 'Gate', fromMm: 0, toMm: 60, marginMm: 0 }],
+    })
+    const j = judgedWithRemedies(row, d, ALONE)
+    const fits = j.checks.find((c) => c.id === 'row-fits')!
+    expect([fits.verdict, fits.because]).toEqual(['short', expect.stringContaining('Gate')])
+    expect(fits.remedies.map((r) => r.id)).toContain('ends-free')
+    expect(row.penetrations(d, j as never, 'metric')).toEqual([])
+    expect(row.steps(d, j as never, 'metric', {} as never)).toEqual([])
+  })
+})
+
+describe('old holes are not forgotten', () => {
+  const hole = (xMm: number, state = 'suspect') => ({
+    label: `P-${xMm}`,
+    xMm,
+    yMm: -1400,
+    diameterMm: 6,
+    state,
+  })
+  const d = start('HG-ROW-TR10')
+  const second = judge(d).layout.positions[1]!.xMm
+  it('one that a new hole breaks into is named, with the number it lies at', () => {
+    const j = judge(d, { holes: [hole(second + 6)] })
+    expect(j.crossed.map((c) => [c.label, c.at])).toEqual([[`P-${second + 6}`, 2]])
+    expect(of(d, 'row-old-holes', { holes: [hole(second + 6)] })!.verdict).toBe('short')
+  })
+  it.each([
+    ['closed', hole(second + 6, 'closed')],
+    ['half a pitch away', hole(second + 50)],
+    ['in the same place, taken away whole', { ...hole(second), diameterMm: 4 }],
+  ])('one that is %s is nothing to settle', (_why, h) =>
+    expect(of(d, 'row-old-holes', { holes: [h] })).toBeUndefined(),
+  )
+})
+
+describe('a strip', () => {
+  it('lies or does not as its calculator says', () => {
+    const d = start('HG-ROW-RS30')
+    const j = judge(d)
+    const out = calculate(stripBend, {
+      widthMm: 30,
+      thicknessMm: 6,
+      material: 'ss-316',
+      easy: d.strip!.easy!,
+      bolts: j.layout.count,
+      pitchMm: j.layout.meanPitchMm!,
+      mostPitchMm: d.pitch.mostMm,
+    })
+    for (const c of out.checks)
+      expect(j.checks.find((x) => x.id === `strake-${c.id}`)!.utilisation).toBe(c.utilisation)
+  })
+  it('whose hull nobody measured is unproven', () =>
+    expect(of(start('HG-ROW-RS30', { 'strip.easy': null }), 'strake-set')!.verdict).toBe('unproven'))
+})
+
+describe('its members', () => {
+  const d = start('HG-ROW-S25')
+  const places = row.groups!(d, judge(d))!.places
+  const member = (i: number, dx = 0, verdict: Other['verdict'] = 'holds'): Other => ({
+    id: `m${i}`,
+    kind: 'deck-hardware',
+    name: `Stanchion ${i + 1}`,
+    design: { place: { ...places[i]!, xMm: places[i]!.xMm + dx, zone: null } } as never,
+    verdict,
+  })
+  const all = places.map((_, i) => member(i))
+  it('are asked for as long as some are missing', () => {
+    expect(of(d, 'members-set')!.because).toContain(`0 of ${places.length}`)
+    expect(of(d, 'members-set', { members: all.slice(1) })!.verdict).toBe('unproven')
+  })
+  it('stand where the row has them, or it says which does not', () => {
+    expect(of(d, 'members-set', { members: all })!.verdict).toBe('holds')
+    const off = [member(0, 12), ...all.slice(1)]
+    expect(of(d, 'members-set', { members: off })!.because).toContain('Stanchion 1')
+  })
+  it('it is as good as the worst of them', () => {
+    const weak = [...all.slice(0, -1), member(places.length - 1, 0, 'short')]
+    expect(judge(d, { members: weak }).verdict).toBe('short')
+    expect(of(d, 'members-hold', { members: weak })!.because).toContain(`Stanchion ${places.length}`)
+  })
+  it('turned as the line runs', () => {
+    const path = edgePath(STATIONS, 'port', 3000, 6000, 60)
+    const edge = start('HG-ROW-S25', { path, toMm: 2900, ends: 'free' })
+    for (const p of row.groups!(edge, judge(edge))!.places) expect(p.headingDeg).toBeCloseTo(-5.7, 0)
+  })
+})

@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test'
+import { check, enter, pick, place, saved } from './hands'
+
+test('a row of handrail feet: laid along the edge, round what is in the way, set out, one change for all, the odd one out', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await enter(page)
+  await place(page, 'HG-ROW-HR22', '4200', '600', 'Grab rail')
+  await expect(check(page, 'members-set')).toContainText('0 of')
+
+  // Along the deck's edge, and what is typed wrong stays where it is.
+  const given = page.getByRole('region', { name: 'Given' })
+  await given.getByLabel('Edge from x').fill('4200')
+  await given.getByLabel('Edge to x').fill('6900')
+  await given.getByRole('button', { name: 'Lay it along the edge' }).click()
+  await pick(given.getByRole('combobox', { name: 'Its ends' }), 'may move a little')
+  await given.getByRole('textbox', { name: 'Wanted', exact: true }).fill('2 feet wide')
+  await page.keyboard.press('Tab')
+  await expect(given.getByRole('textbox', { name: 'Wanted', exact: true })).toHaveValue('2 feet wide')
+  await given.getByRole('textbox', { name: 'Wanted', exact: true }).fill('650')
+  await page.keyboard.press('Tab')
+  await expect(check(page, 'row-fits')).toHaveAttribute('data-verdict', 'holds')
+
+  // Something in its way: the pitches even out round it, and undo takes it back.
+  const schedule = page.getByRole('table', { name: 'Where each stands, from the first end' })
+  const before = await schedule.innerText()
+  await given.getByLabel('What is there').fill('Gate')
+  await given.getByLabel('It begins at').fill('600')
+  await given.getByLabel('It ends at').fill('720')
+  await given.getByRole('button', { name: 'Keep off it' }).click()
+  await expect(page.getByRole('table', { name: 'What the row keeps off' })).toContainText('Gate')
+  await expect.poll(() => schedule.innerText()).not.toBe(before)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => schedule.innerText()).toBe(before)
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await saved(page)
+
+  await page.getByRole('tab', { name: 'Members' }).click()
+  await page.getByRole('button', { name: /^Set out \d on the boat$/ }).click()
+  const members = page.getByRole('table', { name: 'Members of the row' })
+  await expect(members).toContainText('Grab rail 1')
+  await expect(check(page, 'members-set')).toHaveAttribute('data-verdict', 'holds')
+  await page.getByRole('checkbox', { name: 'Leave Grab rail 2 out' }).check({ force: true })
+  await pick(page.getByRole('combobox', { name: 'Bolts of all' }), 'M5')
+  await expect(page.getByRole('status').filter({ hasText: /One change for \d of them/ })).toBeVisible()
+  await members.getByRole('link', { name: 'Grab rail 2' }).click()
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Grab rail 2')
+  await expect(page.getByText(/HG-HR22, 3 × M6/)).toBeVisible()
+  await page.goBack()
+
+  await page.getByRole('tab', { name: 'Members' }).click()
+  await page.getByRole('button', { name: /^Record the holes of \d$/ }).click()
+  await expect(page.getByRole('status').filter({ hasText: /Done for \d/ })).toBeVisible()
+  await page.getByRole('tab', { name: 'Templates' }).click()
+  const file = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'PDF' }).first().click()
+  expect((await file).suggestedFilename()).toMatch(/\.pdf$/)
+})
+
+test('a strake over forty-four old fasteners: each that it comes too near to is named and leads to its closing', async ({
+  page,
+}) => {
+  await enter(page)
+  const id = await page.evaluate(
+    async () =>
+      (
+        (await (await fetch('/api/boats/tarn-runner')).json()) as { fittings: { id: string; name: string }[] }
+      ).fittings.find((f) => f.name === 'Rubbing strake, port')!.id,
+  )
+  await page.goto(`/bench/${id}`)
+  await expect(check(page, 'row-old-holes')).toContainText('close those first, or shift the row')
+  await page.getByRole('tab', { name: 'Old holes' }).click()
+  const holes = page.getByRole('table', { name: 'Old holes that it comes near to' })
+  await expect(holes).toContainText('close it first')
+  const verdict = check(page, 'row-old-holes')
+  const said = await verdict.innerText()
+  const from = page.getByRole('textbox', { name: 'From', exact: true })
+  await from.fill('40')
+  await page.keyboard.press('Tab')
+  await expect.poll(() => verdict.innerText()).not.toBe(said)
+})
