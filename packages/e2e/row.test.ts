@@ -1,12 +1,19 @@
 import { expect, test } from '@playwright/test'
-import { check, enter, pick, place, saved } from './hands'
+import { check, enter, pick, saved } from './hands'
 
 test('a row of handrail feet: laid along the edge, round what is in the way, set out, one change for all, the odd one out', async ({
   page,
 }) => {
   test.setTimeout(120_000)
   await enter(page)
-  await place(page, 'HG-ROW-HR22', '4200', '600', 'Grab rail')
+  await page.getByRole('button', { name: /New fitting here/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('a row along an edge').check()
+  await dialog.getByLabel('x, aft of the stem').fill('4200')
+  await dialog.getByLabel('y, to starboard').fill('600')
+  await dialog.getByLabel('What goes here').fill('HG-ROW-HR22')
+  await dialog.getByLabel('Name').fill('Grab rail')
+  await dialog.getByRole('button', { name: 'Put HG-ROW-HR22 there' }).click()
   await expect(check(page, 'members-set')).toContainText('0 of')
 
   // Along the deck's edge, and what is typed wrong stays where it is.

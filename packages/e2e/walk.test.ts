@@ -30,6 +30,7 @@ const FORMS = [
   'hatch',
   'closing the old net-hauler',
   'port chainplate',
+  'stanchions, port',
 ]
 interface Sight {
   name: string

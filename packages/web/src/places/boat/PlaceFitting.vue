@@ -27,6 +27,7 @@ import {
 } from '@north-tide/core/through-hull'
 import { CLOSURE_CATALOGUE, CLOSURE_FAMILY } from '@north-tide/core/closure'
 import { RIG_CATALOGUE, RIG_FAMILY } from '@north-tide/core/rig'
+import { ROW_CATALOGUE, ROW_FAMILY } from '@north-tide/core/row'
 import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -45,7 +46,7 @@ const z = ref(props.at.zMm ?? -300)
 const measured = ref<Measured | null>(null)
 /** On the deck, or through the hull: what the place itself says, until somebody says otherwise. */
 const face = props.boat.zones.find((q) => q.code === props.at.zone)?.face ?? ''
-const way = ref<'deck' | 'hull' | 'opening' | 'rig' | 'closure'>(
+const way = ref<'deck' | 'hull' | 'opening' | 'rig' | 'row' | 'closure'>(
   ['bottom', 'topsides'].includes(face) ? 'hull' : 'deck',
 )
 const through = computed(() => way.value === 'hull')
@@ -109,6 +110,7 @@ const WAYS = {
   hull: 'through the hull',
   opening: 'an opening: hatch, portlight, lid',
   rig: 'the rig: chainplate, stem fitting',
+  row: 'a row along an edge: stanchions, track, strake',
   closure: 'old holes to be closed',
 } as const
 const EXAMPLES = {
@@ -116,6 +118,7 @@ const EXAMPLES = {
   hull: 'seacock, transducer, MV-S114 …',
   opening: 'hatch, portlight, CL-H52 …',
   rig: 'chainplate, stem, BS-K6 …',
+  row: 'stanchions, handrail, strake, HG-ROW-S25 …',
   closure: 'hole, several, torn, CX-1 …',
 } as const
 const TRY = {
@@ -123,6 +126,7 @@ const TRY = {
   hull: 'seacock, transducer, drain, vent',
   opening: 'hatch, portlight, lid, inspection port, cover, ventilator',
   rig: 'chainplate on a knee, outside, bonded, stem',
+  row: 'stanchions, brackets, handrail, track, strake',
   closure: 'hole, several, torn',
 } as const
 const words = ref('')
@@ -157,24 +161,35 @@ const rigged = (): Row[] =>
     held: formatForce(c.breakingN, props.units),
     bolts: [],
   }))
-const goods = computed<Row[]>(() =>
-  way.value === 'rig'
-    ? rigged()
-    : way.value === 'closure'
-      ? closing()
-      : way.value === 'opening'
-        ? OPENING_CATALOGUE.map((c) => ({
-            ...c,
-            what: OPENING_FAMILY[c.family].title,
-            held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
-            bolts: [],
-          }))
-        : boats.catalogue.map((c) => ({
-            ...c,
-            what: FAMILY_TITLES[c.family],
-            held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
-          })),
-)
+const inRows = (): Row[] =>
+  ROW_CATALOGUE.map((c) => ({
+    ...c,
+    what: ROW_FAMILY[c.family].title,
+    held: `about ${formatLength(c.pitch.wantedMm, props.units)} apart`,
+    bolts: [],
+  }))
+const openings = (): Row[] =>
+  OPENING_CATALOGUE.map((c) => ({
+    ...c,
+    what: OPENING_FAMILY[c.family].title,
+    held: sizeSaid(c.outline, (v) => formatLength(v, props.units)),
+    bolts: [],
+  }))
+const onDeck = (): Row[] =>
+  boats.catalogue.map((c) => ({
+    ...c,
+    what: FAMILY_TITLES[c.family],
+    held: `${c.bolts.length} × ${c.sizes.join(' or ')}`,
+  }))
+const GOODS: Record<keyof typeof WAYS, () => Row[]> = {
+  deck: onDeck,
+  hull: () => [],
+  opening: openings,
+  rig: rigged,
+  row: inRows,
+  closure: closing,
+}
+const goods = computed<Row[]>(() => GOODS[way.value]())
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   const fits = goods.value.filter((c) =>
