@@ -84,7 +84,7 @@ describe('the line', () => {
 })
 
 describe('where each stands', () => {
-  it.each(['HG-ROW-S25', 'HG-ROW-BK40', 'HG-ROW-TR10', 'HG-ROW-RS30'])('%s: as the calculator says', (id) => {
+  it.each(['HG-ROW-S25', 'HG-ROW-BK40', 'HG-ROW-RS30'])('%s: as the calculator says', (id) => {
     const d = start(id)
     const out = calculate(spacing, {
       path: d.path,
@@ -94,6 +94,14 @@ describe('where each stands', () => {
       pitch: d.pitch,
     })
     expect(judge(d).layout.positions).toEqual(out.positions)
+  })
+  it('a track\u2019s own holes are kept to the tenth: 4 in is 101.6 mm, over the whole of it', () => {
+    const { positions } = judge(start('HG-ROW-TR4I')).layout
+    positions.forEach((p, i) => {
+      expect(p.sMm - positions[0]!.sMm).toBeCloseTo(101.6 * i, 9)
+      expect(p.xMm - positions[0]!.xMm).toBeCloseTo(101.6 * i, 9)
+    })
+    expect(positions.length).toBeGreaterThan(8)
   })
   it('a bulkhead moves them, and they still keep off it and within the pitches', () => {
     fc.assert(
@@ -123,6 +131,11 @@ describe('where each stands', () => {
     expect(row.steps(d, j as never, 'metric', {} as never)).toEqual([])
   })
 })
+
+it('a row that is longer than its line is refused at its end', () =>
+  expect(() => judge(start('HG-ROW-TR4I', { toMm: 2000 }))).toThrow(
+    /2000 was given; the line is 915 mm long/,
+  ))
 
 describe('old holes are not forgotten', () => {
   const hole = (xMm: number, state = 'suspect') => ({

@@ -1,3 +1,4 @@
+import { sealant } from '../../base/materials/sealants'
 import type { Try } from '../kind'
 import type { RigDesign } from './design'
 import type { RigJudgement } from './judgement'
@@ -132,7 +133,7 @@ function slotTries(d: RigDesign, j: RigJudgement): Try[] {
     for (const c of j.sealant?.choices.filter((x) => x.verdict === 'fits').slice(0, 2) ?? [])
       out.push({
         id: `bed-${c.id}`,
-        text: c.id,
+        text: sealant(c.id).title,
         change: { 'slot.sealant': c.id },
         helps: ['sealant-cover'],
         group: 'bed',

@@ -57,14 +57,14 @@ export const ROW_CATALOGUE: RowEntry[] = [
     'Track, bolts at 100',
     'track',
     { memberId: null, footprintMm: 10, boltMm: 6 },
-    [50, 100, 120],
+    [100, 100, 100],
   ),
   row(
     'HG-ROW-TR4I',
     'Track, 1/4 bolts at 4 in',
     'track',
     { memberId: null, footprintMm: 10, boltMm: 6.35, units: 'inch' },
-    [51, 102, 127],
+    [101.6, 101.6, 101.6],
   ),
   row(
     'HG-ROW-RS30',

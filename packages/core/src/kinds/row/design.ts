@@ -38,9 +38,9 @@ export const rowSchema = z.strictObject({
   /** of each of them along the line */
   footprintMm: whole().positive(),
   pitch: z.strictObject({
-    leastMm: whole().positive(),
-    wantedMm: whole().positive(),
-    mostMm: whole().positive(),
+    leastMm: positive(),
+    wantedMm: positive(),
+    mostMm: positive(),
   }),
   /** null: as many as come out most even */
   count: whole().min(2).max(500).nullable(),

@@ -1,4 +1,5 @@
 import { answerOf } from '../../base/calculator/calculator'
+import { CalcError } from '../../base/errors'
 import { check, governing, inWords, say, unproven, worstVerdict, type Check } from '../../base/verdict/check'
 import { chooseSealant } from '../../chapters/bedding/sealant-choice'
 import { oldHoles } from '../../chapters/layout/old-holes'
@@ -16,19 +17,63 @@ import { along, lengthOf, mapKeepouts, type Keepout } from './line'
 const SOURCE = 'chapter 10.1'
 type Layout = RowJudgement['layout']
 
+/** A pitch that is not ours to choose, as a track's own holes: within so much it is kept to a tenth. */
+const FINE_MM = 5
+const TENTHS = 10
+/**
+ * The calculator sets out whole millimetres. Where the pitch leaves no choice and is none, it is asked in
+ * tenths, so that holes at 4 in are 101.6 mm apart and not 102.
+ */
+function fineness({ leastMm, wantedMm, mostMm }: RowDesign['pitch']): number {
+  const whole = [leastMm, wantedMm, mostMm].every(Number.isInteger)
+  return whole || mostMm - leastMm > FINE_MM ? 1 : TENTHS
+}
+const GRAIN_MM = 1e-6
 function layoutOf(d: RowDesign, keepouts: Keepout[]): Layout {
-  return answerOf(spacing, {
-    path: d.path,
-    fromMm: d.fromMm,
-    toMm: d.toMm,
-    footprintMm: d.footprintMm,
-    pitch: d.pitch,
+  const long = lengthOf(d.path)
+  if (d.toMm > long + GRAIN_MM)
+    throw new CalcError('off-path', 'toMm', `${d.toMm} was given; the line is ${Math.floor(long)} mm long`)
+  const k = fineness(d.pitch)
+  const up = (v: number) => Math.round(v * k)
+  const out = answerOf(spacing, {
+    path: d.path.map((p) => ({ xMm: p.xMm * k, yMm: p.yMm * k, zMm: p.zMm * k })),
+    fromMm: up(d.fromMm),
+    toMm: up(d.toMm),
+    footprintMm: up(d.footprintMm),
+    pitch: { leastMm: up(d.pitch.leastMm), wantedMm: up(d.pitch.wantedMm), mostMm: up(d.pitch.mostMm) },
     ends: d.ends,
-    ...(d.endToleranceMm === null ? {} : { endToleranceMm: d.endToleranceMm }),
+    ...(d.endToleranceMm === null ? {} : { endToleranceMm: up(d.endToleranceMm) }),
     ...(d.count === null ? {} : { count: d.count }),
-    keepouts: keepouts.map(({ byMap: _by, ...k }) => k),
-    ...(d.through ? { hull: d.through } : {}),
+    keepouts: keepouts.map((o) => ({
+      name: o.name,
+      fromMm: up(o.fromMm),
+      toMm: up(o.toMm),
+      marginMm: up(o.marginMm),
+    })),
+    ...(d.through ? { hull: { ...d.through, thicknessMm: d.through.thicknessMm * k } } : {}),
   })
+  return k === 1 ? out : inMillimetres(out, k)
+}
+function inMillimetres(l: Layout, k: number): Layout {
+  const down = (v: number) => v / k
+  const maybe = (v: number | null) => (v === null ? null : v / k)
+  return {
+    ...l,
+    positions: l.positions.map((p) => ({
+      ...p,
+      sMm: down(p.sMm),
+      xMm: down(p.xMm),
+      yMm: down(p.yMm),
+      zMm: down(p.zMm),
+      fromPreviousMm: maybe(p.fromPreviousMm),
+      ...(p.insideOffsetMm === undefined ? {} : { insideOffsetMm: down(p.insideOffsetMm) }),
+    })),
+    pitches: l.pitches.map(down),
+    meanPitchMm: maybe(l.meanPitchMm),
+    evennessMm: maybe(l.evennessMm),
+    offWantedMm: maybe(l.offWantedMm),
+    blocked: l.blocked && { ...l.blocked, byMm: maybe(l.blocked.byMm) },
+  }
 }
 const BLOCKED = {
   keepout: (name: string | null, by: number | null) =>
@@ -53,7 +98,7 @@ function layoutChecks(d: RowDesign, l: Layout): Check[] {
     inWords({
       ...fits,
       verdict: 'holds',
-      because: `${l.count} of them, ${say(Math.min(...l.pitches))} to ${say(Math.max(...l.pitches))} mm apart; ${say(d.pitch.wantedMm)} was wanted.`,
+      because: `${l.count} of them, ${say(Math.min(...l.pitches))} mm to ${say(Math.max(...l.pitches))} mm apart; ${say(d.pitch.wantedMm)} mm was wanted.`,
     }),
     check({
       id: 'row-even',
@@ -63,7 +108,7 @@ function layoutChecks(d: RowDesign, l: Layout): Check[] {
       unit: 'mm',
       source: 'typical',
       verdict: spread <= EVEN_SHARE * d.pitch.wantedMm ? 'holds' : 'tight',
-      because: `The widest and the narrowest stand ${say(spread)} mm apart; over ${say(EVEN_SHARE * d.pitch.wantedMm)} an eye sees it.`,
+      because: `The widest and the narrowest are ${say(spread)} mm different; over ${say(EVEN_SHARE * d.pitch.wantedMm)} mm an eye sees it.`,
     }),
   ]
 }

@@ -1,3 +1,4 @@
+import { sealant } from '../../base/materials/sealants'
 import type { Try } from '../kind'
 import type { RowDesign } from './design'
 import type { RowJudgement } from './judgement'
@@ -80,7 +81,7 @@ export function rowTries(d: RowDesign, j: RowJudgement): Try[] {
   for (const c of j.sealant?.choices.filter((x) => x.verdict === 'fits').slice(0, 2) ?? [])
     out.push({
       id: `bed-${c.id}`,
-      text: c.id,
+      text: sealant(c.id).title,
       change: { 'bedding.sealant': c.id },
       helps: ['row-bed'],
       group: 'bed',

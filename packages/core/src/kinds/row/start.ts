@@ -13,7 +13,7 @@ const MEMBERS = 3
 const BOLTS = 9
 /** A first row along a straight line from the spot aft; what nobody has measured stays unproven. */
 export function startRow(e: RowEntry, spot: KindSpot, name: string): RowDesign {
-  const long = e.pitch.wantedMm * (e.memberId ? MEMBERS : BOLTS)
+  const long = Math.ceil(e.pitch.wantedMm * (e.memberId ? MEMBERS : BOLTS))
   const at = (xMm: number) => ({ xMm, yMm: spot.yMm, zMm: spot.zMm })
   return rowSchema.parse({
     schemaVersion: ROW_VERSION,
@@ -34,7 +34,8 @@ export function startRow(e: RowEntry, spot: KindSpot, name: string): RowDesign {
     path: [at(spot.xMm), at(spot.xMm + long)],
     fromMm: 0,
     toMm: long,
-    ends: 'fixed',
+    // A track has its own holes: it goes where it goes, and its ends follow.
+    ends: e.family === 'track' ? 'free' : 'fixed',
     endToleranceMm: null,
     footprintMm: e.footprintMm,
     pitch: e.pitch,
