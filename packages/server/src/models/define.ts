@@ -175,7 +175,7 @@ function defineStores(at: At) {
     at('goods'),
   )
 }
-function defineWork(at: At) {
+function defineFitting(at: At) {
   Fitting.init(
     own({
       id: { type: T.UUID, primaryKey: true, defaultValue: T.UUIDV4 },
@@ -198,6 +198,8 @@ function defineWork(at: At) {
     }),
     at('fittings'),
   )
+}
+function defineWork(at: At) {
   WorkLog.init(
     own({
       id: { type: T.BIGINT, primaryKey: true, autoIncrement: true },
@@ -361,6 +363,7 @@ export function defineModels(sequelize: Sequelize) {
     definePeople,
     defineShape,
     defineStores,
+    defineFitting,
     defineWork,
     defineSurvey,
     defineHoles,

@@ -1,6 +1,6 @@
 import { formatLength, type Units } from '../../base/quantity/format'
 import { legendOf } from '../../drawing/section-pen'
-import { niceLength, rect, type Drawing, type Handle, type Shape } from '../../drawing/shapes'
+import { niceLength, rect, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
 import type { RowDesign } from './design'
 import type { RowJudgement } from './judgement'
 
@@ -8,138 +8,124 @@ const round = (v: number) => Math.round(v)
 /** More than this and a pitch between each two would be grey mush: the first, the odd ones and the last. */
 const MOST_SAID = 24
 
+/** Heights of what is drawn, from how long the row is. */
+interface Scale {
+  half: number
+  textMm: number
+  mm: (v: number) => string
+}
+function keptOff(j: RowJudgement, { half, textMm }: Scale): { shapes: Shape[]; handles: Handle[] } {
+  const shapes: Shape[] = []
+  const handles: Handle[] = []
+  j.keepouts.forEach((k, i) => {
+    const [from, to] = [k.fromMm - k.marginMm, k.toMm + k.marginMm]
+    const role = k.byMap ? 'mapMarginMm' : `keepouts.${i}`
+    const box = rect(from, -half, to, 3 * half)
+    shapes.push(
+      { kind: 'area', points: box, tone: 'none', role, label: k.name },
+      { kind: 'path', points: [...box, box[0]!], weight: 'hidden', role },
+      { kind: 'path', points: [box[0]!, box[2]!], weight: 'hidden', role },
+      {
+        kind: 'text',
+        at: { x: (from + to) / 2, y: 3 * half + textMm * (0.6 + 1.3 * (i % 2)) },
+        text: k.name.toLowerCase(),
+        size: textMm,
+        anchor: 'middle',
+      },
+    )
+    if (k.byMap) return
+    for (const end of ['fromMm', 'toMm'] as const) {
+      const at = { x: k[end], y: 2 * half }
+      const label = `${k.name}, ${end === 'fromMm' ? 'from' : 'to'}`
+      handles.push(along(`keepouts.${i}.${end}`, label, at, k[end], -1e6))
+    }
+  })
+  return { shapes, handles }
+}
+const along = (path: string, label: string, at: Pt, value: number, leastMm: number): Handle => ({
+  path,
+  label,
+  at,
+  axis: 'x',
+  value,
+  per: 1,
+  leastMm,
+})
+function places(d: RowDesign, j: RowJudgement, { half, textMm, mm }: Scale): Shape[] {
+  const ps = j.layout.positions
+  const every = Math.ceil(ps.length / MOST_SAID)
+  const words = (x: number, y: number, text: string, strong: boolean): Shape => ({
+    kind: 'text',
+    at: { x, y },
+    text,
+    size: textMm,
+    anchor: 'middle',
+    ...(strong ? { weight: 'strong' as const } : { role: 'pitch' }),
+  })
+  return ps.flatMap((p, i): Shape[] => {
+    const sign: Shape =
+      d.memberId !== null
+        ? {
+            kind: 'area',
+            points: rect(p.sMm - d.footprintMm / 2, -half, p.sMm + d.footprintMm / 2, half),
+            tone: 'hardware',
+            role: 'footprintMm',
+            label: `number ${i + 1}`,
+          }
+        : {
+            kind: 'disc',
+            at: { x: p.sMm, y: 0 },
+            r: Math.max(d.bolt.holeMm / 2, half / 3),
+            tone: 'bolt',
+            role: 'bolt',
+          }
+    const said = i % every === 0
+    return [
+      sign,
+      ...(said || i === ps.length - 1 ? [words(p.sMm, -half - 1.5 * textMm, String(i + 1), true)] : []),
+      ...(said && i > 0
+        ? [words((p.sMm + ps[i - 1]!.sMm) / 2, -half - 3.2 * textMm, mm(p.fromPreviousMm!), false)]
+        : []),
+    ]
+  })
+}
 /** The line laid out straight: what stands where, the pitches between, and what is kept off. */
 export function rowPlan(d: RowDesign, j: RowJudgement, units: Units): Drawing {
-  const shapes: Shape[] = []
-  const mm = (v: number) => formatLength(round(v), units)
+  const mm = (v: number) => formatLength(Math.round(v * 10) / 10, units)
   const [a, b] = [d.fromMm - d.footprintMm, d.toMm + d.footprintMm]
   const long = b - a
   const textMm = long / 70
   const half = Math.max(d.strip ? d.strip.widthMm / 2 : d.footprintMm / 3, long / 90)
-  shapes.push({
+  const scale = { half, textMm, mm }
+  const off = keptOff(j, scale)
+  const line: Shape = {
     kind: 'path',
     points: [
       { x: a, y: 0 },
       { x: b, y: 0 },
     ],
     weight: 'dimension',
-  })
-  if (d.strip)
-    shapes.push({
-      kind: 'area',
-      points: rect(d.fromMm - d.footprintMm, -half, d.toMm + d.footprintMm, half),
-      tone: 'hardware',
-      role: 'strip',
-      label: 'strip',
-    })
-  const handles: Handle[] = [
-    {
-      path: 'fromMm',
-      label: 'first end',
-      at: { x: d.fromMm, y: 0 },
-      axis: 'x',
-      value: d.fromMm,
-      per: 1,
-      leastMm: 0,
-    },
-    {
-      path: 'toMm',
-      label: 'last end',
-      at: { x: d.toMm, y: 0 },
-      axis: 'x',
-      value: d.toMm,
-      per: 1,
-      leastMm: 1,
-    },
-  ]
-  j.keepouts.forEach((k, i) => {
-    const [from, to] = [k.fromMm - k.marginMm, k.toMm + k.marginMm]
-    const role = k.byMap ? 'mapMarginMm' : `keepouts.${i}`
-    shapes.push({
-      kind: 'area',
-      points: rect(from, -half, to, 3 * half),
-      tone: 'none',
-      role,
-      label: k.name,
-    })
-    const box = rect(from, -half, to, 3 * half)
-    shapes.push({ kind: 'path', points: [...box, box[0]!], weight: 'hidden', role })
-    shapes.push({
-      kind: 'path',
-      points: [box[0]!, box[2]!],
-      weight: 'hidden',
-      role,
-    })
-    shapes.push({
-      kind: 'text',
-      at: { x: (from + to) / 2, y: 3 * half + textMm * (0.6 + 1.3 * (i % 2)) },
-      text: k.name.toLowerCase(),
-      size: textMm,
-      anchor: 'middle',
-    })
-    if (!k.byMap)
-      for (const end of ['fromMm', 'toMm'] as const)
-        handles.push({
-          path: `keepouts.${i}.${end}`,
-          label: `${k.name}, ${end === 'fromMm' ? 'from' : 'to'}`,
-          at: { x: k[end], y: 2 * half },
-          axis: 'x',
-          value: k[end],
-          per: 1,
-          leastMm: -1e6,
-        })
-  })
-  const ps = j.layout.positions
-  const every = Math.ceil(ps.length / MOST_SAID)
-  ps.forEach((p, i) => {
-    if (d.memberId !== null)
-      shapes.push({
-        kind: 'area',
-        points: rect(p.sMm - d.footprintMm / 2, -half, p.sMm + d.footprintMm / 2, half),
-        tone: 'hardware',
-        role: 'footprintMm',
-        label: `number ${i + 1}`,
-      })
-    else
-      shapes.push({
-        kind: 'disc',
-        at: { x: p.sMm, y: 0 },
-        r: Math.max(d.bolt.holeMm / 2, half / 3),
-        tone: 'bolt',
-        role: 'bolt',
-      })
-    if (i % every === 0 || i === ps.length - 1)
-      shapes.push({
-        kind: 'text',
-        at: { x: p.sMm, y: -half - 1.5 * textMm },
-        text: String(i + 1),
-        size: textMm,
-        anchor: 'middle',
-        weight: 'strong',
-      })
-    if (i > 0 && i % every === 0)
-      shapes.push({
-        kind: 'text',
-        at: { x: (p.sMm + ps[i - 1]!.sMm) / 2, y: -half - 3.2 * textMm },
-        text: mm(p.fromPreviousMm!),
-        size: textMm,
-        anchor: 'middle',
-        role: 'pitch',
-      })
-  })
-  const low = -half - 5 * textMm
-  const up = 3 * half + 7 * textMm
+  }
+  const strip: Shape[] = d.strip
+    ? [{ kind: 'area', points: rect(a, -half, b, half), tone: 'hardware', role: 'strip', label: 'strip' }]
+    : []
+  const shapes = [line, ...strip, ...off.shapes, ...places(d, j, scale)]
+  const n = j.layout.positions.length
   return {
     title: j.layout.blocked
       ? 'the line laid out straight; the row does not come out'
-      : `the line laid out straight: ${ps.length} of them, ${mm(j.layout.meanPitchMm!)} apart in the mean`,
-    description: `${ps.length} places on ${mm(d.toMm - d.fromMm)}, ${j.keepouts.length} things kept off.`,
-    bounds: { minX: a - textMm, maxX: b + textMm, minY: low, maxY: up },
+      : `the line laid out straight: ${n} of them, ${mm(j.layout.meanPitchMm!)} apart in the mean`,
+    description: `${n} places on ${mm(d.toMm - d.fromMm)}, ${j.keepouts.length} things kept off.`,
+    bounds: { minX: a - textMm, maxX: b + textMm, minY: -half - 5 * textMm, maxY: 3 * half + 7 * textMm },
     shapes,
     legend: legendOf(shapes),
     textMm,
     scaleBarMm: niceLength(long / 5),
-    handles,
+    handles: [
+      along('fromMm', 'first end', { x: d.fromMm, y: 0 }, d.fromMm, 0),
+      along('toMm', 'last end', { x: d.toMm, y: 0 }, d.toMm, 1),
+      ...off.handles,
+    ],
   }
 }
 /** As it lies on the boat, from above: x aft to the right, starboard up. */

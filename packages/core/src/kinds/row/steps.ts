@@ -90,6 +90,9 @@ function bolted({ d, j, add, mm }: Work): void {
         caution: 'Gloves, air.',
       },
     )
+}
+function beddedAlong({ d, j, add }: Work): void {
+  const n = j.layout.count
   add('dry-fit', 'All of it on dry, every bolt in by hand, before any sealant is opened.', {
     gate: true,
     minutes: 20 + 2 * n,
@@ -126,7 +129,7 @@ function bolted({ d, j, add, mm }: Work): void {
     records: { bolt: ['in-service'] },
   })
 }
-/** The line, its places from one end, both sides looked at, old holes first; then bolts or each by its card. */
+/** The line, its places from one end, both sides seen, old holes first; then bolts, or each by its card. */
 export function rowSteps(d: RowDesign, j: RowJudgement, units: Units): Step[] {
   const { add, done } = stepList()
   if (j.layout.blocked) return done()
@@ -137,6 +140,9 @@ export function rowSteps(d: RowDesign, j: RowJudgement, units: Units): Step[] {
       minutes: 5,
       caution: 'The first one whole, before the others are drilled.',
     })
-  else bolted(w)
+  else {
+    bolted(w)
+    beddedAlong(w)
+  }
   return done()
 }

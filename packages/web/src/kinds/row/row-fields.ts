@@ -42,8 +42,7 @@ const strip = (d: RowDesign): GivenGroup[] =>
         curve(d, 'edge', 'Curve, edgewise'),
       ]
     : []
-/** What is asked of a row: where from and to, how far apart, what stands in it. */
-export const rowGroups = (d: RowDesign): GivenGroup[] => [
+const layout = (d: RowDesign): GivenGroup[] => [
   {
     title: 'Along the line',
     fields: [
@@ -87,18 +86,19 @@ export const rowGroups = (d: RowDesign): GivenGroup[] => [
       },
     ],
   },
-  ...(d.memberId === null
-    ? [
-        {
-          title: 'Bolts',
-          fields: [
-            { path: 'bolt.diameterMm', label: 'Bolt', above },
-            { path: 'bolt.holeMm', label: 'Its hole', above },
-            { path: 'bedding.sealant', label: 'Bedded in', choices: SEALANT_CHOICES },
-          ],
-        } satisfies GivenGroup,
-      ]
-    : []),
+]
+const bolts: GivenGroup = {
+  title: 'Bolts',
+  fields: [
+    { path: 'bolt.diameterMm', label: 'Bolt', above },
+    { path: 'bolt.holeMm', label: 'Its hole', above },
+    { path: 'bedding.sealant', label: 'Bedded in', choices: SEALANT_CHOICES },
+  ],
+}
+/** What is asked of a row: where from and to, how far apart, what stands in it. */
+export const rowGroups = (d: RowDesign): GivenGroup[] => [
+  ...layout(d),
+  ...(d.memberId === null ? [bolts] : []),
   ...strip(d),
   {
     title: 'From inside',
