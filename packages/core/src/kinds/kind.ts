@@ -263,6 +263,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   cautions(d: D): Caution[]
   card(d: D, j: J, around: Around): Block[]
   inspections(d: D, j: J): Due[]
+  /** its verdict goes by the day: a repair that ends, a look that comes due; it is judged anew daily */
+  byCalendar?: true
   /** what of it is watched besides its bedding, from its design: see `planning/watch` */
   watched?(d: D): Watched
   findings(d: D): FoundWrong[]

@@ -1,6 +1,6 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
-import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { kindNamed, kinds, parseOf } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
@@ -154,20 +154,26 @@ async function solveFitting(id: string): Promise<void> {
   if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
-/** A day nearer her launch a bead may be late that was in time: once a day each boat that has one. */
-async function nearerLaunch(): Promise<void> {
+/**
+ * A day nearer her launch a bead may be late that was in time, and a temporary repair may have ended: once a
+ * day each boat that has a launch or a fitting whose verdict goes by the day.
+ */
+export async function newDay(): Promise<void> {
+  const daily = kinds().flatMap((k) => (k.byCalendar ? [k.id] : []))
   const boats = await db().query<{ id: string }>(
-    `SELECT b.id FROM boats b WHERE b.launch_on >= current_date - 1
+    `SELECT b.id FROM boats b
+      WHERE (b.launch_on >= current_date - 1
+        OR EXISTS (SELECT 1 FROM fittings f WHERE f.boat_id = b.id AND f.kind = ANY($1::text[])))
       AND NOT EXISTS (SELECT 1 FROM rejudge_jobs j WHERE j.boat_id = b.id AND j.beat_at >= current_date)`,
-    { type: QueryTypes.SELECT },
+    { bind: [daily], type: QueryTypes.SELECT },
   )
-  for (const b of boats) await askRejudge(b.id, 'a day nearer her launch')
+  for (const b of boats) await askRejudge(b.id, 'a new day')
 }
 
 const failed = new Map<string, number>()
 /** What is open and nobody is at is put in the queue again. */
 async function sweep(): Promise<void> {
-  await nearerLaunch()
+  await newDay()
   const open = await db().query<{ boatId: string }>(
     `SELECT DISTINCT boat_id AS "boatId" FROM rejudge_jobs WHERE finished_at IS NULL AND tries < ${MOST_TRIES} AND beat_at < now() - interval '${STILL_S} seconds'`,
     { type: QueryTypes.SELECT },

@@ -162,6 +162,7 @@ export const rig: Kind<D, J, RigEntry> = {
   cautions: () => cautionsFor(['rig', 'drill', 'grind', 'locker', 'resin', 'solvent']),
   card,
   inspections,
+  byCalendar: true,
   watched: (d) => ({ chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } }),
   findings: (d) => findingsOf(RIG_FINDINGS, d.family),
   copy: (d, how) => ({
