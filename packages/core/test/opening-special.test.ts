@@ -219,3 +219,32 @@ it('a design stored before there were prisms, bins and glands opens as it was', 
   const { prism: _p, bin: _b, gland: _g, ...old } = made('CL-H52', BALSA)
   expect(parseOpening(old)).toEqual({ ...old, prism: null, bin: null, gland: null })
 })
+
+describe('boards and doors that water finds', () => {
+  const sill = (d: OpeningDesign) => judged(d).checks.find((c) => c.id === 'sill')
+  it.each(['CL-W56', 'CL-D13'])('%s asks how high its sill stands', (id) => {
+    expect(sill(made(id, PLY))!.verdict).toBe('unproven')
+    expect(sill(made(id, PLY, { sillMm: 100 }))!.verdict).toBe('holds')
+    expect(sill(made(id, PLY, { sillMm: 99 }))!.verdict).toBe('short')
+  })
+  it.each([
+    ['sheltered', 50],
+    ['coastal', 100],
+    ['ocean', 150],
+  ])('%s: %s mm, and the remedy says so', (duty, least) => {
+    const d = made('CL-W56', PLY, { sillMm: least - 1, duty })
+    const remedies = judgedWithRemedies(opening, d, around).checks.find((c) => c.id === 'sill')!.remedies
+    expect(remedies.map((r) => [r.text, r.verdict])).toEqual([[`a sill of ${least} mm`, 'holds']])
+    expect(sill(withChange(d, { sillMm: least }))!.verdict).toBe('holds')
+  })
+  it('a hatch in the deck has none unless somebody gives one', () => {
+    expect(sill(made('CL-H52', BALSA))).toBeUndefined()
+    expect(sill(made('CL-H52', BALSA, { sillMm: 20 }))!.verdict).toBe('short')
+  })
+  it('a board lifts out and may not fall out upside down; a door is watertight as its maker proves it', () => {
+    expect(made('CL-W56', PLY).lid).toMatchObject({ back: 'ledge', windKn: 60 })
+    expect(judged(made('CL-W56', PLY)).checks.map((c) => c.id)).toContain('lid-inverted')
+    const keeps = judged(made('CL-D13', PLY, { sillMm: 200 })).checks.find((c) => c.id === 'keeps-out')!
+    expect([keeps.title, keeps.verdict]).not.toEqual(['Watertight', 'holds'])
+  })
+})

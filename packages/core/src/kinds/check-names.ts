@@ -208,6 +208,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'bond-shear': 'Shear of the bond',
   'pin-bearing': 'Bearing of the pin',
   'eye-shear-out': 'Shear-out past the hole',
+  sill: 'Sill high enough',
   'row-fits': 'The row comes out',
   'row-even': 'Evenly shared out',
   'row-old-holes': 'Clear of old holes',

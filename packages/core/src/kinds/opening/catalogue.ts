@@ -129,6 +129,16 @@ export const OPENING_CATALOGUE: OpeningEntry[] = [
     pane: { material: 'polycarbonate', thicknessMm: 12, seatMm: 0 },
     lid: { massKg: 6.8, latches: 4, latch: 'turn-button' },
   }),
+  entry('CL-W56', 'Companionway board 560 by 420, in grooves', 'companionway-board', rect(560, 420, 40), {
+    frame: frame(40, 5),
+    pane: { material: 'plywood', thicknessMm: 18, seatMm: 15 },
+    lid: { massKg: 3.2, latches: 2, latch: 'turn-button' },
+  }),
+  entry('CL-D13', 'Watertight door 1300 by 600, six dogs', 'watertight-door', rect(1300, 600, 150), {
+    frame: frame(40, 8),
+    pane: { material: 'glass-laminate', thicknessMm: 20, seatMm: -12 },
+    lid: { massKg: 31, latches: 6, latch: 'cam' },
+  }),
   entry('CL-V10', 'Ventilator 100', 'ventilator', round(110), {
     frame: frame(25, 4, 'stainless'),
     pane: null,

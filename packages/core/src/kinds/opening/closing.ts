@@ -6,6 +6,7 @@ import { lidHold } from '../../chapters/making/lid-hold'
 import { panelGrowth } from '../../chapters/opening/panel-growth'
 import { panel } from '../../chapters/opening/panel'
 import type { OpeningDesign } from './design'
+import { SILLED, SILL_MM } from './families'
 import type { Edge, Grown, Held, Paned } from './judgement'
 import { clearSpan, flangeBounds, sizeAt } from './outline'
 
@@ -127,6 +128,26 @@ const lidSaid = (c: Check) =>
     : `${say(c.demand)} ${c.unit} against ${say(c.capacity)} ${c.unit}${c.factor === 1 ? '' : ` with a factor of ${say(c.factor)}`}.`)
 export const lidChecks = (h: Held | null): Check[] =>
   (h?.checks ?? []).map((c) => ({ ...c, id: LID[c.id] ?? `lid-${c.id}`, because: lidSaid(c) }))
+
+/** What stands between it and the water that comes first (chapter 6.4). */
+export function sillCheck(d: OpeningDesign): Check | null {
+  if (!SILLED.includes(d.family) && d.sillMm === null) return null
+  const shape = { id: 'sill', title: 'Sill high enough', unit: 'mm', source: 'commonly asked' }
+  const least = SILL_MM[d.duty]
+  if (d.sillMm === null)
+    return unproven({
+      ...shape,
+      because: `Its sill is not given: ${least} mm over what floods first, the cockpit or the deck, is commonly asked.`,
+    })
+  return {
+    ...inWords({
+      ...shape,
+      verdict: d.sillMm < least ? 'short' : 'holds',
+      because: `${say(d.sillMm)} mm over what floods first; ${least} mm is commonly asked.${d.sillMm < least ? ' A fixed lower board, or a higher sill.' : ''}`,
+    }),
+    assumed: ['the height of a sill that is commonly asked'],
+  }
+}
 
 /** What it has to keep out, and what says that it does (chapter 6.4). */
 export function keepsCheck(d: OpeningDesign, h: Held | null): Check | null {

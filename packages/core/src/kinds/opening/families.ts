@@ -7,6 +7,8 @@ export const OPENING_FAMILIES = [
   'ledge-lid',
   'inspection-port',
   'cover',
+  'companionway-board',
+  'watertight-door',
   'ventilator',
   'prism',
   'bin',
@@ -81,6 +83,22 @@ export const OPENING_FAMILY: Record<OpeningFamily, Info> = {
     underfoot: true,
     first: 'Stops against sliding, buttons against lifting, no edge to trip over.',
   },
+  'companionway-board': {
+    title: 'companionway board',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'weathertight',
+    underfoot: false,
+    first: 'A sill over the cockpit\u2019s water, and boards that stay in upside down.',
+  },
+  'watertight-door': {
+    title: 'watertight door or panel',
+    frame: 'hatch',
+    opens: true,
+    keeps: 'watertight',
+    underfoot: false,
+    first: 'Dogs all round on one gasket, its sill, and that nobody leaves it open at sea.',
+  },
   ventilator: {
     title: 'ventilator',
     frame: 'hatch',
@@ -114,6 +132,10 @@ export const OPENING_FAMILY: Record<OpeningFamily, Info> = {
     first: 'Above where it floods to, its hole lined, and room for a wrench.',
   },
 }
+/** Into the boat from the cockpit or the deck, by a way that water finds: a sill is asked of it. */
+export const SILLED: readonly OpeningFamily[] = ['companionway-board', 'watertight-door']
+/** The least sill over what floods first, mm: commonly asked, and ours where practice differs. */
+export const SILL_MM = { sheltered: 50, coastal: 100, ocean: 150 } as const
 export const KEEPS = { watertight: 'watertight', weathertight: 'weathertight', neither: 'neither' } as const
 /** Where green water comes from, by the place (chapter 6.3). */
 export const SEA_PLACES = {

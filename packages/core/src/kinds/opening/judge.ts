@@ -9,6 +9,7 @@ import {
   growthOf,
   heldOf,
   keepsCheck,
+  sillCheck,
   lidChecks,
   paneChecks,
   paneOf,
@@ -67,6 +68,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
   const behind = behindOf(d)
   const bedded = sealantsOf(d, growth)
   const keeps = d.gland ? null : keepsCheck(d, held)
+  const sill = sillCheck(d)
   const frame = sealantCheck('sealant-frame', 'Bedding of the frame', d.bedding.sealant, bedded.frame)
   const checks: Check[] = [
     ...room.checks,
@@ -78,6 +80,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
     ...growthChecks(growth),
     ...lidChecks(held),
     ...(keeps ? [keeps] : []),
+    ...(sill ? [sill] : []),
     // A gland seals on its own ring, a bin is bonded: neither is bedded as a frame is.
     ...(d.gland || d.bin ? [] : [frame]),
     ...(bedded.pane

@@ -1,5 +1,6 @@
 import { SEALANT_IDS, sealant } from '../../base/materials/sealants'
 import type { Around, Try } from '../kind'
+import { SILL_MM } from './families'
 import type { OpeningDesign } from './design'
 import { glandTries } from './glands'
 import { hungTries } from './hung'
@@ -175,11 +176,23 @@ function sealantTries(d: OpeningDesign, j: OpeningJudgement): Try[] {
   ]
 }
 /** Changes worth judging: thicker panes, rounder corners, a ring, deeper rakes, a place that clears. */
+const sillTries = (d: OpeningDesign): Try[] =>
+  d.sillMm === null || d.sillMm >= SILL_MM[d.duty]
+    ? []
+    : [
+        {
+          id: `sill-${SILL_MM[d.duty]}`,
+          text: `a sill of ${SILL_MM[d.duty]} mm`,
+          change: { sillMm: SILL_MM[d.duty] },
+          helps: ['sill'],
+        },
+      ]
 export const openingTries = (d: OpeningDesign, j: OpeningJudgement, a: Pick<Around, 'zones'>): Try[] => [
   ...paneTries(d),
   ...edgeTries(d, j),
   ...placeTries(d, a),
   ...lidTries(d),
+  ...sillTries(d),
   ...pocketTries(j.pocket),
   ...hungTries(d, j.hung),
   ...glandTries(d, j.glanded),

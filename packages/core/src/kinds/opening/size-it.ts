@@ -30,8 +30,8 @@ export interface OpeningProposal {
   remaining: { title: string; because: string; verdict: Verdict }[]
 }
 
-/** What sizing cannot change: the place, what was measured, what is found wrong, what seals. */
-const BEYOND = ['room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-']
+/** What sizing cannot change: the place and its sill, what was measured, what is found wrong, what seals. */
+const BEYOND = ['sill', 'room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-']
 export const beyondSizing = (id: string) => BEYOND.some((b) => id.startsWith(b))
 const EDGE = ['corner-radius', 'screw-pitch', 'edge-core', 'ring', 'ring-area', 'screw-bite', 'bin-']
 const ofEdge = (c: Check) => EDGE.some((id) => c.id === id || (id.endsWith('-') && c.id.startsWith(id)))

@@ -31,12 +31,18 @@ const RIMMED: Partial<Record<OpeningEntry['family'], 'light' | 'stiff'>> = {
   'deck-hatch': 'stiff',
   'portlight-opening': 'light',
 }
+/** What holds the side where others have their hinge: a ledge, grooves, dogs all round. */
+const BACK: Partial<Record<OpeningEntry['family'], 'ledge' | 'latches'>> = {
+  'ledge-lid': 'ledge',
+  cover: 'latches',
+  'companionway-board': 'ledge',
+}
 function lidOf(e: OpeningEntry): OpeningDesign['lid'] {
   if (!e.lid) return null
-  const loose = e.family === 'cover' || e.family === 'ledge-lid'
+  const loose = e.family === 'cover' || e.family === 'ledge-lid' || e.family === 'companionway-board'
   return {
     massKg: e.lid.massKg,
-    back: e.family === 'ledge-lid' ? 'ledge' : e.family === 'cover' ? 'latches' : 'hinge',
+    back: BACK[e.family] ?? 'hinge',
     latches: e.lid.latches,
     latch: e.lid.latch,
     gasket: 'hollow',

@@ -323,6 +323,7 @@ const sea: GivenGroup = {
   fields: [
     { path: 'sea', label: 'Stands on', choices: asOptions(SEA_PLACES) },
     { path: 'keeps', label: 'Has to be', choices: asOptions(KEEPS) },
+    { path: 'sillMm', label: 'Sill over what floods', least, optional: true, placeholder: 'not given' },
     { path: 'duty', label: 'Duty', choices: DUTIES },
   ],
 }
