@@ -154,3 +154,50 @@ test('a prism brought flush to three tenths: low it ponds, its bed mends it, its
   const card = await page.request.get(`/api/fittings/${page.url().split('/').at(-1)}/card.pdf?units=inch`)
   expect([card.status(), card.headers()['content-type']]).toEqual([200, 'application/pdf'])
 })
+
+test('two portlights as a pair in inches: one worked out, its twin on the other side, each on record', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/boat/pipit')
+  await page.getByRole('button', { name: /New fitting here/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('an opening: hatch, portlight, lid').check()
+  await dialog.getByLabel('x, aft of the stem').fill('60')
+  await dialog.getByLabel('y, to starboard').fill('-14 1/2')
+  await dialog.getByLabel('What goes here').fill('portlight 14')
+  await dialog.getByLabel('Name').fill('Portlight, port')
+  await dialog.getByRole('button', { name: 'Put CL-P14I there' }).click()
+  const y = page.getByLabel('y, starboard')
+  await expect(y).toHaveValue('-14 1/2')
+
+  // What is no length is refused beside its field; a fraction is read, and undo takes it back.
+  await y.fill('a foot')
+  await y.blur()
+  await expect(page.getByRole('alert').filter({ hasText: 'a foot' })).toBeVisible()
+  await y.fill('-13 3/4')
+  await y.blur()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(y).toHaveValue('-14 1/2')
+  await expect(check(page, 'pane-bead')).toContainText(/Holds|Tight|Short/)
+  await saved(page)
+  const port = page.url()
+
+  await page.getByRole('button', { name: 'Twin' }).click()
+  await expect(page).not.toHaveURL(port)
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Portlight, starboard')
+  await expect(y).toHaveValue('14 1/2')
+  await page.reload()
+  await expect(y).toHaveValue('14 1/2')
+  for (const side of [page.url(), port]) {
+    await page.goto(side)
+    await page.getByRole('button', { name: 'Record its hole' }).click()
+    await expect(page.getByRole('link', { name: /In the register: P-/ })).toBeVisible()
+  }
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(port)
+  await expect(page.getByText(/template/i).first()).toBeVisible()
+  expect(
+    await page.evaluate<number>('document.documentElement.scrollWidth - innerWidth'),
+  ).toBeLessThanOrEqual(0)
+})

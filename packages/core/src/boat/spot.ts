@@ -213,6 +213,9 @@ export function offBoat(
   return null
 }
 
+/** A half inch, and a sixty-fourth, is kept as it was typed: whole millimetres would not be. */
+const hundredth = (v: number) => Math.round(v * 100) / 100
+
 /**
  * From the nearest of the bolts to the nearest edge of the zone, mm; the plan's figure, until it is
  * measured on the boat.
@@ -245,8 +248,8 @@ export function spotFor(
   const edge = zone ? Math.round(edgeDistance(zone, onFace(zone, { ...at, zMm }), bolts)) : 0
   return {
     zone: zone?.code ?? null,
-    xMm: Math.round(at.xMm),
-    yMm: Math.round(at.yMm),
+    xMm: hundredth(at.xMm),
+    yMm: hundredth(at.yMm),
     zMm: Math.round(zMm),
     edgeMm: edge > 0 ? edge : null,
     belowWaterline: zone?.face === 'bottom' || zMm < 0,

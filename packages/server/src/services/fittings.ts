@@ -181,7 +181,9 @@ async function spotOf(
   if (!hole) refuseOffBoat(await stationsOf(s.boat.id), at, p.measures ? 'measures.' : '')
   const onDeck = kind.faces.includes('deck')
   const zMm = hole?.zMm ?? p.zMm ?? (onDeck ? undefined : (named?.zMm ?? USUAL_DEPTH_MM))
-  const point = onDeck ? at : { xMm: Math.round(at.xMm), yMm: Math.round(at.yMm) }
+  // What was typed is kept as it was; what is measured along a curved edge is no truer than a millimetre.
+  const typed = onDeck && !hole && !p.measures
+  const point = typed ? at : { xMm: Math.round(at.xMm), yMm: Math.round(at.yMm) }
   const zone = named ?? (onDeck ? zoneAt(s.zones, at) : null)
   const spot = spotFor(
     zone,

@@ -6,7 +6,7 @@ import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { askRejudge, queueIs } from './asked'
 import { boatById } from './boats'
-import { aroundIn, snapshotOf } from './snapshot'
+import { aroundIn, membersFirst, snapshotOf } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
 import { logOf, logsOf } from './work-log'
 
@@ -54,9 +54,7 @@ async function judgeAll(
   said: (done: number, total: number, turned: number) => Promise<void>,
 ): Promise<{ total: number; turned: number; due: string[] }> {
   const s = await snapshotOf(await boatById(boatId))
-  // A row is as good as its members, so it is judged when they have been.
-  const rows = new Set(s.fittings.map((f) => f.groupId))
-  const fittings = [...s.fittings].sort((p, q) => Number(rows.has(p.id)) - Number(rows.has(q.id)))
+  const fittings = membersFirst(s.fittings)
   const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
@@ -151,6 +149,8 @@ async function solveFitting(id: string): Promise<void> {
       'UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)',
       { bind: [f.boatId] },
     )
+  // Its row is as good as it is.
+  if (kept && v.verdict !== f.verdict && f.groupId) await askRejudge(f.boatId, `${f.name} turned`)
   if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 

@@ -66,6 +66,11 @@ export const fittingsOf = (boatId: string, transaction: Transaction | null = nul
     transaction,
   })
 
+/** A row is as good as its members, so it is judged when they have been. */
+export function membersFirst(fittings: Fitting[]): Fitting[] {
+  const rows = new Set(fittings.map((f) => f.groupId))
+  return [...fittings].sort((p, q) => Number(rows.has(p.id)) - Number(rows.has(q.id)))
+}
 /** What stands round one fitting of the boat, or round one that is yet to be. */
 export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Around {
   // One that was replaced is no longer there, so it is nobody's neighbour.

@@ -8,7 +8,7 @@ import { Boat } from '../models'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { lookInto } from './photos'
-import { aroundIn, snapshotOf } from './snapshot'
+import { aroundIn, membersFirst, snapshotOf } from './snapshot'
 import { judgeByHand, stored } from './verdict'
 import { bad, checkLinks } from './whole-boat-links'
 import { writeBoat, type FileRead, type Look } from './whole-boat-write'
@@ -23,7 +23,7 @@ async function judgeRead(boat: Boat, transaction: Transaction) {
     s.fittings.map((f) => f.id),
     transaction,
   )
-  for (const f of s.fittings) {
+  for (const f of membersFirst(s.fittings)) {
     const around = aroundIn(s, f.id, logs.get(f.id)!)
     const { ask: _ask, ...v } = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around)
     await f.update(stored(v), { transaction })
