@@ -143,14 +143,17 @@ async function solveFitting(id: string): Promise<void> {
   // The deck may have been measured again while the solver was at it: its answer counts only if the
   // question still stands.
   const v = await judged((await judged(f.solver ?? null, true)).solver, false)
-  const [kept] = await Fitting.update(stored(v), { where: { id, version: f.version } })
+  const kept = await db().transaction(async (transaction) => {
+    const [n] = await Fitting.update(stored(v), { where: { id, version: f.version }, transaction })
+    // Its row is as good as it is: no moment in which one is told and the other is not asked.
+    if (n && v.verdict !== f.verdict && f.groupId) await askRejudge(f.boatId, `${f.name} turned`, transaction)
+    return n
+  })
   if (kept && v.verdict !== f.verdict)
     await db().query(
       'UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)',
       { bind: [f.boatId] },
     )
-  // Its row is as good as it is.
-  if (kept && v.verdict !== f.verdict && f.groupId) await askRejudge(f.boatId, `${f.name} turned`)
   if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
