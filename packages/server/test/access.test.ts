@@ -115,7 +115,7 @@ describe('an owner', () => {
       }
     const after = (await who.fitter.ask<{ fittings: { kind: string }[] }>('GET', `/api/boats/${mine.boat}`))
       .body
-    expect([deckOf(after).length, hullsOf(after).length]).toEqual([10, 8])
+    expect([deckOf(after).length, hullsOf(after).length]).toEqual([14, 8])
   }, 60_000)
 })
 

@@ -313,7 +313,7 @@ describe('the first start', () => {
       databases.superUrl,
       `SELECT (SELECT count(*)::int FROM fittings WHERE kind = 'deck-hardware') AS fittings, (SELECT count(*)::int FROM fittings WHERE kind = 'through-hull') AS hull, (SELECT value FROM settings WHERE key = 'demo') AS mark`,
     )
-    expect(n).toEqual({ fittings: 16, hull: 10, mark: 'loaded' })
+    expect(n).toEqual({ fittings: 20, hull: 10, mark: 'loaded' })
     await judged(databases.superUrl)
     one.child.kill('SIGTERM')
     await one.gone

@@ -16,7 +16,7 @@ const along = async (boatId: string, fromX: number, toX: number, inMm: number, z
 }
 /** Stanchions round the bulkheads and knees, port side set out, its twin not yet (chapter 13). */
 async function seedStanchions(fitter: Account) {
-  const line = await along('fulmars-reach', 3300, 7300, 60)
+  const line = await along('fulmars-reach', 3300, 7300, 150)
   const first = line.path[0]!
   const port = await put(fitter, [
     'fulmars-reach',
