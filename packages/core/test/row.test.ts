@@ -80,6 +80,11 @@ describe('the line', () => {
     expect(kept[0]!.fromMm).toBeLessThanOrEqual(1990)
     expect(kept[0]!.toMm).toBeGreaterThanOrEqual(2010)
     expect(kept[0]!.toMm - kept[0]!.fromMm).toBeLessThan(40)
+    // Wherever it lies between two samples, no millimetre of it is left out.
+    for (let x = 1000; x < 1012; x++) {
+      const [k] = mapKeepouts(path, [bulkhead(x, 3)], 0)
+      expect([x, k!.fromMm <= x - 1.5, k!.toMm >= x + 1.5]).toEqual([x, true, true])
+    }
   })
 })
 

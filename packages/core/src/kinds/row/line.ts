@@ -82,9 +82,12 @@ const KEPT_OFF = ['bulkhead', 'knee', 'beam', 'tank'] as const
 const THICK_MM = 30
 const WALK_MM = 5
 const across = (p: BoatPart) => Math.abs(p.y1Mm - p.y0Mm) <= 2 && Math.abs(p.y0Mm) <= 1
-/** Whether a point of the line lies over a part of the boat, as its plan shows it. */
+/**
+ * Whether a point of the line lies over a part of the boat, as its plan shows it; broader by half a step, so
+ * that a thin frame does not fall between two samples.
+ */
 function over(p: BoatPart, at: Pt3): boolean {
-  const half = (p.widthMm ?? THICK_MM) / 2
+  const half = (p.widthMm ?? THICK_MM) / 2 + WALK_MM / 2
   const inX = at.xMm >= Math.min(p.x0Mm, p.x1Mm) - half && at.xMm <= Math.max(p.x0Mm, p.x1Mm) + half
   if (across(p)) return inX
   return inX && at.yMm >= Math.min(p.y0Mm, p.y1Mm) - half && at.yMm <= Math.max(p.y0Mm, p.y1Mm) + half
@@ -100,8 +103,9 @@ export function mapKeepouts(path: Pt3[], parts: BoatPart[], marginMm: number): K
       return [
         {
           name: p.title,
-          fromMm: Math.floor(on[0]!.sMm),
-          toMm: Math.ceil(on.at(-1)!.sMm) + 1,
+          // Between two samples it may begin anywhere: a step more at each end, never less.
+          fromMm: Math.floor(on[0]!.sMm - WALK_MM),
+          toMm: Math.ceil(on.at(-1)!.sMm + WALK_MM),
           marginMm,
           byMap: true,
         },

@@ -136,7 +136,7 @@ export function rowSteps(d: RowDesign, j: RowJudgement, units: Units): Step[] {
   const w: Work = { d, j, add, mm: (v) => formatLength(Math.round(v * 10) / 10, units) }
   setOut(w)
   if (ROW_FAMILY[d.family].members)
-    add('row-members', `Each of the ${j.layout.count} by its own card; one tick serves many of them.`, {
+    add('row-members', `Each of the ${j.layout.count} by its own card.`, {
       minutes: 5,
       caution: 'The first one whole, before the others are drilled.',
     })
