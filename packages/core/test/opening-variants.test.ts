@@ -11,6 +11,7 @@ import {
   type BoatZone,
   type Structure,
 } from '../src'
+import type { Drawing } from '../src/drawing/shapes'
 import { judgedWithRemedies } from '../src/kinds/registry'
 import { opening as kind, OPENING_CATALOGUE, type OpeningDesign } from '../src/kinds/opening'
 import { BALSA } from './deck-hands'
@@ -166,6 +167,9 @@ const bad = (v: unknown, path = ''): string[] =>
       ? Object.entries(v).flatMap(([k, x]) => bad(x, `${path}.${k}`))
       : []
 
+const inside = (b: Drawing['bounds'], p: { x: number; y: number }) =>
+  p.x >= b.minX - 1e-6 && p.x <= b.maxX + 1e-6 && p.y >= b.minY - 1e-6 && p.y <= b.maxY + 1e-6
+
 /** All that a bench, a card and a shop are given of one: finite, in words, within its bounds. */
 function wholeOf(d: OpeningDesign, a: Around) {
   const j = kind.judge(d, a)
@@ -177,12 +181,13 @@ function wholeOf(d: OpeningDesign, a: Around) {
       ...kind.drawings(d, j, units).map((x) => x.drawing),
       ...kind.templates(d, j).flatMap((w) => [true, false].map((i) => kind.template(d, j, w, units, i))),
     ]
-    for (const g of drawn)
-      for (const s of g.shapes)
-        for (const p of 'points' in s ? s.points : [s.at]) {
-          expect(p.x >= g.bounds.minX - 1e-6 && p.x <= g.bounds.maxX + 1e-6, g.title).toBe(true)
-          expect(p.y >= g.bounds.minY - 1e-6 && p.y <= g.bounds.maxY + 1e-6, g.title).toBe(true)
-        }
+    const outside = drawn.flatMap((g) =>
+      g.shapes
+        .flatMap((s) => ('points' in s ? s.points : [s.at]))
+        .filter((p) => !inside(g.bounds, p))
+        .map((p) => `${g.title}: ${p.x}, ${p.y}`),
+    )
+    expect(outside).toEqual([])
     const words = [
       ...kind.steps(d, j, units, NO_WORK).map((s) => s.text),
       ...kind.parts(d, j).flatMap((p) => Object.values(partSaid(p, units))),
