@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { fittingFromFile, fittingFile, kindNamed, kinds } from '../src/kinds/registry'
 import { ALONE } from '../src/kinds/kind'
 import closure from './kept/closure-v1.json'
-import opening from './kept/opening-v1.json'
+import openingFirst from './kept/opening-v1.json'
+import opening from './kept/opening-v2.json'
 import rig from './kept/rig-v1.json'
 import row from './kept/row-v1.json'
 
@@ -22,7 +23,16 @@ describe('a file that was kept opens', () => {
     const j = kind.judge(d, { ...ALONE, today: '2031-05-01' })
     expect(j.checks.length).toBeGreaterThan(3)
     // a file of this version is written back as it was read
-    if (kind.version === 1) expect(fittingFile(kind, d)).toEqual(file)
+    expect(fittingFile(kind, d)).toEqual(file)
+  })
+  it('an opening of version 1 comes out as the one of version 2', () => {
+    const kind = kindNamed('opening')
+    expect(fittingFromFile(kind, openingFirst)).toEqual(fittingFromFile(kind, opening))
+    const gland = { ...openingFirst.design, gland: { glands: [], behind: { lengthMm: 900 } } }
+    expect(kind.upgrade(gland, 1)).toMatchObject({
+      schemaVersion: 2,
+      gland: { behind: { lengthMm: 900, side: 'forward', pumpLpm: null } },
+    })
   })
   it('every kind that has a version has one', () => {
     const elsewhere = ['deck-hardware', 'through-hull']

@@ -76,7 +76,7 @@ describe('a prism flush with the deck', () => {
   it('a deck without a core has nothing to let a solid into', () => {
     const d = made('CL-D25', SOLID)
     expect(checked(d, 'prism-flush')).toMatchObject({ verdict: 'short' })
-    expect(opening.drawings(d, judged(d), 'metric').map((x) => x.id)).toEqual(['plan', 'edge'])
+    expect(opening.drawings(d, judged(d), 'metric').map((x) => x.id)).toEqual(['plan', 'inside', 'edge'])
   })
   it('its solid is cut from sheets, its glass bought by its flange', () => {
     const d = made('CL-D25', BALSA)

@@ -96,7 +96,7 @@ describe('where it is cut', () => {
     const a = round([beam(1800)])
     expect(checked(made('CL-H52'), 'room-member', a)!.verdict).toBe('short')
     const ring = { material: 'timber', widthMm: 40, thicknessMm: 30 }
-    const d = made('CL-H52', BALSA, { cutMemberMm2: 1100, ring })
+    const d = made('CL-H52', BALSA, { cutMemberMm2: 1100, ring, carlin: { widthMm: 30, depthMm: 50 } })
     expect(checked(d, 'room-member', a)!.verdict).toBe('tight')
     expect(checked(d, 'ring-area', a)!.verdict).toBe('holds')
     const less = made('CL-H52', BALSA, { cutMemberMm2: 1300, ring })
@@ -249,7 +249,7 @@ describe('making it', () => {
   })
   it('a design of a later version is refused, a strange field named', () => {
     const d = made('CL-H52')
-    expect(() => parseOpening({ ...d, schemaVersion: 2 })).toThrow(/newest read here/)
+    expect(() => parseOpening({ ...d, schemaVersion: 3 })).toThrow(/newest read here/)
     expect(() => parseOpening({ ...d, outline: { ...d.outline, cornerMm: 400 } })).toThrow(
       /half the short side/,
     )

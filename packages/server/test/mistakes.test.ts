@@ -189,7 +189,7 @@ describe('a mistake is told, not fallen over', () => {
     expect(writes.length).toBeGreaterThan(45)
     let asked = 0
     for (const route of writes) {
-      const bent = fc.sample(bodyOf(route), { numRuns: 20, seed: 20261127 })
+      const bent = fc.sample(bodyOf(route), { numRuns: 30, seed: 20261127 })
       for (const body of [...BODIES, ...bent]) {
         clear(await sent(route, body), `${route} ${JSON.stringify(body)?.slice(0, 80)}`)
         asked++

@@ -28,6 +28,12 @@ export const spotBoat = (
   ...(b.units ? { units: b.units } : {}),
   ...(b.launchOn && now !== undefined ? { daysToLaunch: daysUntil(b.launchOn, now) } : {}),
 })
+/** Her own figures, for what floods her. */
+export const ownFigures = (b: { lengthMm: number; beamMm: number; displacementKg: number }) => ({
+  lengthMm: b.lengthMm,
+  beamMm: b.beamMm,
+  displacementKg: b.displacementKg,
+})
 /** The day she is launched, and how many whole days are left. */
 export interface Launch {
   on: string

@@ -71,6 +71,8 @@ export interface Around {
   /** those of the others that this is the row of */
   members?: Other[]
   units: Units
+  /** her own figures, where they are known */
+  boat?: { lengthMm: number; beamMm: number; displacementKg: number } | undefined
   /** the day on which it is judged, where anything of it goes by the calendar */
   today?: string | undefined
   /** the day she is launched; left out while nobody has said, or where it is past */
@@ -232,8 +234,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
    * @throws CalcError where the design makes no sense yet
    */
   judge(d: D, around: Around): J
-  /** what a heavy calculator is asked besides, by a key that is the same for the same question */
-  slow?(d: D, j: J, around: Around): { key: string }
+  /** what a heavy calculator is asked besides, the same question by the same key; null: nothing */
+  slow?(d: D, j: J, around: Around): { key: string } | null
   /** the judgement with what that calculator answered */
   withSlow?(j: J, answer: { checks: Check[] }): J
   /** the design as it is judged: on the boat as the survey says it is now */

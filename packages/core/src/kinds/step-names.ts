@@ -10,6 +10,7 @@ export const STEP_NAMES: Record<string, string> = {
   'bond-inserts': 'inserts bonded in',
   bore: 'bored',
   'bore-record': 'hole recorded as bored',
+  'carlin-fit': 'carlins fitted',
   choke: 'choke hole drilled',
   clean: 'squeeze-out cut clean',
   clock: 'handle clocked',

@@ -1,4 +1,5 @@
-import type { Check, Verdict } from '../base/verdict/check'
+import { governing, worstVerdict, type Check, type Verdict } from '../base/verdict/check'
+import type { Judged } from './remedies'
 
 /** How many checks came to each verdict. */
 export function tallyOf(checks: Pick<Check, 'verdict'>[]): Record<Verdict, number> {
@@ -6,3 +7,12 @@ export function tallyOf(checks: Pick<Check, 'verdict'>[]): Record<Verdict, numbe
   for (const c of checks) out[c.verdict]++
   return out
 }
+
+/** A judgement with checks more, or others: as good as the worst of them. */
+export const withChecks = <J extends Judged>(j: J, checks: Check[]): J => ({
+  ...j,
+  checks,
+  verdict: worstVerdict(checks.map((c) => c.verdict)),
+  governing: governing(checks)?.id ?? null,
+  counts: tallyOf(checks),
+})

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import { launchOf, plainHole } from '@north-tide/core'
+import { launchOf, ownFigures, plainHole } from '@north-tide/core'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { breather } from '../breath'
@@ -97,6 +97,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
     others,
     members: self === null ? [] : others.filter((o) => o.groupId === self),
     units: s.boat.units,
+    boat: ownFigures(s.boat),
     today: new Date().toISOString().slice(0, 10),
     launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,
   }

@@ -7,6 +7,7 @@ import {
   type Kind,
   type Verdict,
 } from '@north-tide/core'
+import type { SlowAsk } from '@north-tide/core/slow'
 import { askSolver, type SolverAnswer } from '../solver/pool'
 
 export interface Judging {
@@ -23,12 +24,7 @@ export interface Judging {
   design: AnyDesign
   judgement: Judged | null
 }
-interface Ask {
-  design: AnyDesign
-  judgement: Judged
-  question: { key: string }
-}
-type Open = Judging & { ask: Ask | null }
+type Open = Judging & { ask: SlowAsk | null }
 
 export const keyOf = (question: { key: string }) => createHash('sha256').update(question.key).digest('hex')
 
@@ -60,7 +56,7 @@ export function judgeByHand(
       solverDue: due,
       design,
       judgement: j,
-      ask: due ? { design, judgement, question } : null,
+      ask: due ? { kind: kind.id, design, judgement, question } : null,
     }
   } catch (error) {
     if (!(error instanceof CalcError)) throw error

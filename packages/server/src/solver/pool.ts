@@ -1,5 +1,6 @@
 import { Piscina } from 'piscina'
-import type { AnyDesign, Check, Judged } from '@north-tide/core'
+import type { Check } from '@north-tide/core'
+import type { SlowAsk } from '@north-tide/core/slow'
 
 /** The solver's checks on a fitting, and the question they answer. */
 export interface SolverAnswer {
@@ -26,10 +27,7 @@ export const closeSolver = async () => {
 const recent = new Map<string, Promise<Check[]>>()
 const MOST_RECENT = 200
 /** @param key names the question; the same one is not asked twice */
-export async function askSolver(
-  asked: { design: AnyDesign; judgement: Judged; question: { key: string } },
-  key: string,
-): Promise<SolverAnswer> {
+export async function askSolver(asked: SlowAsk, key: string): Promise<SolverAnswer> {
   let answer = recent.get(key)
   if (!answer) {
     answer = open().run(asked) as Promise<Check[]>

@@ -1,15 +1,6 @@
-import { solveSpread, type SolverQuestion } from '@north-tide/core/solver'
-import type { Design, Judgement } from '@north-tide/core'
+import { solveSlow, type SlowAsk } from '@north-tide/core/slow'
 
 /** The plate solver beside the server's own thread, which goes on answering meanwhile. */
-export default function answer({
-  design,
-  judgement,
-  question,
-}: {
-  design: Design
-  judgement: Judgement
-  question: SolverQuestion
-}) {
-  return solveSpread(design, judgement, question).said.checks
+export default function answer(asked: SlowAsk) {
+  return solveSlow(asked)
 }

@@ -32,6 +32,8 @@ const props = defineProps<{
   recordWord: string
   /** the label of the field that a part of the drawing is given by */
   labels: Record<string, string>
+  /** a value that was dragged, where more goes with it than the value itself */
+  set?: (path: string, value: number) => void
   /** keys that are this kind's own */
   keys?: Record<string, () => unknown>
 }>()
@@ -137,7 +139,7 @@ defineExpose({ tryIt })
           :picked="part"
           :editable="!bench.readOnly"
           @pick="pick"
-          @drag="(path: string, v: number) => bench.change({ [path]: v })"
+          @drag="(path: string, v: number) => (set ? set(path, v) : bench.change({ [path]: v }))"
           @type="(path: string) => pick(path)"
         />
         <LegendRow :tones="shown.drawing.legend" />

@@ -1,14 +1,16 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import { computed, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import {
   ALONE,
   CalcError,
   launchOf,
+  ownFigures,
   plainHole,
   withRemedies,
   workState,
   type AnyDesign,
   type Around,
+  type Check,
   type Entry,
   type Judged,
   type Kind,
@@ -18,6 +20,7 @@ import type { Open, Saved } from '../types'
 import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
+import { AFTER_MS, slowWorker } from './slow-worker'
 
 /** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
 const REMEDIES_AFTER_MS = 90
@@ -39,6 +42,7 @@ export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Ar
     others: fitting.value?.others ?? [],
     members: (fitting.value?.others ?? []).filter((o) => o.groupId === fitting.value?.id),
     units: boats.units,
+    boat: boats.picture ? ownFigures(boats.picture) : undefined,
     today: new Date().toISOString().slice(0, 10),
     launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
   }))
@@ -88,6 +92,63 @@ export function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>
   return { judgement, problem, forget: () => void (last.value = null) }
 }
 
+/** What a kind's heavy calculator answered to a design, off the screen's thread. */
+export interface SlowBehind<A extends { checks: Check[] }> {
+  answer: ShallowRef<{ key: string; got: A; ms: number } | null>
+  progress: Ref<number | null>
+  failed: Ref<string>
+}
+/**
+ * The heavy calculator behind a bench: asked about each design when the hand rests, its checks among the
+ * others from then on.
+ */
+function slowBehind<D extends AnyDesign, J extends Judged, E extends Entry, A extends { checks: Check[] }>(
+  kind: Kind<D, J, E>,
+  design: ShallowRef<D | null>,
+  around: ComputedRef<Around>,
+  byHand: ComputedRef<J | null>,
+  problem: ComputedRef<CalcError | null>,
+  make: () => Worker,
+) {
+  const worker = slowWorker<{ design: D; question: { key: string } }, A>(make)
+  const answer = shallowRef(null) as SlowBehind<A>['answer']
+  const failed = ref('')
+  const question = computed(() =>
+    design.value && byHand.value && !problem.value
+      ? (kind.slow?.(design.value, byHand.value, around.value) ?? null)
+      : null,
+  )
+  let timer: ReturnType<typeof setTimeout> | undefined
+  async function ask() {
+    const [d, q] = [design.value, question.value]
+    if (!d || !q) return
+    const t = performance.now()
+    failed.value = ''
+    try {
+      const got = await worker.ask({ design: d, question: q })
+      if (got) answer.value = { key: q.key, got, ms: performance.now() - t }
+    } catch (error) {
+      failed.value = error instanceof Error ? error.message : 'It could not be solved'
+    }
+  }
+  watch(
+    () => question.value?.key ?? null,
+    (key) => {
+      clearTimeout(timer)
+      if (worker.progress.value !== null) worker.cut()
+      if (key === null || key === answer.value?.key) return
+      timer = setTimeout(ask, AFTER_MS)
+    },
+    { immediate: true },
+  )
+  const judgement = computed<J | null>(() => {
+    const j = byHand.value
+    const mine = answer.value && answer.value.key === question.value?.key ? answer.value : null
+    return j && mine ? kind.withSlow!(j, mine.got) : j
+  })
+  return { judgement, slow: { answer, progress: worker.progress, failed }, asked: question }
+}
+
 /** What follows from a design and its judgement, by the contract of kinds alone. */
 export function followsFrom<D extends AnyDesign, J extends Judged, E extends Entry>(
   kind: Kind<D, J, E>,
@@ -120,16 +181,26 @@ export function followsFrom<D extends AnyDesign, J extends Judged, E extends Ent
  * The bench of any kind of work: its fitting with what stands round it, the draft that saves itself, the
  * judgement, what follows from it, and the acts.
  */
-export const kindBench = <D extends AnyDesign, J extends Judged, E extends Entry>(
+export const kindBench = <
+  D extends AnyDesign,
+  J extends Judged,
+  E extends Entry,
+  A extends { checks: Check[] } = { checks: Check[] },
+>(
   kind: Kind<D, J, E>,
   usualOf: (d: D) => Usual,
+  slowWorkerOf?: () => Worker,
 ) =>
   defineStore(`bench-${kind.id}`, () => {
     const boats = useBoats()
     const fitting = shallowRef(null) as ShallowRef<Open<D> | null>
     const draft = drafted<D, Saved<D>>(kind.id, (id, body) => api<Saved<D>>('PUT', `/fittings/${id}`, body))
     const around = aroundOf(fitting)
-    const { judgement, problem, forget } = judgedBy(kind, draft.design, around, draft.readOnly)
+    const { judgement: byHand, problem, forget } = judgedBy(kind, draft.design, around, draft.readOnly)
+    const behind = slowWorkerOf
+      ? slowBehind<D, J, E, A>(kind, draft.design, around, byHand, problem, slowWorkerOf)
+      : null
+    const judgement = behind?.judgement ?? byHand
     async function open(id: string) {
       if (fitting.value?.id !== id) await draft.flush()
       const got = await api<Open<D>>('GET', `/fittings/${encodeURIComponent(id)}`)
@@ -146,6 +217,10 @@ export const kindBench = <D extends AnyDesign, J extends Judged, E extends Entry
       around,
       judgement,
       problem,
+      slowAsked: behind?.asked ?? null,
+      slowAnswer: behind?.slow.answer ?? null,
+      slowProgress: behind?.slow.progress ?? null,
+      slowFailed: behind?.slow.failed ?? null,
       ...followsFrom(kind, draft.design, judgement, fitting),
       usual: computed<Usual>(() => usualOf(draft.design.value!)),
       open,

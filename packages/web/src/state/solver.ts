@@ -1,5 +1,4 @@
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
-import { proxy, wrap, type Remote } from 'comlink'
 import {
   fieldAround,
   patchFor,
@@ -13,6 +12,7 @@ import {
   type SpreadSaid,
 } from '@north-tide/core'
 import { useBoats } from './boats'
+import { AFTER_MS, slowWorker } from './slow-worker'
 
 export interface Solved {
   patch: DeckPatch
@@ -23,47 +23,6 @@ export interface Solved {
   said: SpreadSaid
 }
 type Answer = { patch?: DeckPatch; error?: string }
-interface Solver {
-  solve: (i: PatchInput, tell: (p: number) => void) => Answer
-}
-/** Keystrokes follow one another faster than this; the hand checks follow each of them. */
-const AFTER_MS = 250
-
-/** A worker that solves one patch at a time and can be cut off. */
-function solverWorker() {
-  const progress = ref<number | null>(null)
-  let worker: Worker | null = null
-  /** Held as long as its worker: a proxy that is collected shuts the worker's door. */
-  let remote: Remote<Solver> | null = null
-  let turn = 0
-  function cut() {
-    turn++
-    worker?.terminate()
-    worker = remote = null
-    progress.value = null
-  }
-  /** The answer, or null where a newer question cut this one off. */
-  async function ask(input: PatchInput): Promise<Answer | null> {
-    const mine = turn
-    if (!worker) {
-      worker = new Worker(new URL('../workers/spread-worker.ts', import.meta.url), { type: 'module' })
-      remote = wrap<Solver>(worker)
-    }
-    progress.value = 0
-    // What the worker tells comes by a door of its own, and its last word may come after the answer.
-    let running = true
-    const got = await remote!.solve(
-      JSON.parse(JSON.stringify(input)),
-      proxy((p: number) => void (running && mine === turn && (progress.value = p))),
-    )
-    running = false
-    if (mine !== turn) return null
-    progress.value = null
-    return got
-  }
-  return { progress, ask, cut }
-}
-
 /**
  * The plate solver behind the bench: it is asked anew about every design that could be judged, off the
  * screen's own thread.
@@ -72,7 +31,9 @@ export function solverBehind(judged: Readonly<Ref<{ design: Design; judgement: J
   const boats = useBoats()
   const answer = shallowRef<Solved | null>(null)
   const failed = ref('')
-  const { progress, ask, cut } = solverWorker()
+  const { progress, ask, cut } = slowWorker<PatchInput, Answer>(
+    () => new Worker(new URL('../workers/spread-worker.ts', import.meta.url), { type: 'module' }),
+  )
   let timer: ReturnType<typeof setTimeout> | undefined
 
   function stop() {

@@ -1,3 +1,4 @@
+import { boundsOf, insidePolygon, type Point } from '../../base/geometry/outline'
 import { cosSin } from '../../base/geometry/turn'
 import { gradedLines } from './mesh'
 import { factorGrid } from './multifrontal'
@@ -12,6 +13,20 @@ export interface Rect {
   /** its length turned from x towards y, degrees; left out: along x */
   turnDeg?: number | undefined
 }
+/**
+ * A hole in the panel. Its edge follows the elements in steps, so that stress is to be read a deck's
+ * thickness away from it.
+ */
+export interface Cut {
+  outline: Point[]
+  /** bonded behind, out to its own outline */
+  ring?: (PlateLayer & { outline: Point[] }) | undefined
+  /** what lies in the hole hands its load to the panel, evenly within this outline */
+  rim?: { outline: Point[]; forceN: number } | undefined
+  /** lines of the mesh that are wanted besides, where a corner begins to turn */
+  linesX?: number[]
+  linesY?: number[]
+}
 export interface PatchProblem {
   aMm: number
   bMm: number
@@ -23,6 +38,9 @@ export interface PatchProblem {
   basePlate?: (Rect & PlateLayer) | undefined
   /** members bonded under the deck: it does not move there, and is free to turn over them */
   supports?: { axis: 'x' | 'y'; atMm: number }[] | undefined
+  cut?: Cut | undefined
+  /** solved once more for the loads without pressure and rim: how far it bends then */
+  loadsAlone?: boolean
   nx: number
   ny: number
 }
@@ -38,6 +56,8 @@ export interface PatchAnswer {
   outer: Float64Array
   inner: Float64Array
   shear: Float64Array
+  /** under its loads without pressure and rim, where it was asked */
+  alone: Float64Array | null
   totalReactionN: number
   bare: Section
   stored: number
@@ -97,14 +117,32 @@ function stressAt(
 }
 
 /** Area of the elements whose middle lies in it. */
-function covered(r: Rect, x: Float64Array, y: Float64Array): number {
+function covered(inIt: (x: number, y: number) => boolean, x: Float64Array, y: Float64Array): number {
   let sum = 0
   for (let j = 0; j + 1 < y.length; j++)
     for (let i = 0; i + 1 < x.length; i++)
-      if (within(r, (x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2))
+      if (inIt((x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2))
         sum += (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)
   return sum
 }
+const inside = (outline: Point[] | undefined, x: number, y: number) =>
+  outline !== undefined && insidePolygon(outline, { xMm: x, yMm: y })
+/** Lines of the mesh at the greatest extent of a hole and of its ring, and where its corners turn. */
+function cutLines(c: Cut | undefined, at: 'xMm' | 'yMm'): number[] {
+  if (!c) return []
+  const ends = (o: Point[]) => {
+    const b = boundsOf({ outline: o })
+    return at === 'xMm' ? [b.minX, b.maxX] : [b.minY, b.maxY]
+  }
+  return [
+    ...ends(c.outline),
+    ...(c.ring ? ends(c.ring.outline) : []),
+    ...(c.rim ? ends(c.rim.outline) : []),
+    ...((at === 'xMm' ? c.linesX : c.linesY) ?? []),
+  ]
+}
+/** No element: it is cut out. */
+const VOID = 255
 
 /** Solves the panel and reads stresses at the nodes, averaged only among elements of one section. */
 export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | void): PatchAnswer {
@@ -119,10 +157,10 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     ...(p.backingPlate ? [p.backingPlate] : []),
     ...(p.basePlate ? [p.basePlate] : []),
   ]
-  const cuts = (at: 'xMm' | 'yMm') => rects.flatMap((r) => linesOf(r, at))
+  const cuts = (at: 'xMm' | 'yMm') => [...rects.flatMap((r) => linesOf(r, at)), ...cutLines(p.cut, at)]
   const plates = [p.backingPlate, p.basePlate].filter((r) => r !== undefined)
   const crowd = (at: 'xMm' | 'yMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
-    ...(plates.length || p.loads.length ? cuts(at) : []),
+    ...(plates.length || p.loads.length || p.cut ? cuts(at) : []),
     ...(k0 === 'clamped' ? [0] : []),
     ...(k1 === 'clamped' ? [length] : []),
   ]
@@ -145,25 +183,45 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const across = nx + 1
   const nodes = across * (ny + 1)
 
+  const behind = p.backingPlate ?? p.cut?.ring
+  const cornersOf = (i: number, j: number) => [
+    j * across + i,
+    j * across + i + 1,
+    (j + 1) * across + i + 1,
+    (j + 1) * across + i,
+  ]
   const sections: Section[] = [
     bare,
     sectionOf(p.layup, p.basePlate),
-    sectionOf(p.layup, undefined, p.backingPlate),
-    sectionOf(p.layup, p.basePlate, p.backingPlate),
+    sectionOf(p.layup, undefined, behind),
+    sectionOf(p.layup, p.basePlate, behind),
   ]
   // The elements follow the edge of what stands askew in steps: its force goes over those that it covers.
-  const spreadOver = p.loads.map((l) => (l.turnDeg ? covered(l, x, y) : l.lengthMm * l.widthMm))
+  const spreadOver = p.loads.map((l) =>
+    l.turnDeg || p.cut
+      ? covered((u, v) => within(l, u, v) && !inside(p.cut?.outline, u, v), x, y)
+      : l.lengthMm * l.widthMm,
+  )
+  const onRim = (u: number, v: number) => inside(p.cut?.rim?.outline, u, v) && !inside(p.cut?.outline, u, v)
+  const rimMPa = p.cut?.rim ? p.cut.rim.forceN / covered(onRim, x, y) : 0
   const kind = new Uint8Array(nx * ny)
   const q = new Float64Array(nx * ny)
+  const patches = new Float64Array(nx * ny)
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       const [cx, cy] = [(x[i]! + x[i + 1]!) / 2, (y[j]! + y[j + 1]!) / 2]
-      kind[j * nx + i] = (within(p.basePlate, cx, cy) ? 1 : 0) + (within(p.backingPlate, cx, cy) ? 2 : 0)
-      let s = p.pressureMPa
+      if (inside(p.cut?.outline, cx, cy)) {
+        kind[j * nx + i] = VOID
+        continue
+      }
+      const backed = within(p.backingPlate, cx, cy) || inside(p.cut?.ring?.outline, cx, cy)
+      kind[j * nx + i] = (within(p.basePlate, cx, cy) ? 1 : 0) + (backed ? 2 : 0)
+      let s = 0
       p.loads.forEach((l, k) => {
         if (within(l, cx, cy)) s += l.forceN / spreadOver[k]!
       })
-      q[j * nx + i] = s
+      patches[j * nx + i] = s
+      q[j * nx + i] = s + p.pressureMPa + (rimMPa && onRim(cx, cy) ? rimMPa : 0)
     }
 
   const held = new Uint8Array(nodes * dofs)
@@ -191,6 +249,15 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   for (let j = 0; j <= ny; j++)
     for (let i = 0; i <= nx; i++) if (memberX[i] || memberY[j]) held[(j * across + i) * dofs] = 1
 
+  // Nothing stands at a node with no element round it.
+  if (p.cut) {
+    const stands = new Uint8Array(nodes)
+    for (let j = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++)
+        if (kind[j * nx + i] !== VOID) for (const c of cornersOf(i, j)) stands[c] = 1
+    for (let n = 0; n < nodes; n++) if (!stands[n]) held.fill(1, n * dofs, (n + 1) * dofs)
+  }
+
   // Elements of one size and section are one matrix, so it is made once for each pair of widths.
   const made = new Map<number, Float64Array>()
   const alike = (lines: Float64Array) => {
@@ -204,6 +271,10 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const [wx, wy] = [alike(x), alike(y)]
   const element = (i: number, j: number, into: Float64Array) => {
     const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
+    if (kind[j * nx + i] === VOID) {
+      into.fill(0)
+      return
+    }
     const key = (wx[i]! * (ny + 1) + wy[j]!) * 4 + kind[j * nx + i]!
     let ke = made.get(key)
     if (!ke) {
@@ -215,27 +286,27 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     }
     into.set(ke)
   }
-  const rhs = new Float64Array(nodes * dofs)
-  const load = new Float64Array(nodes)
-  const cornersOf = (i: number, j: number) => [
-    j * across + i,
-    j * across + i + 1,
-    (j + 1) * across + i + 1,
-    (j + 1) * across + i,
-  ]
-  for (let j = 0; j < ny; j++)
-    for (let i = 0; i < nx; i++) {
-      const share = (q[j * nx + i]! * (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)) / 4
-      for (const c of cornersOf(i, j)) load[c] = load[c]! + share
-    }
-  for (let n = 0; n < nodes; n++) if (!held[n * dofs]) rhs[n * dofs] = load[n]!
+  const atNodes = (per: Float64Array) => {
+    const load = new Float64Array(nodes)
+    for (let j = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++) {
+        const share = (per[j * nx + i]! * (x[i + 1]! - x[i]!) * (y[j + 1]! - y[j]!)) / 4
+        for (const c of cornersOf(i, j)) load[c] = load[c]! + share
+      }
+    const rhs = new Float64Array(nodes * dofs)
+    for (let n = 0; n < nodes; n++) if (!held[n * dofs]) rhs[n * dofs] = load[n]!
+    return { load, rhs }
+  }
+  const { load, rhs } = atNodes(q)
 
   const factored = factorGrid({ nx, ny, dofs, element, held }, tick && ((part) => tick(part * 0.95)))
   const u = factored.solve(rhs)
+  const bentBy = (v: Float64Array) => Float64Array.from({ length: nodes }, (_, n) => v[n * dofs]!)
+  const alone = p.loadsAlone ? bentBy(factored.solve(atNodes(patches).rhs)) : null
 
   let totalReactionN = 0
   const ke = new Float64Array(16 * dofs * dofs)
-  const deflection = Float64Array.from({ length: nodes }, (_, n) => u[n * dofs]!)
+  const deflection = bentBy(u)
   const pick = () => new Float64Array(nodes)
   const [outer, inner, shear] = [pick(), pick(), pick()]
   const sums = [0, 1, 2, 3].map(() => ({ count: new Uint8Array(nodes), v: new Float64Array(nodes * 8) }))
@@ -250,6 +321,7 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const shearRot = 1
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
+      if (kind[j * nx + i] === VOID) continue
       const corner = cornersOf(i, j)
       const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
       if (corner.some((node) => held[node * dofs])) {
@@ -311,5 +383,5 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     }
   })
   tick?.(1)
-  return { x, y, deflection, outer, inner, shear, totalReactionN, bare, stored: factored.stored }
+  return { x, y, deflection, outer, inner, shear, alone, totalReactionN, bare, stored: factored.stored }
 }

@@ -1,13 +1,14 @@
 import type { DeckPatch, deckPatchInput } from '../../chapters/plate/deck-patch'
 import type { z } from 'zod'
 import { boundsOf, type Point } from '../../base/geometry/outline'
+import { layupOf } from '../../chapters/plate/boat-layup'
 import { CORES } from '../../base/materials/cores'
 import { SIZES } from '../../base/materials/fasteners'
-import { DECK_METALS, TIMBERS, laminateProperties } from '../../base/materials/laminates'
+import { DECK_METALS, laminateProperties } from '../../base/materials/laminates'
 import { PLATES } from '../../base/materials/plates'
 import { factorsOf } from './guess'
 import type { Design } from './design'
-import type { Field } from './field'
+import type { Field } from '../../boat/field'
 import type { Judgement } from './judgement'
 import { planOfBase, planOfPlate } from './plans'
 import { cosSin, toBoat } from '../../base/geometry/turn'
@@ -91,27 +92,6 @@ function loadsOn(n: Panel, j: Judgement): Patch[] {
   return [...loads, whole ? { ...spot, lengthMm: l, widthMm: w, ...turnOf(d) } : spot]
 }
 
-function layupOf(d: Design): PatchInput['layup'] {
-  const s = d.structure
-  if (s.kind === 'sandwich')
-    return {
-      kind: 'sandwich',
-      outerMm: s.outerMm,
-      coreMm: s.core.thicknessMm,
-      innerMm: s.innerMm,
-      eMPa: laminateProperties(s.skin.laminate, s.skin.fibreFraction).eMPa,
-      nu: 0.3,
-      coreGMPa: CORES[s.core.material].gMPa,
-    }
-  const eMPa =
-    s.kind === 'solid'
-      ? laminateProperties(s.skin.laminate, s.skin.fibreFraction).eMPa
-      : s.kind === 'metal'
-        ? DECK_METALS[s.metal].eMPa
-        : TIMBERS[s.timber].eMPa
-  return { kind: 'solid', tMm: s.thicknessMm, eMPa, nu: 0.3 }
-}
-
 function backingOn(n: Panel): Pick<PatchInput, 'backingPlate'> {
   const { plate } = n.d
   if (!plate) return {}
@@ -186,7 +166,7 @@ export function patchFor(
   return {
     panel: { aMm: n.a, bMm: n.b },
     edges: { x0: 'simple', x1: 'simple', y0: 'simple', y1: 'simple' },
-    layup: layupOf(d),
+    layup: layupOf(d.structure),
     loads: loadsOn(n, j),
     pressureMPa: 0,
     ...(withPlate ? backingOn(n) : {}),

@@ -4,7 +4,7 @@ import type { FactorKind } from '../../base/verdict/factors'
 import type { Plug } from '../../chapters/deck/footprint'
 import { pushThroughOf, type PUSH_USES } from '../../chapters/deck/push-through'
 import type { Design } from './design'
-import type { Field } from './field'
+import type { Field } from '../../boat/field'
 import type { CaseShared } from './loads'
 import { planOfBase } from './plans'
 

@@ -1,7 +1,7 @@
 import type { YardValue } from '../../base/materials/yard'
 import type { Check, Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
-import type { Room } from './field'
+import type { Room } from '../../boat/field'
 import type { Judgement } from './judgement'
 import { massOf } from './size-cost'
 import { beyond, PLATE_BLIND, Search, type Found, type Level } from './size-search'

@@ -6,7 +6,7 @@ import type { Point } from '../../base/geometry/outline'
 import { withChange } from '../../base/change'
 import type { Design } from './design'
 import { bestIsolation } from './isolation'
-import type { Room } from './field'
+import type { Room } from '../../boat/field'
 import { plateFor, sizesFor } from './remedies'
 import { drilledFor } from './start'
 

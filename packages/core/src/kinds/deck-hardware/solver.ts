@@ -4,7 +4,7 @@ import { deckPatchInput, deckPatchOf, type DeckPatch } from '../../chapters/plat
 import { unproven, type Check } from '../../base/verdict/check'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
-import type { Field } from './field'
+import type { Field } from '../../boat/field'
 import { fieldAround } from './field-around'
 import { patchFor, type PatchInput } from './patch'
 import { spreadSaid, type SpreadSaid } from './spread'

@@ -1,11 +1,11 @@
 import type { DeckPatch } from '../../chapters/plate/deck-patch'
 import { CORES } from '../../base/materials/cores'
-import { DECK_METALS, TIMBERS, laminateProperties } from '../../base/materials/laminates'
-import { check, governing, say, worstVerdict, type Check, type Verdict } from '../../base/verdict/check'
+import { bendingStrength, thickOf } from '../../chapters/plate/boat-layup'
+import { check, say, type Check, type Verdict } from '../../base/verdict/check'
 import { factorsOf } from './guess'
-import { tallyOf } from '../tally'
+import { withChecks } from '../tally'
 import type { Design } from './design'
-import type { Field } from './field'
+import type { Field } from '../../boat/field'
 import type { Judgement } from './judgement'
 import type { PatchFields, PatchInput } from './patch'
 import { cosSin } from '../../base/geometry/turn'
@@ -38,8 +38,7 @@ function readOff(
   f: PatchFields,
   grids: number[][][],
 ): { value: number; xMm: number; yMm: number } {
-  const l = input.layup
-  const strip = TOE * (l.kind === 'sandwich' ? l.outerMm + l.coreMm + l.innerMm : l.tMm)
+  const strip = TOE * thickOf(input.layup)
   const plates = [input.backingPlate, input.basePlate].filter((p) => p !== undefined)
   const nearEdge = (x: number, y: number) =>
     plates.some((p) => {
@@ -62,15 +61,8 @@ function readOff(
   return best
 }
 const strengthOf = (d: Design): { capacity: number; factor: number } => {
-  const s = d.structure
-  if (s.kind === 'metal') return { capacity: DECK_METALS[s.metal].yieldMPa, factor: factorsOf(d).metal }
-  return {
-    capacity:
-      s.kind === 'timber'
-        ? TIMBERS[s.timber].bearingMPa
-        : laminateProperties(s.skin.laminate, s.skin.fibreFraction).tensileMPa,
-    factor: factorsOf(d).laminate,
-  }
+  const { capacity, of } = bendingStrength(d.structure)
+  return { capacity, factor: factorsOf(d)[of] }
 }
 /**
  * Past this part of its span a deck no longer answers in proportion, and a linear picture only says that
@@ -84,8 +76,6 @@ interface Reading {
   field: Field
   input: PatchInput
 }
-const thickOf = ({ layup: l }: PatchInput) =>
-  l.kind === 'sandwich' ? l.outerMm + l.coreMm + l.innerMm : l.tMm
 const whereSaid = (r: Reading, p: { xMm: number; yMm: number }) =>
   `at ${say(Math.round(p.xMm + r.field.minX))} aft, ${say(Math.round(p.yMm + r.field.minY))} to starboard of the middle`
 const leansOn = (r: Reading) =>
@@ -97,7 +87,7 @@ function skinCheck(r: Reading, id: string, title: string, grid: number[][]): Che
   const p = readOff(r.input, r.patch.fields!, [grid])
   const bent = Math.abs(r.patch.maxDeflectionMm)
   const far =
-    bent > LINEAR * thickOf(r.input)
+    bent > LINEAR * thickOf(r.input.layup)
       ? ` It bends ${say(bent)} mm, more than its own thickness: past where the figures are in proportion.`
       : ''
   const what =
@@ -191,7 +181,5 @@ export function spreadSaid(
 export function withSolver(j: Judgement, said: Pick<SpreadSaid, 'checks'>): Judgement {
   const asked = said.checks.some((c) => c.id.startsWith('spread-skin') && c.demand !== null)
   const own = asked ? j.checks.filter((c) => c.id !== 'skin-bending') : j.checks
-  const checks = [...own, ...said.checks]
-  const verdict = worstVerdict(checks.map((c) => c.verdict))
-  return { ...j, checks, verdict, governing: governing(checks)?.id ?? null, counts: tallyOf(checks) }
+  return withChecks(j, [...own, ...said.checks])
 }

@@ -9,11 +9,12 @@ import { measureSchema } from '../../boat/where'
 import { parseVersioned } from '../parse'
 import { OPENING_FAMILIES, SEA_PLACES, type SeaPlace } from './families'
 
-export const OPENING_VERSION = 1
+export const OPENING_VERSION = 2
 export const RING_MATERIALS = ['plywood', 'timber', 'glass-sheet'] as const
 export const LATCH_KINDS = ['turn-button', 'toggle', 'barrel-bolt', 'cam'] as const
 export const GASKET_KINDS = ['strip-soft', 'strip-firm', 'hollow'] as const
 export const BACKS = ['hinge', 'ledge', 'latches'] as const
+export const HINGE_SIDES = ['forward', 'aft', 'port', 'starboard'] as const
 export const RIMS = ['none', 'light', 'stiff'] as const
 /** How the flange is held to the boat. */
 export const FRAME_HOLDS = ['screws', 'bolts', 'bond'] as const
@@ -87,7 +88,14 @@ const glandSchema = z.strictObject({
   wrenchMm: nonNegative(),
   /** the compartment that it keeps shut */
   behind: z
-    .strictObject({ lengthMm: positive(), widthMm: positive(), heightMm: positive() })
+    .strictObject({
+      lengthMm: positive(),
+      widthMm: positive(),
+      heightMm: positive(),
+      /** it lies forward of the bulkhead, or aft of it */
+      side: z.enum(['forward', 'aft']).default('forward'),
+      pumpLpm: positive().nullable().default(null),
+    })
     .nullable()
     .default(null),
 })
@@ -133,6 +141,8 @@ export const openingSchema = z.strictObject({
     .nullable(),
   /** flange area of what is cut through; 0: nothing is */
   cutMemberMm2: nonNegative().default(0),
+  /** one each side of it, from the next member forward to the next aft, in place of a member that was cut */
+  carlin: z.strictObject({ widthMm: positive(), depthMm: positive() }).nullable().default(null),
   pane: z
     .strictObject({
       material: z.enum(GLAZING_IDS),
@@ -153,6 +163,8 @@ export const openingSchema = z.strictObject({
     .strictObject({
       massKg: positive(),
       back: z.enum(BACKS),
+      /** which edge a hinged one turns on */
+      hingeSide: z.enum(HINGE_SIDES).default('forward'),
       latches: z.number().int().min(1).max(40),
       latch: z.enum(LATCH_KINDS).nullable(),
       gasket: z.enum(GASKET_KINDS).nullable(),
@@ -188,8 +200,26 @@ export const openingSchema = z.strictObject({
   replaces: z.string().max(120).nullable().default(null),
 })
 export type OpeningDesign = z.output<typeof openingSchema>
+type Raw = Record<string, unknown>
+/** Version 1 had no carlins, no side of a hinge, and a compartment without its side and its pump. */
+export function upgradeOpening(raw: unknown, from: number): unknown {
+  if (from >= OPENING_VERSION) return raw
+  const d = raw as Raw
+  const lid = d.lid as Raw | null | undefined
+  const gland = d.gland as Raw | null | undefined
+  const behind = gland?.behind as Raw | null | undefined
+  return {
+    ...d,
+    schemaVersion: OPENING_VERSION,
+    carlin: null,
+    ...(lid ? { lid: { ...lid, hingeSide: 'forward' } } : {}),
+    ...(gland && behind
+      ? { gland: { ...gland, behind: { ...behind, side: 'forward', pumpLpm: null } } }
+      : {}),
+  }
+}
 export const parseOpening = (raw: unknown): OpeningDesign =>
-  parseVersioned({ schema: openingSchema, version: OPENING_VERSION, upgrade: (x: unknown) => x }, raw)
+  parseVersioned({ schema: openingSchema, version: OPENING_VERSION, upgrade: upgradeOpening }, raw)
 
 type CoreId = (typeof CORE_IDS)[number]
 /** The core that the edge is closed against; none where there is none. */

@@ -2,9 +2,9 @@ import { answerOf } from '../../base/calculator/calculator'
 import { CalcError } from '../../base/errors'
 import { fullThickness } from '../../base/materials/structure'
 import { inWords, rank, say, type Check } from '../../base/verdict/check'
-import { compartment } from '../../chapters/making/compartment'
 import { cableGland } from '../../chapters/making/gland'
 import type { Try } from '../kind'
+import { behindSaid } from './bulkhead'
 import type { OpeningDesign } from './design'
 import type { Behind, Glanded } from './judgement'
 
@@ -43,16 +43,6 @@ export function glandedOf(d: OpeningDesign): Glanded | null {
     throw error
   }
 }
-/** What stands behind the bulkhead when the compartment is flooded to its top (15.4). */
-export function behindOf(d: OpeningDesign): Behind | null {
-  const box = d.gland?.behind
-  if (!box) return null
-  const r = answerOf(compartment, { shape: { kind: 'box', ...box, xMm: 0 } })
-  return { waterKg: r.waterKg, pressureKPa: r.pressureKPa! }
-}
-const behindSaid = (b: Behind | null) =>
-  b ? ` Behind it would stand ${say(b.waterKg)} kg of water, ${say(b.pressureKPa)} kPa at its foot.` : ''
-
 /** Of each check the gland that does worst speaks for all of them. */
 function worstOf(all: Glanded, id: string): { c: Check; i: number } | null {
   let worst: { c: Check; i: number } | null = null

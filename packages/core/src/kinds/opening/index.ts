@@ -7,6 +7,8 @@ export { openingMoved } from './moved'
 export { openingTries } from './remedies'
 export { sizeOpening, type OpeningChoice, type OpeningProposal } from './size-it'
 export { opening } from './kind'
+export { weakQuestion, weakWhyNot, type WeakQuestion } from './weakened'
+export type { Weakened, WeakSide } from './weakened-said'
 export { sizeSaid } from './outline'
 export { OPENING_TEMPLATE_TITLES } from './template'
 

@@ -1,7 +1,6 @@
 import { potOf } from '../../chapters/bedding/pot'
 import { governing, worstVerdict, type Check } from '../../base/verdict/check'
 import { foundChecks } from '../findings'
-import type { Around } from '../kind'
 import { sealantCheck } from '../sealant-check'
 import { tallyOf } from '../tally'
 import {
@@ -18,9 +17,10 @@ import {
 import type { OpeningDesign } from './design'
 import { edgeChecks, edgeOf } from './edge'
 import { OPENING_FINDINGS } from './findings'
-import { behindOf, glandChecks, glandedOf } from './glands'
+import { behindOf, othersThrough } from './bulkhead'
+import { glandChecks, glandedOf } from './glands'
 import { hungChecks, hungOf } from './hung'
-import type { Edge, Glanded, OpeningJudgement, Pocket } from './judgement'
+import type { AroundOpening, Edge, Glanded, OpeningJudgement, Pocket } from './judgement'
 import { pocketChecks, pocketOf } from './pocket'
 import { roomChecks } from './room'
 
@@ -56,7 +56,7 @@ function asked(d: OpeningDesign, c: Check): boolean {
  * One opening judged whole: where it is cut, what is left of the edge, what closes it and keeps the sea out.
  * @throws CalcError where the frame cannot be set out
  */
-export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'>): OpeningJudgement {
+export function judgeOpening(d: OpeningDesign, a: AroundOpening): OpeningJudgement {
   const room = roomChecks(d, a)
   const edge = edgeOf(d)
   const pane = paneOf(d)
@@ -65,7 +65,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
   const pocket = pocketOf(d)
   const hung = hungOf(d, edge)
   const glanded = glandedOf(d)
-  const behind = behindOf(d)
+  const behind = behindOf(d, a.boat)
   const bedded = sealantsOf(d, growth)
   const keeps = d.gland ? null : keepsCheck(d, held)
   const sill = sillCheck(d)
@@ -75,6 +75,7 @@ export function judgeOpening(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
     ...edgeChecks(d, edge).filter((c) => asked(d, c)),
     ...pocketChecks(d, pocket),
     ...glandChecks(d, glanded, behind),
+    ...othersThrough(d, a),
     ...hungChecks(hung),
     ...paneChecks(pane, d.pane?.proof ?? null),
     ...growthChecks(growth),

@@ -7,7 +7,12 @@ import type { lidHold } from '../../chapters/making/lid-hold'
 import type { prismPocket } from '../../chapters/making/prism-pocket'
 import type { SealantChoice } from '../../chapters/bedding/sealant-choice'
 import type { Check, Verdict } from '../../base/verdict/check'
+import type { Around } from '../kind'
 import type { Pot } from '../../chapters/bedding/pot'
+
+/** What stands round an opening: its surfaces and members, and, where they are known, the rest. */
+export type AroundOpening = Pick<Around, 'zones' | 'parts'> &
+  Partial<Pick<Around, 'holes' | 'others' | 'boat'>>
 
 type Out<C> = C extends { run: (v: never) => infer O } ? O : never
 export type Edge = Out<typeof openingEdge>
@@ -17,10 +22,15 @@ export type Held = Out<typeof lidHold>
 export type Pocket = Out<typeof prismPocket>
 export type Hung = Out<typeof binHang>
 export type Glanded = Out<typeof cableGland>
-/** Water that stands behind a bulkhead when the compartment is flooded. */
+/** Water that stands behind a bulkhead when the compartment is flooded, and what it does to the boat. */
 export interface Behind {
   waterKg: number
   pressureKPa: number
+  /** lower by so much at the ends; null where the boat's own figures are not known */
+  bowMm: number | null
+  sternMm: number | null
+  /** null without a pump */
+  pumpMinutes: number | null
 }
 /** Free room to something that stays where it is, in words by the side it lies on. */
 export interface Clear {
@@ -30,6 +40,8 @@ export interface Clear {
   leastMm: number
   /** it runs through the cut-out */
   cut: boolean
+  /** how deep it is itself; null while nobody has measured */
+  depthMm: number | null
 }
 export interface OpeningJudgement {
   verdict: Verdict

@@ -10,11 +10,12 @@ import { sealant } from '../../base/materials/sealants'
 import { GLAZING } from '../../base/materials/glazing'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
+import { turnedOver } from '../../drawing/mirror'
 import { asSurveyed, surveyedOtherwise } from '../surface'
 import { OPENING_CATALOGUE, type OpeningEntry } from './catalogue'
-import { holeParts, OPENING_VERSION, openingSchema, type OpeningDesign } from './design'
+import { holeParts, OPENING_VERSION, openingSchema, upgradeOpening, type OpeningDesign } from './design'
 import { edgeDrawing } from './edge-drawing'
-import { OPENING_FAMILIES, OPENING_FAMILY } from './families'
+import { OPENING_FAMILIES, OPENING_FAMILY, SILLED } from './families'
 import { OPENING_FINDINGS } from './findings'
 import { judgeOpening } from './judge'
 import type { OpeningJudgement } from './judgement'
@@ -26,9 +27,11 @@ import { sheetsSaid } from './pocket'
 import { glandCut, glandPlan } from './gland-drawing'
 import { pocketCutDrawing } from './pocket-drawing'
 import { openingTries } from './remedies'
+import { withChecks } from '../tally'
 import { startOpening } from './start'
 import { openingSteps } from './steps'
 import { bulkheadSaid, throughSaid } from './through'
+import { weakQuestion } from './weakened'
 import { openingDrill, openingTemplate, templatesOf } from './template'
 
 type D = OpeningDesign
@@ -203,6 +206,12 @@ function copied(
   }
 }
 
+/** On a side, a coaming or a bulkhead up is up, whichever way one looks at it. */
+const standsUp = (d: D) => d.sea === 'topside' || SILLED.includes(d.family)
+const insideTitle = (d: D) =>
+  standsUp(d)
+    ? 'From inside, bow right, up is up: laid out from the datum hole in the middle, as the mirrored template.'
+    : 'From inside, looking up, bow left, port up: laid out from the datum hole in the middle, as the mirrored template.'
 const CUT_TITLE = 'Cut through the edge'
 function drawingsOf(d: D, j: J, units: Units) {
   if (j.glanded)
@@ -211,8 +220,10 @@ function drawingsOf(d: D, j: J, units: Units) {
       { id: 'edge', title: 'Cut through the bulkhead', drawing: glandCut(d, j.glanded, units) },
     ]
   const cut = j.pocket ? pocketCutDrawing(d, j.pocket, units) : edgeDrawing(d, j, units)
+  const plan = planDrawing(d, j, units)
   return [
-    { id: 'plan', title: 'From outside', drawing: planDrawing(d, j, units) },
+    { id: 'plan', title: 'From outside', drawing: plan },
+    { id: 'inside', title: 'From inside', drawing: turnedOver(plan, insideTitle(d), standsUp(d)) },
     { id: 'edge', title: CUT_TITLE, drawing: cut },
   ]
 }
@@ -223,12 +234,14 @@ export const opening: Kind<D, J, OpeningEntry> = {
   faces: ['deck', 'roof', 'topsides', 'bulkhead'],
   schema: openingSchema as Kind<D, J>['schema'],
   version: OPENING_VERSION,
-  upgrade: (raw) => raw,
+  upgrade: upgradeOpening,
   families: Object.fromEntries(OPENING_FAMILIES.map((f) => [f, OPENING_FAMILY[f].title])),
   catalogue: OPENING_CATALOGUE,
   start: startOpening,
   footprint,
   judge: judgeOpening,
+  slow: (d, _j, a) => weakQuestion(d, a),
+  withSlow: (j, answer) => withChecks(j, [...j.checks, ...answer.checks]),
   asSurveyed,
   changed: surveyedOtherwise,
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name, outline: old.outline }),

@@ -1,5 +1,6 @@
 import { offsetWalk, walkPolygon } from '../../base/geometry/offset'
 import { boundsOf, type Point } from '../../base/geometry/outline'
+import { cornersOnBoat } from '../../base/geometry/turn'
 import { circlePath } from '../../drawing/full-size'
 import { rounded, type Pt } from '../../drawing/shapes'
 import type { CutOutline, OpeningDesign } from './design'
@@ -31,6 +32,14 @@ const bounds = (o: CutOutline) =>
 export function sizeAt(o: CutOutline, by = 0): { lengthMm: number; widthMm: number } {
   const b = bounds(o)
   return { lengthMm: b.maxX - b.minX + 2 * by, widthMm: b.maxY - b.minY + 2 * by }
+}
+/** The cut-out's extent on the boat. */
+export const cutOnBoat = (d: OpeningDesign) => {
+  const s = sizeAt(d.outline)
+  const b = { minX: -s.lengthMm / 2, maxX: s.lengthMm / 2, minY: -s.widthMm / 2, maxY: s.widthMm / 2 }
+  const own = d.outline.kind === 'polygon' ? bounds(d.outline) : b
+  const corners = cornersOnBoat(d.outline.kind === 'circle' ? { headingDeg: 0 } : d, own)
+  return boundsOf({ outline: corners.map((p) => ({ xMm: p.xMm + d.place.xMm, yMm: p.yMm + d.place.yMm })) })
 }
 /** The flange's rectangle on the opening's own axes. */
 export function flangeBounds(d: Pick<OpeningDesign, 'outline' | 'frame'>) {

@@ -114,9 +114,21 @@ function solidParts({ pocket }: OpeningJudgement): Part[] {
 }
 function made(d: OpeningDesign, j: OpeningJudgement): Part[] {
   if (d.prism) return solidParts(j)
-  if (!d.ring || d.gland) return []
+  if (d.gland) return []
+  const carlins = d.carlin
+    ? [
+        part('carlin', 'Carlin, timber', {
+          quantity: 2,
+          dimensions: { widthMm: d.carlin.widthMm, depthMm: d.carlin.depthMm },
+          size: by(d.carlin.widthMm, d.carlin.depthMm),
+          note: ['from member to member; measured there'],
+        }),
+      ]
+    : []
+  if (!d.ring) return carlins
   const s = sizeAt(d.outline, d.ring.widthMm)
   return [
+    ...carlins,
     part('ring', RING_TITLE[d.ring.material], {
       material: d.ring.material,
       dimensions: {

@@ -1,8 +1,9 @@
 import { formatLength, type Units } from '../../base/quantity/format'
-import { niceLength, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
+import { niceLength, type Drawing, type Pt, type Shape } from '../../drawing/shapes'
 import type { OpeningDesign } from './design'
 import type { OpeningJudgement } from './judgement'
 import { asPt, flangeBounds, outlineAt, sizeAt, sizeSaid } from './outline'
+import { openingHandles } from './handles'
 import { ledgeOf, solidPast } from './pocket'
 
 const close = (ps: Pt[]): Pt[] => [...ps, ps[0]!]
@@ -12,65 +13,29 @@ const line = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension', role: st
   weight,
   role,
 })
-function sides(d: OpeningDesign): Handle[] {
-  if (d.outline.kind === 'polygon') return []
-  const s = sizeAt(d.outline)
-  if (d.outline.kind === 'circle')
-    return [
-      {
-        path: 'outline.diameterMm',
-        label: 'cut-out across',
-        at: { x: s.lengthMm / 2, y: 0 },
-        axis: 'x',
-        value: d.outline.diameterMm,
-        per: 2,
-        leastMm: 20,
-      },
-    ]
-  return [
-    {
-      path: 'outline.lengthMm',
-      label: 'cut-out, length',
-      at: { x: s.lengthMm / 2, y: 0 },
-      axis: 'x',
-      value: d.outline.lengthMm,
-      per: 2,
-      leastMm: 20,
-    },
-    {
-      path: 'outline.widthMm',
-      label: 'cut-out, width',
-      at: { x: 0, y: s.widthMm / 2 },
-      axis: 'y',
-      value: d.outline.widthMm,
-      per: 2,
-      leastMm: 20,
-    },
-  ]
-}
+/** Members near enough to be drawn. */
+const shownNear = (d: OpeningDesign, j: OpeningJudgement, textMm: number) =>
+  d.headingDeg === 0 ? j.clear.filter((c) => !c.cut && c.freeMm < 3 * textMm + d.frame.flangeMm) : []
 /** What stands beside it, drawn at its distance. */
 function around(d: OpeningDesign, j: OpeningJudgement, textMm: number): Shape[] {
-  if (d.headingDeg !== 0) return []
   const s = sizeAt(d.outline)
   const b = flangeBounds(d)
   const reach = 3.2 * textMm
-  return j.clear
-    .filter((c) => !c.cut && c.freeMm < 3 * textMm + d.frame.flangeMm)
-    .flatMap((c): Shape[] => {
-      const x = c.side === 'forward' ? -s.lengthMm / 2 - c.freeMm : s.lengthMm / 2 + c.freeMm
-      const y = c.side === 'port' ? -s.widthMm / 2 - c.freeMm : s.widthMm / 2 + c.freeMm
-      const across = c.side === 'forward' || c.side === 'aft'
-      const ends = across
-        ? [
-            { x, y: b.minY - reach / 2 },
-            { x, y: b.maxY + reach / 2 },
-          ]
-        : [
-            { x: b.minX - reach / 2, y },
-            { x: b.maxX + reach / 2, y },
-          ]
-      return [{ kind: 'path', points: ends, weight: 'hidden', role: 'member' }]
-    })
+  return shownNear(d, j, textMm).flatMap((c): Shape[] => {
+    const x = c.side === 'forward' ? -s.lengthMm / 2 - c.freeMm : s.lengthMm / 2 + c.freeMm
+    const y = c.side === 'port' ? -s.widthMm / 2 - c.freeMm : s.widthMm / 2 + c.freeMm
+    const across = c.side === 'forward' || c.side === 'aft'
+    const ends = across
+      ? [
+          { x, y: b.minY - reach / 2 },
+          { x, y: b.maxY + reach / 2 },
+        ]
+      : [
+          { x: b.minX - reach / 2, y },
+          { x: b.maxX + reach / 2, y },
+        ]
+    return [{ kind: 'path', points: ends, weight: 'hidden', role: 'member' }]
+  })
 }
 
 /** Short enough to stand in it. */
@@ -148,6 +113,6 @@ export function planDrawing(d: OpeningDesign, j: OpeningJudgement, units: Units)
     legend: [],
     textMm,
     scaleBarMm: niceLength((b.maxX - b.minX) / 4, units),
-    handles: sides(d),
+    handles: openingHandles(d, j, shownNear(d, j, textMm)),
   }
 }

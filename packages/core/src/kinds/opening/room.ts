@@ -1,12 +1,12 @@
-import { boundsOf, distanceToSegment, insidePolygon, type Point } from '../../base/geometry/outline'
-import { cornersOnBoat, toBoat } from '../../base/geometry/turn'
+import { distanceToSegment, insidePolygon, type Point } from '../../base/geometry/outline'
+import { toBoat } from '../../base/geometry/turn'
 import { limit } from '../../chapters/making/limits'
 import { inWords, say, unproven, type Check } from '../../base/verdict/check'
 import { onFace, zoneOfPlace, type BoatPart, type BoatZone } from '../../boat/spot'
-import type { Around } from '../kind'
 import type { OpeningDesign } from './design'
-import type { Clear } from './judgement'
-import { outlineAt, sizeAt } from './outline'
+import type { AroundOpening, Clear } from './judgement'
+import { cutOnBoat, outlineAt } from './outline'
+import { surroundingChecks } from './surroundings'
 
 /** Clear of panel edges and of stiffeners, mm (chapter 6.1). */
 const TO_EDGE_MM = 50
@@ -17,14 +17,6 @@ const FLAT = ['deck', 'roof']
 const STIFF = ['beam', 'longitudinal', 'bulkhead', 'knee']
 const NEAR_MM = 600
 
-/** The cut-out's extent on the boat. */
-const cutOnBoat = (d: OpeningDesign) => {
-  const s = sizeAt(d.outline)
-  const b = { minX: -s.lengthMm / 2, maxX: s.lengthMm / 2, minY: -s.widthMm / 2, maxY: s.widthMm / 2 }
-  const own = d.outline.kind === 'polygon' ? boundsOf({ outline: d.outline.points }) : b
-  const corners = cornersOnBoat(d.outline.kind === 'circle' ? { headingDeg: 0 } : d, own)
-  return boundsOf({ outline: corners.map((p) => ({ xMm: p.xMm + d.place.xMm, yMm: p.yMm + d.place.yMm })) })
-}
 function clearOf(d: OpeningDesign, p: BoatPart): Clear | null {
   const b = cutOnBoat(d)
   const half = (p.widthMm ?? 40) / 2
@@ -51,6 +43,7 @@ function clearOf(d: OpeningDesign, p: BoatPart): Clear | null {
     freeMm: Math.max(0, free),
     leastMm: TO_MEMBER_MM,
     cut: free < 0,
+    depthMm: p.depthMm ?? null,
   }
 }
 /** What stands near the cut-out and may not be cut, the nearest first. */
@@ -106,9 +99,9 @@ function memberCheck(d: OpeningDesign, zone: BoatZone | null, clear: Clear[]): C
   if (worst.cut)
     return inWords({
       ...shape,
-      verdict: d.cutMemberMm2 > 0 && d.ring ? 'tight' : 'short',
+      verdict: d.cutMemberMm2 > 0 && d.ring && d.carlin ? 'tight' : 'short',
       because:
-        d.cutMemberMm2 > 0 && d.ring
+        d.cutMemberMm2 > 0 && d.ring && d.carlin
           ? `${saidOf(worst)}: the ring and a carlin each side give back what it carried.`
           : `${saidOf(worst)}. Move it, or say what its flange measures and let a ring and carlins carry it.`,
     })
@@ -117,12 +110,44 @@ function memberCheck(d: OpeningDesign, zone: BoatZone | null, clear: Clear[]): C
     because: `${clear.slice(0, 3).map(saidOf).join('; ')}; ${TO_MEMBER_MM} mm are the least.`,
   }
 }
-export function roomChecks(
-  d: OpeningDesign,
-  a: Pick<Around, 'zones' | 'parts'>,
-): { checks: Check[]; clear: Clear[] } {
+/**
+ * A carlin each side brings the load of the member that was cut to the next ones: as much section as the
+ * flange that is gone, and as deep as the member where its depth is known; ours, a surveyor's word goes
+ * first.
+ */
+function carlinCheck(d: OpeningDesign, clear: Clear[]): Check | null {
+  const cut = clear.find((c) => c.cut)
+  if (!cut && d.cutMemberMm2 === 0) return null
+  const what = cut ? `the ${cut.title}` : 'what is cut'
+  const shape = { id: 'carlin', title: 'Carlins beside the cut', unit: 'mm\u00b2', source: SOURCE }
+  if (!d.carlin)
+    return inWords({
+      ...shape,
+      verdict: 'short',
+      because: `There is no carlin: one each side, from the next member forward to the next aft, takes over what ${what} carried.`,
+    })
+  const area = d.carlin.widthMm * d.carlin.depthMm
+  const shallow = cut?.depthMm != null && d.carlin.depthMm < cut.depthMm
+  const made = limit({ ...shape, demand: d.cutMemberMm2, capacity: area })
+  return {
+    ...made,
+    ...(shallow ? { verdict: 'short' as const } : {}),
+    because: `${say(d.carlin.widthMm)} by ${say(d.carlin.depthMm)} mm each side, ${say(area)} mm\u00b2, for ${say(d.cutMemberMm2)} mm\u00b2 of flange${shallow ? `; ${what} is ${say(cut!.depthMm!)} mm deep, and a shallower carlin bends more than it did` : ''}. Let into the next members, bonded and tabbed, before the cut is made.`,
+    assumed: ['section of the carlins by the flange that is cut'],
+  }
+}
+export function roomChecks(d: OpeningDesign, a: AroundOpening): { checks: Check[]; clear: Clear[] } {
   const zone = zoneOfPlace(a.zones, d.place)
   const flat = zone === null || FLAT.includes(zone.face)
   const clear = flat ? clearAround(d, a.parts) : []
-  return { checks: [edgeCheck(d, zone), ...(flat ? [memberCheck(d, zone, clear)] : [])], clear }
+  const carlin = flat ? carlinCheck(d, clear) : null
+  return {
+    checks: [
+      edgeCheck(d, zone),
+      ...(flat ? [memberCheck(d, zone, clear)] : []),
+      ...(carlin ? [carlin] : []),
+      ...(zone && flat ? surroundingChecks(d, a) : []),
+    ],
+    clear,
+  }
 }

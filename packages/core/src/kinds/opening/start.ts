@@ -43,6 +43,7 @@ function lidOf(e: OpeningEntry): OpeningDesign['lid'] {
   return {
     massKg: e.lid.massKg,
     back: BACK[e.family] ?? 'hinge',
+    hingeSide: 'forward',
     latches: e.lid.latches,
     latch: e.lid.latch,
     gasket: 'hollow',
@@ -137,6 +138,7 @@ export function startOpening(e: OpeningEntry, spot: KindSpot, name: string): Ope
     ring:
       thin && !e.gland ? { material: 'plywood', widthMm: 4 * e.frame.screwMm + 14, thicknessMm: 12 } : null,
     cutMemberMm2: 0,
+    carlin: null,
     pane: paneOf(e),
     lid: lidOf(e),
     prism: e.prism ?? null,

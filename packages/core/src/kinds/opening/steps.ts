@@ -144,6 +144,25 @@ function ring({ d, add, mm }: Work): void {
     },
   )
 }
+/** What carries the deck is there before what carried it is cut. */
+function carlins({ d, add, mm }: Work): void {
+  if (!d.carlin) return
+  add(
+    'carlin-fit',
+    `Let a carlin of ${mm(d.carlin.widthMm)} by ${mm(d.carlin.depthMm)} in on each side, from the next member forward to the next aft, bond and tab it, and let it cure. The deck is shored until then.`,
+    {
+      gate: true,
+      hands: 2,
+      minutes: 180,
+      asks: ['looks', 'lot', 'air', 'dew'],
+      looks: ['both carlins bear on the members forward and aft', 'the bond has cured'],
+      lot: 'epoxy',
+      alone: 'A prop under each end holds it while the bond cures.',
+      tools: ['saw', 'chisels', 'clamps', 'props', 'cups', 'gloves'],
+      caution: 'Gloves, air; nobody under a deck that is not shored.',
+    },
+  )
+}
 function dryFit(w: Work): void {
   // A prism was tried in its pocket already.
   if (!w.d.prism) layDry(w)
@@ -290,6 +309,7 @@ export function openingSteps(d: OpeningDesign, j: OpeningJudgement, units: Units
     pocketCut(w)
     solidSteps(w)
   } else {
+    carlins(w)
     cutting(w)
     closing(w)
     ring(w)

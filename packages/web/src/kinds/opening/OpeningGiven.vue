@@ -1,24 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { zoneTitle } from '@north-tide/core'
-import { openingMoved } from '@north-tide/core/opening'
 import GivenGroups from '../../pieces/GivenGroups.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
 import { openingGroups } from './opening-fields'
 
-/** What is given of an opening; where it is moved, it takes the layup that is there. */
+/** What is given of an opening. */
 const bench = useOpening()
 const boats = useBoats()
 const d = computed(() => bench.design!)
-const moveSaid = ref('')
-function set(path: string, value: unknown) {
-  const axis = path === 'place.xMm' ? 'xMm' : path === 'place.yMm' ? 'yMm' : null
-  if (!axis) return bench.change({ [path]: value })
-  const { change, said } = openingMoved(d.value, boats.picture?.zones ?? [], { [axis]: value as number })
-  bench.change(change)
-  moveSaid.value = said
-}
+defineProps<{ moveSaid: string }>()
+const emit = defineEmits<{ set: [path: string, value: unknown] }>()
 </script>
 
 <template>
@@ -27,6 +20,6 @@ function set(path: string, value: unknown) {
     :groups="openingGroups(d)"
     :zone="zoneTitle(boats.picture?.zones ?? [], d.place.zone)"
     :said="moveSaid"
-    @set="set"
+    @set="(path: string, value: unknown) => emit('set', path, value)"
   />
 </template>

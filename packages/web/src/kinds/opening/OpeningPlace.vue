@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { formatLength, zoneTitle } from '@north-tide/core'
-import { OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
+import { OPENING_FAMILY, openingMoved, sizeSaid } from '@north-tide/core/opening'
 import KindPlace from '../../pieces/KindPlace.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -40,6 +40,17 @@ const LABELS: Record<string, string> = {
   'pane.thicknessMm': 'Thick',
   'bedding.sealant': 'Sealant',
 }
+const moveSaid = ref('')
+/** Where it is moved, by a figure or on the picture, it takes the layup that is there. */
+function set(path: string, value: unknown) {
+  const axis = path === 'place.xMm' ? 'xMm' : path === 'place.yMm' ? 'yMm' : null
+  if (!axis) return bench.change({ [path]: value })
+  const { change, said } = openingMoved(bench.design!, boats.picture?.zones ?? [], {
+    [axis]: value as number,
+  })
+  bench.change(change)
+  moveSaid.value = said
+}
 const mirror = async () => {
   const id = await bench.copyIt({ mirror: true })
   await router.push(`/bench/${id}`)
@@ -56,6 +67,7 @@ const mirror = async () => {
     record-word="Record its hole"
     :labels="LABELS"
     :keys="keys"
+    :set="set"
   >
     <template #acts="{ tryIt }">
       <ElButton v-if="sizable" class="act" @click="sizing = true">Size it <kbd>s</kbd></ElButton>
@@ -67,7 +79,7 @@ const mirror = async () => {
         >Twin</ElButton
       >
     </template>
-    <template #given><OpeningGiven /></template>
+    <template #given><OpeningGiven :move-said="moveSaid" @set="set" /></template>
     <template #tray><OpeningTray v-model:tab="tab" /></template>
     <OpeningSize v-if="sizing" @close="sizing = false" />
   </KindPlace>

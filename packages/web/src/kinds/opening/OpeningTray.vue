@@ -9,6 +9,7 @@ import TrayTabs from '../../pieces/TrayTabs.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
+import WeakenedView from './WeakenedView.vue'
 
 /** The tray under an opening: work, what seals it, templates, what is wrong with one that is there. */
 const tab = defineModel<string>('tab', { required: true })
@@ -16,7 +17,12 @@ const bench = useOpening()
 const boats = useBoats()
 const d = computed(() => bench.design!)
 /** A gland seals on its own ring. */
-const tabs = computed(() => ['Work', ...(d.value.gland ? [] : ['Sealant']), 'Templates', 'Survey'])
+const tabs = computed(() => [
+  'Work',
+  ...(d.value.gland ? [] : ['Sealant', 'Deck round it']),
+  'Templates',
+  'Survey',
+])
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
 const j = computed(() => bench.judgement!)
 </script>
@@ -46,6 +52,7 @@ const j = computed(() => bench.judgement!)
         @take="bench.change({ 'pane.sealant': $event })"
       />
     </div>
+    <WeakenedView v-else-if="shown === 'Deck round it'" />
     <TemplatesView
       v-else-if="shown === 'Templates'"
       :id="bench.fitting!.id"

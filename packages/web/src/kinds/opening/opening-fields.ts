@@ -1,27 +1,9 @@
-import { SEALANTS, type Duty } from '@north-tide/core'
-import {
-  type BOND_FACES,
-  GASKET_KINDS,
-  GLAND_SIZES,
-  KEEPS,
-  LATCH_KINDS,
-  OPENING_FAMILY,
-  PANE_TITLES,
-  SEA_PLACES,
-  type OpeningDesign,
-} from '@north-tide/core/opening'
+import type { Duty } from '@north-tide/core'
+import { type BOND_FACES, GLAND_SIZES, KEEPS, SEA_PLACES, type OpeningDesign } from '@north-tide/core/opening'
+import { above, asOptions, least, SEALANT_CHOICES, words } from './opening-choices'
+import { lid, pane } from './opening-lid-fields'
 import type { GivenField, GivenGroup, Option } from '../../pieces/given-fields'
 
-const above = true
-const least = 0
-const asOptions = (o: Record<string, string>): Option[] =>
-  Object.entries(o).map(([value, title]) => ({ value, title }))
-const words = (ids: readonly string[]): Option[] =>
-  ids.map((value) => ({ value, title: value.replace('-', ' ') }))
-const SEALANT_CHOICES: Option[] = [
-  { value: '', title: 'not chosen' },
-  ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title })),
-]
 const DUTIES: Option[] = (['sheltered', 'coastal', 'ocean'] satisfies Duty[]).map((value) => ({
   value,
   title: value,
@@ -156,7 +138,7 @@ function glands({ gland }: OpeningDesign): GivenGroup[] {
       part: {
         path: 'gland.behind',
         there: gland.behind !== null,
-        start: { lengthMm: 1900, widthMm: 1600, heightMm: 900 },
+        start: { lengthMm: 1900, widthMm: 1600, heightMm: 900, side: 'forward', pumpLpm: null },
         add: 'Give its size',
         remove: 'Leave it out',
       },
@@ -164,6 +146,16 @@ function glands({ gland }: OpeningDesign): GivenGroup[] {
         { path: 'gland.behind.lengthMm', label: 'Long', above },
         { path: 'gland.behind.widthMm', label: 'Wide', above },
         { path: 'gland.behind.heightMm', label: 'High', above },
+        { path: 'gland.behind.side', label: 'It lies', choices: words(['forward', 'aft']) },
+        {
+          path: 'gland.behind.pumpLpm',
+          label: 'Pump, rated',
+          kind: 'number',
+          unit: 'l/min',
+          above,
+          optional: true,
+          placeholder: 'none',
+        },
       ],
     },
   ]
@@ -215,107 +207,18 @@ const cutMember: GivenGroup = {
   title: 'Member cut through',
   fields: [{ path: 'cutMemberMm2', label: 'Its flange', kind: 'number', unit: 'mm²', least }],
 }
-function pane(d: OpeningDesign): GivenGroup {
-  const beaded = d.pane !== null && d.pane.beadMm !== null
-  return {
-    title: d.lid ? 'Lid or pane' : 'Pane',
-    part: {
-      path: 'pane',
-      there: d.pane !== null,
-      start: {
-        material: 'cast-acrylic',
-        thicknessMm: 10,
-        seatMm: -8,
-        underfoot: OPENING_FAMILY[d.family].underfoot,
-        clamped: false,
-        screws: null,
-        beadMm: null,
-        sealant: null,
-        proof: null,
-      },
-      add: 'Give it a pane',
-      remove: 'Without a pane',
-    },
-    fields: [
-      { path: 'pane.material', label: 'Of', choices: asOptions(PANE_TITLES) },
-      { path: 'pane.thicknessMm', label: 'Thick', above },
-      { path: 'pane.seatMm', label: 'Carried, past the cut', least: -500, most: 500 },
-      { path: 'pane.underfoot', label: 'stood on', tick: true },
-      { path: 'pane.clamped', label: 'bolted rigid all round', tick: true },
-      { path: 'pane.proof', label: 'Its maker proves', words: 'class, pressure, place' },
-      ...(beaded
-        ? ([
-            { path: 'pane.beadMm', label: 'Bead', above },
-            { path: 'pane.sealant', label: 'In', choices: SEALANT_CHOICES },
-          ] satisfies GivenField[])
-        : []),
-      ...(d.pane?.screws
-        ? ([
-            { path: 'pane.screws.screwMm', label: 'Screwed with', above },
-            { path: 'pane.screws.edgeMm', label: 'Holes from its edge', above },
-          ] satisfies GivenField[])
-        : []),
-    ],
-  }
-}
-const lid = (d: OpeningDesign): GivenGroup => ({
-  title: 'Kept shut by',
+const carlins = (d: OpeningDesign): GivenGroup => ({
+  title: 'Carlin each side',
   part: {
-    path: 'lid',
-    there: d.lid !== null,
-    start: {
-      massKg: 4,
-      back: 'hinge',
-      latches: 2,
-      latch: 'cam',
-      gasket: 'hollow',
-      rim: 'none',
-      windKn: null,
-      stops: null,
-      stepMm: null,
-    },
-    add: 'It opens',
-    remove: 'It does not open',
+    path: 'carlin',
+    there: d.carlin !== null,
+    start: { widthMm: 30, depthMm: 50 },
+    add: 'Give it carlins',
+    remove: 'Without carlins',
   },
   fields: [
-    { path: 'lid.massKg', label: 'Weighs', kind: 'number', unit: 'kg', above },
-    {
-      path: 'lid.back',
-      label: 'Back edge',
-      choices: [
-        { value: 'hinge', title: 'hinged' },
-        { value: 'ledge', title: 'under a ledge' },
-        { value: 'latches', title: 'latched too' },
-      ],
-    },
-    { path: 'lid.latches', label: 'Latches', kind: 'number', least: 1, most: 40 },
-    {
-      path: 'lid.latch',
-      label: 'Each a',
-      choices: [{ value: '', title: 'not known' }, ...words(LATCH_KINDS)],
-    },
-    {
-      path: 'lid.gasket',
-      label: 'Gasket',
-      choices: [
-        { value: '', title: 'none' },
-        ...GASKET_KINDS.map((value) => ({
-          value,
-          title: value === 'hollow' ? 'hollow seal' : value.replace('-', ', '),
-        })),
-      ],
-    },
-    {
-      path: 'lid.rim',
-      label: 'Rim round it',
-      choices: [
-        { value: 'none', title: 'none' },
-        { value: 'light', title: 'light, 20 by 12' },
-        { value: 'stiff', title: 'stiff, 30 by 20' },
-      ],
-    },
-    { path: 'lid.windKn', label: 'Wind on it, shut', kind: 'number', unit: 'kn', least, optional: true },
-    { path: 'lid.stepMm', label: 'Edge above the deck', least, optional: true },
+    { path: 'carlin.widthMm', label: 'Wide', above },
+    { path: 'carlin.depthMm', label: 'Deep', above },
   ],
 })
 const sea: GivenGroup = {
@@ -368,5 +271,16 @@ export function openingGroups(d: OpeningDesign): GivenGroup[] {
     return [place(d), cut, deck, offcut, ledge, solid, pane(d), sea, bedding]
   }
   const closed = d.bin ? [bin(d)] : [pane(d), lid(d), sea]
-  return [place(d), cut, structure(d), offcut, frame, ring(d), cutMember, ...closed, bedding]
+  return [
+    place(d),
+    cut,
+    structure(d),
+    offcut,
+    frame,
+    ring(d),
+    cutMember,
+    ...(d.cutMemberMm2 > 0 || d.carlin ? [carlins(d)] : []),
+    ...closed,
+    bedding,
+  ]
 }
