@@ -119,7 +119,7 @@ describe('what is given of an opening', () => {
     bench.change({ 'frame.pitchMm': 20 })
     expect(bench.problem?.path).toBe('frame.pitchMm')
     expect(bench.judgement).toBe(before)
-    expect(bench.drawings.map((d) => d.id)).toEqual(['plan', 'edge'])
+    expect(bench.drawings.map((d) => d.id)).toEqual(['plan', 'inside', 'edge'])
   })
 })
 

@@ -56,7 +56,9 @@ function point(e: PointerEvent) {
   const m = (e.currentTarget as SVGSVGElement).getScreenCTM()?.inverse()
   if (!m) return
   const q = new DOMPoint(e.clientX, e.clientY).matrixTransform(m)
-  emit('probe', { xMm: q.x, yMm: h.value - q.y })
+  const at = { xMm: q.x, yMm: h.value - q.y }
+  const on = at.xMm >= 0 && at.xMm <= w.value && at.yMm >= 0 && at.yMm <= h.value
+  emit('probe', on ? at : null)
 }
 </script>
 

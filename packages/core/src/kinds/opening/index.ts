@@ -9,7 +9,7 @@ export { sizeOpening, type OpeningChoice, type OpeningProposal } from './size-it
 export { opening } from './kind'
 export { weakQuestion, weakWhyNot, type WeakQuestion } from './weakened'
 export type { Weakened, WeakSide } from './weakened-said'
-export { sizeSaid } from './outline'
+export { drawnOutline, outlineAs, sizeSaid } from './outline'
 export { OPENING_TEMPLATE_TITLES } from './template'
 
 import { GLAZING } from '../../base/materials/glazing'

@@ -64,3 +64,46 @@ export const sizeSaid = (o: CutOutline, mm: (v: number) => string): string => {
   const s = sizeAt(o)
   return `${mm(s.lengthMm)} by ${mm(s.widthMm)}${o.kind === 'rect' ? `, corners ${mm(o.cornerMm)}` : ''}`
 }
+
+/** As many as the schema of an outline takes. */
+const MOST_POINTS = 80
+/** Twice the area of the triangle that a point makes with its neighbours. */
+const worth = (ps: Point[], i: number) => {
+  const [a, p, b] = [ps[(i + ps.length - 1) % ps.length]!, ps[i]!, ps[(i + 1) % ps.length]!]
+  return Math.abs((p.xMm - a.xMm) * (b.yMm - a.yMm) - (b.xMm - a.xMm) * (p.yMm - a.yMm))
+}
+const GRAIN_MM2 = 1e-6
+/**
+ * A drawn outline as a cut-out: points that lie in a straight line are left out, and of a curve of many those
+ * that change it least.
+ */
+export function drawnOutline(points: Point[]): Extract<CutOutline, { kind: 'polygon' }> {
+  const ps = points.map((p) => ({ xMm: Math.round(p.xMm * 10) / 10, yMm: Math.round(p.yMm * 10) / 10 }))
+  for (;;) {
+    let least = 0
+    for (let i = 1; i < ps.length; i++) if (worth(ps, i) < worth(ps, least)) least = i
+    if (ps.length <= 3 || (ps.length <= MOST_POINTS && worth(ps, least) > GRAIN_MM2)) break
+    ps.splice(least, 1)
+  }
+  return { kind: 'polygon', points: ps }
+}
+/** The same size as a rectangle, round, or by its corners: as a bench begins it. */
+export function outlineAs(o: CutOutline, kind: CutOutline['kind']): CutOutline {
+  const s = sizeAt(o)
+  const [lengthMm, widthMm] = [Math.round(s.lengthMm), Math.round(s.widthMm)]
+  if (kind === 'circle') return { kind, diameterMm: Math.min(lengthMm, widthMm) }
+  if (kind === 'rect') {
+    const cornerMm = Math.round(Math.max(25, 0.08 * Math.min(lengthMm, widthMm)))
+    return { kind, lengthMm, widthMm, cornerMm: Math.min(cornerMm, Math.min(lengthMm, widthMm) / 2) }
+  }
+  const [x, y] = [lengthMm / 2, widthMm / 2]
+  return {
+    kind,
+    points: [
+      { xMm: -x, yMm: -y },
+      { xMm: x, yMm: -y },
+      { xMm: x, yMm: y },
+      { xMm: -x, yMm: y },
+    ],
+  }
+}

@@ -2,11 +2,12 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { formatLength, zoneTitle } from '@north-tide/core'
-import { OPENING_FAMILY, openingMoved, sizeSaid } from '@north-tide/core/opening'
+import { OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import KindPlace from '../../pieces/KindPlace.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
 import OpeningGiven from './OpeningGiven.vue'
+import { useOpeningMove } from './opening-move'
 import OpeningTray from './OpeningTray.vue'
 
 const OpeningSize = defineAsyncComponent(() => import('./OpeningSize.vue'))
@@ -40,17 +41,7 @@ const LABELS: Record<string, string> = {
   'pane.thicknessMm': 'Thick',
   'bedding.sealant': 'Sealant',
 }
-const moveSaid = ref('')
-/** Where it is moved, by a figure or on the picture, it takes the layup that is there. */
-function set(path: string, value: unknown) {
-  const axis = path === 'place.xMm' ? 'xMm' : path === 'place.yMm' ? 'yMm' : null
-  if (!axis) return bench.change({ [path]: value })
-  const { change, said } = openingMoved(bench.design!, boats.picture?.zones ?? [], {
-    [axis]: value as number,
-  })
-  bench.change(change)
-  moveSaid.value = said
-}
+const { set } = useOpeningMove()
 const mirror = async () => {
   const id = await bench.copyIt({ mirror: true })
   await router.push(`/bench/${id}`)
@@ -79,7 +70,7 @@ const mirror = async () => {
         >Twin</ElButton
       >
     </template>
-    <template #given><OpeningGiven :move-said="moveSaid" @set="set" /></template>
+    <template #given><OpeningGiven /></template>
     <template #tray><OpeningTray v-model:tab="tab" /></template>
     <OpeningSize v-if="sizing" @close="sizing = false" />
   </KindPlace>

@@ -9,6 +9,7 @@ import TrayTabs from '../../pieces/TrayTabs.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
+import CutOutView from './CutOutView.vue'
 import WeakenedView from './WeakenedView.vue'
 
 /** The tray under an opening: work, what seals it, templates, what is wrong with one that is there. */
@@ -21,6 +22,7 @@ const tabs = computed(() => [
   'Work',
   ...(d.value.gland ? [] : ['Sealant', 'Deck round it']),
   'Templates',
+  ...(d.value.gland ? [] : ['What came out']),
   'Survey',
 ])
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
@@ -53,6 +55,7 @@ const j = computed(() => bench.judgement!)
       />
     </div>
     <WeakenedView v-else-if="shown === 'Deck round it'" />
+    <CutOutView v-else-if="shown === 'What came out'" />
     <TemplatesView
       v-else-if="shown === 'Templates'"
       :id="bench.fitting!.id"

@@ -47,7 +47,9 @@ const probeSaid = computed(() => {
   const { field } = q.value
   const figure = (v: number) => formatQuantity(Number(v.toPrecision(3)), fieldUnit(shown.value), boats.units)
   const say = (s: (typeof sides.value)[number]) => `${figure(fieldAt(s, shown.value, at))} ${s.title}`
-  return `${mm(Math.round(at.xMm + field.minX))} aft, ${mm(Math.round(at.yMm + field.minY))} to starboard of its middle: ${sides.value.map(say).join(', ')}`
+  const [x, y] = [Math.round(at.xMm + field.minX), Math.round(at.yMm + field.minY)]
+  const where = `${mm(Math.abs(x))} ${x < 0 ? 'forward' : 'aft'}, ${mm(Math.abs(y))} to ${y < 0 ? 'port' : 'starboard'}`
+  return `${where} of its middle: ${sides.value.map(say).join(', ')}`
 })
 const whyNot = computed(() => weakWhyNot(bench.design!, bench.around))
 const KEPT = /^cut-/
@@ -161,6 +163,9 @@ aside {
   }
   .pictures {
     flex-direction: column;
+  }
+  .pictures :deep(svg) {
+    max-height: 52vh;
   }
 }
 </style>

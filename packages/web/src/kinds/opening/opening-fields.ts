@@ -1,5 +1,12 @@
 import type { Duty } from '@north-tide/core'
-import { type BOND_FACES, GLAND_SIZES, KEEPS, SEA_PLACES, type OpeningDesign } from '@north-tide/core/opening'
+import {
+  type BOND_FACES,
+  GLAND_SIZES,
+  KEEPS,
+  outlineAs,
+  SEA_PLACES,
+  type OpeningDesign,
+} from '@north-tide/core/opening'
 import { above, asOptions, least, SEALANT_CHOICES, words } from './opening-choices'
 import { lid, pane } from './opening-lid-fields'
 import type { GivenField, GivenGroup, Option } from '../../pieces/given-fields'
@@ -9,15 +16,48 @@ const DUTIES: Option[] = (['sheltered', 'coastal', 'ocean'] satisfies Duty[]).ma
   title: value,
 }))
 
+/** More corners than these are read from a drawing, and not typed. */
+const TYPED_CORNERS = 12
 function cutOut(d: OpeningDesign): GivenField[] {
-  if (d.outline.kind === 'circle') return [{ path: 'outline.diameterMm', label: 'Across', above }]
-  if (d.outline.kind === 'polygon') return []
+  const o = d.outline
+  if (o.kind === 'circle') return [{ path: 'outline.diameterMm', label: 'Across', above }]
+  if (o.kind === 'polygon')
+    return o.points.length > TYPED_CORNERS
+      ? []
+      : o.points.flatMap((_, i): GivenField[] => [
+          { path: `outline.points.${i}.xMm`, label: `Corner ${i + 1}, aft`, least: -5000, most: 5000 },
+          { path: `outline.points.${i}.yMm`, label: 'to starboard', least: -5000, most: 5000 },
+        ])
   return [
     { path: 'outline.lengthMm', label: 'Length', above },
     { path: 'outline.widthMm', label: 'Width', above },
     { path: 'outline.cornerMm', label: 'Corner radius', least },
   ]
 }
+const SHAPES = { rect: 'A rectangle', circle: 'Round', polygon: 'By its corners' } as const
+/** Another shape of the same size; of one by its corners, one of them more or less. */
+function cutActs({ outline: o }: OpeningDesign): GivenGroup['acts'] {
+  const others = (Object.keys(SHAPES) as (keyof typeof SHAPES)[])
+    .filter((k) => k !== o.kind)
+    .map((k) => ({ label: SHAPES[k], path: 'outline', value: outlineAs(o, k) }))
+  if (o.kind !== 'polygon' || o.points.length > TYPED_CORNERS) return others
+  const path = 'outline.points'
+  const [last, first] = [o.points.at(-1)!, o.points[0]!]
+  const between = { xMm: (last.xMm + first.xMm) / 2, yMm: (last.yMm + first.yMm) / 2 }
+  return [
+    ...(o.points.length < TYPED_CORNERS
+      ? [{ label: 'Another corner', path, value: [...o.points, between] }]
+      : []),
+    ...(o.points.length > 3 ? [{ label: 'One corner less', path, value: o.points.slice(0, -1) }] : []),
+    ...others,
+  ]
+}
+const cutGroup = (d: OpeningDesign): GivenGroup => ({
+  title: 'Cut-out',
+  fields: cutOut(d),
+  lists: ['outline.points', 'outline'],
+  acts: cutActs(d),
+})
 const structure = (d: OpeningDesign): GivenGroup => ({
   title: 'Deck here',
   fields:
@@ -265,7 +305,7 @@ const bulkhead = (d: OpeningDesign): GivenGroup => {
 /** What is asked of this opening, in the order in which one thinks of it. */
 export function openingGroups(d: OpeningDesign): GivenGroup[] {
   if (d.gland) return [place(d), bulkhead(d), offcut, ...glands(d)]
-  const cut = { title: 'Cut-out', fields: cutOut(d) }
+  const cut = cutGroup(d)
   if (d.prism) {
     const deck = { ...structure(d), fields: bulkhead(d).fields }
     return [place(d), cut, deck, offcut, ledge, solid, pane(d), sea, bedding]

@@ -1,0 +1,26 @@
+import { ref, watch } from 'vue'
+import { openingMoved } from '@north-tide/core/opening'
+import { useBoats } from '../../state/boats'
+import { useOpening } from '../../state/opening'
+
+/** One bench lies open at a time: what a move took with it is said in one place, however it was moved. */
+const moveSaid = ref('')
+
+/** A value that was typed or dragged; where it moves the opening, it takes the layup that is there. */
+export function useOpeningMove() {
+  const bench = useOpening()
+  const boats = useBoats()
+  watch(
+    () => bench.fitting?.id,
+    () => (moveSaid.value = ''),
+  )
+  function set(path: string, value: unknown) {
+    const axis = path === 'place.xMm' ? 'xMm' : path === 'place.yMm' ? 'yMm' : null
+    if (!axis) return bench.change({ [path]: value })
+    const at = { [axis]: value as number }
+    const { change, said } = openingMoved(bench.design!, boats.picture?.zones ?? [], at)
+    bench.change(change)
+    moveSaid.value = said
+  }
+  return { moveSaid, set }
+}
