@@ -44,7 +44,7 @@ function sizes(d: OpeningDesign): Handle[] {
     },
     {
       path: 'outline.cornerMm',
-      label: 'corner radius',
+      label: 'rounding of its corners',
       at: { x: s.lengthMm / 2 - r, y: s.widthMm / 2 },
       axis: 'x',
       value: r,
