@@ -32,6 +32,8 @@ const tr = b.throughRemedies()
 row('The same with its remedies', `p50 ${ms(tr.p50)}, most ${ms(tr.most)}`, 'aim 250 ms')
 const op = b.openings()
 row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
+const wd = b.weakenedDeck()
+row('Deck round an opening solved, with it and without', `p50 ${ms(wd.p50)}, most ${ms(wd.most)}`, 'aim 1 s')
 const fd = b.floodDay()
 row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
 

@@ -59,6 +59,17 @@ test('a row of handrail feet: laid along the edge, round what is in the way, set
   await page.getByRole('tab', { name: 'Members' }).click()
   await page.getByRole('button', { name: /^Record the holes of \d$/ }).click()
   await expect(page.getByRole('status').filter({ hasText: /Done for \d/ })).toBeVisible()
+
+  // One tick for all but the odd one out: said once, written into each.
+  await page.getByRole('checkbox', { name: 'Leave Grab rail 2 out' }).check({ force: true })
+  await page.getByRole('button', { name: /^Tick it for \d$/ }).click()
+  const form = page.getByRole('form', { name: /^Ticking / })
+  await form.getByLabel('Note').fill('looked behind all of them')
+  if (await form.getByLabel(/^Reason/).count()) await form.getByLabel(/^Reason/).fill('in one round')
+  await form.getByRole('button', { name: /tick/i }).first().click()
+  await expect(page.getByRole('status').filter({ hasText: /^Done for \d$/ })).toBeVisible()
+  await expect(form).toHaveCount(0)
+
   await page.getByRole('tab', { name: 'Templates' }).click()
   const file = page.waitForEvent('download')
   await page.getByRole('link', { name: 'PDF' }).first().click()

@@ -11,7 +11,8 @@ import {
   type Design,
 } from '../src'
 import { solverChecks } from '../src/kinds/deck-hardware/solver'
-import { opening, OPENING_CATALOGUE } from '../src/kinds/opening'
+import { opening, OPENING_CATALOGUE, weakQuestion } from '../src/kinds/opening'
+import { solveWeakened } from '../src/kinds/opening/weakened-said'
 import {
   throughHullEntry,
   throughHullWithRemedies,
@@ -157,6 +158,32 @@ export const openings = () =>
     200,
     (i) => void opening.judge(withChange(hatch, { 'pane.thicknessMm': 8 + (i % 40) / 10 }), ALONE),
     40,
+  )
+const FRAMED = {
+  ...ALONE,
+  zones: [
+    {
+      ...{ code: 'deck', title: 'Deck', face: 'deck', kind: 'sandwich' as const, zMm: 1600 },
+      outline: [
+        { xMm: 0, yMm: -2000 },
+        { xMm: 9000, yMm: -2000 },
+        { xMm: 9000, yMm: 2000 },
+        { xMm: 0, yMm: 2000 },
+      ],
+      ...{ stacking: 1, reach: '', state: '', layers: [] },
+    },
+  ],
+}
+/** The deck round a hatch solved, with the hole and without. */
+export const weakenedDeck = () =>
+  timed(
+    9,
+    (i) => {
+      const place = { ...hatch.place, zone: 'deck', xMm: 3000, yMm: 0 }
+      const d = withChange(hatch, { place, 'outline.cornerMm': 40 + i })
+      void solveWeakened(d, weakQuestion(d, FRAMED)!)
+    },
+    2,
   )
 export const floodDay = () =>
   timed(

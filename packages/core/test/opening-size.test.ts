@@ -75,3 +75,20 @@ it('places and readings are left to the fitter, and named', () => {
   expect(p.remaining.map((r) => r.verdict)).toContain('unproven')
   expect(p.remaining.map((r) => r.title)).toContain('Clear of beams and stringers')
 })
+
+it('what holds by hand and weakens the deck too far is no proposal, and says so', () => {
+  const weak = {
+    id: 'cut-skin',
+    title: 'Skins round the cut',
+    verdict: 'short',
+    because: 'too much',
+  } as never
+  const p = sizeOpening(made('CL-P42', BALSA), ALONE, () => [weak])
+  expect(p.found).toBe(false)
+  expect(p.because).toContain('weaken the deck round them too far')
+  expect(p.remaining).toEqual([{ title: 'Skins round the cut', because: 'too much', verdict: 'short' }])
+  const one = sizeOpening(made('CL-P42', BALSA), ALONE, (d) =>
+    d.outline.kind === 'rect' && d.outline.cornerMm === 75 ? [] : [weak],
+  )
+  expect(one.choices.map((c) => c.title)).toEqual(['corners of 75 mm'])
+})

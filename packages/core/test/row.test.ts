@@ -65,6 +65,18 @@ describe('the line', () => {
     expect(edgePath(STATIONS, 'starboard', 3000, 6000, 60)).toEqual(path.map((p) => ({ ...p, yMm: -p.yMm })))
     expect(lengthOf(path)).toBeCloseTo(Math.hypot(3000, 300, 50), 0)
   })
+  it('a width that nobody measured is a guess, and is said where the row is kept off by it', () => {
+    const d = start('HG-ROW-S25')
+    const [x] = d.path
+    const guessed = { ...bulkhead(x!.xMm + 400), widthMm: null, title: 'Frame 3' }
+    const c = of(d, 'row-widths', { parts: [guessed] })!
+    expect([c.verdict, c.because]).toEqual([
+      'tight',
+      expect.stringContaining('how wide frame 3 is: 30 mm are taken'),
+    ])
+    expect(of(d, 'row-widths', { parts: [bulkhead(x!.xMm + 400)] })).toBeUndefined()
+    expect(of(d, 'row-widths', { parts: [{ ...guessed, x0Mm: -900, x1Mm: -900 }] })).toBeUndefined()
+  })
   it('knows where on it a place lies, and how far off', () => {
     const path = [0, 1000, 2000].map((xMm) => ({ xMm, yMm: 100, zMm: 0 }))
     expect(along(path, { xMm: 1400, yMm: 130 })).toEqual({ sMm: 1400, offMm: 30 })

@@ -220,6 +220,7 @@ export const CHECK_NAMES: Record<string, string> = {
   sill: 'Sill high enough',
   'row-fits': 'The row comes out',
   'row-even': 'Evenly shared out',
+  'row-widths': 'Width of what is kept off',
   'row-old-holes': 'Clear of old holes',
   'strake-set': 'The strip lies to the hull',
   'strake-bolt': 'Bolts draw the strip in',

@@ -125,7 +125,7 @@ const takingFromSum =
     change(fromSum(sent.sum, JSON.parse(sent.given) as Record<string, unknown>, design.value))
     said.value = `Taken from the sum “${sent.title}”. Undo takes it back.`
   }
-const usualOf = (d: Design): Usual => ({
+export const usualOf = (d: Design): Usual => ({
   sizeMm: SIZES[d.bolt.size]!.clearanceMm,
   sizeIsCatalogues: true,
   tempC: null,

@@ -31,7 +31,7 @@ export interface OpeningProposal {
 }
 
 /** What sizing cannot change: the place and its sill, what was measured, what is found wrong, what seals. */
-const BEYOND = ['sill', 'room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-']
+const BEYOND = ['sill', 'carlin', 'bulkhead-', 'room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-']
 export const beyondSizing = (id: string) => BEYOND.some((b) => id.startsWith(b))
 const EDGE = ['corner-radius', 'screw-pitch', 'edge-core', 'ring', 'ring-area', 'screw-bite', 'bin-']
 const ofEdge = (c: Check) => EDGE.some((id) => c.id === id || (id.endsWith('-') && c.id.startsWith(id)))
@@ -143,11 +143,22 @@ function marked(choices: OpeningChoice[]): OpeningChoice[] {
 const told = (c: Check) => ({ title: c.title, because: c.because, verdict: c.verdict })
 const worstFirst = (list: Check[]) => [...list].sort((a, b) => rank(a.verdict) - rank(b.verdict))
 
+/** What the plate solver says of the deck round a design; none where it is not asked. */
+export type Solve = (d: OpeningDesign, around: Asked) => Check[]
+/** All that holds by hand, and none of it by the solver. */
+const weakened = (tried: number, massBeforeKg: number, checks: Check[]): OpeningProposal => ({
+  found: false,
+  because: `Of ${tried} designs tried those that hold by hand all weaken the deck round them too far. A smaller opening, another place between the members, or carlins and a deeper ring have to give.`,
+  tried,
+  massBeforeKg,
+  choices: [],
+  remaining: worstFirst(checks.filter((c) => c.verdict === 'short')).map(told),
+})
 /**
  * The best few ways to build an opening: pane from stock, corners, ring, screws or bolts, rake, pitch,
  * latches. Weight, work and cost class are typical, to rank by.
  */
-export function sizeOpening(d: OpeningDesign, around: Asked): OpeningProposal {
+export function sizeOpening(d: OpeningDesign, around: Asked, solve?: Solve): OpeningProposal {
   const s = new Search(around)
   const before = judgeOpening(d, around)
   const massBeforeKg = massOf(d, before)
@@ -158,10 +169,13 @@ export function sizeOpening(d: OpeningDesign, around: Asked): OpeningProposal {
     found = waysOut(d, s, tight)
   }
   if (found.length) {
-    const choices = marked(found.map(choiceOf))
+    const solved = found.map((b) => ({ b, checks: solve?.(b.design, around) ?? [] }))
+    const stands = solved.filter((x) => !x.checks.some((c) => c.verdict === 'short'))
+    if (!stands.length) return weakened(s.tried, massBeforeKg, solved[0]!.checks)
+    const choices = marked(stands.map((x) => choiceOf(x.b)))
     const [first] = choices
     const held = tight ? 'that is not short anywhere' : 'in which all that can be sized holds'
-    const left = found[0]!.judgement.checks.filter((c) => beyondSizing(c.id) && c.verdict !== 'holds')
+    const left = stands[0]!.b.judgement.checks.filter((c) => beyondSizing(c.id) && c.verdict !== 'holds')
     return {
       found: true,
       because: `The fewest changes of ${s.tried} designs tried ${held}: ${say(first!.hours)} h of work, ${say(first!.massKg)} kg of pane, ring and fastenings.`,

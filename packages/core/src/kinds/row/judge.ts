@@ -12,7 +12,7 @@ import { tallyOf } from '../tally'
 import type { RowDesign } from './design'
 import { ROW_FINDINGS } from './findings'
 import type { Member, RowJudgement } from './judgement'
-import { along, lengthOf, mapKeepouts, type Keepout } from './line'
+import { along, lengthOf, mapKeepouts, THICK_MM, type Keepout } from './line'
 
 const SOURCE = 'chapter 10.1'
 type Layout = RowJudgement['layout']
@@ -83,6 +83,20 @@ const BLOCKED = {
 }
 /** Pitches as uneven as this share of what was wanted are seen by an eye along the rail: typical. */
 const EVEN_SHARE = 0.15
+/** What was kept off by a width that nobody measured is said: the row may stand on it. */
+function widthCheck(keepouts: Keepout[]): Check[] {
+  const names = [...new Set(keepouts.filter((k) => k.guessed).map((k) => k.name.toLowerCase()))]
+  if (!names.length) return []
+  const made = inWords({
+    id: 'row-widths',
+    title: 'Width of what is kept off',
+    unit: 'mm',
+    source: SOURCE,
+    verdict: 'tight',
+    because: `Nobody has measured how wide ${names.slice(0, 4).join(', ')}${names.length > 4 ? ` and ${names.length - 4} more` : ''} ${names.length > 1 ? 'are' : 'is'}: ${THICK_MM} mm are taken. Measure before the first hole, tabbing and all.`,
+  })
+  return [{ ...made, assumed: [`${THICK_MM} mm of width`] }]
+}
 function layoutChecks(d: RowDesign, l: Layout): Check[] {
   const fits = { id: 'row-fits', title: 'The row comes out', unit: '', source: SOURCE }
   if (l.blocked)
@@ -271,7 +285,7 @@ const sealantFor = (d: RowDesign) =>
 /** Places, pitches, what crosses it, whether a strip lies, and how those hold that stand there. */
 export function judgeRow(d: RowDesign, a: Pick<Around, 'parts' | 'holes' | 'members'>): RowJudgement {
   const keepouts: Keepout[] = [
-    ...d.keepouts.map((k) => ({ ...k, byMap: false })),
+    ...d.keepouts.map((k) => ({ ...k, byMap: false, guessed: false })),
     ...(d.mapMarginMm === null ? [] : mapKeepouts(d.path, a.parts, d.mapMarginMm)),
   ]
   const layout = layoutOf(d, keepouts)
@@ -281,6 +295,7 @@ export function judgeRow(d: RowDesign, a: Pick<Around, 'parts' | 'holes' | 'memb
   const members = membersOf(d, layout, a)
   const checks: Check[] = [
     ...layoutChecks(d, layout),
+    ...widthCheck(keepouts),
     ...crossedChecks(crossed),
     ...stripChecks(d, strip),
     ...memberChecks(d, layout, members),

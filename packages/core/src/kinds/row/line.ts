@@ -76,10 +76,12 @@ export interface Keepout {
   marginMm: number
   /** from the map, and not written down by hand */
   byMap: boolean
+  /** nobody measured how wide it is: a usual width was taken */
+  guessed: boolean
 }
 const KEPT_OFF = ['bulkhead', 'knee', 'beam', 'tank'] as const
 /** What a part is taken to be thick where nobody measured it: a bulkhead of ply with its tabbing. */
-const THICK_MM = 30
+export const THICK_MM = 30
 const WALK_MM = 5
 const across = (p: BoatPart) => Math.abs(p.y1Mm - p.y0Mm) <= 2 && Math.abs(p.y0Mm) <= 1
 /**
@@ -108,6 +110,7 @@ export function mapKeepouts(path: Pt3[], parts: BoatPart[], marginMm: number): K
           toMm: Math.ceil(on.at(-1)!.sMm + WALK_MM),
           marginMm,
           byMap: true,
+          guessed: p.widthMm == null,
         },
       ]
     })

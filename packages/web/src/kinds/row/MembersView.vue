@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { formatLength } from '@north-tide/core'
 import { ROW_FAMILY } from '@north-tide/core/row'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -11,6 +11,8 @@ import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { useRow } from '../../state/row'
 
+/** Fetched where there are any: it knows the steps of what stands in the row. */
+const MembersTick = defineAsyncComponent(() => import('./MembersTick.vue'))
 /** Those that stand there: set out, changed and recorded together, with the odd one left out. */
 const bench = useRow()
 const boats = useBoats()
@@ -33,7 +35,7 @@ interface Each {
 async function ask(path: string, body: object, saidOf: (got: Each) => string) {
   done.value = ''
   await bench.flush()
-  await attempt(async () => {
+  return attempt(async () => {
     const got = await api<Each>('POST', `/fittings/${bench.fitting!.id}/${path}`, body)
     bench.fitting = got.fitting
     done.value = saidOf(got)
@@ -71,6 +73,11 @@ const first = computed(() => {
 })
 const change = (c: Record<string, unknown>) =>
   ask('members/change', { change: c, but: but.value }, (g) => `One change for ${g.changed} of them.`)
+async function tickAll(body: object) {
+  const sent = await ask('members/tick', { ...body, only: only.value }, eachSaid)
+  // What was typed stays in its form.
+  if (!sent) throw new Error(said.value)
+}
 const leave = (id: string, out: boolean) =>
   (but.value = out ? [...but.value, id] : but.value.filter((x) => x !== id))
 </script>
@@ -110,6 +117,7 @@ const leave = (id: string, out: boolean) =>
         />
       </template>
     </div>
+    <MembersTick v-if="only.length && !bench.readOnly" :ids="only" :send="tickAll" />
     <RowTable
       v-if="members.length"
       label="Members of the row"
