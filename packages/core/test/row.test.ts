@@ -7,6 +7,7 @@ import { stripBend } from '../src/chapters/making/strip-bend'
 import { ALONE, type Around, type KindSpot, type Other } from '../src/kinds/kind'
 import { judgedWithRemedies } from '../src/kinds/registry'
 import type { RowDesign } from '../src/kinds/row/design'
+import { bendsFrom, bentAt } from '../src/kinds/row/bends'
 import { along, edgePath, lengthOf, mapKeepouts } from '../src/kinds/row/line'
 import { row } from '../src/kinds/row/kind'
 
@@ -100,6 +101,48 @@ describe('the line', () => {
   })
 })
 
+describe('bends', () => {
+  const station = (id: string, side: 'port' | 'starboard', bracketDeg: number, more: object = {}) => ({
+    id,
+    side,
+    axis: 'across' as const,
+    readingDeg: 0,
+    trueDeg: 0,
+    bracketDeg,
+    flags: [],
+    flagged: false,
+    ...more,
+  })
+  it('are taken from the survey by number and side; a doubted one is left out and named', () => {
+    const stations = [
+      station('Stanchion 1', 'port', 93.27),
+      station('2', 'port', 92, { flagged: true, flags: ['moved'] }),
+      station('P4', 'port', 91.04),
+      station('Stanchion 3', 'starboard', 88),
+      station('Stanchion 3', 'port', 80, { axis: 'along' }),
+    ]
+    const got = bendsFrom({ place: { zone: null, xMm: 0, yMm: -900, zMm: 0 } }, 4, stations)
+    expect(got.bends).toEqual([
+      { at: 1, deg: 93.3 },
+      { at: 4, deg: 91 },
+    ])
+    expect(got.said).toBe('2 of 4 taken from the survey, port; doubted there and left out: 2; not read: 3.')
+    expect(bendsFrom({ place: { zone: null, xMm: 0, yMm: 900, zMm: 0 } }, 3, stations).bends).toEqual([
+      { at: 3, deg: 88 },
+    ])
+  })
+  it('by hand one is set, changed and taken away, and the card says it', () => {
+    const one = bentAt([], 2, 91.5)
+    expect(bentAt(one, 1, 92)).toEqual([
+      { at: 1, deg: 92 },
+      { at: 2, deg: 91.5 },
+    ])
+    expect(bentAt(one, 2, null)).toEqual([])
+    const d = start('HG-ROW-S25', { bends: one })
+    const lines = row.card(d, judge(d), ALONE).flatMap((b) => b.lines)
+    expect(lines.find((l) => l.startsWith('2:'))).toContain('bend to 91.5\u00b0')
+  })
+})
 describe('where each stands', () => {
   it.each(['HG-ROW-S25', 'HG-ROW-BK40', 'HG-ROW-RS30'])('%s: as the calculator says', (id) => {
     const d = start(id)

@@ -35,6 +35,8 @@ const props = withDefaults(
     usual?: number
     disabled?: boolean
     problem?: string | null
+    /** its label is said and not shown: in the cell of a table whose head says it */
+    bare?: boolean
   }>(),
   { kind: 'length', unit: '', optional: false, placeholder: '', problem: null },
 )
@@ -146,7 +148,7 @@ const said = computed(() => refused.value ?? props.problem)
 
 <template>
   <div class="dimension" :class="{ bad: said }">
-    <label :for="id">{{ label }}</label>
+    <label :for="id" :class="{ 'hidden-words': bare }">{{ label }}</label>
     <span class="pair">
       <ElInput
         :id="id"

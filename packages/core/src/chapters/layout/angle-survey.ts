@@ -81,6 +81,8 @@ const output = z.object({
   rechecks: z.array(z.object({ afterCount: z.number(), driftDeg: z.number(), moved: z.boolean() })),
 })
 
+export type AngleSurvey = z.output<typeof output>
+
 const GRAIN = 1e-9
 /** The boat's own level: median, robust spread, and the mean of what is not flagged. */
 function level(readings: number[]) {

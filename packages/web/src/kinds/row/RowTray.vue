@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { RISK_SAID, formatLength } from '@north-tide/core'
-import { row } from '@north-tide/core/row'
+import { bendsFrom, bentAt, row } from '@north-tide/core/row'
+import { api } from '../../api'
+import { useAttempt } from '../../pieces/attempt'
+import DimensionField from '../../pieces/DimensionField.vue'
 import FindingsList from '../../pieces/FindingsList.vue'
 import RowTable from '../../pieces/RowTable.vue'
 import SealantRows from '../../pieces/SealantRows.vue'
@@ -9,6 +12,7 @@ import TemplatesView from '../../pieces/TemplatesView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
+import type { Angles } from '../../types'
 import { useRow } from '../../state/row'
 import MembersView from './MembersView.vue'
 
@@ -34,6 +38,20 @@ const bendAt = (i: number) => d.value.bends.find((b) => b.at === i + 1)
 const rows = computed(() =>
   j.value.layout.positions.map((p, i) => ({ ...p, n: i + 1, bend: bendAt(i)?.deg ?? null })),
 )
+/** A base that stands plumb on a deck that leans is bent: stanchions and brackets. */
+const bent = computed(() => d.value.family === 'stanchions' || d.value.family === 'brackets')
+const { said, busy, attempt } = useAttempt()
+const bendSaid = ref('')
+async function takeAngles() {
+  bendSaid.value = ''
+  await attempt(async () => {
+    const got = await api<Angles>('GET', `/boats/${bench.fitting!.boatId}/angles`)
+    if (!got.answer) throw new Error(`${got.problem?.message ?? 'No angles were read yet'}.`)
+    const { bends, said: words } = bendsFrom(d.value, rows.value.length, got.answer.stations)
+    if (bends.length) bench.change({ bends })
+    bendSaid.value = words
+  })
+}
 const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefined))
 </script>
 
@@ -44,28 +62,51 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
     :ready="bench.judgement !== null"
     @update:model-value="tab = $event"
   >
-    <RowTable
-      v-if="shown === 'Schedule'"
-      label="Where each stands, from the first end"
-      :columns="[
-        { key: 'n', title: 'Number', number: true },
-        { key: 's', title: 'From the first end', number: true },
-        { key: 'on', title: 'From the one before', number: true },
-        { key: 'x', title: 'x, aft', number: true },
-        { key: 'y', title: 'y, starboard', number: true },
-        ...(inside ? [{ key: 'inside', title: 'Inside it is off by', number: true }] : []),
-        ...(d.bends.length ? [{ key: 'bend', title: 'Bend to', number: true }] : []),
-      ]"
-      :rows="rows"
-      empty="The row does not come out; the verdicts say what is in its way."
-    >
-      <template #s="{ row: p }">{{ mm(p.sMm) }}</template>
-      <template #on="{ row: p }">{{ p.fromPreviousMm === null ? '' : mm(p.fromPreviousMm) }}</template>
-      <template #x="{ row: p }">{{ mm(p.xMm) }}</template>
-      <template #y="{ row: p }">{{ mm(p.yMm) }}</template>
-      <template #inside="{ row: p }">{{ mm(p.insideOffsetMm ?? 0) }}</template>
-      <template #bend="{ row: p }">{{ p.bend === null ? 'not taken' : `${p.bend.toFixed(1)}°` }}</template>
-    </RowTable>
+    <div v-if="shown === 'Schedule'">
+      <p v-if="bent && !bench.readOnly" class="bends">
+        <ElButton class="act" :disabled="busy || !rows.length" @click="takeAngles"
+          >Take the angles of the survey</ElButton
+        >
+        <span v-if="bendSaid || said" :class="{ wrong: said }" class="small" role="status">{{
+          said || bendSaid
+        }}</span>
+      </p>
+      <RowTable
+        label="Where each stands, from the first end"
+        :columns="[
+          { key: 'n', title: 'Number', number: true },
+          { key: 's', title: 'From the first end', number: true },
+          { key: 'on', title: 'From the one before', number: true },
+          { key: 'x', title: 'x, aft', number: true },
+          { key: 'y', title: 'y, starboard', number: true },
+          ...(inside ? [{ key: 'inside', title: 'Inside it is off by', number: true }] : []),
+          ...(bent ? [{ key: 'bend', title: 'Bend to', number: true }] : []),
+        ]"
+        :rows="rows"
+        empty="The row does not come out; the verdicts say what is in its way."
+      >
+        <template #s="{ row: p }">{{ mm(p.sMm) }}</template>
+        <template #on="{ row: p }">{{ p.fromPreviousMm === null ? '' : mm(p.fromPreviousMm) }}</template>
+        <template #x="{ row: p }">{{ mm(p.xMm) }}</template>
+        <template #y="{ row: p }">{{ mm(p.yMm) }}</template>
+        <template #inside="{ row: p }">{{ mm(p.insideOffsetMm ?? 0) }}</template>
+        <template #bend="{ row: p }"
+          ><DimensionField
+            :label="`Bend of number ${p.n}`"
+            bare
+            kind="angle"
+            unit="°"
+            :units="boats.units"
+            :least="0"
+            :most="180"
+            optional
+            placeholder="not taken"
+            :model-value="p.bend"
+            :disabled="bench.readOnly"
+            @update:model-value="bench.change({ bends: bentAt(d.bends, p.n, $event) })"
+        /></template>
+      </RowTable>
+    </div>
     <MembersView v-else-if="shown === 'Members'" />
     <RowTable
       v-else-if="shown === 'Old holes'"
@@ -108,3 +149,15 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
     />
   </TrayTabs>
 </template>
+
+<style scoped>
+.bends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+}
+.wrong {
+  color: var(--short);
+}
+</style>
