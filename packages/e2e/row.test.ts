@@ -97,4 +97,14 @@ test('a strake over forty-four old fasteners: each that it comes too near to is 
   await from.fill('40')
   await page.keyboard.press('Tab')
   await expect.poll(() => verdict.innerText()).not.toBe(said)
+  await saved(page)
+
+  // One of them becomes a job of closing without leaving the row.
+  const begin = holes.getByRole('button', { name: /^Begin closing P-/ }).first()
+  const label = /P-\d+/.exec((await begin.getAttribute('aria-label'))!)![0]
+  await begin.click()
+  await expect(page.getByRole('status').filter({ hasText: 'A job of closing was begun' })).toContainText(
+    label,
+  )
+  await expect(holes.getByRole('link', { name: new RegExp(`^Closing ${label}`) })).toBeVisible()
 })

@@ -14,6 +14,7 @@ import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import type { Angles } from '../../types'
 import { useRow } from '../../state/row'
+import CrossedHoles from './CrossedHoles.vue'
 import MembersView from './MembersView.vue'
 
 /** The tray under a row: the schedule to set it out by, its members, work, templates, survey. */
@@ -108,19 +109,7 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
       </RowTable>
     </div>
     <MembersView v-else-if="shown === 'Members'" />
-    <RowTable
-      v-else-if="shown === 'Old holes'"
-      label="Old holes that it comes near to"
-      :columns="[
-        { key: 'label', title: 'Hole' },
-        { key: 'at', title: 'At number', number: true },
-        { key: 'gap', title: 'Between them', number: true },
-        { key: 'said', title: 'What to do' },
-      ]"
-      :rows="j.crossed"
-    >
-      <template #gap="{ row: c }">{{ formatLength(c.gapMm, boats.units) }}</template>
-    </RowTable>
+    <CrossedHoles v-else-if="shown === 'Old holes'" />
     <WorkView v-else-if="shown === 'Work'" :bench="bench" />
     <SealantRows
       v-else-if="shown === 'Sealant' && j.sealant"
