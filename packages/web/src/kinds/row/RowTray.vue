@@ -101,7 +101,7 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
             :least="0"
             :most="180"
             optional
-            placeholder="not taken"
+            placeholder="none"
             :model-value="p.bend"
             :disabled="bench.readOnly"
             @update:model-value="bench.change({ bends: bentAt(d.bends, p.n, $event) })"
