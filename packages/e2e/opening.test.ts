@@ -101,6 +101,7 @@ test('cables through the collision bulkhead: named, lifted over the flood, lined
   const height = check(page, 'gland-height')
   await expect(height).toContainText('kg of water')
   await page.getByLabel('Water would stand at').fill('700')
+  await page.keyboard.press('Tab')
   await expect(height).toContainText('Short')
   await height.getByRole('button', { name: /mm higher/ }).click()
   await expect(height).toContainText('Holds')
