@@ -103,7 +103,7 @@ test('cables through the collision bulkhead: named, lifted over the flood, lined
   await page.getByLabel('Water would stand at').fill('700')
   await page.keyboard.press('Tab')
   await expect(height).toContainText('Short')
-  await height.getByRole('button', { name: /mm higher/ }).click()
+  await height.getByRole('button', { name: /^\d+ mm higher/ }).click()
   await expect(height).toContainText('Holds')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(height).toContainText('Short')
