@@ -7,7 +7,7 @@ import { bendingStrength, thickOf } from '../../chapters/plate/boat-layup'
 import { NotPositive } from '../../chapters/plate/multifrontal'
 import { solvePatch, type PatchAnswer } from '../../chapters/plate/patch-solver'
 import type { OpeningDesign } from './design'
-import { coreShearMPa, shortSide, type WeakQuestion } from './weakened'
+import { coreShearMPa, type WeakQuestion } from './weakened'
 
 const SOURCE = 'chapter 3.7'
 /** Of a deck that is past its allowance without the hole: by so much more with it is not the hole's doing. */
@@ -136,7 +136,7 @@ function besideUncut(
   return { ...made, assumed: leansOn(r) }
 }
 function footCheck(r: Read): Check {
-  const { d, q, cut, uncut } = r
+  const { q, cut, uncut } = r
   const span = Math.min(q.cut.aMm, q.cut.bMm)
   const capacity = span / UNDERFOOT
   const shape = {
@@ -154,7 +154,8 @@ function footCheck(r: Read): Check {
         because: `${said}: it is as soft without the hole.`,
       })
     : { ...limit({ ...shape, demand: cut.footMm, capacity }), because: `${said}.` }
-  return { ...made, assumed: shortSide(d) > 0 ? leansOn(r).slice(1) : [] }
+  // The foot stands there alone: no sea is leaned on.
+  return { ...made, assumed: leansOn(r).slice(1) }
 }
 function checksOf(r: Read): Check[] {
   const f = factorsFor(r.d.duty)

@@ -161,8 +161,6 @@ export function weakQuestion(d: OpeningDesign, a: Pick<Around, 'zones' | 'parts'
     cutThrough: field.under.filter(through).map((m) => m.title),
   }
 }
-/** The short side of what is cut, over which the deck is looked at. */
-export const shortSide = (d: OpeningDesign) => Math.min(...Object.values(sizeAt(d.outline)))
 export const coreShearMPa = (d: OpeningDesign): number | null =>
   d.structure.kind === 'sandwich'
     ? (d.structure.core.shearMPa ?? CORES[d.structure.core.material].shearMPa)
