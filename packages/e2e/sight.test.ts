@@ -47,7 +47,9 @@ const setTheme = (page: Page, theme: 'day' | 'dim') =>
   page.evaluate(async (t) => {
     document.documentElement.dataset.theme = t
     await new Promise(requestAnimationFrame)
-    await Promise.allSettled(document.getAnimations().map((a) => a.finished))
+    // Only what goes over: a sign that something is being worked on turns for as long as it takes.
+    const goingOver = document.getAnimations().filter((a) => a instanceof CSSTransition)
+    await Promise.allSettled(goingOver.map((a) => a.finished))
   }, theme)
 
 for (const { size, on, places } of [

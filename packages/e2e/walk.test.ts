@@ -152,10 +152,14 @@ for (const part of ['places', 'benches'] as const)
       const b = (await (await fetch('/api/boats/fulmars-reach')).json()) as {
         fittings: { id: string; name: string }[]
       }
-      return names.map((n) => b.fittings.find((f) => f.name.toLowerCase().includes(n))!.id)
+      return names.map((n) => b.fittings.find((f) => f.name.toLowerCase().includes(n))!)
     }, FORMS)
     const found: Record<string, string[]> = {}
-    for (const place of part === 'places' ? PLACES : benches.map((id) => `/bench/${id}`)) {
+    const walked =
+      part === 'places'
+        ? PLACES.map((path) => ({ path, name: path }))
+        : benches.map(({ id, name }) => ({ path: `/bench/${id}`, name }))
+    for (const { path, name } of walked) {
       const wrong: string[] = []
       // Loaded on the phone and on the desk, as some of it is chosen when it is first drawn.
       for (const [first, ...more] of [
@@ -163,14 +167,14 @@ for (const part of ['places', 'benches'] as const)
         SIGHTS.filter((s) => s.width >= 768),
       ]) {
         await page.setViewportSize({ width: first!.width, height: first!.height })
-        await page.goto(place)
+        await page.goto(path)
         await expect(
           page.locator('main.place :is(h1, h2, h3)').filter({ visible: true }).first(),
         ).toBeVisible()
         await page.waitForLoadState('networkidle')
         for (const sight of [first!, ...more]) wrong.push(...(await seenAt(page, sight)))
       }
-      if (wrong.length) found[place] = wrong
+      if (wrong.length) found[name] = wrong
     }
     expect(found).toEqual({})
     expect(console_).toEqual([])
