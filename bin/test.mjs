@@ -18,22 +18,26 @@ process.on('exit', (code) => {
 })
 const finish = () => process.exit(failed ? 1 : 0)
 const bin = (name) => join(root, 'node_modules', '.bin', name)
-const run = (command, args, env = {}) =>
+const run = (command, args, env = {}, hear = null) =>
   new Promise((done) => {
     const c = spawn(command, args, {
       cwd: root,
-      stdio: ['ignore', 'inherit', 'inherit'],
+      stdio: hear ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, ...env },
     })
+    if (hear) for (const stream of [c.stdout, c.stderr]) stream.on('data', hear)
     c.once('error', () => done(1))
     c.once('exit', (code) => done(code ?? 1))
   })
 const say = (words) => process.stdout.write(`\n== ${words}\n`)
-/** A step that passes or fails as one. */
+/** A step that passes or fails as one; what it prints comes when it is done, as two run side by side. */
 async function step(words, command, args) {
-  say(words)
-  if ((await run(command, args)) === 0) passed++
+  const printed = []
+  const code = await run(command, args, {}, (piece) => printed.push(piece))
+  if (code === 0) passed++
   else failed++
+  say(`${words}${code === 0 ? '' : ': failed'}`)
+  process.stdout.write(Buffer.concat(printed))
 }
 /** A runner's own count, from its report; one that says nothing has failed. */
 function count(report, read) {
@@ -53,21 +57,22 @@ const reports = join(dataFolder, 'reports')
 rmSync(reports, { recursive: true, force: true })
 mkdirSync(reports, { recursive: true })
 
-await step('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-await step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
-await step('nothing unused', bin('knip'), [])
-await step('types', bin('tsc'), ['-p', 'tsconfig.json'])
-await step('types of the screens', bin('vue-tsc'), ['-p', 'packages/web/tsconfig.json'])
-await step('import rules', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  'packages/core/src',
-  'packages/server/src',
-  'packages/web/src',
-  'packages/e2e',
-])
-
-await step('docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check'])
+const SCREENS = 'packages/web/tsconfig.json'
+const RULED = ['packages/core/src', 'packages/server/src', 'packages/web/src', 'packages/e2e']
+const STEPS = [
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['types of the screens', bin('vue-tsc'), ['-p', SCREENS]],
+  ['types', bin('tsc'), ['-p', 'tsconfig.json']],
+  ['format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ['nothing unused', bin('knip'), []],
+  ['import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...RULED]],
+  ['docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check']],
+]
+const left = STEPS.slice()
+const takeNext = async () => {
+  for (let next = left.shift(); next; next = left.shift()) await step(...next)
+}
+await Promise.all([takeNext(), takeNext()])
 
 say('core, server and screen tests')
 const unit = join(reports, 'unit.json')

@@ -3,7 +3,8 @@ import { fittingFromFile, fittingFile, kindNamed, kinds } from '../src/kinds/reg
 import { ALONE } from '../src/kinds/kind'
 import closure from './kept/closure-v1.json'
 import openingFirst from './kept/opening-v1.json'
-import opening from './kept/opening-v2.json'
+import openingSecond from './kept/opening-v2.json'
+import opening from './kept/opening-v3.json'
 import rig from './kept/rig-v1.json'
 import row from './kept/row-v1.json'
 
@@ -25,12 +26,13 @@ describe('a file that was kept opens', () => {
     // a file of this version is written back as it was read
     expect(fittingFile(kind, d)).toEqual(file)
   })
-  it('an opening of version 1 comes out as the one of version 2', () => {
+  it('an opening of version 1 or 2 comes out as the one of version 3', () => {
     const kind = kindNamed('opening')
-    expect(fittingFromFile(kind, openingFirst)).toEqual(fittingFromFile(kind, opening))
+    for (const earlier of [openingFirst, openingSecond])
+      expect(fittingFromFile(kind, earlier)).toEqual(fittingFromFile(kind, opening))
     const gland = { ...openingFirst.design, gland: { glands: [], behind: { lengthMm: 900 } } }
     expect(kind.upgrade(gland, 1)).toMatchObject({
-      schemaVersion: 2,
+      schemaVersion: 3,
       gland: { behind: { lengthMm: 900, side: 'forward', pumpLpm: null } },
     })
   })

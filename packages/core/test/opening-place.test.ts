@@ -1,65 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { ALONE, withChange, type Around, type BoatPart, type BoatZone, type Structure } from '../src'
+import { ALONE, withChange } from '../src'
 import { turnedOver } from '../src/drawing/mirror'
-import { opening, OPENING_CATALOGUE, type OpeningDesign } from '../src/kinds/opening'
-import type { Other } from '../src/kinds/kind'
-import { BALSA } from './deck-hands'
+import { opening } from '../src/kinds/opening'
+import { box, zone, part, on, check, other, openingFit as made } from './opening-hands'
 
 /** What stands round an opening, in the words of those who lie under it with a lamp. */
-const box = (x0: number, x1: number, y0: number, y1: number) => [
-  { xMm: x0, yMm: y0 },
-  { xMm: x1, yMm: y0 },
-  { xMm: x1, yMm: y1 },
-  { xMm: x0, yMm: y1 },
-]
-const zone = (face: string, more: Partial<BoatZone> = {}): BoatZone => ({
-  code: 'here',
-  title: 'Foredeck',
-  face,
-  kind: 'sandwich',
-  zMm: 1600,
-  outline: box(300, 6000, -1200, 1200),
-  stacking: 1,
-  reach: 'lying on the port bunk, one arm',
-  state: '',
-  layers: [],
-  ...more,
-})
-const part = (more: Partial<BoatPart>): BoatPart => ({
-  id: 1,
-  kind: 'beam',
-  title: 'Deck beam',
-  x0Mm: 2000,
-  x1Mm: 2000,
-  y0Mm: -1,
-  y1Mm: 1,
-  ...more,
-})
-const made = (id: string, change: Record<string, unknown> = {}, structure: Structure = BALSA) =>
-  withChange(
-    opening.start(
-      OPENING_CATALOGUE.find((e) => e.id === id)!,
-      {
-        zone: 'here',
-        xMm: 2000,
-        yMm: 0,
-        zMm: 1600,
-        structure,
-        measured: ['thicknessMm'],
-        edgeMm: null,
-        belowWaterline: false,
-        duty: 'coastal',
-        zones: [zone('deck')],
-      },
-      id,
-    ),
-    change,
-  ) as OpeningDesign
-const on = (more: Partial<Around>): Around => ({ ...ALONE, zones: [zone('deck')], ...more })
-const check = (d: OpeningDesign, id: string, a: Around) => opening.judge(d, a).checks.find((c) => c.id === id)
-const other = (name: string, xMm: number, yMm: number, zMm = 1600): Other =>
-  ({ id: name, kind: 'deck-hardware', name, design: { place: { zone: 'here', xMm, yMm, zMm } } }) as Other
-
 describe('under the cut', () => {
   it.each([
     ['nothing is drawn there', [], 'holds', 'Nothing is drawn under the cut'],

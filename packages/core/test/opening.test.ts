@@ -249,7 +249,7 @@ describe('making it', () => {
   })
   it('a design of a later version is refused, a strange field named', () => {
     const d = made('CL-H52')
-    expect(() => parseOpening({ ...d, schemaVersion: 3 })).toThrow(/newest read here/)
+    expect(() => parseOpening({ ...d, schemaVersion: 4 })).toThrow(/newest read here/)
     expect(() => parseOpening({ ...d, outline: { ...d.outline, cornerMm: 400 } })).toThrow(
       /half the short side/,
     )

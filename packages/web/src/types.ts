@@ -104,6 +104,8 @@ export interface PlanRow {
   zMm: number
   /** on the face that it stands on, in boat coordinates */
   outline: Point[]
+  /** where a lid on a hinge comes down when it is opened flat */
+  sweep?: { minX: number; maxX: number; minY: number; maxY: number } | null
   /** what its zone is called now, and its code */
   zone: string | null
   zoneCode: string | null

@@ -18,6 +18,8 @@ export interface MapInput {
     yMm: number
     /** on the face it stands on, in boat coordinates */
     outline: { xMm: number; yMm: number }[]
+    /** where a lid on a hinge comes down when it is opened flat */
+    sweep?: { minX: number; maxX: number; minY: number; maxY: number } | null
   }[]
   holes: {
     label: string
@@ -234,14 +236,23 @@ const wetSigns = ({ v, P, r, text }: Sheet): Shape[] =>
       { kind: 'ring', at: P(s.xMm, s.yMm), r: r * 1.6, weight: 'hidden', role: 'WET' },
       { ...words(P(s.xMm, s.yMm - text * 0.3), 'wet', text * 0.7, 'middle'), role: 'WET' },
     ])
-const fittingShapes = ({ v, P }: Sheet): Shape[] =>
-  v.fittings.map((f) => ({
-    kind: 'area',
-    points: f.outline.map((p) => P(p.xMm, p.yMm)),
-    tone: 'none',
-    role: 'FITTINGS',
-    label: f.name,
-  }))
+const sweepShape = ({ P }: Sheet, b: { minX: number; maxX: number; minY: number; maxY: number }): Shape =>
+  stroke(
+    [P(b.minX, b.minY), P(b.maxX, b.minY), P(b.maxX, b.maxY), P(b.minX, b.maxY), P(b.minX, b.minY)],
+    'hidden',
+    'FITTINGS',
+  )
+const fittingShapes = (sheet: Sheet): Shape[] =>
+  sheet.v.fittings.flatMap((f): Shape[] => [
+    {
+      kind: 'area',
+      points: f.outline.map((p) => sheet.P(p.xMm, p.yMm)),
+      tone: 'none',
+      role: 'FITTINGS',
+      label: f.name,
+    },
+    ...(f.sweep ? [sweepShape(sheet, f.sweep)] : []),
+  ])
 function profile({ v, Z, text }: Sheet): Shape[] {
   const side = round(
     v.stations,

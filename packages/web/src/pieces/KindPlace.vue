@@ -34,6 +34,8 @@ const props = defineProps<{
   labels: Record<string, string>
   /** a value that was dragged, where more goes with it than the value itself */
   set?: (path: string, value: number) => void
+  /** the drawing that stands beside whichever is chosen, where there is room for two */
+  beside?: string
   /** keys that are this kind's own */
   keys?: Record<string, () => unknown>
 }>()
@@ -67,6 +69,17 @@ const open = computed(() =>
 const shown = computed(
   () => props.bench.drawings.find((x) => x.id === view.value) ?? props.bench.drawings[0] ?? null,
 )
+/** Chosen itself it has the room alone. */
+const second = computed(() =>
+  shown.value && shown.value.id !== props.beside
+    ? (props.bench.drawings.find((x) => x.id === props.beside) ?? null)
+    : null,
+)
+const tones = computed(() => [
+  ...new Set([...(shown.value?.drawing.legend ?? []), ...(second.value?.drawing.legend ?? [])]),
+])
+const dragged = (path: string, v: number) =>
+  props.set ? props.set(path, v) : props.bench.change({ [path]: v })
 function step(by: number) {
   const i = all.value.findIndex((f) => f.id === props.bench.fitting?.id)
   const next = all.value[(i + by + all.value.length) % all.value.length]
@@ -130,19 +143,23 @@ defineExpose({ tryIt })
           </ElRadioGroup>
           <p class="soft small caption">{{ sayIn(shown.drawing.title, boats.units) }}</p>
         </div>
-        <DrawingView
-          :key="shown.id"
-          class="drawing"
-          :drawing="shown.drawing"
-          :units="boats.units"
-          scale-bar
-          :picked="part"
-          :editable="!bench.readOnly"
-          @pick="pick"
-          @drag="(path: string, v: number) => (set ? set(path, v) : bench.change({ [path]: v }))"
-          @type="(path: string) => pick(path)"
-        />
-        <LegendRow :tones="shown.drawing.legend" />
+        <div class="pictures" :class="{ two: second }">
+          <DrawingView
+            v-for="x in second ? [shown, second] : [shown]"
+            :key="x.id"
+            class="drawing"
+            :class="{ second: x === second }"
+            :drawing="x.drawing"
+            :units="boats.units"
+            scale-bar
+            :picked="part"
+            :editable="!bench.readOnly"
+            @pick="pick"
+            @drag="dragged"
+            @type="(path: string) => pick(path)"
+          />
+        </div>
+        <LegendRow :tones="tones" />
       </template>
     </template>
     <template #verdicts><BenchVerdicts :bench="bench" /></template>
@@ -152,6 +169,22 @@ defineExpose({ tryIt })
 </template>
 
 <style scoped>
+.pictures {
+  flex: 1;
+  min-height: 90px;
+  display: flex;
+  gap: 14px;
+}
+.pictures .drawing {
+  flex: 1;
+  min-width: 0;
+}
+/* Two of them side by side want a desk. */
+@media (max-width: 1099px) {
+  .pictures .second {
+    display: none;
+  }
+}
 .none {
   padding: 28px;
 }

@@ -24,7 +24,7 @@ export function paneOf(d: OpeningDesign): Paned | null {
     ...span,
     thicknessMm: d.pane.thicknessMm,
     material: d.pane.material,
-    place: d.sea,
+    ...(d.lid?.headMm == null ? { place: d.sea } : { pressureKPa: headKPa(d.lid.headMm) }),
     ...(foot ? { patch: {} } : {}),
     support: d.pane.clamped ? 'clamped' : 'simply-supported',
     duty: d.duty,
@@ -87,6 +87,13 @@ export const growthChecks = (g: Grown | null): Check[] =>
 
 /** Bending stiffness of a rim of aluminium, about 20 by 12 and 30 by 20 hollow, N mm2; estimates. */
 const RIM_EI = { none: 0, light: 1.4e8, stiff: 9e8 } as const
+/** Pressure of a head of sea water, kPa. */
+const headKPa = (mm: number) => (1025 * 9.80665 * (mm / 1000)) / 1000
+/** What would take it off its seat: a head of water from the other side, or the wind. */
+function liftOf({ lid }: OpeningDesign): { liftKPa?: number; windKn?: number } {
+  if (lid?.headMm != null) return { liftKPa: headKPa(lid.headMm) }
+  return lid?.windKn ? { windKn: lid.windKn } : {}
+}
 /** A hinged or loose lid: shut, lifted by the wind, upside down. */
 export function heldOf(d: OpeningDesign): Held | null {
   const { lid, pane } = d
@@ -108,7 +115,9 @@ export function heldOf(d: OpeningDesign): Held | null {
           },
         }
       : {}),
-    ...(lid.windKn ? { windKn: lid.windKn } : {}),
+    ...liftOf(d),
+    // A door stands upright: upside down its weight lies on its hinges as before.
+    inverted: d.family !== 'watertight-door',
     ...(lid.stops ? { stops: lid.stops } : {}),
     ...(lid.stepMm === null ? {} : { stepMm: lid.stepMm }),
     duty: d.duty,
@@ -149,6 +158,30 @@ export function sillCheck(d: OpeningDesign): Check | null {
   }
 }
 
+/** A door is as tight as its dogs keep it against the water that would press it off its seat. */
+function doorCheck(
+  d: OpeningDesign,
+  h: Held,
+  shape: { id: string; title: string; unit: string; source: string },
+) {
+  const { headMm } = d.lid!
+  if (headMm === null)
+    return unproven({
+      ...shape,
+      because:
+        'Nobody has said how high water would stand against it: the head over its middle, on the side that presses it off its seat.',
+    })
+  const proof = d.pane?.proof ?? null
+  const dogs = `${h.latchCount} dogs and its hinges hold ${say(h.liftN! / 1000)} kN of a head of ${say(headMm)} mm, and ${say(h.leftMm ?? 0)} mm are left on its gasket`
+  return inWords({
+    ...shape,
+    verdict: proof ? 'holds' : 'tight',
+    because: proof
+      ? `Its maker proves it: ${proof}. ${dogs}.`
+      : `${dogs}. That is worked out: a door is proved by a hose on its seal, and by its maker for a head.`,
+  })
+}
+
 /** What it has to keep out, and what says that it does (chapter 6.4). */
 export function keepsCheck(d: OpeningDesign, h: Held | null): Check | null {
   if (d.keeps === 'neither') return null
@@ -184,6 +217,7 @@ export function keepsCheck(d: OpeningDesign, h: Held | null): Check | null {
       verdict: 'short',
       because: `Between its latches the gasket is left with ${say(h.leftMm!)} mm: more latches, or a stiffer edge.`,
     })
+  if (d.family === 'watertight-door') return doorCheck(d, h, shape)
   return d.keeps === 'watertight'
     ? inWords({
         ...shape,

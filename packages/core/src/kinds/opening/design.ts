@@ -9,7 +9,7 @@ import { measureSchema } from '../../boat/where'
 import { parseVersioned } from '../parse'
 import { OPENING_FAMILIES, SEA_PLACES, type SeaPlace } from './families'
 
-export const OPENING_VERSION = 2
+export const OPENING_VERSION = 3
 export const RING_MATERIALS = ['plywood', 'timber', 'glass-sheet'] as const
 export const LATCH_KINDS = ['turn-button', 'toggle', 'barrel-bolt', 'cam'] as const
 export const GASKET_KINDS = ['strip-soft', 'strip-firm', 'hollow'] as const
@@ -174,6 +174,13 @@ export const openingSchema = z.strictObject({
       windKn: nonNegative().nullable().default(null),
       stops: z.strictObject({ clearanceMm: nonNegative(), overlapMm: positive() }).nullable().default(null),
       stepMm: nonNegative().nullable().default(null),
+      /** out of the rebate that the lid lies in; null: none */
+      drains: z
+        .strictObject({ count: z.number().int().min(1).max(8), diameterMm: positive() })
+        .nullable()
+        .default(null),
+      /** of a door: water over its middle, on the side that presses it off its seat; null: nobody has said */
+      headMm: nonNegative().nullable().default(null),
     })
     .nullable(),
   prism: prismSchema.nullable().default(null),
@@ -202,20 +209,28 @@ export const openingSchema = z.strictObject({
 export type OpeningDesign = z.output<typeof openingSchema>
 type Raw = Record<string, unknown>
 /** Version 1 had no carlins, no side of a hinge, and a compartment without its side and its pump. */
-export function upgradeOpening(raw: unknown, from: number): unknown {
-  if (from >= OPENING_VERSION) return raw
-  const d = raw as Raw
+function fromFirst(d: Raw): Raw {
   const lid = d.lid as Raw | null | undefined
   const gland = d.gland as Raw | null | undefined
   const behind = gland?.behind as Raw | null | undefined
   return {
     ...d,
-    schemaVersion: OPENING_VERSION,
     carlin: null,
     ...(lid ? { lid: { ...lid, hingeSide: 'forward' } } : {}),
     ...(gland && behind
       ? { gland: { ...gland, behind: { ...behind, side: 'forward', pumpLpm: null } } }
       : {}),
+  }
+}
+/** Version 2 had no drains of a rebate and no water against a door. */
+export function upgradeOpening(raw: unknown, from: number): unknown {
+  if (from >= OPENING_VERSION) return raw
+  const d = from < 2 ? fromFirst(raw as Raw) : (raw as Raw)
+  const lid = d.lid as Raw | null | undefined
+  return {
+    ...d,
+    schemaVersion: OPENING_VERSION,
+    ...(lid ? { lid: { ...lid, drains: null, headMm: null } } : {}),
   }
 }
 export const parseOpening = (raw: unknown): OpeningDesign =>

@@ -101,17 +101,15 @@ function rims(d: OpeningDesign, j: OpeningJudgement): Handle[] {
     })
   return out
 }
-/** A member that stands near: dragged away, the opening moves as far to the other side. */
+/** What stands near or is cut: dragged away, the opening moves as far to the other side. */
 function members(d: OpeningDesign, shown: Clear[]): Handle[] {
-  const s = sizeAt(d.outline)
   const b = flangeBounds(d)
   return shown.map((c): Handle => {
     const along = c.side === 'forward' || c.side === 'aft'
-    const sign = c.side === 'forward' || c.side === 'port' ? -1 : 1
-    const at = sign * ((along ? s.lengthMm : s.widthMm) / 2 + c.freeMm)
+    const at = c.fromMiddleMm
     return {
       path: along ? 'place.xMm' : 'place.yMm',
-      label: `room to the ${c.title}, ${c.side}`,
+      label: c.cut ? `${c.title}, under the cut` : `room to the ${c.title}, ${c.side}`,
       at: along ? { x: at, y: b.minY * 0.6 } : { x: b.maxX * 0.6, y: at },
       axis: along ? 'x' : 'y',
       value: along ? d.place.xMm : d.place.yMm,

@@ -1,5 +1,6 @@
 export * from './families'
 export * from './design'
+export { DRAINS, REBATED } from './air'
 export { OPENING_CATALOGUE, type OpeningEntry } from './catalogue'
 export type { Clear, OpeningJudgement } from './judgement'
 export { judgeOpening } from './judge'

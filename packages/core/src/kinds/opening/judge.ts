@@ -14,6 +14,7 @@ import {
   paneOf,
   sealantsOf,
 } from './closing'
+import { airChecks } from './air'
 import type { OpeningDesign } from './design'
 import { edgeChecks, edgeOf } from './edge'
 import { OPENING_FINDINGS } from './findings'
@@ -82,6 +83,7 @@ export function judgeOpening(d: OpeningDesign, a: AroundOpening): OpeningJudgeme
     ...lidChecks(held),
     ...(keeps ? [keeps] : []),
     ...(sill ? [sill] : []),
+    ...airChecks(d),
     // A gland seals on its own ring, a bin is bonded: neither is bedded as a frame is.
     ...(d.gland || d.bin ? [] : [frame]),
     ...(bedded.pane
@@ -105,6 +107,7 @@ export function judgeOpening(d: OpeningDesign, a: AroundOpening): OpeningJudgeme
     glanded,
     behind,
     clear: room.clear,
+    guarded: room.guarded,
     sealant: bedded.frame,
     paneSealant: bedded.pane,
     pot: potFor(d, edge, pocket, glanded),

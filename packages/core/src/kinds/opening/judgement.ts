@@ -40,6 +40,8 @@ export interface Clear {
   leastMm: number
   /** it runs through the cut-out */
   cut: boolean
+  /** from the opening's middle to its near face, or to its own middle where it is cut; aft and starboard + */
+  fromMiddleMm: number
   /** how deep it is itself; null while nobody has measured */
   depthMm: number | null
 }
@@ -60,6 +62,8 @@ export interface OpeningJudgement {
   glanded: Glanded | null
   behind: Behind | null
   clear: Clear[]
+  /** cables, tanks and linings: moved or guarded, and not cut in passing */
+  guarded: Clear[]
   sealant: SealantChoice
   paneSealant: SealantChoice | null
   /** epoxy that closes the raked core, beds the solid of a prism, or lines the holes of glands */

@@ -21,7 +21,7 @@ import { judgeOpening } from './judge'
 import type { OpeningJudgement } from './judgement'
 import { zoneThere } from './moved'
 import { flangeBounds, sizeAt, sizeSaid } from './outline'
-import { openingOrder, openingParts } from './parts'
+import { cuttingList, openingOrder, openingParts } from './parts'
 import { planDrawing } from './plan-drawing'
 import { sheetsSaid } from './pocket'
 import { glandCut, glandPlan } from './gland-drawing'
@@ -29,6 +29,7 @@ import { pocketCutDrawing } from './pocket-drawing'
 import { openingTries } from './remedies'
 import { withChecks } from '../tally'
 import { startOpening } from './start'
+import { sweptBy } from './surroundings'
 import { openingSteps } from './steps'
 import { bulkheadSaid, throughSaid } from './through'
 import { weakQuestion } from './weakened'
@@ -140,6 +141,7 @@ function card(d: D, j: J, { units }: Around): Block[] {
     ? `${GLAZING[d.pane.material].title}, ${mm(d.pane.thicknessMm)}`
     : 'nothing of its own'
   if (d.gland) return ownBlocks(d, j, units)
+  const cut = cuttingList(d, j, units)
   return [
     {
       title: 'Cut-out',
@@ -161,6 +163,7 @@ function card(d: D, j: J, { units }: Around): Block[] {
       title: d.bin ? 'Bond' : 'Bedding',
       lines: [d.bedding.sealant ? sealant(d.bedding.sealant).title : 'no sealant is chosen yet'],
     },
+    ...(cut.length ? [{ title: 'Cutting list', lines: cut }] : []),
   ]
 }
 const inspections = (d: D): Due[] => [
@@ -265,6 +268,7 @@ export const opening: Kind<D, J, OpeningEntry> = {
     ]),
   card,
   inspections,
+  listed: (d) => ({ sweep: sweptBy(d) }),
   findings: (d) => findingsOf(OPENING_FINDINGS, d.family),
   copy: copied,
   orderList: openingOrder,

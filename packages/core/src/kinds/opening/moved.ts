@@ -1,4 +1,5 @@
 import { structureOf, zoneAt, zoneTitle, type BoatZone } from '../../boat/spot'
+import type { Measure } from '../../boat/where'
 import type { OpeningDesign } from './design'
 
 /** The surface at another place: a side of the hull is one for both sides, a deck is by where it lies. */
@@ -11,17 +12,18 @@ export function zoneThere(
   return now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
 }
 /**
- * The opening itself at another place, with the zone and the layup that are there; a deck of its own that
+ * The opening itself at another place, with what it was measured from where it was measured, with the zone and the layup that are there; a deck of its own that
  * the fitter gave a reason for stays. `said` is what went with it; empty where only the place did.
  */
 export function openingMoved(
   d: OpeningDesign,
   zones: BoatZone[],
   at: { xMm?: number; yMm?: number },
+  measuredFrom: Measure[] = [],
 ): { change: Record<string, unknown>; said: string } {
   const to = { xMm: d.place.xMm, yMm: d.place.yMm, ...at }
   const zone = zoneThere(d, zones, to)
-  const place = { ...d.place, ...to, zone: zone?.code ?? null, measuredFrom: [] }
+  const place = { ...d.place, ...to, zone: zone?.code ?? null, measuredFrom }
   if (place.zone === d.place.zone) return { change: { place }, said: '' }
   const own = d.structureReason !== null
   const layup = own

@@ -1,6 +1,7 @@
 import { GLAZING } from '../../base/materials/glazing'
 import { sealant } from '../../base/materials/sealants'
-import { part, sparesFor, type Part } from '../part'
+import type { Units } from '../../base/quantity/format'
+import { part, partSaid, sparesFor, type Part } from '../part'
 import { OPENING_CATALOGUE } from './catalogue'
 import type { OpeningDesign } from './design'
 import { sealantMlOf } from './pocket'
@@ -184,6 +185,17 @@ export const openingParts = (d: OpeningDesign, j: OpeningJudgement): Part[] => [
   ...made(d, j),
   ...consumed(d, j),
 ]
+/** A pane of the fitter's own making is cut as well: one that no maker sells with its frame. */
+const cutHere = (d: OpeningDesign, j: OpeningJudgement): Part[] => [
+  ...made(d, j),
+  ...(d.catalogueId === null ? bought(d, j).filter((p) => p.key === 'pane') : []),
+]
+/** What is cut in the shop, one line a piece, as it is taken to the saw. */
+export const cuttingList = (d: OpeningDesign, j: OpeningJudgement, units: Units): string[] =>
+  cutHere(d, j).map((p) => {
+    const { what, size, count, note } = partSaid(p, units)
+    return `${count || '1'} \u00d7 ${what}, ${size}${note ? `; ${note}` : ''}`
+  })
 /** What would be ordered, in words that are compared when the design has changed since. */
 export const openingOrder = (d: OpeningDesign, j: OpeningJudgement): string =>
   [...bought(d, j), ...made(d, j)]

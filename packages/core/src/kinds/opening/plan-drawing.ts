@@ -1,7 +1,7 @@
 import { formatLength, type Units } from '../../base/quantity/format'
 import { niceLength, type Drawing, type Pt, type Shape } from '../../drawing/shapes'
 import type { OpeningDesign } from './design'
-import type { OpeningJudgement } from './judgement'
+import type { Clear, OpeningJudgement } from './judgement'
 import { asPt, flangeBounds, outlineAt, sizeAt, sizeSaid } from './outline'
 import { openingHandles } from './handles'
 import { ledgeOf, solidPast } from './pocket'
@@ -14,16 +14,16 @@ const line = (points: Pt[], weight: 'outline' | 'hidden' | 'dimension', role: st
   role,
 })
 /** Members near enough to be drawn. */
-const shownNear = (d: OpeningDesign, j: OpeningJudgement, textMm: number) =>
-  d.headingDeg === 0 ? j.clear.filter((c) => !c.cut && c.freeMm < 3 * textMm + d.frame.flangeMm) : []
+const shownNear = (d: OpeningDesign, j: OpeningJudgement, textMm: number): Clear[] =>
+  d.headingDeg === 0
+    ? [...j.clear, ...j.guarded].filter((c) => c.cut || c.freeMm < 3 * textMm + d.frame.flangeMm)
+    : []
 /** What stands beside it, drawn at its distance. */
 function around(d: OpeningDesign, j: OpeningJudgement, textMm: number): Shape[] {
-  const s = sizeAt(d.outline)
   const b = flangeBounds(d)
   const reach = 3.2 * textMm
   return shownNear(d, j, textMm).flatMap((c): Shape[] => {
-    const x = c.side === 'forward' ? -s.lengthMm / 2 - c.freeMm : s.lengthMm / 2 + c.freeMm
-    const y = c.side === 'port' ? -s.widthMm / 2 - c.freeMm : s.widthMm / 2 + c.freeMm
+    const [x, y] = [c.fromMiddleMm, c.fromMiddleMm]
     const across = c.side === 'forward' || c.side === 'aft'
     const ends = across
       ? [

@@ -1,5 +1,6 @@
 import { SEALANT_IDS, sealant } from '../../base/materials/sealants'
 import type { Around, Try } from '../kind'
+import { DRAINS, REBATED } from './air'
 import { SILL_MM } from './families'
 import type { OpeningDesign } from './design'
 import { glandTries } from './glands'
@@ -175,6 +176,17 @@ function sealantTries(d: OpeningDesign, j: OpeningJudgement): Try[] {
       })),
   ]
 }
+const drainTries = (d: OpeningDesign): Try[] =>
+  d.lid && REBATED.includes(d.family)
+    ? [
+        {
+          id: 'drains',
+          text: `drains, ${DRAINS.count} of ${DRAINS.diameterMm} mm`,
+          change: { 'lid.drains': DRAINS },
+          helps: ['lid-drains'],
+        },
+      ]
+    : []
 /** Changes worth judging: thicker panes, rounder corners, a ring, deeper rakes, a place that clears. */
 const sillTries = (d: OpeningDesign): Try[] =>
   d.sillMm === null || d.sillMm >= SILL_MM[d.duty]
@@ -193,6 +205,7 @@ export const openingTries = (d: OpeningDesign, j: OpeningJudgement, a: Pick<Arou
   ...placeTries(d, a),
   ...lidTries(d),
   ...sillTries(d),
+  ...drainTries(d),
   ...pocketTries(j.pocket),
   ...hungTries(d, j.hung),
   ...glandTries(d, j.glanded),

@@ -6,7 +6,7 @@ import { onFace, zoneOfPlace, type BoatPart, type BoatZone } from '../../boat/sp
 import type { OpeningDesign } from './design'
 import type { AroundOpening, Clear } from './judgement'
 import { cutOnBoat, outlineAt } from './outline'
-import { surroundingChecks } from './surroundings'
+import { KEEP, surroundingChecks } from './surroundings'
 
 /** Clear of panel edges and of stiffeners, mm (chapter 6.1). */
 const TO_EDGE_MM = 50
@@ -28,28 +28,25 @@ function clearOf(d: OpeningDesign, p: BoatPart): Clear | null {
   if (along ? x1 < b.minX || x0 > b.maxX : !whole && (y1 < b.minY || y0 > b.maxY)) return null
   const at = along ? (p.y0Mm + p.y1Mm) / 2 : (p.x0Mm + p.x1Mm) / 2
   const [low, high] = along ? [b.minY, b.maxY] : [b.minX, b.maxX]
-  const free = at < (low + high) / 2 ? low - (at + half) : at - half - high
+  const before = at < (low + high) / 2
+  const free = before ? low - (at + half) : at - half - high
   if (free > NEAR_MM) return null
-  const side = along
-    ? at < (low + high) / 2
-      ? 'port'
-      : 'starboard'
-    : at < (low + high) / 2
-      ? 'forward'
-      : 'aft'
+  const side = along ? (before ? 'port' : 'starboard') : before ? 'forward' : 'aft'
+  const middle = along ? d.place.yMm : d.place.xMm
   return {
     title: p.title.toLowerCase(),
     side,
     freeMm: Math.max(0, free),
     leastMm: TO_MEMBER_MM,
     cut: free < 0,
+    fromMiddleMm: (free < 0 ? at : before ? at + half : at - half) - middle,
     depthMm: p.depthMm ?? null,
   }
 }
-/** What stands near the cut-out and may not be cut, the nearest first. */
-export const clearAround = (d: OpeningDesign, parts: BoatPart[]): Clear[] =>
+/** What stands near the cut-out, the nearest first: what may not be cut, unless others are asked for. */
+export const clearAround = (d: OpeningDesign, parts: BoatPart[], kinds: readonly string[] = STIFF): Clear[] =>
   parts
-    .filter((p) => STIFF.includes(p.kind))
+    .filter((p) => kinds.includes(p.kind))
     .flatMap((p) => clearOf(d, p) ?? [])
     .sort((a, b) => Number(b.cut) - Number(a.cut) || a.freeMm - b.freeMm)
 
@@ -136,7 +133,10 @@ function carlinCheck(d: OpeningDesign, clear: Clear[]): Check | null {
     assumed: ['section of the carlins by the flange that is cut'],
   }
 }
-export function roomChecks(d: OpeningDesign, a: AroundOpening): { checks: Check[]; clear: Clear[] } {
+export function roomChecks(
+  d: OpeningDesign,
+  a: AroundOpening,
+): { checks: Check[]; clear: Clear[]; guarded: Clear[] } {
   const zone = zoneOfPlace(a.zones, d.place)
   const flat = zone === null || FLAT.includes(zone.face)
   const clear = flat ? clearAround(d, a.parts) : []
@@ -149,5 +149,6 @@ export function roomChecks(d: OpeningDesign, a: AroundOpening): { checks: Check[
       ...(zone && flat ? surroundingChecks(d, a) : []),
     ],
     clear,
+    guarded: flat ? clearAround(d, a.parts, KEEP) : [],
   }
 }

@@ -31,7 +31,10 @@ export interface OpeningProposal {
 }
 
 /** What sizing cannot change: the place and its sill, what was measured, what is found wrong, what seals. */
-const BEYOND = ['sill', 'carlin', 'bulkhead-', 'room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-']
+const BEYOND = [
+  ...['sill', 'carlin', 'bulkhead-', 'room-', 'offcut', 'sealant-', 'found-', 'gland-', 'prism-'],
+  ...['air', 'lid-drains'],
+]
 export const beyondSizing = (id: string) => BEYOND.some((b) => id.startsWith(b))
 const EDGE = ['corner-radius', 'screw-pitch', 'edge-core', 'ring', 'ring-area', 'screw-bite', 'bin-']
 const ofEdge = (c: Check) => EDGE.some((id) => c.id === id || (id.endsWith('-') && c.id.startsWith(id)))
@@ -194,6 +197,6 @@ export function sizeOpening(d: OpeningDesign, around: Asked, solve?: Solve): Ope
     tried: s.tried,
     massBeforeKg,
     choices: [],
-    remaining: blocking.map(told),
+    remaining: [...(first ? [first] : []), ...blocking.filter((c) => c !== first)].map(told),
   }
 }

@@ -51,6 +51,8 @@ function lidOf(e: OpeningEntry): OpeningDesign['lid'] {
     windKn: loose ? 60 : null,
     stops: e.family === 'cover' ? { clearanceMm: 3, overlapMm: 20 } : null,
     stepMm: e.family === 'cover' ? 12 : null,
+    drains: null,
+    headMm: null,
   }
 }
 function paneOf(e: OpeningEntry): OpeningDesign['pane'] {

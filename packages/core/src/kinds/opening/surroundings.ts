@@ -2,6 +2,7 @@ import { inWords, say, type Check } from '../../base/verdict/check'
 import { zoneOfPlace, type BoatPart } from '../../boat/spot'
 import type { Other } from '../kind'
 import type { OpeningDesign } from './design'
+import { aboveCheck } from './above'
 import type { AroundOpening } from './judgement'
 import { cutOnBoat, flangeBounds } from './outline'
 
@@ -13,7 +14,7 @@ interface Box {
   maxY: number
 }
 /** Moved aside or guarded before the saw comes through; the rest is cut with care, or taken down. */
-const KEEP = ['cable', 'tank']
+export const KEEP = ['cable', 'tank']
 const UNDER = [...KEEP, 'liner', 'headliner']
 /** Its middle lies on the same deck as the opening, and not on one above or below. */
 const SAME_DECK_MM = 300
@@ -78,8 +79,9 @@ function neighbourCheck(d: OpeningDesign, a: AroundOpening): Check | null {
     because: `Its flange lies where ${listed(there)} stand${there.length > 1 ? '' : 's'}: another place for one of them.`,
   })
 }
-/** Where the open lid comes to lie: the cut-out turned over its hinge. */
-function sweptBy(d: OpeningDesign): Box {
+/** Where the open lid comes to lie: the cut-out turned over its hinge; null where it has none. */
+export function sweptBy(d: OpeningDesign): Box | null {
+  if (d.lid?.back !== 'hinge') return null
   const b = cutOnBoat(d)
   const [l, w] = [b.maxX - b.minX, b.maxY - b.minY]
   const by = {
@@ -87,17 +89,20 @@ function sweptBy(d: OpeningDesign): Box {
     aft: [l, 0],
     port: [0, -w],
     starboard: [0, w],
-  }[d.lid!.hingeSide] as [number, number]
-  return {
-    minX: b.minX + by[0] - A_HAND_MM,
-    maxX: b.maxX + by[0] + A_HAND_MM,
-    minY: b.minY + by[1] - A_HAND_MM,
-    maxY: b.maxY + by[1] + A_HAND_MM,
-  }
+  }[d.lid.hingeSide] as [number, number]
+  return { minX: b.minX + by[0], maxX: b.maxX + by[0], minY: b.minY + by[1], maxY: b.maxY + by[1] }
 }
+/** With a hand's room round it. */
+const roomFor = (b: Box): Box => ({
+  minX: b.minX - A_HAND_MM,
+  maxX: b.maxX + A_HAND_MM,
+  minY: b.minY - A_HAND_MM,
+  maxY: b.maxY + A_HAND_MM,
+})
 function swingCheck(d: OpeningDesign, a: AroundOpening): Check | null {
-  if (d.lid?.back !== 'hinge') return null
-  const there = onDeck(d, a).filter((o) => within(sweptBy(d), o))
+  const swept = sweptBy(d)
+  if (!swept || !d.lid) return null
+  const there = onDeck(d, a).filter((o) => within(roomFor(swept), o))
   const side = d.lid.hingeSide
   const lifts = side === 'aft' && (d.sea === 'foredeck' || d.sea === 'side-deck')
   const said = [
@@ -121,4 +126,4 @@ function swingCheck(d: OpeningDesign, a: AroundOpening): Check | null {
 }
 /** Under it, beside it, and over what it opens; of a flat deck, where the map says what is there. */
 export const surroundingChecks = (d: OpeningDesign, a: AroundOpening): Check[] =>
-  [belowCheck(d, a), neighbourCheck(d, a), swingCheck(d, a)].filter((c) => c !== null)
+  [belowCheck(d, a), neighbourCheck(d, a), aboveCheck(d, a), swingCheck(d, a)].filter((c) => c !== null)

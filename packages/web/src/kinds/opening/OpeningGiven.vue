@@ -5,6 +5,7 @@ import { drawnOutline } from '@north-tide/core/opening'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
 import ReadFile from '../../pieces/ReadFile.vue'
+import MeasuredPlace from '../../pieces/MeasuredPlace.vue'
 import GivenGroups from '../../pieces/GivenGroups.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -31,7 +32,7 @@ async function takeOutline(file: File) {
     drawnSaid.value = `${outline.points.length} points of ${got.outline.length} taken; undo takes the outline back.${got.assumedUnit ? ' The drawing names no unit; mm was taken.' : ''}`
   })
 }
-const { moveSaid, set } = useOpeningMove()
+const { moveSaid, set, put } = useOpeningMove()
 </script>
 
 <template>
@@ -42,6 +43,14 @@ const { moveSaid, set } = useOpeningMove()
     :said="moveSaid"
     @set="set"
   >
+    <MeasuredPlace
+      v-if="boats.picture && (d.place.measuredFrom.length || !bench.readOnly)"
+      :boat="boats.picture"
+      :units="boats.units"
+      :from="d.place.measuredFrom"
+      :read-only="bench.readOnly"
+      @place="put"
+    />
     <div v-if="!d.gland && !d.prism && !bench.readOnly" class="drawn">
       <ReadFile accept=".dxf" words="Outline from a DXF" @file="takeOutline" />
       <p v-if="drawnSaid || said" class="small" :class="{ wrong: said }" role="status">

@@ -59,6 +59,7 @@ const mirror = async () => {
     :labels="LABELS"
     :keys="keys"
     :set="set"
+    beside="edge"
   >
     <template #acts="{ tryIt }">
       <ElButton v-if="sizable" class="act" @click="sizing = true">Size it <kbd>s</kbd></ElButton>

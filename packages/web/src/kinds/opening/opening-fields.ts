@@ -4,11 +4,12 @@ import {
   GLAND_SIZES,
   KEEPS,
   outlineAs,
+  REBATED,
   SEA_PLACES,
   type OpeningDesign,
 } from '@north-tide/core/opening'
 import { above, asOptions, least, SEALANT_CHOICES, words } from './opening-choices'
-import { lid, pane } from './opening-lid-fields'
+import { drains, lid, pane } from './opening-lid-fields'
 import type { GivenField, GivenGroup, Option } from '../../pieces/given-fields'
 
 const DUTIES: Option[] = (['sheltered', 'coastal', 'ocean'] satisfies Duty[]).map((value) => ({
@@ -310,7 +311,8 @@ export function openingGroups(d: OpeningDesign): GivenGroup[] {
     const deck = { ...structure(d), fields: bulkhead(d).fields }
     return [place(d), cut, deck, offcut, ledge, solid, pane(d), sea, bedding]
   }
-  const closed = d.bin ? [bin(d)] : [pane(d), lid(d), sea]
+  const rebate = d.lid && REBATED.includes(d.family) ? [drains(d)] : []
+  const closed = d.bin ? [bin(d)] : [pane(d), lid(d), ...rebate, sea]
   return [
     place(d),
     cut,

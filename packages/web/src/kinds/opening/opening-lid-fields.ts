@@ -1,4 +1,5 @@
 import {
+  DRAINS,
   GASKET_KINDS,
   HINGE_SIDES,
   LATCH_KINDS,
@@ -79,6 +80,20 @@ const LATCHED: GivenField[] = [
     ],
   },
 ]
+export const drains = (d: OpeningDesign): GivenGroup => ({
+  title: 'Drains of the rebate',
+  part: {
+    path: 'lid.drains',
+    there: d.lid?.drains != null,
+    start: DRAINS,
+    add: 'It has drains',
+    remove: 'Without drains',
+  },
+  fields: [
+    { path: 'lid.drains.count', label: 'Drains', kind: 'number', least: 1, most: 8 },
+    { path: 'lid.drains.diameterMm', label: 'Each across', above },
+  ],
+})
 export const lid = (d: OpeningDesign): GivenGroup => ({
   title: 'Kept shut by',
   part: {
@@ -95,6 +110,8 @@ export const lid = (d: OpeningDesign): GivenGroup => ({
       windKn: null,
       stops: null,
       stepMm: null,
+      drains: null,
+      headMm: null,
     },
     add: 'It opens',
     remove: 'It does not open',
@@ -117,5 +134,10 @@ export const lid = (d: OpeningDesign): GivenGroup => ({
     ...LATCHED,
     { path: 'lid.windKn', label: 'Wind on it, shut', kind: 'number', unit: 'kn', least, optional: true },
     { path: 'lid.stepMm', label: 'Edge above the deck', least, optional: true },
+    ...(d.family === 'watertight-door'
+      ? ([
+          { path: 'lid.headMm', label: 'Water over its middle', least, optional: true },
+        ] satisfies GivenField[])
+      : []),
   ],
 })

@@ -1,4 +1,5 @@
 import { ref, watch } from 'vue'
+import type { Measure } from '@north-tide/core'
 import { openingMoved } from '@north-tide/core/opening'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -22,5 +23,11 @@ export function useOpeningMove() {
     bench.change(change)
     moveSaid.value = said
   }
-  return { moveSaid, set }
+  /** Where it was measured to stand, with what it was measured from. */
+  function put(at: { xMm: number; yMm: number }, from: Measure[]) {
+    const { change, said } = openingMoved(bench.design!, boats.picture?.zones ?? [], at, from)
+    bench.change(change)
+    moveSaid.value = said || 'It stands where it was measured.'
+  }
+  return { moveSaid, set, put }
 }

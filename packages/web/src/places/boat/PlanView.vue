@@ -643,6 +643,16 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
               @keydown.enter.stop="emit('fitting', f.id)"
             >
               <title>{{ f.name }}, {{ f.verdict }}</title>
+              <rect
+                v-if="f.sweep"
+                class="sweep"
+                :x="X(f.sweep.minX)"
+                :y="Y(f.sweep.maxY)"
+                :width="(f.sweep.maxX - f.sweep.minX) * scale"
+                :height="(f.sweep.maxY - f.sweep.minY) * scale"
+              >
+                <title>{{ f.name }}: where its lid comes down, opened flat</title>
+              </rect>
               <polygon
                 :points="f.outline.map((p) => `${X(p.xMm)},${Y(p.yMm)}`).join(' ')"
                 :class="f.verdict"
@@ -860,6 +870,13 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
   fill: var(--hardware);
   stroke: var(--ink);
   stroke-width: calc(1.2px * var(--k));
+}
+.fitting rect.sweep {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: calc(1px * var(--k));
+  stroke-dasharray: calc(4px * var(--k)) calc(3px * var(--k));
+  pointer-events: none;
 }
 .fitting :is(rect, polygon).short {
   stroke: var(--short);
