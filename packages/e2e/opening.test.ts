@@ -24,6 +24,21 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
   await expect(page.getByLabel('x, aft')).toHaveValue('8990')
   await expect(room).toContainText('30 mm forward clears the deck beam')
 
+  // On the boat round it it is moved by its grip, and put by what was measured; undo takes both back.
+  await page.getByText('On the boat', { exact: true }).click()
+  await page.getByRole('slider', { name: /place, aft/ }).press('ArrowRight')
+  await expect(page.getByLabel('x, aft')).toHaveValue('8990.5')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.getByLabel('Put it by measures').fill('9 m aft of the stern')
+  await page.getByRole('button', { name: 'Put it there' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'is not known here' })).toBeVisible()
+  await page.getByLabel('Put it by measures').fill('8992 aft of the stem, 0 to port of the centreline')
+  await page.getByRole('button', { name: 'Put it there' }).click()
+  await expect(page.getByText(/Measured: 8.?992 mm aft of stem/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByLabel('x, aft')).toHaveValue('8990')
+  await page.getByText('From outside', { exact: true }).click()
+
   // A wrong entry is refused beside the field, and nothing that stood there is lost.
   await page.getByLabel('Corner radius').fill('soft')
   await page.getByLabel('Corner radius').blur()
@@ -150,7 +165,7 @@ test('a prism brought flush to three tenths: low it ponds, its bed mends it, its
   await saved(page)
   await page.reload()
   await expect(check(page, 'prism-flush')).toContainText('Holds')
-  await expect(page.getByText('Sheet under the glass').first()).toBeVisible()
+  await expect(page.getByRole('cell', { name: /Sheet under the glass/ })).toBeVisible()
   await expect(page.getByText(/Rout the outer skin and the core away over the solid/)).toBeVisible()
   const card = await page.request.get(`/api/fittings/${page.url().split('/').at(-1)}/card.pdf?units=inch`)
   expect([card.status(), card.headers()['content-type']]).toEqual([200, 'application/pdf'])

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { judgedWithRemedies } from '../src/kinds/registry'
-import { opening, openingMoved } from '../src/kinds/opening'
+import { opening, openingMoved, openingOnBoat } from '../src/kinds/opening'
 import { box, check, on, openingFit, part, zone } from './opening-hands'
 
 /** What hangs over an opening, the air it gives, the water in its rebate and against its door. */
@@ -141,4 +141,51 @@ describe('put where it was measured', () => {
       measuredFrom: [],
     })
   })
+})
+describe('on the boat round it', () => {
+  const around = {
+    parts: [
+      part({ x0Mm: 2400, x1Mm: 2400, widthMm: 40 }),
+      part({ kind: 'cable', title: 'Far cable', x0Mm: 9000, x1Mm: 9500, y0Mm: 0, y1Mm: 10 }),
+      part({ kind: 'wet', title: 'Wet core', x0Mm: 1900, x1Mm: 2100, y0Mm: -50, y1Mm: 50 }),
+    ],
+    fittings: [
+      { id: 'a', name: 'Cleat', outline: box(2500, 2600, 300, 350) },
+      { id: 'b', name: 'Far cleat', outline: box(8500, 8600, 300, 350) },
+    ],
+    holes: [{ label: 'P-012', xMm: 2300, yMm: -400, diameterMm: 30 }],
+  }
+  const shown = (heading = 0) => {
+    const d = openingFit('CL-H52', { headingDeg: heading })
+    return openingOnBoat(d, opening.judge(d, on({ parts: around.parts })), around, 'metric')
+  }
+  it('shows what is near, leaves out what is far, and says the room that is left', () => {
+    const words = JSON.stringify(shown().shapes)
+    for (const w of ['deck beam', 'P-012', 'Cleat']) expect(words).toContain(w)
+    for (const w of ['far cable', 'Far cleat', 'wet core']) expect(words).not.toContain(w)
+    expect(shown().title).toBe('Bow left, starboard up: 120 mm aft clears the deck beam.')
+  })
+  it.each([0, 30, 80, -100])('turned %d degrees, its grip turns it by what it is moved', (heading) => {
+    const grip = shown(heading).handles!.find((h) => h.path === 'headingDeg')!
+    const to = shown(heading + 0.1).handles!.find((h) => h.path === 'headingDeg')!
+    const moved = grip.axis === 'x' ? to.at.x - grip.at.x : to.at.y - grip.at.y
+    expect(grip.value).toBe(heading)
+    expect(moved * grip.per).toBeCloseTo(0.1, 3)
+  })
+})
+describe('a pipe through a bulkhead', () => {
+  const line = (kind: string) => {
+    const cables = [{ name: 'bilge hose', odMm: 14, line: kind }]
+    const glands = [{ size: null, cables, yMm: 0, zMm: 0, edgeMm: null, threadMm: null, boreMm: null }]
+    return check(openingFit('BS-G32', { 'gland.glands': glands }), 'gland-pipes', on({}))
+  }
+  it.each([
+    ['pipe-open', 'short', 'open at both ends'],
+    ['pipe-valved', 'holds', 'is shut from above'],
+    ['pipe-closed', 'holds', 'a closed run'],
+  ])('%s', (kind, verdict, words) => {
+    expect(line(kind)).toMatchObject({ verdict })
+    expect(line(kind)!.because).toContain(words)
+  })
+  it('a cable is none', () => expect(line('cable')).toBeUndefined())
 })

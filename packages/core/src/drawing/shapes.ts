@@ -60,6 +60,8 @@ export interface Handle {
   value: number
   per: number
   leastMm: number
+  /** the value is an angle, and `per` degrees */
+  degrees?: true
 }
 
 export const TONE_TITLES: Record<MaterialTone, string> = {

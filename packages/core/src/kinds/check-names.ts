@@ -152,6 +152,7 @@ export const CHECK_NAMES: Record<string, string> = {
   ring: 'Ring behind the edge',
   'ring-area': 'Ring gives back what was cut',
   air: 'Ventilation',
+  'gland-pipes': 'Water through the pipes themselves',
   'lid-drains': 'Drains of the rebate',
   'room-above': 'What hangs over it',
   'room-below': 'What lies under it',

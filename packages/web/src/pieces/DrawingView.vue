@@ -38,17 +38,21 @@ function grab(e: PointerEvent, handle: Handle) {
   held.value = { handle, from: toDrawing(e, handle.axis) }
   ;(e.currentTarget as Element).setPointerCapture(e.pointerId)
 }
+/** Half a millimetre, a thirty-second of an inch, half a degree. */
+const stepOf = (h: Handle) => (props.units === 'inch' && !h.degrees ? 25.4 / 32 : 0.5)
+const valueSaid = (h: Handle) =>
+  h.degrees ? `${Number(h.value.toFixed(1))}\u00b0` : formatLength(h.value, props.units)
 function pull(e: PointerEvent) {
   const h = held.value
   if (!h) return
-  const step = props.units === 'inch' ? 25.4 / 32 : 0.5
+  const step = stepOf(h.handle)
   const raw = h.handle.value + h.handle.per * (toDrawing(e, h.handle.axis) - h.from)
   const value = Math.max(h.handle.leastMm, Math.round(raw / step) * step)
   if (Math.abs(value - h.handle.value) > 1e-6 || value !== last) emit('drag', h.handle.path, (last = value))
 }
 let last = NaN
 function key(e: KeyboardEvent, handle: Handle) {
-  const step = (props.units === 'inch' ? 25.4 / 32 : 0.5) * (e.shiftKey ? 10 : 1)
+  const step = stepOf(handle) * (e.shiftKey ? 10 : 1)
   const grow = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key]
   if (!grow) return
   e.preventDefault()
@@ -174,7 +178,7 @@ const bar = computed(() => props.drawing.scaleBarMm)
     <g v-if="editable" class="handles">
       <rect
         v-for="h in drawing.handles ?? []"
-        :key="h.path"
+        :key="`${h.path} ${h.label}`"
         :x="h.at.x - (h.axis === 'x' ? 3 : 7) * px"
         :y="-h.at.y - (h.axis === 'x' ? 7 : 3) * px"
         :width="(h.axis === 'x' ? 6 : 14) * px"
@@ -186,7 +190,7 @@ const bar = computed(() => props.drawing.scaleBarMm)
         role="slider"
         :aria-label="`Grip: ${h.label}`"
         :aria-valuenow="Number(h.value.toFixed(2))"
-        :aria-valuetext="formatLength(h.value, units)"
+        :aria-valuetext="valueSaid(h)"
         @pointerdown.prevent="grab($event, h)"
         @pointermove="pull"
         @pointerup="held = null"

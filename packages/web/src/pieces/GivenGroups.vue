@@ -121,6 +121,7 @@ const setChoice = (f: GivenField, v: string) => set(f.path, v === '' ? null : v)
           >
         </div>
       </template>
+      <slot v-if="i === 0" name="place" />
     </template>
     <slot />
   </section>

@@ -34,6 +34,8 @@ const props = defineProps<{
   labels: Record<string, string>
   /** a value that was dragged, where more goes with it than the value itself */
   set?: (path: string, value: number) => void
+  /** drawings besides the kind's own, of what the boat is round it */
+  more?: { id: string; title: string; drawing: Drawing }[]
   /** the drawing that stands beside whichever is chosen, where there is room for two */
   beside?: string
   /** keys that are this kind's own */
@@ -66,12 +68,11 @@ watch(
 const open = computed(() =>
   props.bench.fitting && route.params.id === props.bench.fitting.id ? props.bench.design : null,
 )
-const shown = computed(
-  () => props.bench.drawings.find((x) => x.id === view.value) ?? props.bench.drawings[0] ?? null,
-)
+const drawings = computed(() => [...props.bench.drawings, ...(props.more ?? [])])
+const shown = computed(() => drawings.value.find((x) => x.id === view.value) ?? drawings.value[0] ?? null)
 /** Chosen itself it has the room alone. */
 const second = computed(() =>
-  shown.value && shown.value.id !== props.beside
+  shown.value && shown.value.id !== props.beside && props.bench.drawings.includes(shown.value)
     ? (props.bench.drawings.find((x) => x.id === props.beside) ?? null)
     : null,
 )
@@ -139,7 +140,7 @@ defineExpose({ tryIt })
       <template v-if="shown">
         <div class="views">
           <ElRadioGroup v-model="view" size="small" aria-label="Which drawing">
-            <ElRadioButton v-for="x in bench.drawings" :key="x.id" :value="x.id">{{ x.title }}</ElRadioButton>
+            <ElRadioButton v-for="x in drawings" :key="x.id" :value="x.id">{{ x.title }}</ElRadioButton>
           </ElRadioGroup>
           <p class="soft small caption">{{ sayIn(shown.drawing.title, boats.units) }}</p>
         </div>

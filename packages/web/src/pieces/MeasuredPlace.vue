@@ -49,7 +49,7 @@ function put() {
 .measured {
   display: grid;
   gap: 6px;
-  margin-top: 18px;
+  margin-top: 8px;
 }
 .measured .act {
   justify-self: start;

@@ -5,7 +5,7 @@ export const LEAST_PX = 12
 /** Past that a label would hide what it names: the drawing is too small to be lettered at all. */
 const MOST_GROWTH = 4
 /** Width of a letter over its height, in the figures' face. */
-const LETTER = 0.62
+const LETTER = 0.68
 
 /** What a letter takes over and under its line: lines that all but touch may stand under one another. */
 const [HIGH, DEEP] = [0.62, 0.14]
@@ -41,8 +41,14 @@ export interface Lettering {
  * another (figures before names), and all within the picture.
  */
 export function lettering(d: Drawing, widthPx: number, heightPx: number): Lettering {
+  const scaleOf = ({ bounds: b }: { bounds: Drawing['bounds'] }) =>
+    Math.min(widthPx / (b.maxX - b.minX), heightPx / (b.maxY - b.minY))
+  const first = letteredAt(d, scaleOf(d))
+  // Labels that stand out make the picture smaller, and are lettered for what it then is.
+  return first.grown === 1 ? first : letteredAt(d, scaleOf(first))
+}
+function letteredAt(d: Drawing, scale: number): Lettering {
   const b = d.bounds
-  const scale = Math.min(widthPx / (b.maxX - b.minX), heightPx / (b.maxY - b.minY))
   if (!(scale > 0)) return { grown: 1, hidden: new Set(), bounds: b }
   const grown = Math.min(MOST_GROWTH, Math.max(1, LEAST_PX / (d.textMm * scale)))
   if (grown === 1) return { grown, hidden: new Set(), bounds: b }

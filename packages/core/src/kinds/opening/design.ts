@@ -64,7 +64,13 @@ const binSchema = z.strictObject({
   liftMinutes: nonNegative(),
   minutesPerScrew: nonNegative(),
 })
-const cableSchema = z.strictObject({ name: z.string().trim().min(1).max(60), odMm: positive() })
+/** A pipe is a way for water through its gland, unless its run is closed or a valve shuts it. */
+export const LINE_KINDS = ['cable', 'pipe-closed', 'pipe-valved', 'pipe-open'] as const
+const cableSchema = z.strictObject({
+  name: z.string().trim().min(1).max(60),
+  odMm: positive(),
+  line: z.enum(LINE_KINDS).default('cable'),
+})
 /** Cables through a watertight bulkhead; each gland stands from the place to starboard and up (15.4). */
 const glandSchema = z.strictObject({
   glands: z
@@ -222,15 +228,23 @@ function fromFirst(d: Raw): Raw {
       : {}),
   }
 }
-/** Version 2 had no drains of a rebate and no water against a door. */
+const linesOf = (gland: Raw): Raw => ({
+  ...gland,
+  glands: (gland.glands as Raw[]).map((g) => ({
+    ...g,
+    cables: ((g.cables as Raw[] | undefined) ?? []).map((c) => ({ ...c, line: 'cable' })),
+  })),
+})
+/** Version 2 had no drains of a rebate, no water against a door, and cables alone through a bulkhead. */
 export function upgradeOpening(raw: unknown, from: number): unknown {
   if (from >= OPENING_VERSION) return raw
   const d = from < 2 ? fromFirst(raw as Raw) : (raw as Raw)
-  const lid = d.lid as Raw | null | undefined
+  const [lid, gland] = [d.lid as Raw | null | undefined, d.gland as Raw | null | undefined]
   return {
     ...d,
     schemaVersion: OPENING_VERSION,
     ...(lid ? { lid: { ...lid, drains: null, headMm: null } } : {}),
+    ...(gland ? { gland: linesOf(gland) } : {}),
   }
 }
 export const parseOpening = (raw: unknown): OpeningDesign =>

@@ -71,6 +71,38 @@ function cablesCheck({ glands }: Asked, all: Glanded): Check {
     because: `${said.join('; ')}.`.replace(/^g/, 'G'),
   })
 }
+/** Whatever is tight round a pipe, water goes through one that is open at both its ends. */
+function pipesCheck({ glands }: Asked): Check | null {
+  const pipes = glands.flatMap((g) => g.cables).filter((c) => c.line !== 'cable')
+  if (!pipes.length) return null
+  const named = (line: string) =>
+    pipes
+      .filter((c) => c.line === line)
+      .map((c) => c.name)
+      .join(', ')
+  const [open, valved, closed] = [named('pipe-open'), named('pipe-valved'), named('pipe-closed')]
+  const said = [
+    ...(open
+      ? [
+          `${open} is open at both ends: a valve on the bulkhead that is shut from above, or it ends over the flood level`,
+        ]
+      : []),
+    ...(valved
+      ? [
+          `${valved}: its valve stands on the bulkhead, is shut from above, and is on the list of what is shut`,
+        ]
+      : []),
+    ...(closed ? [`${closed}: a closed run, tight to its pressure on both sides`] : []),
+  ]
+  return inWords({
+    id: 'gland-pipes',
+    title: 'Water through the pipes themselves',
+    unit: '',
+    source: 'chapter 6.5',
+    verdict: open ? 'short' : 'holds',
+    because: `${said.join('; ')}.`.replace(/^./, (c) => c.toUpperCase()),
+  })
+}
 function spareCheck(all: Glanded): Check {
   const n = all.spareWays
   return inWords({
@@ -108,7 +140,8 @@ export function glandChecks(d: OpeningDesign, all: Glanded | null, b: Behind | n
     id: 'gland-spacing',
     because: `The closest two stand ${say(c.capacity!)} mm apart; ${say(c.demand!)} mm is the least.`,
   }))
-  return [cablesCheck(d.gland, all), ...each, ...spacing, spareCheck(all)]
+  const pipes = pipesCheck(d.gland)
+  return [cablesCheck(d.gland, all), ...each, ...spacing, ...(pipes ? [pipes] : []), spareCheck(all)]
 }
 
 /** Higher, and further from what stands beside it. */

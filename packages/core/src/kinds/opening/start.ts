@@ -69,7 +69,7 @@ function paneOf(e: OpeningEntry): OpeningDesign['pane'] {
 }
 
 /** A first cable, to be named; the store's sizes follow once the cables are known. */
-const FIRST_CABLE = { name: 'cable', odMm: 8 }
+const FIRST_CABLE = { name: 'cable', odMm: 8, line: 'cable' as const }
 const glandOf = ({ gland }: OpeningEntry): OpeningDesign['gland'] =>
   gland
     ? {

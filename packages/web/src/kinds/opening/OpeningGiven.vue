@@ -43,14 +43,15 @@ const { moveSaid, set, put } = useOpeningMove()
     :said="moveSaid"
     @set="set"
   >
-    <MeasuredPlace
-      v-if="boats.picture && (d.place.measuredFrom.length || !bench.readOnly)"
-      :boat="boats.picture"
-      :units="boats.units"
-      :from="d.place.measuredFrom"
-      :read-only="bench.readOnly"
-      @place="put"
-    />
+    <template #place
+      ><MeasuredPlace
+        v-if="boats.picture && (d.place.measuredFrom.length || !bench.readOnly)"
+        :boat="boats.picture"
+        :units="boats.units"
+        :from="d.place.measuredFrom"
+        :read-only="bench.readOnly"
+        @place="put"
+    /></template>
     <div v-if="!d.gland && !d.prism && !bench.readOnly" class="drawn">
       <ReadFile accept=".dxf" words="Outline from a DXF" @file="takeOutline" />
       <p v-if="drawnSaid || said" class="small" :class="{ wrong: said }" role="status">

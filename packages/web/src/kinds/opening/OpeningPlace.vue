@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { formatLength, zoneTitle } from '@north-tide/core'
-import { OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
+import { OPENING_FAMILY, openingOnBoat, sizeSaid } from '@north-tide/core/opening'
 import KindPlace from '../../pieces/KindPlace.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
@@ -42,6 +42,20 @@ const LABELS: Record<string, string> = {
   'bedding.sealant': 'Sealant',
 }
 const { set } = useOpeningMove()
+/** A deck or a roof is looked at from above; a side and a bulkhead have no such map. */
+const onBoat = computed(() => {
+  const { design: d, judgement: j, fitting: f } = bench
+  const pic = boats.picture
+  const zone = pic?.zones.find((z) => z.code === d?.place.zone)
+  if (!d || !j || !f || !pic || d.gland || !zone || !['deck', 'roof'].includes(zone.face)) return []
+  const others = [...pic.fittings, ...pic.others].filter((o) => o.id !== f.id)
+  const around = {
+    parts: pic.parts,
+    fittings: others.map((o) => ({ id: o.id, name: o.name, outline: o.outline })),
+    holes: pic.holes.filter((h) => h.zoneCode === zone.code && !f.holes.some((own) => own.id === h.id)),
+  }
+  return [{ id: 'boat', title: 'On the boat', drawing: openingOnBoat(d, j, around, boats.units) }]
+})
 const mirror = async () => {
   const id = await bench.copyIt({ mirror: true })
   await router.push(`/bench/${id}`)
@@ -60,6 +74,7 @@ const mirror = async () => {
     :keys="keys"
     :set="set"
     beside="edge"
+    :more="onBoat"
   >
     <template #acts="{ tryIt }">
       <ElButton v-if="sizable" class="act" @click="sizing = true">Size it <kbd>s</kbd></ElButton>

@@ -3,6 +3,7 @@ import {
   type BOND_FACES,
   GLAND_SIZES,
   KEEPS,
+  type LINE_KINDS,
   outlineAs,
   REBATED,
   SEA_PLACES,
@@ -125,10 +126,15 @@ function glandActs(all: Gland[], i: number): GivenGroup['acts'] {
   const { cables } = all[i]!
   const path = `gland.glands.${i}.cables`
   const last = all[all.length - 1]!
-  const next = { ...last, yMm: last.yMm + NEXT_GLAND_MM, size: null, cables: [{ name: 'cable', odMm: 8 }] }
+  const next = {
+    ...last,
+    yMm: last.yMm + NEXT_GLAND_MM,
+    size: null,
+    cables: [{ name: 'cable', odMm: 8, line: 'cable' }],
+  }
   return [
     ...(cables.length < MOST_CABLES
-      ? [{ label: 'Another cable', path, value: [...cables, { name: 'cable', odMm: 6 }] }]
+      ? [{ label: 'Another cable', path, value: [...cables, { name: 'cable', odMm: 6, line: 'cable' }] }]
       : []),
     ...(cables.length > 1 ? [{ label: 'One cable less', path, value: cables.slice(0, -1) }] : []),
     ...(i === all.length - 1 && all.length < MOST_GLANDS
@@ -139,6 +145,12 @@ function glandActs(all: Gland[], i: number): GivenGroup['acts'] {
       : []),
   ]
 }
+const LINE_TITLES = {
+  cable: 'a cable',
+  'pipe-closed': 'a pipe, closed run',
+  'pipe-valved': 'a pipe with a valve here',
+  'pipe-open': 'a pipe, open both ends',
+} satisfies Record<(typeof LINE_KINDS)[number], string>
 const GLAND_CHOICES: Option[] = [
   { value: '', title: 'as needed' },
   ...GLAND_SIZES.map((value) => ({ value, title: value })),
@@ -151,6 +163,7 @@ function glandGroup(all: Gland[], i: number): GivenGroup {
       ...all[i]!.cables.flatMap((_, k): GivenField[] => [
         { path: `${path}.cables.${k}.name`, label: `Cable ${k + 1}`, words: 'what it is for' },
         { path: `${path}.cables.${k}.odMm`, label: `Cable ${k + 1}, across`, above },
+        { path: `${path}.cables.${k}.line`, label: 'It is', choices: asOptions(LINE_TITLES) },
       ]),
       { path: `${path}.size`, label: 'Size', choices: GLAND_CHOICES },
       { path: `${path}.yMm`, label: 'To starboard', least: -2000, most: 2000 },
