@@ -5,7 +5,8 @@ import closure from './kept/closure-v1.json'
 import openingFirst from './kept/opening-v1.json'
 import openingSecond from './kept/opening-v2.json'
 import opening from './kept/opening-v3.json'
-import rig from './kept/rig-v1.json'
+import rigFirst from './kept/rig-v1.json'
+import rig from './kept/rig-v2.json'
 import row from './kept/row-v1.json'
 
 /** Files as they were written once: what was stored yesterday opens tomorrow. */
@@ -35,6 +36,10 @@ describe('a file that was kept opens', () => {
       schemaVersion: 3,
       gland: { behind: { lengthMm: 900, side: 'forward', pumpLpm: null } },
     })
+  })
+  it('a chainplate of version 1 comes out as the one of version 2', () => {
+    const kind = kindNamed('rig')
+    expect(fittingFromFile(kind, rigFirst)).toEqual(fittingFromFile(kind, rig))
   })
   it('every kind that has a version has one', () => {
     const elsewhere = ['deck-hardware', 'through-hull']

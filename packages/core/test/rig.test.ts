@@ -5,7 +5,7 @@ import { chainplate } from '../src/chapters/rig/chainplate'
 import { judgedWithRemedies } from '../src/kinds/registry'
 import { ALONE, type Around, type Kind, type KindSpot } from '../src/kinds/kind'
 import { rig } from '../src/kinds/rig/kind'
-import type { RigDesign } from '../src/kinds/rig/design'
+import type { Chainplate, RigDesign } from '../src/kinds/rig/design'
 
 const SPOT: KindSpot = {
   zone: 'side-deck',
@@ -41,7 +41,7 @@ const of = (d: RigDesign, id: string, today?: string) => judge(d, today).checks.
 
 describe('the plate is judged as the calculator says', () => {
   it.each(['BS-K6', 'BS-K8', 'BS-O8', 'BS-S8', 'BS-B6'])('%s', (id) => {
-    const d = start(id)
+    const d = start(id) as RigDesign & Chainplate
     const out = calculate(chainplate, {
       breakingN: d.wire.breakingN,
       plate: d.plate,

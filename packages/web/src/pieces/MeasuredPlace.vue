@@ -4,7 +4,7 @@ import { measureSaid, type Measure, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../types'
 import MeasureField, { type Measured } from './MeasureField.vue'
 
-/** Where a fitting stands by what a fitter measures, on deck or from inside the hull; what it went by is said. */
+/** Where a fitting stands by what a fitter measures, on deck or inside; what it went by is said. */
 defineProps<{ boat: BoatPicture; units: Units; from: readonly Measure[]; readOnly: boolean }>()
 const emit = defineEmits<{ place: [at: { xMm: number; yMm: number }, from: Measure[]] }>()
 const typed = ref('')

@@ -12,8 +12,9 @@ export function zoneThere(
   return now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
 }
 /**
- * The opening itself at another place, with what it was measured from where it was measured, with the zone and the layup that are there; a deck of its own that
- * the fitter gave a reason for stays. `said` is what went with it; empty where only the place did.
+ * The opening itself at another place, with the zone and the layup that are there and what the place was
+ * measured from; a deck of its own that the fitter gave a reason for stays. `said` is what went with it;
+ * empty where only the place did.
  */
 export function openingMoved(
   d: OpeningDesign,

@@ -16,14 +16,15 @@ import { throughHull } from '../through-hull/kind'
  * the contract and no folder leans on itself.
  */
 const KINDS = new Map<string, Kind>()
-/** Adds a kind; a test adds one of its own. */
+/** Adds a kind; a test adds one of its own, and takes it out again by what this returns. */
 export function addKind<
   D extends AnyDesign,
   J extends Judged,
   E extends { id: string; title: string; family: string },
->(kind: Kind<D, J, E>): void {
+>(kind: Kind<D, J, E>): () => void {
   // Seen from outside, a kind takes any design: what it is given was read by its own schema.
   KINDS.set(kind.id, kind as unknown as Kind)
+  return () => void KINDS.delete(kind.id)
 }
 addKind(deckHardware)
 addKind(throughHull)

@@ -12,6 +12,13 @@ export interface RigEntry extends Entry {
   pinMm: number
   bolts: { count: number; pitchMm: number; firstMm: number; diameterMm: number } | null
   lengthMm: number
+  /** of what is set or tabbed in and pulls on no wire: shaft, foot, pocket, circle of the jig's screws */
+  set?: {
+    shaftMm: number | null
+    footMm: number
+    jigMm: number
+    recess: { lengthMm: number; widthMm: number; depthMm: number; takenMm2: number } | null
+  }
 }
 const MAKER = 'Blackstrand'
 const plate = (thicknessMm: number, widthMm: number, holeMm: number, endMm: number) => ({
@@ -33,6 +40,16 @@ const entry = (
   more: Pick<RigEntry, 'breakingN' | 'plate' | 'pinMm' | 'bolts' | 'lengthMm'>,
 ): RigEntry => ({ id, title, family, maker: MAKER, units: 'metric', ...more })
 
+const setIn = (
+  id: string,
+  title: string,
+  family: RigFamily,
+  lengthMm: number,
+  set: NonNullable<RigEntry['set']>,
+): RigEntry => ({
+  ...entry(id, title, family, { breakingN: 0, plate: plate(0, 0, 0, 0), pinMm: 0, bolts: null, lengthMm }),
+  set,
+})
 export const RIG_CATALOGUE: RigEntry[] = [
   entry('BS-K6', 'Chainplate for 6 mm wire, on a knee', 'through-deck', {
     breakingN: 31_000,
@@ -68,5 +85,23 @@ export const RIG_CATALOGUE: RigEntry[] = [
     pinMm: 16,
     bolts: bolts(4, 70, 100, 12),
     lengthMm: 360,
+  }),
+  setIn('BS-T30', 'Shaft strut, bronze, for a 30 mm shaft', 'strut', 260, {
+    shaftMm: 30,
+    footMm: 220,
+    jigMm: 90,
+    recess: { lengthMm: 240, widthMm: 90, depthMm: 25, takenMm2: 12_400 },
+  }),
+  setIn('BS-P60', 'Post under a mast step, 60 mm tube', 'post', 1800, {
+    shaftMm: null,
+    footMm: 160,
+    jigMm: 120,
+    recess: { lengthMm: 180, widthMm: 180, depthMm: 20, takenMm2: 22_500 },
+  }),
+  setIn('BS-N0', 'Knee or bulkhead, tabbed in', 'knee', 400, {
+    shaftMm: null,
+    footMm: 400,
+    jigMm: 100,
+    recess: null,
   }),
 ]

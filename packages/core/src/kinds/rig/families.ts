@@ -1,5 +1,5 @@
-/** What the standing rig pulls on, by the way it is held in the hull. */
-export const RIG_FAMILIES = ['through-deck', 'outside', 'bonded', 'stem'] as const
+/** What the standing rig pulls on, by the way it is held in the hull; and what is set or tabbed in there. */
+export const RIG_FAMILIES = ['through-deck', 'outside', 'bonded', 'stem', 'strut', 'post', 'knee'] as const
 export type RigFamily = (typeof RIG_FAMILIES)[number]
 interface Info {
   title: string
@@ -34,6 +34,26 @@ export const RIG_FAMILY: Record<RigFamily, Info> = {
     throughHull: true,
     first: 'The pin, and the bolts behind it that nobody sees.',
   },
+  strut: {
+    title: 'shaft strut, set in filled epoxy',
+    slot: false,
+    throughHull: false,
+    first: 'Its line to the shaft: sighted before anything is poured.',
+  },
+  post: {
+    title: 'post under a mast step, down to the hull',
+    slot: false,
+    throughHull: false,
+    first: 'Where its foot stands, and that it stands plumb under the step.',
+  },
+  knee: {
+    title: 'knee or bulkhead, tabbed in',
+    slot: false,
+    throughHull: false,
+    first: 'The old bond: ground off, or lifting by hand.',
+  },
 }
+/** They pull on no wire: set in filled epoxy, or tabbed to the hull. */
+export const SET_FAMILIES: readonly RigFamily[] = ['strut', 'post', 'knee']
 /** Years between looks at a drawn plate, by duty (chapter 9.4): crevices hide at deck level. */
 export const DRAW_YEARS = { ocean: 10, coastal: 15, sheltered: 20 } as const

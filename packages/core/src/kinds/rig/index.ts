@@ -1,6 +1,6 @@
 export * from './families'
 export * from './design'
 export { RIG_CATALOGUE, type RigEntry } from './catalogue'
-export type { RigJudgement, Way } from './judgement'
-export { judgeRig } from './judge'
+export type { RigJudgement, SetJudgement, Way } from './judgement'
+export { judgeRig } from './judge-rig'
 export { rig } from './kind'

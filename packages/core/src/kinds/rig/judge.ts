@@ -18,7 +18,7 @@ import { foundChecks } from '../findings'
 import type { Around } from '../kind'
 import { sealantCheck } from '../sealant-check'
 import { tallyOf } from '../tally'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import { DRAW_YEARS } from './families'
 import { RIG_FINDINGS } from './findings'
 import type { RigJudgement, Way } from './judgement'
@@ -29,7 +29,7 @@ const SOURCE = 'chapter 9'
 const STEEL_E = 193_000
 const SLOT_MM = { least: 1, most: 2 }
 
-function plateOf(d: RigDesign) {
+function plateOf(d: Chainplate) {
   const { hull } = d
   return answerOf(chainplate, {
     breakingN: d.wire.breakingN,
@@ -52,7 +52,7 @@ function plateOf(d: RigDesign) {
     duty: d.duty,
   })
 }
-const bondOf = (d: RigDesign) =>
+const bondOf = (d: Chainplate) =>
   d.bond &&
   answerOf(bondLap, {
     loadN: d.wire.breakingN,
@@ -68,7 +68,7 @@ const bondOf = (d: RigDesign) =>
     duty: d.duty,
   })
 /** Looks at its height over the mark; the first is where it stood. */
-const creepOf = (d: RigDesign) =>
+const creepOf = (d: Chainplate) =>
   d.creep.length > 0
     ? answerOf(trend, {
         kind: 'creep',
@@ -78,7 +78,7 @@ const creepOf = (d: RigDesign) =>
     : null
 
 /** What says that it has moved. */
-function movedOf(d: RigDesign, creep: ReturnType<typeof creepOf>): string[] {
+function movedOf(d: Chainplate, creep: ReturnType<typeof creepOf>): string[] {
   const said: string[] = []
   if (creep?.suspect)
     said.push(
@@ -91,7 +91,7 @@ function movedOf(d: RigDesign, creep: ReturnType<typeof creepOf>): string[] {
     said.push('its bead is broken, and more')
   return said
 }
-function movedChecks(d: RigDesign, moved: string[], creep: ReturnType<typeof creepOf>): Check[] {
+function movedChecks(d: Chainplate, moved: string[], creep: ReturnType<typeof creepOf>): Check[] {
   const shape = { id: 'moved', title: 'Stands where it stood', unit: '', source: 'chapter 9.4' }
   if (moved.length)
     return [
@@ -135,7 +135,7 @@ function bondChecks(bond: ReturnType<typeof bondOf>, moved: boolean): Check[] {
     },
   ]
 }
-function slotChecks(d: RigDesign): Check[] {
+function slotChecks(d: Chainplate): Check[] {
   const s = d.slot
   if (!s) return []
   const play = Math.min((s.widthMm - d.plate.thicknessMm) / 2, (s.lengthMm - d.plate.widthMm) / 2)
@@ -181,7 +181,7 @@ function yearsSince(day: string, today: string): number {
   const [a, b] = [day, today].map((x) => Date.parse(`${x.slice(0, 10)}T00:00:00Z`)) as [number, number]
   return (b - a) / (365.25 * 86_400_000)
 }
-function drawnCheck(d: RigDesign, today: string): Check[] {
+function drawnCheck(d: Chainplate, today: string): Check[] {
   if (!d.existing && d.drawnOn === null) return []
   const years = DRAW_YEARS[d.duty]
   const shape = { id: 'drawn', title: 'Drawn and looked at', unit: 'years', source: 'chapter 9.4' }
@@ -203,7 +203,7 @@ function drawnCheck(d: RigDesign, today: string): Check[] {
     }),
   ]
 }
-function temporaryCheck(d: RigDesign, today: string): Check[] {
+function temporaryCheck(d: Chainplate, today: string): Check[] {
   const t = d.temporary
   if (!t) return []
   const over = today !== '' && t.until < today
@@ -218,7 +218,7 @@ function temporaryCheck(d: RigDesign, today: string): Check[] {
     }),
   ]
 }
-const sealantFor = (d: RigDesign) =>
+const sealantFor = (d: Chainplate) =>
   d.slot &&
   chooseSealant({
     joint: 'chainplate-cover',
@@ -236,8 +236,8 @@ const sealantFor = (d: RigDesign) =>
 
 /** The two ways that stand open beside the design, each by its own sum. */
 function waysOf(
-  d: RigDesign,
-  plate: RigJudgement['plate'],
+  d: Chainplate,
+  plate: NonNullable<RigJudgement['plate']>,
   bond: RigJudgement['bond'],
   moved: boolean,
 ): Way[] {
@@ -289,7 +289,7 @@ function waysOf(
 }
 
 /** One chainplate judged whole, on a day. */
-export function judgeRig(d: RigDesign, a: Pick<Around, 'today'>): RigJudgement {
+export function judgeChainplate(d: Chainplate, a: Pick<Around, 'today'>): RigJudgement {
   const today = a.today ?? d.drawnOn ?? ''
   const plate = plateOf(d)
   const bond = bondOf(d)
@@ -320,5 +320,6 @@ export function judgeRig(d: RigDesign, a: Pick<Around, 'today'>): RigJudgement {
     moved,
     sealant,
     ways: waysOf(d, plate, bond, moved.length > 0),
+    set: null,
   }
 }

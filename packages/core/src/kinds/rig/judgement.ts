@@ -1,3 +1,4 @@
+import type { alignment } from '../../chapters/making/alignment'
 import type { chainplate } from '../../chapters/rig/chainplate'
 import type { bondLap } from '../../chapters/repair/bond-lap'
 import type { trend } from '../../chapters/watch/trend'
@@ -10,7 +11,8 @@ export interface RigJudgement {
   governing: string | null
   checks: Check[]
   counts: Record<Verdict, number>
-  plate: Out<typeof chainplate>
+  /** of a chainplate */
+  plate: Out<typeof chainplate> | null
   bond: Out<typeof bondLap> | null
   creep: Out<typeof trend> | null
   /** it has moved, or something shows that it has: it is not sailed on */
@@ -18,6 +20,18 @@ export interface RigJudgement {
   sealant: SealantChoice | null
   /** ways of holding it, side by side, with what governs each */
   ways: Way[]
+  /** of a strut, a post or a knee */
+  set: SetJudgement | null
+}
+export type Aligned = Out<typeof alignment>
+export interface SetJudgement {
+  /** each sighting by itself, the first as it was found */
+  sights: Aligned[]
+  /** the last, against the first */
+  now: Aligned | null
+  pour: Aligned['pour']
+  /** staggered: how far each ply runs out from the corner, mm */
+  pliesMm: number[]
 }
 export interface Way {
   id: 'as-drawn' | 'bond' | 'strap'

@@ -6,26 +6,39 @@ import { cautionsFor } from '../../trade/cautions'
 import { sealant } from '../../base/materials/sealants'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
+import type { Part } from '../part'
 import { asSurveyed, surveyedOtherwise } from '../surface'
 import { RIG_CATALOGUE, type RigEntry } from './catalogue'
-import { RIG_VERSION, rigSchema, type RigDesign } from './design'
+import { isSetIn, RIG_VERSION, rigSchema, upgradeRig, type Chainplate, type RigDesign } from './design'
 import { DRAW_YEARS, RIG_FAMILIES, RIG_FAMILY } from './families'
 import { RIG_FINDINGS } from './findings'
-import { judgeRig } from './judge'
+import { judgeRig } from './judge-rig'
 import type { RigJudgement } from './judgement'
-import { rigOrder, rigParts } from './parts'
+import { chainplateParts } from './parts'
 import { rigCut, rigFace } from './picture'
-import { rigTries } from './remedies'
+import { chainplateTries } from './remedies'
 import { startRig } from './start'
-import { rigSteps } from './steps'
-import { rigDrill, rigTemplate, rigTemplates } from './template'
+import {
+  setCard,
+  setHoles,
+  setDrawings,
+  setDrill,
+  setInspections,
+  setTemplate,
+  setTemplates,
+  setTries,
+} from './set-kind'
+import { setParts } from './set-parts'
+import { setSteps } from './set-steps'
+import { chainplateSteps } from './steps'
+import { chainplateDrill, chainplateTemplate, chainplateTemplates } from './template'
 
 type D = RigDesign
 type J = RigJudgement
 
-const throughSaid = (d: D, units: Units) =>
+const throughSaid = (d: Chainplate, units: Units) =>
   `${d.structure.kind === 'sandwich' ? 'cored deck' : 'deck'}, ${formatLength(fullThickness(d.structure), units)}`
-function penetrations(d: D, _j: J, units: Units): HoleSpec[] {
+function penetrations(d: Chainplate, _j: J, units: Units): HoleSpec[] {
   const note = d.place.measuredFrom.map((m) => measureSaid(m, units)).join('; ')
   const base = { fastener: 'chainplate', plate: '', note, belowWaterline: false, yMm: d.place.yMm }
   const slot: HoleSpec[] = d.slot
@@ -58,7 +71,7 @@ function penetrations(d: D, _j: J, units: Units): HoleSpec[] {
     sealant: null,
   }))
 }
-function card(d: D, j: J, { units }: Around): Block[] {
+function card(d: Chainplate, j: J, { units }: Around): Block[] {
   const mm = (v: number) => formatLength(v, units)
   return [
     ...(j.moved.length && !d.provedAfter ? [{ title: 'Do not sail on it', lines: j.moved }] : []),
@@ -109,7 +122,7 @@ function card(d: D, j: J, { units }: Around): Block[] {
       : []),
   ]
 }
-const inspections = (d: D, j: J): Due[] => [
+const inspections = (d: Chainplate, j: J): Due[] => [
   {
     id: 'height',
     title: 'Height over its mark, bead, weep, edge of the knee',
@@ -124,18 +137,38 @@ const inspections = (d: D, j: J): Due[] => [
   },
 ]
 
+/** What pulls on a wire has wire, plate and pin: its schema sees to it. */
+const asChainplate = (d: D): Chainplate => d as Chainplate
+const footprint = (d: D) => {
+  if (!isSetIn(d)) {
+    const c = asChainplate(d)
+    return c.slot ? [c.slot.lengthMm / 2 + 30, c.slot.widthMm / 2 + 30] : [c.plate.widthMm, 30]
+  }
+  const { recess, tabs } = d.set
+  return recess ? [recess.lengthMm / 2, recess.widthMm / 2] : [(tabs?.lengthMm ?? 100) / 2, 40]
+}
+const rigParts = (d: D, j: J): Part[] => (isSetIn(d) ? setParts(d, j) : chainplateParts(asChainplate(d), j))
+const rigOrder = (d: D, j: J): string =>
+  rigParts(d, j)
+    .map((p) =>
+      `${p.quantity ?? 1} ${p.title} ${Object.values(p.dimensions)
+        .map((v) => Math.round(v))
+        .join(' x ')}`.trim(),
+    )
+    .join('; ')
+
 export const rig: Kind<D, J, RigEntry> = {
   id: 'rig',
   title: 'Chainplates and rig',
-  faces: ['deck', 'roof', 'topsides', 'bulkhead'],
+  faces: ['deck', 'roof', 'topsides', 'bulkhead', 'bottom'],
   schema: rigSchema as Kind<D, J>['schema'],
   version: RIG_VERSION,
-  upgrade: (raw) => raw,
+  upgrade: upgradeRig,
   families: Object.fromEntries(RIG_FAMILIES.map((f) => [f, RIG_FAMILY[f].title])),
   catalogue: RIG_CATALOGUE,
   start: startRig,
   footprint: (d) => {
-    const [l, w] = d.slot ? [d.slot.lengthMm / 2 + 30, d.slot.widthMm / 2 + 30] : [d.plate.widthMm, 30]
+    const [l, w] = footprint(d) as [number, number]
     return [
       { xMm: d.place.xMm - l, yMm: d.place.yMm - w },
       { xMm: d.place.xMm + l, yMm: d.place.yMm - w },
@@ -148,22 +181,29 @@ export const rig: Kind<D, J, RigEntry> = {
   changed: surveyedOtherwise,
   inPlaceOf: (d, old) => ({ ...d, replaces: old.name, slot: old.slot, hull: old.hull }),
   placed: (d, said) => (said.holeMm === undefined ? d : { ...d, existing: true }),
-  tries: rigTries,
-  drawings: (d, j, units) => [
-    { id: 'plan', title: 'Plate', drawing: rigFace(d, j, units) },
-    { id: 'cut', title: 'Across it', drawing: rigCut(d, j, units) },
-  ],
-  templates: rigTemplates,
-  template: rigTemplate,
-  drill: rigDrill,
-  penetrations,
-  steps: rigSteps,
+  tries: (d, j) => (isSetIn(d) ? setTries(d) : chainplateTries(asChainplate(d), j)),
+  drawings: (d, j, units) =>
+    isSetIn(d)
+      ? setDrawings(d, j, units)
+      : [
+          { id: 'plan', title: 'Plate', drawing: rigFace(asChainplate(d), j, units) },
+          { id: 'cut', title: 'Across it', drawing: rigCut(asChainplate(d), j, units) },
+        ],
+  templates: (d) => (isSetIn(d) ? setTemplates(d) : chainplateTemplates(asChainplate(d))),
+  template: (d, j, what, units, inside) =>
+    isSetIn(d)
+      ? setTemplate(d, what, units, inside)
+      : chainplateTemplate(asChainplate(d), j, what, units, inside),
+  drill: (d) => (isSetIn(d) ? setDrill(d) : chainplateDrill(asChainplate(d))),
+  penetrations: (d, j, units) => (isSetIn(d) ? setHoles(d, units) : penetrations(asChainplate(d), j, units)),
+  steps: (d, j, units) => (isSetIn(d) ? setSteps(d, j, units) : chainplateSteps(asChainplate(d), j, units)),
   parts: rigParts,
-  cautions: () => cautionsFor(['rig', 'drill', 'grind', 'locker', 'resin', 'solvent']),
-  card,
-  inspections,
+  cautions: (d) =>
+    cautionsFor([...(isSetIn(d) ? [] : ['rig', 'drill']), 'grind', 'locker', 'resin', 'solvent']),
+  card: (d, j, a) => (isSetIn(d) ? setCard(d, j, a.units) : card(asChainplate(d), j, a)),
+  inspections: (d, j) => (isSetIn(d) ? setInspections() : inspections(asChainplate(d), j)),
   byCalendar: true,
-  watched: (d) => ({ chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } }),
+  watched: (d) => (d.plate ? { chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } } : {}),
   findings: (d) => findingsOf(RIG_FINDINGS, d.family),
   copy: (d, how) => ({
     ...d,
@@ -175,6 +215,7 @@ export const rig: Kind<D, J, RigEntry> = {
       measuredFrom: [],
     },
     // What was seen and measured is of the old one.
+    ...(d.set ? { set: { ...d.set, sights: [] } } : {}),
     creep: [],
     seen: { beadBroken: false, weeps: false, kneeLifts: false },
     drawnOn: null,

@@ -1,12 +1,12 @@
 import { sealant } from '../../base/materials/sealants'
 import { part, type Part } from '../part'
 import { RIG_CATALOGUE } from './catalogue'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import type { RigJudgement } from './judgement'
 import { plateLength } from './picture'
 
 /** Plate, pin and what secures it, bolts, cover and bedding. */
-export function rigParts(d: RigDesign, _j: RigJudgement): Part[] {
+export function chainplateParts(d: Chainplate, _j: RigJudgement): Part[] {
   const known = RIG_CATALOGUE.find((e) => e.id === d.catalogueId)
   const length = plateLength(d) + d.plate.endMm
   const out = [
@@ -51,11 +51,3 @@ export function rigParts(d: RigDesign, _j: RigJudgement): Part[] {
   if (d.bond) out.push(part('tabbing', 'Glass tape and epoxy for the knee', { unit: 'none' }))
   return out
 }
-export const rigOrder = (d: RigDesign, j: RigJudgement): string =>
-  rigParts(d, j)
-    .map((p) =>
-      `${p.quantity ?? 1} ${p.title} ${Object.values(p.dimensions)
-        .map((v) => Math.round(v))
-        .join(' x ')}`.trim(),
-    )
-    .join('; ')

@@ -1,13 +1,13 @@
 import { formatForce, formatLength, type Units } from '../../base/quantity/format'
 import { legendOf, penOf, type Pen } from '../../drawing/section-pen'
 import { niceLength, type Drawing, type Handle, type Pt, type Shape } from '../../drawing/shapes'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import { RIG_FAMILY } from './families'
 import type { RigJudgement } from './judgement'
 
 const round = (v: number) => Math.round(v * 10) / 10
 /** How far below the pin the plate ends: past its last bolt, or its bond. */
-export const plateLength = (d: RigDesign): number =>
+export const plateLength = (d: Chainplate): number =>
   Math.max(
     ...(d.bolts?.points.map((p) => p.xMm + 2 * d.bolts!.diameterMm) ?? []),
     d.bond ? 120 + d.bond.lengthMm : 0,
@@ -34,7 +34,7 @@ function wire(length: number, deg: number, role: string): Shape[] {
     },
   ]
 }
-function boltsOf(d: RigDesign): Shape[] {
+function boltsOf(d: Chainplate): Shape[] {
   if (!d.bolts) return []
   return d.bolts.points.flatMap((p, i) =>
     circle({ x: p.yMm, y: -p.xMm }, d.bolts!.holeMm / 2, 'bolts', `bolt ${i + 1}`),
@@ -60,7 +60,7 @@ const box = (x0: number, y0: number, x1: number, y1: number): Pt[] => [
 ]
 
 /** The plate flat on, pin at the top, into the hull downwards. */
-export function rigFace(d: RigDesign, j: RigJudgement, units: Units): Drawing {
+export function rigFace(d: Chainplate, j: RigJudgement, units: Units): Drawing {
   const shapes: Shape[] = []
   const [w, e] = [d.plate.widthMm, d.plate.endMm]
   const length = plateLength(d)
@@ -84,7 +84,7 @@ export function rigFace(d: RigDesign, j: RigJudgement, units: Units): Drawing {
   const up = 1.6 * w + e
   shapes.push(...wire(up, d.wire.inPlaneDeg, 'wire.inPlaneDeg'))
   const textMm = (up - low) / 30
-  const worst = j.plate.checks.find((c) => c.id === j.plate.governing)
+  const worst = j.plate?.checks.find((c) => c.id === j.plate?.governing)
   const words: [Pt, string][] = [
     [{ x: far * 0.1 + w / 2, y: up * 0.75 }, formatForce(d.wire.breakingN, units)],
     [
@@ -123,7 +123,7 @@ const handle = (
 ): Handle => ({ path, label, at, axis, value, per, leastMm })
 
 /** What the plate passes at the deck: slot, fill, cover and its bedding. */
-function deckCut(p: Pen, d: RigDesign): void {
+function deckCut(p: Pen, d: Chainplate): void {
   const s = d.slot
   const t = d.plate.thicknessMm / 2
   const far = 90
@@ -182,7 +182,7 @@ function deckCut(p: Pen, d: RigDesign): void {
   }
 }
 /** Across the plate: how it stands in the deck, on its knee, and how the wire leans out of its plane. */
-export function rigCut(d: RigDesign, _j: RigJudgement, units: Units): Drawing {
+export function rigCut(d: Chainplate, _j: RigJudgement, units: Units): Drawing {
   const p = penOf()
   const t = d.plate.thicknessMm / 2
   const length = plateLength(d)

@@ -1,12 +1,12 @@
 import { sealant } from '../../base/materials/sealants'
 import type { Try } from '../kind'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import type { RigJudgement } from './judgement'
 
 const PLATE_MM = [8, 10, 12, 15, 20]
 const wider = (v: number) => [5, 10, 15, 20, 30].map((by) => v + by)
 const STRESS = ['net-tension', 'pin-bearing', 'eye-shear-out', 'bending', 'bolt-net', 'bolt-bearing']
-function plateTries(d: RigDesign): Try[] {
+function plateTries(d: Chainplate): Try[] {
   const out: Try[] = []
   for (const t of PLATE_MM)
     if (t > d.plate.thicknessMm)
@@ -41,7 +41,7 @@ function plateTries(d: RigDesign): Try[] {
     })
   return out
 }
-function pinTries(d: RigDesign): Try[] {
+function pinTries(d: Chainplate): Try[] {
   const out: Try[] = []
   for (const p of [d.plate.holeMm - 0.3, d.plate.holeMm - 0.5])
     if (p > d.pin.diameterMm)
@@ -77,7 +77,7 @@ function pinTries(d: RigDesign): Try[] {
     })
   return out
 }
-function holdTries(d: RigDesign): Try[] {
+function holdTries(d: Chainplate): Try[] {
   const out: Try[] = []
   if (d.bolts)
     for (const mm of [12, 14, 16, 20])
@@ -109,7 +109,7 @@ function holdTries(d: RigDesign): Try[] {
       })
   return out
 }
-function slotTries(d: RigDesign, j: RigJudgement): Try[] {
+function slotTries(d: Chainplate, j: RigJudgement): Try[] {
   const out: Try[] = []
   if (d.slot) {
     out.push({
@@ -142,7 +142,7 @@ function slotTries(d: RigDesign, j: RigJudgement): Try[] {
   return out
 }
 /** Changes worth judging: thicker, wider, longer past the hole, a better grade, a slot that clears. */
-export const rigTries = (d: RigDesign, j: RigJudgement): Try[] => [
+export const chainplateTries = (d: Chainplate, j: RigJudgement): Try[] => [
   ...plateTries(d),
   ...pinTries(d),
   ...holdTries(d),

@@ -3,6 +3,7 @@ import type { KindSpot } from '../kind'
 import type { RigEntry } from './catalogue'
 import { RIG_VERSION, rigSchema, type RigDesign } from './design'
 import { RIG_FAMILY } from './families'
+import { startSet } from './set-start'
 
 const faceOf = (s: Structure): NonNullable<RigDesign['slot']>['face'] => {
   if (s.kind === 'metal') return s.metal === 'mild-steel' ? 'steel' : 'aluminium'
@@ -52,9 +53,13 @@ export function startRig(e: RigEntry, spot: KindSpot, name: string): RigDesign {
     structure: s,
     measured: spot.measured,
     duty: spot.duty,
-    wire: { breakingN: e.breakingN, misalignDeg: 0, leverMm: own.slot ? 40 : 20, inPlaneDeg: 0 },
-    plate: { ...e.plate, grade: 'ss-316' },
-    pin: { diameterMm: e.pinMm, grade: 'ss-316-drawn' },
+    ...(e.set
+      ? { wire: null, plate: null, pin: null, set: startSet(e, spot) }
+      : {
+          wire: { breakingN: e.breakingN, misalignDeg: 0, leverMm: own.slot ? 40 : 20, inPlaneDeg: 0 },
+          plate: { ...e.plate, grade: 'ss-316' },
+          pin: { diameterMm: e.pinMm, grade: 'ss-316-drawn' },
+        }),
     bolts: e.bolts && {
       points: Array.from({ length: e.bolts.count }, (_, i) => ({
         xMm: e.bolts!.firstMm + i * e.bolts!.pitchMm,

@@ -1,17 +1,17 @@
 import { formatLength, type Units } from '../../base/quantity/format'
 import { stepList, type Step } from '../step'
 import type { LifeState } from '../../boat/life'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import type { RigJudgement } from './judgement'
 import { RIG_FAMILY } from './families'
 
 /** What its holes are: the slot, and where its bolts go through the topside, each of these too. */
-const both = (d: RigDesign, ...states: LifeState[]) => ({
+const both = (d: Chainplate, ...states: LifeState[]) => ({
   ...(d.slot ? { slot: states } : {}),
   ...(RIG_FAMILY[d.family].throughHull && d.bolts ? { bolt: states } : {}),
 })
 interface Work {
-  d: RigDesign
+  d: Chainplate
   j: RigJudgement
   add: ReturnType<typeof stepList>['add']
   mm: (v: number) => string
@@ -160,7 +160,7 @@ function proved({ d, j, add }: Work): void {
   )
 }
 /** The mast is held before a shroud comes off, the plate is looked at, the load path stays dry. */
-export function rigSteps(d: RigDesign, j: RigJudgement, units: Units): Step[] {
+export function chainplateSteps(d: Chainplate, j: RigJudgement, units: Units): Step[] {
   const { add, done } = stepList()
   const w: Work = { d, j, add, mm: (v) => formatLength(Math.round(v * 10) / 10, units) }
   looked(w)

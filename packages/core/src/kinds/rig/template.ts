@@ -2,16 +2,16 @@ import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
 import type { Drawing } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
-import type { RigDesign } from './design'
+import type { Chainplate } from './design'
 import type { RigJudgement } from './judgement'
 import { plateLength } from './picture'
 
 export const RIG_TEMPLATE_TITLES: Record<string, string> = { plate: 'plate', slot: 'slot' }
-export const rigTemplates = (d: RigDesign): string[] => ['plate', ...(d.slot ? ['slot'] : [])]
+export const chainplateTemplates = (d: Chainplate): string[] => ['plate', ...(d.slot ? ['slot'] : [])]
 
 /** At full size: the plate with its holes, or the slot in the deck. */
-export function rigTemplate(
-  d: RigDesign,
+export function chainplateTemplate(
+  d: Chainplate,
   _j: RigJudgement,
   what: string,
   units: Units,
@@ -66,7 +66,7 @@ export function rigTemplate(
   })
 }
 /** Slot first, then the bolts through the plate itself. */
-export function rigDrill(d: RigDesign): DrillRow[] {
+export function chainplateDrill(d: Chainplate): DrillRow[] {
   const row = (
     bolt: number,
     name: string,

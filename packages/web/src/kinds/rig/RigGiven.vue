@@ -41,44 +41,46 @@ const drop = (i: number) => bench.change({ creep: d.value.creep.filter((_, k) =>
       :disabled="bench.readOnly"
       @update:model-value="$event && set('temporary.until', $event)"
     />
-    <h2 class="gap">Over its mark</h2>
-    <RowTable
-      label="Looks at its height over the mark"
-      :columns="[
-        { key: 'day', title: 'Looked at' },
-        { key: 'height', title: 'Over it', number: true },
-        { key: 'act' },
-      ]"
-      :rows="d.creep"
-      empty="Nobody has measured it yet."
-    >
-      <template #day="{ row: r }">{{ dayjs(r.date).format('D MMM YYYY') }}</template>
-      <template #height="{ row: r }">{{ formatLength(r.heightMm, boats.units) }}</template>
-      <template #act="{ row: r, index: i }"
-        ><ElButton
-          v-if="!bench.readOnly"
-          class="plain"
-          :aria-label="`Take away the look of ${dayjs(r.date).format('D MMM YYYY')}`"
-          @click="drop(i)"
-          >×</ElButton
-        ></template
+    <template v-if="!d.set">
+      <h2 class="gap">Over its mark</h2>
+      <RowTable
+        label="Looks at its height over the mark"
+        :columns="[
+          { key: 'day', title: 'Looked at' },
+          { key: 'height', title: 'Over it', number: true },
+          { key: 'act' },
+        ]"
+        :rows="d.creep"
+        empty="Nobody has measured it yet."
       >
-    </RowTable>
-    <form v-if="!bench.readOnly" class="look" aria-label="A look at it" @submit.prevent="add">
-      <WhenField v-model="look.date" label="Looked at on" kind="date" any-day />
-      <DimensionField v-model="look.heightMm" label="Height over the mark" :units="boats.units" optional />
-      <ElButton class="act small" native-type="submit" :disabled="look.heightMm === null"
-        >Add the look</ElButton
-      >
-    </form>
-    <WhenField
-      label="Drawn and looked at on"
-      kind="date"
-      empty="nobody knows"
-      :model-value="d.drawnOn ?? ''"
-      :disabled="bench.readOnly"
-      @update:model-value="set('drawnOn', $event || null)"
-    />
+        <template #day="{ row: r }">{{ dayjs(r.date).format('D MMM YYYY') }}</template>
+        <template #height="{ row: r }">{{ formatLength(r.heightMm, boats.units) }}</template>
+        <template #act="{ row: r, index: i }"
+          ><ElButton
+            v-if="!bench.readOnly"
+            class="plain"
+            :aria-label="`Take away the look of ${dayjs(r.date).format('D MMM YYYY')}`"
+            @click="drop(i)"
+            >×</ElButton
+          ></template
+        >
+      </RowTable>
+      <form v-if="!bench.readOnly" class="look" aria-label="A look at it" @submit.prevent="add">
+        <WhenField v-model="look.date" label="Looked at on" kind="date" any-day />
+        <DimensionField v-model="look.heightMm" label="Height over the mark" :units="boats.units" optional />
+        <ElButton class="act small" native-type="submit" :disabled="look.heightMm === null"
+          >Add the look</ElButton
+        >
+      </form>
+      <WhenField
+        label="Drawn and looked at on"
+        kind="date"
+        empty="nobody knows"
+        :model-value="d.drawnOn ?? ''"
+        :disabled="bench.readOnly"
+        @update:model-value="set('drawnOn', $event || null)"
+      />
+    </template>
   </GivenGroups>
 </template>
 

@@ -17,7 +17,8 @@ const tab = ref('Work')
 const where = computed(() => {
   const d = bench.design
   if (!d) return ''
-  return `${RIG_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, boats.units)} · wire of ${formatForce(d.wire.breakingN, boats.units)}`
+  const on = `${RIG_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, boats.units)}`
+  return d.wire ? `${on} · wire of ${formatForce(d.wire.breakingN, boats.units)}` : on
 })
 const LABELS: Record<string, string> = {
   plate: 'Wide',
@@ -31,6 +32,10 @@ const LABELS: Record<string, string> = {
   'wire.misalignDeg': 'Out of the plate',
   'wire.inPlaneDeg': 'In the plate',
   'slot.sealant': 'Cover bedded in',
+  recess: 'Pocket, long',
+  tabs: 'Out on the hull',
+  'tabs.filletMm': 'Fillet',
+  shaft: 'Shaft',
 }
 const mirror = async () => {
   const id = await bench.copyIt({ mirror: true })
@@ -43,9 +48,9 @@ const mirror = async () => {
   <KindPlace
     :bench="bench"
     kind="rig"
-    word="a chainplate"
+    word="what stands here"
     :where="where"
-    record-word="Record its holes"
+    :record-word="bench.design?.set ? 'Record it' : 'Record its holes'"
     :labels="LABELS"
   >
     <template #acts="{ tryIt }">

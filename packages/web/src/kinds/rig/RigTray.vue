@@ -11,6 +11,7 @@ import VerdictSign from '../../pieces/VerdictSign.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useRig } from '../../state/rig'
+import SightsView from './SightsView.vue'
 
 /** The tray under a chainplate: work, the ways of holding it side by side, sealant, templates, survey. */
 const tab = defineModel<string>('tab', { required: true })
@@ -18,7 +19,13 @@ const bench = useRig()
 const boats = useBoats()
 const d = computed(() => bench.design!)
 const j = computed(() => bench.judgement!)
-const tabs = computed(() => ['Work', 'Ways', ...(d.value.slot ? ['Sealant'] : []), 'Templates', 'Survey'])
+const tabs = computed(() => [
+  'Work',
+  ...(d.value.set ? (d.value.set.jig ? ['Sighted'] : []) : ['Ways']),
+  ...(d.value.slot ? ['Sealant'] : []),
+  'Templates',
+  'Survey',
+])
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
 </script>
 
@@ -30,6 +37,7 @@ const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.
     @update:model-value="tab = $event"
   >
     <WorkView v-if="shown === 'Work'" :bench="bench" />
+    <SightsView v-else-if="shown === 'Sighted'" />
     <div v-else-if="shown === 'Ways'">
       <p v-if="j.moved.length" class="small">
         It has moved: what its bond carries now is taken as nothing in every way below.

@@ -1,21 +1,23 @@
 import { SEALANTS } from '@north-tide/core'
 import { choiceWords } from '@north-tide/core/words'
-import { RIG_BONDS, RIG_METALS, type RigDesign } from '@north-tide/core/rig'
+import { RIG_METALS, type RigDesign } from '@north-tide/core/rig'
+import { BOND_CHOICES, setGroups } from './set-fields'
 import type { GivenGroup, Option } from '../../pieces/given-fields'
 
 const above = true
 const least = 0
 const METALS: Option[] = RIG_METALS.map((value) => ({ value, title: choiceWords(value) }))
-const BOND_TITLES = {
-  primary: 'laid up with the hull',
-  'secondary-epoxy': 'ground, in epoxy',
-  'secondary-polyester': 'ground, in polyester',
-  unabraded: 'not ground',
-} satisfies Record<(typeof RIG_BONDS)[number], string>
 const SEALANT_CHOICES: Option[] = [
   { value: '', title: 'not chosen' },
   ...Object.entries(SEALANTS).map(([value, s]) => ({ value, title: s.title })),
 ]
+const PLACE: GivenGroup = {
+  title: 'Place',
+  fields: [
+    { path: 'place.xMm', label: 'x, aft' },
+    { path: 'place.yMm', label: 'y, starboard' },
+  ],
+}
 const held = (d: RigDesign): GivenGroup[] => [
   ...(d.bolts
     ? [
@@ -53,10 +55,7 @@ const held = (d: RigDesign): GivenGroup[] => [
             {
               path: 'bond.bond',
               label: 'Made as',
-              choices: [
-                { value: '', title: 'nobody knows' },
-                ...Object.entries(BOND_TITLES).map(([value, title]) => ({ value, title })),
-              ],
+              choices: BOND_CHOICES,
             },
           ],
         } satisfies GivenGroup,
@@ -103,14 +102,8 @@ const temporary = (d: RigDesign): GivenGroup => ({
   ],
 })
 /** What is asked of a chainplate: the wire first, then what it pulls on. */
-export const rigGroups = (d: RigDesign): GivenGroup[] => [
-  {
-    title: 'Place',
-    fields: [
-      { path: 'place.xMm', label: 'x, aft' },
-      { path: 'place.yMm', label: 'y, starboard' },
-    ],
-  },
+const chainplateGroups = (d: RigDesign): GivenGroup[] => [
+  PLACE,
   {
     title: 'Wire',
     fields: [
@@ -147,3 +140,5 @@ export const rigGroups = (d: RigDesign): GivenGroup[] => [
   temporary(d),
 ]
 const inDays = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
+export const rigGroups = (d: RigDesign): GivenGroup[] =>
+  d.set ? [PLACE, ...setGroups(d.set)] : chainplateGroups(d)

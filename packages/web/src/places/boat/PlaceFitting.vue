@@ -26,7 +26,7 @@ import {
   type Use,
 } from '@north-tide/core/through-hull'
 import { CLOSURE_CATALOGUE, CLOSURE_FAMILY } from '@north-tide/core/closure'
-import { RIG_CATALOGUE, RIG_FAMILY } from '@north-tide/core/rig'
+import { RIG_CATALOGUE, RIG_FAMILY, SET_FAMILIES, type RigEntry } from '@north-tide/core/rig'
 import { ROW_CATALOGUE, ROW_FAMILY } from '@north-tide/core/row'
 import { OPENING_CATALOGUE, OPENING_FAMILY, sizeSaid } from '@north-tide/core/opening'
 import type { BoatPicture, SavedThroughHull, SavedFitting } from '../../types'
@@ -109,7 +109,7 @@ const WAYS = {
   deck: 'on deck, roof, coaming or transom',
   hull: 'through the hull',
   opening: 'an opening: hatch, portlight, lid',
-  rig: 'the rig: chainplate, stem fitting',
+  rig: 'the rig: chainplate, stem fitting; strut, post, knee',
   row: 'a row along an edge: stanchions, track, strake',
   closure: 'old holes to be closed',
 } as const
@@ -125,7 +125,7 @@ const TRY = {
   deck: 'cleat, bitt, stanchion, pad-eye, winch, foot plate, block',
   hull: 'seacock, transducer, drain, vent',
   opening: 'hatch, portlight, lid, inspection port, cover, ventilator',
-  rig: 'chainplate on a knee, outside, bonded, stem',
+  rig: 'chainplate on a knee, outside, bonded, stem, strut, post, knee',
   row: 'stanchions, brackets, handrail, track, strake',
   closure: 'hole, several, torn',
 } as const
@@ -158,7 +158,7 @@ const rigged = (): Row[] =>
   RIG_CATALOGUE.map((c) => ({
     ...c,
     what: RIG_FAMILY[c.family].title,
-    held: formatForce(c.breakingN, props.units),
+    held: c.set ? '' : formatForce(c.breakingN, props.units),
     bolts: [],
   }))
 const inRows = (): Row[] =>
@@ -227,6 +227,12 @@ const flags = computed(() =>
 )
 const edge = computed(() => spotFor(zone.value, spot.value, entry.value?.bolts ?? [], props.boat.duty).edgeMm)
 
+/** What is set or tabbed into the hull stands on the bottom under the place, unless another is pointed at. */
+const setIn = computed(() => {
+  const family = way.value === 'rig' ? (entry.value as Partial<RigEntry> | undefined)?.family : undefined
+  return family !== undefined && SET_FAMILIES.includes(family)
+})
+const onSurface = computed(() => named.value?.code ?? (setIn.value ? hull.value.zone : null))
 async function place() {
   if (!entry.value) return
   busy.value = true
@@ -235,7 +241,7 @@ async function place() {
     const made = await api<SavedFitting>('POST', `/boats/${props.boat.id}/fittings`, {
       catalogueId: entry.value.id,
       ...where(),
-      ...(named.value ? { zone: named.value.code, zMm: z.value } : {}),
+      ...(onSurface.value ? { zone: onSurface.value, zMm: z.value } : {}),
       ...(name.value.trim() ? { name: name.value.trim() } : {}),
     })
     emit('placed', made.id)
@@ -277,7 +283,7 @@ async function place() {
           @update:model-value="y = $event ?? y"
         />
         <DimensionField
-          v-if="named || through"
+          v-if="named || through || setIn"
           v-model="z as number | null"
           label="z, above the waterline"
           :units="units"
