@@ -83,7 +83,10 @@ const setSchema = z.strictObject({
 })
 export type Sight = z.output<typeof setSchema>['sights'][number]
 
-/** All that a user decides or measures of one chainplate, strut, post or knee. Whatever follows from it is computed. */
+/**
+ * All that a user decides or measures of one chainplate, strut, post or knee. Whatever follows from it is
+ * computed.
+ */
 const fields = z.strictObject({
   schemaVersion: z.literal(RIG_VERSION),
   name: z.string().trim().min(1).max(120),
