@@ -53,3 +53,56 @@ test('three holes of an old rail are closed as one job: taken in from the regist
   await page.getByRole('link', { name: 'P-010', exact: true }).click()
   await expect(page.getByRole('region', { name: 'Hole' })).toContainText('Closing P-009')
 })
+
+test('old holes are chosen on the map by a box, become one job, and for each it is decided what becomes of it', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/boat/fulmars-reach')
+  await page.getByRole('button', { name: 'Close holes', exact: true }).click()
+  const side = page.getByRole('complementary', { name: 'Holes to close' })
+  await expect(side).toContainText('0 chosen')
+  await expect(side.getByRole('button', { name: 'Close them as one job' })).toBeDisabled()
+
+  // The whole map in one box takes every open hole; a second box over the same lets them go again.
+  const map = (await page.locator('svg.choose').boundingBox())!
+  const everything = async () => {
+    await page.mouse.move(map.x + 4, map.y + 4)
+    await page.mouse.down()
+    await page.mouse.move(map.x + map.width - 4, map.y + map.height - 4, { steps: 4 })
+    await page.mouse.up()
+  }
+  await everything()
+  await expect(side).toContainText(/\d+ on .*, a job each/)
+  await everything()
+  await expect(side).toContainText('0 chosen')
+
+  for (const label of ['P-009', 'P-010', 'P-011']) await side.getByLabel(label).check()
+  await expect(side).toContainText('3 chosen.')
+  await side.getByRole('button', { name: 'Close them as one job' }).click()
+  const given = page.getByRole('table', { name: 'Holes of the job' })
+  for (const label of ['P-009', 'P-010', 'P-011']) await expect(given).toContainText(label)
+
+  // Up to 10 mm above the water may be filled and left, once somebody has read the core.
+  await page.getByRole('tab', { name: 'Decide' }).click()
+  const decide = page.getByRole('table', { name: 'What becomes of each hole' })
+  await expect(decide).toContainText('nobody has read the core')
+  await pick(page.getByLabel('Core round it'), 'read, and wet')
+  await expect(decide).toContainText('the core round it is wet')
+  await pick(decide.getByLabel('P-009: what becomes of it'), 'a fitting of the same size goes in again')
+  await expect(decide.getByRole('button', { name: 'Decide P-009' })).toBeDisabled()
+  await pick(page.getByLabel('Core round it'), 'read, and dry')
+  await expect(decide).toContainText('a plug of thickened epoxy is enough')
+  await decide.getByRole('button', { name: 'Decide P-009' }).click()
+  await expect(decide).toContainText('Decided: a fitting of the same size goes in again')
+  await decide.getByRole('button', { name: 'out of this job' }).click()
+  await expect(given).not.toContainText('P-009')
+  for (const label of ['P-010', 'P-011'])
+    await decide.getByRole('button', { name: `Decide ${label}` }).click()
+  await page.getByRole('button', { name: 'Fill them without cloth' }).click()
+  await expect(check(page, 'fill-only')).toHaveAttribute('data-verdict', 'holds')
+  await saved(page)
+  await page.reload()
+  await page.getByRole('tab', { name: 'Decide' }).click()
+  await expect(decide).toContainText('Decided: fill it and leave it')
+})

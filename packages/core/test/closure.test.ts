@@ -8,6 +8,7 @@ import { hullOf, roundAt } from '../src/base/geometry/hull'
 import { withChange } from '../src/base/change'
 import { judgedWithRemedies } from '../src/kinds/registry'
 import { ALONE, type Around, type KindSpot, type Kind } from '../src/kinds/kind'
+import { holeDecisions, nextSizeMm } from '../src/kinds/closure/choices'
 import type { ClosureDesign } from '../src/kinds/closure/design'
 
 const SPOT: KindSpot = {
@@ -205,5 +206,64 @@ describe('advice a fitter would give', () => {
       label: 'P-011',
       holeMm: 38,
     })
+  })
+})
+
+describe('what becomes of an old hole', () => {
+  const dry = { structure: CORED, belowWaterline: false }
+  const decided = (more: Record<string, unknown>, spot: Partial<KindSpot> = dry) =>
+    holeDecisions(start(more, spot), 'metric')[0]!
+  it.each([
+    ['small and dry above the water', { coreState: 'dry', holes: [hole(0, 8)] }, dry, 'leave-filled', []],
+    ['as wide as a plug may be', { coreState: 'dry', holes: [hole(0, 10)] }, dry, 'leave-filled', []],
+    ['wider', { coreState: 'dry', holes: [hole(0, 10.1)] }, dry, 'close', ['leave-filled']],
+    ['nobody has read the core', { coreState: 'unknown', holes: [hole(0, 8)] }, dry, 'close', []],
+    ['wet', { coreState: 'wet', holes: [hole(0, 8)] }, dry, 'close', ['leave-filled', 'reuse', 'next-size']],
+    ['below the water', { holes: [hole(0, 8)] }, {}, 'close', ['leave-filled']],
+    [
+      'much is carried',
+      { highlyLoaded: true, coreState: 'dry', holes: [hole(0, 8)] },
+      dry,
+      'close',
+      ['leave-filled'],
+    ],
+    [
+      'torn',
+      { family: 'torn', coreState: 'dry', holes: [hole(0, 8)] },
+      dry,
+      'close',
+      ['leave-filled', 'reuse', 'next-size'],
+    ],
+    [
+      'wider than any bolt',
+      { coreState: 'dry', holes: [hole(0, 43)] },
+      dry,
+      'close',
+      ['leave-filled', 'next-size'],
+    ],
+  ])('%s', (_, more, spot, advised, against) => {
+    const q = decided(more, spot)
+    expect([q.advised, [...q.against].sort()]).toEqual([advised, [...against].sort()])
+    expect(q.because).toMatch(/^[A-Z].*\.$/)
+    expect(q.against).not.toContain(q.advised)
+  })
+  it('what it was decided on is what would change the advice', () => {
+    const on = (more: Record<string, unknown>) =>
+      decided({ coreState: 'dry', holes: [hole(0, 8)], ...more }).on
+    expect(on({})).not.toEqual(on({ coreState: 'wet' }))
+    expect(on({})).not.toEqual(on({ highlyLoaded: true }))
+    expect(on({})).not.toEqual(on({ holes: [hole(0, 9)] }))
+  })
+  it.each([
+    [5, 5.5],
+    // A clearance hole of M6 that has worn by a tenth is cut clean by the next but one.
+    [6.5, 9],
+    [9, 11],
+    [21.6, 22],
+    [21.7, null],
+  ])('%d mm is bored to %s', (from, to) => expect(nextSizeMm(from)).toBe(to))
+  it('each hole by its own label, or its place in the list', () => {
+    const d = start({ holes: [hole(0, 8, 'P-009'), hole(900, 8)], family: 'holes' })
+    expect(holeDecisions(d, 'metric').map((q) => q.about)).toEqual(['P-009', 'hole 2'])
   })
 })

@@ -13,6 +13,7 @@ import { judgeClosure, layupSaid } from './judge'
 import type { ClosureJudgement } from './judgement'
 import { closureParts } from './parts'
 import { closureCut, closurePlan } from './picture'
+import { holeDecisions } from './choices'
 import { closureTries } from './remedies'
 import { startClosure } from './start'
 import { closureSteps } from './steps'
@@ -109,4 +110,5 @@ export const closure: Kind<D, J, ClosureEntry> = {
   card,
   inspections,
   findings: (d) => findingsOf(CLOSURE_FINDINGS, d.family),
+  decisions: holeDecisions,
 }

@@ -9,6 +9,7 @@ import TrayTabs from '../../pieces/TrayTabs.vue'
 import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useClosure } from '../../state/closure'
+import HolesDecided from './HolesDecided.vue'
 
 /** The tray under a job of closing: work, pieces of cloth, templates, what is wrong with an old one. */
 const tab = defineModel<string>('tab', { required: true })
@@ -16,7 +17,13 @@ const bench = useClosure()
 const boats = useBoats()
 const d = computed(() => bench.design!)
 const j = computed(() => bench.judgement!)
-const tabs = computed(() => ['Work', ...(d.value.way === 'fill' ? [] : ['Cloth']), 'Templates', 'Survey'])
+const tabs = computed(() => [
+  'Work',
+  'Decide',
+  ...(d.value.way === 'fill' ? [] : ['Cloth']),
+  'Templates',
+  'Survey',
+])
 const shown = computed(() => (tabs.value.includes(tab.value) ? tab.value : tabs.value[0]!))
 const mm = (v: number) => formatLength(Math.round(v), boats.units)
 /** Patches that are cut alike, each with how many there are of it. */
@@ -58,6 +65,7 @@ const pieces = computed(() =>
     @update:model-value="tab = $event"
   >
     <WorkView v-if="shown === 'Work'" :bench="bench" />
+    <HolesDecided v-else-if="shown === 'Decide'" />
     <div v-else-if="shown === 'Cloth'">
       <p>
         <strong>{{ Math.round(j.clothG) }} g</strong> of cloth,

@@ -19,6 +19,9 @@ import LifeSign from '../../pieces/LifeSign.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import BoatTabs from './BoatTabs.vue'
 import BulkheadView from './BulkheadView.vue'
+import ChosenHoles from './choose/ChosenHoles.vue'
+import { useChosenHoles } from './choose/chosen-holes'
+import HoleBox from './choose/HoleBox.vue'
 import PlanView, { type Spot3 } from './PlanView.vue'
 import PickOne from '../../pieces/PickOne.vue'
 const PlaceFitting = defineAsyncComponent(() => import('./PlaceFitting.vue'))
@@ -28,6 +31,8 @@ const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const boat = computed(() => boats.picture!)
+const holes = useChosenHoles()
+const { choosing } = holes
 const survey = useSurvey()
 watch(
   () => boats.picture,
@@ -225,9 +230,18 @@ async function placed(id: string) {
           {{ l }}
         </ElButton>
       </div>
-      <ElButton v-if="mayPlace" class="act main new" @click="begin(cursor)">
-        New fitting here <kbd>n</kbd>
-      </ElButton>
+      <div class="begin">
+        <ElButton
+          v-if="mayPlace && !bulkhead"
+          class="act"
+          :aria-pressed="choosing"
+          @click="choosing ? holes.stop() : (choosing = true)"
+          >Close holes</ElButton
+        >
+        <ElButton v-if="mayPlace" class="act main" @click="begin(cursor)">
+          New fitting here <kbd>n</kbd>
+        </ElButton>
+      </div>
     </header>
     <BulkheadView
       v-if="bulkhead"
@@ -257,8 +271,21 @@ async function placed(id: string) {
       @fitting="router.push(`/bench/${$event}`)"
       @through-hull="router.push(`/through-hulls/${$event}`)"
       @hole="router.push(`/register/${$event}`)"
-    />
-    <aside class="side" tabindex="0" aria-label="Settle first, and signs">
+    >
+      <template #default="{ signs, transform }"
+        ><HoleBox
+          v-if="choosing"
+          :signs="signs"
+          :transform="transform"
+          :allowed="holes.allowed.value"
+          :chosen="holes.chosen"
+          @toggle="holes.toggle"
+      /></template>
+    </PlanView>
+    <aside v-if="choosing" class="side" tabindex="0" aria-label="Holes to close">
+      <ChosenHoles :holes="holes" />
+    </aside>
+    <aside v-else class="side" tabindex="0" aria-label="Settle first, and signs">
       <div class="group">
         <h2>Settle first</h2>
         <span class="soft small"
@@ -393,9 +420,11 @@ async function placed(id: string) {
   grid-column: 1 / -1;
   grid-row: 2;
 }
-.new {
+.begin {
   grid-row: 1;
   grid-column: 3;
+  display: flex;
+  gap: 8px;
 }
 .map-find {
   width: 150px;
@@ -515,10 +544,10 @@ small {
     flex-wrap: wrap;
     padding: 4px 14px;
   }
-  .new {
+  .begin {
     margin-left: auto;
   }
-  .new kbd {
+  .begin kbd {
     display: none;
   }
   .layers {

@@ -726,6 +726,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
       :lit="lit"
       :labels="k > 3 || (lit !== null && lit.size <= 40)"
     />
+    <slot :signs="signs" :transform="transform" />
     <p v-if="over" class="tip small" role="status">
       {{ over.label }} {{ boat.holes.find((h) => h.id === over!.id)?.whatFor }}: {{ over.state }}
     </p>
