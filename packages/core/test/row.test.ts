@@ -270,3 +270,35 @@ describe('its members', () => {
     for (const p of row.groups!(edge, judge(edge))!.places) expect(p.headingDeg).toBeCloseTo(-5.7, 0)
   })
 })
+
+describe('on what is there already', () => {
+  const d = start('HG-ROW-S25')
+  const at = judge(d).layout.positions
+  const other = (i: number, more: Partial<Other> = {}): Other => {
+    const { xMm, yMm } = at[i]!
+    const corner = (x: number, y: number) => ({ xMm: xMm + x, yMm: yMm + y })
+    const outline = [corner(-60, -40), corner(60, -40), corner(60, 40), corner(-60, 40)]
+    const design = { place: { zone: 'side-deck', xMm, yMm, zMm: d.place.zMm } } as never
+    return { id: `o${i}`, kind: 'deck-hardware', name: `Cleat ${i + 1}`, design, outline, ...more }
+  }
+  it('says which number comes down on what, and keeps that stretch off', () => {
+    const around = { others: [other(1)] }
+    expect(of(d, 'row-neighbours', around)).toMatchObject({ verdict: 'short' })
+    expect(of(d, 'row-neighbours', around)!.because).toContain('number 2 on Cleat 2')
+    const j = judgedWithRemedies(row as never, d as never, { ...ALONE, ...around })
+    const keep = j.checks.find((c) => c.id === 'row-neighbours')!.remedies[0]!
+    expect(keep.text).toBe('keep Cleat 2 off')
+    const moved = withChange(d, keep.change) as RowDesign
+    expect(moved.keepouts.at(-1)).toMatchObject({ name: 'Cleat 2', marginMm: 10 })
+    expect(of(moved, 'row-neighbours', around)).toBeUndefined()
+  })
+  it.each([
+    ['its own member', {}, true],
+    ['another deck', { design: { place: { zMm: d.place.zMm + 900 } } as never }, false],
+    ['a hole that is closed', { kind: 'closure' }, false],
+    ['nothing that is known of its size', { outline: [] }, false],
+  ])('%s is in nobody\u2019s way', (_, more, member) => {
+    const o = other(1, more)
+    expect(of(d, 'row-neighbours', { others: [o], ...(member ? { members: [o] } : {}) })).toBeUndefined()
+  })
+})

@@ -49,6 +49,8 @@ export interface Other {
   kind: string
   name: string
   design: AnyDesign
+  /** what it covers of its face, in boat coordinates */
+  outline?: { xMm: number; yMm: number }[]
   /** as it was judged last */
   verdict?: Verdict
   /** of the row that it is one of; null where it stands by itself */

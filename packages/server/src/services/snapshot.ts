@@ -83,6 +83,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
       kind: f.kind,
       name: f.name,
       design: s.designs.get(f.id)!,
+      outline: kindNamed(f.kind).footprint(s.designs.get(f.id)!),
       verdict: f.verdict,
       groupId: f.groupId ?? null,
     }))

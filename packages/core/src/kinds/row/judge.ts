@@ -12,6 +12,7 @@ import { tallyOf } from '../tally'
 import type { RowDesign } from './design'
 import { ROW_FINDINGS } from './findings'
 import type { Member, RowJudgement } from './judgement'
+import { takenBy, takenChecks } from './neighbours'
 import { along, lengthOf, mapKeepouts, THICK_MM, type Keepout } from './line'
 
 const SOURCE = 'chapter 10.1'
@@ -283,7 +284,10 @@ const sealantFor = (d: RowDesign) =>
     : null
 
 /** Places, pitches, what crosses it, whether a strip lies, and how those hold that stand there. */
-export function judgeRow(d: RowDesign, a: Pick<Around, 'parts' | 'holes' | 'members'>): RowJudgement {
+export function judgeRow(
+  d: RowDesign,
+  a: Pick<Around, 'parts' | 'holes' | 'members' | 'others'>,
+): RowJudgement {
   const keepouts: Keepout[] = [
     ...d.keepouts.map((k) => ({ ...k, byMap: false, guessed: false })),
     ...(d.mapMarginMm === null ? [] : mapKeepouts(d.path, a.parts, d.mapMarginMm)),
@@ -293,10 +297,12 @@ export function judgeRow(d: RowDesign, a: Pick<Around, 'parts' | 'holes' | 'memb
   const sealant = sealantFor(d)
   const crossed = crossedOf(d, layout, a.holes)
   const members = membersOf(d, layout, a)
+  const taken = takenBy(d, layout.positions, a)
   const checks: Check[] = [
     ...layoutChecks(d, layout),
     ...widthCheck(keepouts),
     ...crossedChecks(crossed),
+    ...takenChecks(taken),
     ...stripChecks(d, strip),
     ...memberChecks(d, layout, members),
     ...(sealant ? [sealantCheck('row-bed', 'Bedding under it', d.bedding.sealant, sealant)] : []),
@@ -313,6 +319,7 @@ export function judgeRow(d: RowDesign, a: Pick<Around, 'parts' | 'holes' | 'memb
     strip,
     sealant,
     crossed,
+    taken,
     members,
   }
 }

@@ -1,3 +1,4 @@
+import type { Taken } from './neighbours'
 import type { Check, Verdict } from '../../base/verdict/check'
 import type { SealantChoice } from '../../chapters/bedding/sealant-choice'
 import type { spacing } from '../../chapters/layout/spacing'
@@ -24,6 +25,8 @@ export interface RowJudgement {
   layout: Out<typeof spacing>
   strip: Out<typeof stripBend> | null
   sealant: SealantChoice | null
+  /** places that come down on other fittings */
+  taken: Taken[]
   /** old holes that it comes near to: which of them, by which place of the row, and what to do */
   crossed: { label: string; at: number; gapMm: number; said: string; verdict: Verdict }[]
   members: Member[]

@@ -1,6 +1,7 @@
 import { sealant } from '../../base/materials/sealants'
 import type { Try } from '../kind'
 import type { RowDesign } from './design'
+import { takenTries } from './neighbours'
 import type { RowJudgement } from './judgement'
 
 const FITS = ['row-fits', 'row-even']
@@ -86,5 +87,5 @@ export function rowTries(d: RowDesign, j: RowJudgement): Try[] {
       helps: ['row-bed'],
       group: 'bed',
     })
-  return out
+  return [...out, ...takenTries(d, j.taken)]
 }
