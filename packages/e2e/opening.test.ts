@@ -73,6 +73,19 @@ test('a hatch between two beams: placed from the map, moved clear, its pane mend
     expect(got.status(), kind).toBe(200)
     expect((await got.body()).toString('latin1').trimStart()).toContain(begins.trim())
   }
+  // What the page offers as mirrored is mirrored, file by file.
+  const mirrored = page.locator('p', { hasText: 'Mirrored, from inside' })
+  const plain = page.locator('p', { hasText: 'Full size:' })
+  for (const name of ['SVG', 'DXF']) {
+    const [from, to] = await Promise.all(
+      [plain, mirrored].map(async (p) =>
+        page.request.get((await p.getByRole('link', { name, exact: true }).getAttribute('href'))!),
+      ),
+    )
+    expect([from!.status(), to!.status()]).toEqual([200, 200])
+    expect(await from!.text()).toContain('seen from outside')
+    expect(await to!.text()).toContain('seen from inside, mirrored')
+  }
   const faults = (await new AxeBuilder({ page }).analyze()).violations.map(
     (v) => `${v.id}: ${v.nodes[0]?.target}`,
   )

@@ -47,6 +47,12 @@ describe('templates', () => {
     const rows = (await fitter.ask('GET', `/api/fittings/${f.id}/template.csv`)).text.trim().split('\n')
     expect(rows).toHaveLength(1 + f.design.bolts.length)
     expect((await fitter.ask('GET', `/api/fittings/${f.id}/template.exe`)).status).toBe(404)
+    // Mirrored is asked for by one word: another is refused, and never answered with the other side's.
+    const mirrored = (await fitter.ask('GET', `/api/fittings/${f.id}/template.svg?inside=yes`)).text
+    expect(mirrored).not.toBe(svg)
+    expect((await fitter.ask('GET', `/api/fittings/${f.id}/template.svg?inside=no`)).text).toBe(svg)
+    const odd = await fitter.ask('GET', `/api/fittings/${f.id}/template.svg?inside=true`)
+    expect([odd.status, odd.body.error.path]).toEqual([400, 'inside'])
     const bare = (
       await fitter.ask<Saved>('PUT', `/api/fittings/${f.id}`, {
         version: 1,

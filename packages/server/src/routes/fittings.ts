@@ -39,6 +39,12 @@ const json = (answer: Answer, status = 200) =>
 const unitsOf = (req: Request, sheet: FittingSheet): Units =>
   req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : sheet.boat.units
 
+/** A mirrored template is never given for one that is not, nor the other way: what is no answer is refused. */
+function fromInside(req: Request): boolean {
+  const asked = req.query.inside ?? 'no'
+  if (asked === 'yes' || asked === 'no') return asked === 'yes'
+  throw new ApiError(400, 'invalid-input', `inside is yes or no; "${String(asked)}" was given`, 'inside')
+}
 /** The template that is asked for, or the first there is; one that this design has not is said so. */
 function templateAsked(req: Request, sheet: FittingSheet) {
   const { kind, design, judgement } = sheet
@@ -55,7 +61,7 @@ function templateAsked(req: Request, sheet: FittingSheet) {
   return {
     what: asked,
     units,
-    drawing: kind.template(design, judgement, asked, units, req.query.inside === 'yes'),
+    drawing: kind.template(design, judgement, asked, units, fromInside(req)),
     rows: kind.drill(design, judgement),
   }
 }

@@ -36,8 +36,9 @@ const mm = (v: number) => formatLength(Number(v.toFixed(1)), boats.units)
         <a :href="link('csv')" download>Drilling, CSV</a>
       </p>
       <p class="links">
-        Mirrored, from inside: <a :href="link('pdf', '&paper=a4&inside=true')" download>PDF, A4</a>
-        <a :href="link('svg', '&inside=true')" download>SVG</a>
+        Mirrored, from inside: <a :href="link('pdf', '&paper=a4&inside=yes')" download>PDF, A4</a>
+        <a :href="link('svg', '&inside=yes')" download>SVG</a>
+        <a :href="link('dxf', '&inside=yes')" download>DXF</a>
       </p>
       <p class="soft small">
         Print at 100 % and lay a rule on the 100 mm bar before use. DXF layers: CUT, DRILL, MARK, TEXT.
