@@ -271,6 +271,14 @@ describe('its members', () => {
   })
 })
 
+it('its schedule is its places, from the first end and on the boat, with each bend', () => {
+  const d = start('HG-ROW-S25', { bends: [{ at: 2, deg: 96 }] })
+  const j = judge(d)
+  const rows = row.schedule!(d, j)
+  expect(rows.map((r) => r.number)).toEqual(j.layout.positions.map((_, i) => i + 1))
+  expect(rows[0]).toMatchObject({ fromFirstEndMm: j.layout.positions[0]!.sMm - d.fromMm, bendDeg: null })
+  expect(rows[1]).toMatchObject({ bendDeg: 96, xMm: j.layout.positions[1]!.xMm, fitting: '' })
+})
 describe('on what is there already', () => {
   const d = start('HG-ROW-S25')
   const at = judge(d).layout.positions

@@ -72,6 +72,15 @@ describe('a row', () => {
     expect(members.map((m) => m.design.place.xMm)).toEqual([4000, 4700, 5400, 6100])
     expect((await act('members')).body).toMatchObject({ made: 0, moved: 0 })
   })
+  it('goes out as a schedule, a line a place with the fitting that stands there; another kind has none', async () => {
+    const csv = (await fitter.ask('GET', at('schedule.csv'))).text.trim().split('\n')
+    const members = membersOf(await now())
+    expect(csv[0]).toBe('number,fromFirstEndMm,fromPreviousMm,xMm,yMm,zMm,insideOffsetMm,bendDeg,fitting')
+    expect(csv).toHaveLength(1 + members.length)
+    members.forEach((m, i) => expect(csv[i + 1]).toContain(m.name))
+    const none = await fitter.ask('GET', `/api/fittings/${members[0]!.id}/schedule.csv`)
+    expect([none.status, none.body.error.code]).toEqual([409, 'no-schedule'])
+  })
   it('a keep-out moves them; where the row grows, it asks for one more of the same design', async () => {
     await act('members/change', { change: { 'bolt.size': 'M5' } })
     await save({ keepouts: [{ name: 'Hatch garage', fromMm: 680, toMm: 720, marginMm: 0 }] })

@@ -132,8 +132,8 @@ describe('what has no frame', () => {
     await p.by('Cable 1').setValue('anchor camera')
     await p.button('Another cable').trigger('click')
     expect(bench.design!.gland!.glands[0]!.cables).toEqual([
-      { name: 'anchor camera', odMm: 13 },
-      { name: 'cable', odMm: 6 },
+      { name: 'anchor camera', odMm: 13, line: 'cable' },
+      { name: 'cable', odMm: 6, line: 'cable' },
     ])
     await p.button('One cable less').trigger('click')
     expect(bench.design!.gland!.glands[0]!.cables).toHaveLength(1)

@@ -262,6 +262,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   template(d: D, j: J, what: string, units: Units, fromInside: boolean): Drawing
   drill(d: D, j: J): DrillRow[]
   penetrations(d: D, j: J, units: Units): HoleSpec[]
+  /** what it is set out by, a line a place, lengths mm; none: its drill schedule says it all */
+  schedule?(d: D, j: J): Record<string, string | number | null>[]
   steps(d: D, j: J, units: Units, state: WorkState): Step[]
   parts(d: D, j: J): Part[]
   cautions(d: D): Caution[]

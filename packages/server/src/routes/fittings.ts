@@ -39,7 +39,7 @@ const json = (answer: Answer, status = 200) =>
 const unitsOf = (req: Request, sheet: FittingSheet): Units =>
   req.query.units === 'inch' || req.query.units === 'metric' ? req.query.units : sheet.boat.units
 
-/** A mirrored template is never given for one that is not, nor the other way: what is no answer is refused. */
+/** A mirrored template is never given for one that is not, nor the other way: another word is refused. */
 function fromInside(req: Request): boolean {
   const asked = req.query.inside ?? 'no'
   if (asked === 'yes' || asked === 'no') return asked === 'yes'
@@ -82,14 +82,29 @@ async function template(req: Request<{ id: string; as: string }>, res: Response,
       return void doc.pipe(res)
     }
     case 'csv': {
-      const safe = rows.map((r) => Object.fromEntries(Object.entries(r).map(([k, v]) => [k, safeCell(v)])))
-      return void attachment(res, `${sheet.f.name} drilling.csv`, 'text/csv; charset=utf-8').send(
-        `${Papa.unparse(safe, { newline: '\n' })}\n`,
-      )
+      const named = attachment(res, `${sheet.f.name} drilling.csv`, 'text/csv; charset=utf-8')
+      return void named.send(asCsv(rows as unknown as Record<string, unknown>[]))
     }
     default:
       next()
   }
+}
+const asCsv = (rows: Record<string, unknown>[]): string =>
+  `${Papa.unparse(
+    rows.map((r) => Object.fromEntries(Object.entries(r).map(([k, v]) => [k, safeCell(v)]))),
+    { newline: '\n' },
+  )}\n`
+/** What it is set out by, as a table; a kind that is set out by its holes alone has its drill schedule. */
+async function schedule(req: Request<{ id: string }>, res: Response) {
+  const sheet = await sheetOf(req.account!, req.params.id)
+  const rows = sheet.kind.schedule?.(sheet.design, sheet.judgement)
+  if (!rows)
+    throw new ApiError(
+      409,
+      'no-schedule',
+      'This fitting is set out by its holes; its drill schedule says where',
+    )
+  attachment(res, `${sheet.f.name} schedule.csv`, 'text/csv; charset=utf-8').send(asCsv(rows))
 }
 async function drawing(req: Request<{ id: string; drawing: string }>, res: Response, next: () => void) {
   const sheet = await sheetOf(req.account!, req.params.id)
@@ -150,6 +165,7 @@ export function fittingRoutes(): Router {
     attachment(res, `${name}.json`, 'application/json').send(JSON.stringify(file, null, 2))
   })
   r.get('/fittings/:id/template.:as', template)
+  r.get('/fittings/:id/schedule.csv', schedule)
   r.get('/fittings/:id/card.pdf', card)
   // The name of the version before.
   r.get('/fittings/:id/spec.pdf', card)

@@ -16,7 +16,7 @@ import { rowOnBoat, rowPlan } from './picture'
 import { rowTries } from './remedies'
 import { startRow } from './start'
 import { rowSteps } from './steps'
-import { rowDrill, rowTemplate, rowTemplates } from './template'
+import { rowDrill, rowSchedule, rowTemplate, rowTemplates } from './template'
 
 type D = RowDesign
 type J = RowJudgement
@@ -135,6 +135,7 @@ export const row: Kind<D, J, RowEntry> = {
   templates: rowTemplates,
   template: rowTemplate,
   drill: rowDrill,
+  schedule: rowSchedule,
   penetrations,
   steps: rowSteps,
   parts: rowParts,

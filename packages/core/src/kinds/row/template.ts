@@ -66,6 +66,19 @@ export function rowTemplate(
     drawn,
   })
 }
+/** Each place with its number, along the line and on the boat, its bend, and the offset inside. */
+export const rowSchedule = (d: RowDesign, j: RowJudgement): Record<string, string | number | null>[] =>
+  j.layout.positions.map((p, i) => ({
+    number: i + 1,
+    fromFirstEndMm: p.sMm - d.fromMm,
+    fromPreviousMm: p.fromPreviousMm,
+    xMm: p.xMm,
+    yMm: p.yMm,
+    zMm: p.zMm,
+    insideOffsetMm: p.insideOffsetMm ?? null,
+    bendDeg: d.bends.find((b) => b.at === i + 1)?.deg ?? null,
+    fitting: j.members.find((m) => Math.abs(m.sMm - p.sMm) < d.footprintMm / 2)?.name ?? '',
+  }))
 /** One line a place, from the first end; distances along the line. */
 export const rowDrill = (d: RowDesign, j: RowJudgement): DrillRow[] =>
   d.memberId !== null

@@ -72,6 +72,9 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
           said || bendSaid
         }}</span>
       </p>
+      <p>
+        <a :href="`/api/fittings/${bench.fitting!.id}/schedule.csv`" download>Schedule as CSV</a>
+      </p>
       <RowTable
         label="Where each stands, from the first end"
         :columns="[
