@@ -216,6 +216,7 @@ test('two portlights as a pair in inches: one worked out, its twin on the other 
   await expect(page).not.toHaveURL(port)
   await expect(page.getByLabel('Name of the fitting')).toHaveValue('Portlight, starboard')
   await expect(y).toHaveValue('14 1/2')
+  await expect(check(page, 'room-pair')).toContainText('With Portlight, port it is a pair')
   await page.reload()
   await expect(y).toHaveValue('14 1/2')
   for (const side of [page.url(), port]) {

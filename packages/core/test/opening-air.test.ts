@@ -29,6 +29,34 @@ describe('what hangs over it', () => {
     expect(check(openingFit('CL-D25'), 'room-above', on({}))).toBeUndefined()
   })
 })
+describe('a pair', () => {
+  const port = { 'place.yMm': -900 }
+  const beside = (more: Record<string, unknown> = {}, y = 900) => {
+    const design = openingFit('CL-H52', { 'place.yMm': y, ...more })
+    const twin = { id: 't', kind: 'opening', name: 'Hatch, starboard', design }
+    return check(openingFit('CL-H52', port), 'room-pair', on({ others: [twin] }))
+  }
+  it.each([
+    ['alike', {}, 'holds', 'it is a pair, each measure within 5 mm'],
+    ['off by what nobody sees', { 'place.xMm': 1995.5 }, 'holds', 'it is a pair'],
+    [
+      'further aft and further out',
+      { 'place.xMm': 1988, 'place.yMm': 890 },
+      'tight',
+      '12 mm further aft, 10 mm further out',
+    ],
+    ['lower', { 'place.zMm': 1640 }, 'tight', 'it is 40 mm lower'],
+    ['another size', { 'outline.lengthMm': 500 }, 'tight', 'it is 20 mm longer'],
+  ])('%s', (_, more, verdict, words) => {
+    expect(beside(more)!.verdict).toBe(verdict)
+    expect(beside(more)!.because).toContain(words)
+  })
+  it('is none on one side, of another family, or far along the boat', () => {
+    expect(beside({}, -900)).toBeUndefined()
+    expect(beside({ family: 'flush-lid' })).toBeUndefined()
+    expect(beside({ 'place.xMm': 3000 })).toBeUndefined()
+  })
+})
 describe('air', () => {
   it('an open hatch is said in ventilators, by its own outline', () => {
     const round = openingFit('CL-H52', { outline: { kind: 'circle', diameterMm: 500 } })

@@ -1,16 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { ALONE, withChange, type Around, type BoatPart, type BoatZone, type Structure } from '../src'
+import { ALONE, withChange, type Around, type Structure } from '../src'
 import { solvePatch, type PatchProblem } from '../src/chapters/plate/patch-solver'
-import {
-  opening,
-  OPENING_CATALOGUE,
-  weakQuestion,
-  weakWhyNot,
-  type OpeningDesign,
-} from '../src/kinds/opening'
+import { opening, weakQuestion, weakWhyNot, type OpeningDesign } from '../src/kinds/opening'
 import { solveSlow } from '../src/kinds/registry/slow'
 import { solveWeakened } from '../src/kinds/opening/weakened-said'
 import { BALSA } from './deck-hands'
+import { box, openingFit, part, zone } from './opening-hands'
 
 /** The deck round a hole, by the plate solver. */
 const LAYUP = { kind: 'solid', tMm: 12, eMPa: 14000, nu: 0.3 } as const
@@ -25,12 +20,6 @@ const panel = (more: Partial<PatchProblem>): PatchProblem => ({
   ny: 24,
   ...more,
 })
-const box = (x0: number, x1: number, y0: number, y1: number) => [
-  { xMm: x0, yMm: y0 },
-  { xMm: x1, yMm: y0 },
-  { xMm: x1, yMm: y1 },
-  { xMm: x0, yMm: y1 },
-]
 const most = (f: Float64Array) => f.reduce((m, v) => Math.max(m, Math.abs(v)), 0)
 
 describe('a panel with a hole', () => {
@@ -74,56 +63,16 @@ describe('a panel with a hole', () => {
   })
 })
 
-const zone = (face: string): BoatZone => ({
-  code: 'foredeck',
-  title: 'Foredeck',
-  face,
-  kind: 'sandwich',
-  zMm: 1600,
-  outline: box(300, 6000, -1200, 1200),
-  stacking: 1,
-  reach: '',
-  state: '',
-  layers: [],
-})
-const part = (more: Partial<BoatPart>): BoatPart => ({
-  id: 1,
-  kind: 'beam',
-  title: 'Deck beam',
-  x0Mm: 1500,
-  x1Mm: 1500,
-  y0Mm: -1,
-  y1Mm: 1,
-  ...more,
-})
 const stringer = (y: number) =>
   part({ kind: 'longitudinal', title: 'Carlin', x0Mm: 300, x1Mm: 6000, y0Mm: y, y1Mm: y })
 const FRAMED: Around = {
   ...ALONE,
   zones: [zone('deck')],
-  parts: [part({}), part({ x0Mm: 2500, x1Mm: 2500 }), stringer(420), stringer(-420)],
+  parts: [part({ x0Mm: 1500, x1Mm: 1500 }), part({ x0Mm: 2500, x1Mm: 2500 }), stringer(420), stringer(-420)],
 }
 const THIN: Structure = { kind: 'solid', skin: { laminate: 'mat' }, thicknessMm: 3 }
-const made = (id: string, structure: Structure = BALSA, change: Record<string, unknown> = {}) =>
-  withChange(
-    opening.start(
-      OPENING_CATALOGUE.find((e) => e.id === id)!,
-      {
-        zone: 'foredeck',
-        xMm: 2000,
-        yMm: 0,
-        zMm: 1600,
-        structure,
-        measured: ['thicknessMm'],
-        edgeMm: null,
-        belowWaterline: false,
-        duty: 'coastal',
-        zones: [zone('deck')],
-      },
-      id,
-    ),
-    change,
-  ) as OpeningDesign
+const made = (id: string, structure?: Structure, change?: Record<string, unknown>) =>
+  openingFit(id, change, structure)
 const solved = (d: OpeningDesign, a: Around = FRAMED) => solveWeakened(d, weakQuestion(d, a)!)
 const found = (w: ReturnType<typeof solved>, id: string) => w.checks.find((c) => c.id === id)!
 

@@ -39,7 +39,10 @@ function put() {
       >
         One measure along the boat and one across it say where it is.
       </p>
-      <p class="soft small">Taken inside, add “hull 9, flare 12”: the hull between is allowed for.</p>
+      <p class="soft small">
+        Taken inside, add “hull {{ units === 'inch' ? '3/8' : '9' }}, flare 12”: the hull between is allowed
+        for.
+      </p>
       <ElButton class="act" :disabled="!typed.trim()" @click="put">Put it there</ElButton>
     </template>
   </div>

@@ -22,6 +22,7 @@ import { behindOf, othersThrough } from './bulkhead'
 import { glandChecks, glandedOf } from './glands'
 import { hungChecks, hungOf } from './hung'
 import type { AroundOpening, Edge, Glanded, OpeningJudgement, Pocket } from './judgement'
+import { pairCheck } from './pair'
 import { pocketChecks, pocketOf } from './pocket'
 import { roomChecks } from './room'
 
@@ -70,9 +71,11 @@ export function judgeOpening(d: OpeningDesign, a: AroundOpening): OpeningJudgeme
   const bedded = sealantsOf(d, growth)
   const keeps = d.gland ? null : keepsCheck(d, held)
   const sill = sillCheck(d)
+  const pair = pairCheck(d, a)
   const frame = sealantCheck('sealant-frame', 'Bedding of the frame', d.bedding.sealant, bedded.frame)
   const checks: Check[] = [
     ...room.checks,
+    ...(pair ? [pair] : []),
     ...edgeChecks(d, edge).filter((c) => asked(d, c)),
     ...pocketChecks(d, pocket),
     ...glandChecks(d, glanded, behind),

@@ -1,7 +1,7 @@
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
-import type { Drawing } from '../../drawing/shapes'
+import { rect, type Drawing } from '../../drawing/shapes'
 import { measureSaid } from '../../boat/where'
 import type { Block, Due, HoleSpec, Try } from '../kind'
 import type { SetIn } from './design'
@@ -24,15 +24,7 @@ export function setTemplate(d: SetIn, what: string, units: Units, inside: boolea
   const { jig, recess, shaft } = d.set
   if (what === 'pocket' && recess) {
     const [x, y] = [recess.lengthMm / 2, recess.widthMm / 2]
-    s.closed(
-      [
-        { x: -x, y: -y },
-        { x, y: -y },
-        { x, y },
-        { x: -x, y },
-      ],
-      'CUT',
-    )
+    s.closed(rect(-x, -y, x, y), 'CUT')
     s.cross({ x: 0, y: 0 }, 8)
   } else {
     s.ring({ x: 0, y: 0 }, (shaft?.diameterMm ?? 30) / 2)

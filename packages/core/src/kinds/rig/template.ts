@@ -1,6 +1,6 @@
 import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
-import type { Drawing } from '../../drawing/shapes'
+import { rect, type Drawing } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { Chainplate } from './design'
 import type { RigJudgement } from './judgement'
@@ -22,27 +22,11 @@ export function chainplateTemplate(
   const { widthMm: w, endMm: e } = d.plate
   if (what === 'slot' && d.slot) {
     const [x, y] = [d.slot.lengthMm / 2, d.slot.widthMm / 2]
-    s.closed(
-      [
-        { x: -x, y: -y },
-        { x, y: -y },
-        { x, y },
-        { x: -x, y },
-      ],
-      'CUT',
-    )
+    s.closed(rect(-x, -y, x, y), 'CUT')
     s.cross({ x: 0, y: 0 }, 8)
   } else {
     const low = plateLength(d)
-    s.closed(
-      [
-        { x: -low, y: -w / 2 },
-        { x: e, y: -w / 2 },
-        { x: e, y: w / 2 },
-        { x: -low, y: w / 2 },
-      ],
-      'CUT',
-    )
+    s.closed(rect(-low, -w / 2, e, w / 2), 'CUT')
     s.ring({ x: 0, y: 0 }, d.plate.holeMm / 2)
     s.cross({ x: 0, y: 0 }, d.plate.holeMm / 2 + 5)
     for (const b of d.bolts?.points ?? []) {

@@ -1,6 +1,6 @@
 import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
-import type { Drawing } from '../../drawing/shapes'
+import { rect, type Drawing } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { RowDesign } from './design'
 import type { RowJudgement } from './judgement'
@@ -20,15 +20,7 @@ export function rowTemplate(
   const m = inside ? -1 : 1
   const at = (v: number) => m * (v - d.fromMm)
   const [a, b] = [at(d.fromMm - d.footprintMm), at(d.toMm + d.footprintMm)]
-  s.closed(
-    [
-      { x: Math.min(a, b), y: -HALF_MM },
-      { x: Math.max(a, b), y: -HALF_MM },
-      { x: Math.max(a, b), y: HALF_MM },
-      { x: Math.min(a, b), y: HALF_MM },
-    ],
-    'CUT',
-  )
+  s.closed(rect(Math.min(a, b), -HALF_MM, Math.max(a, b), HALF_MM), 'CUT')
   s.path(
     [
       { x: Math.min(a, b), y: 0 },
