@@ -94,6 +94,14 @@ describe('what holds it', () => {
     const c = judgedWithRemedies(rig as never, full as never, ALONE).checks.find((x) => x.id === 'pour')!
     expect(c.remedies.map((r) => r.verdict)).toContain('holds')
   })
+  it('a knee in a pocket has its epoxy on the list, with no jig and no sight', () => {
+    const recess = { lengthMm: 400, widthMm: 40, depthMm: 20, takenMm2: 6000, hardener: 'slow' }
+    const d = made('BS-N0', { 'set.recess': recess })
+    const j = rig.judge(d, ALONE)
+    expect(of(d, 'pour')!.because).toContain('230 ml')
+    expect(rig.parts(d, j).find((p) => p.key === 'epoxy')!.dimensions.volumeMl).toBeCloseTo(230, 6)
+    expect(rig.penetrations(d, j, 'metric').map((h) => h.part)).toEqual(['pocket'])
+  })
   it('tabs carry nothing that nobody has said, and more the wider they are', () => {
     expect(of(made('BS-N0'), 'bond-shear')).toMatchObject({ verdict: 'unproven' })
     const loaded = { 'set.loadN': 20_000, 'set.tabs.bond': 'secondary-epoxy' }

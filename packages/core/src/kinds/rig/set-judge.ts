@@ -26,7 +26,6 @@ const pourOf = ({ recess }: SetIn['set']) =>
 function aligned(d: SetIn, s: Sight, beforeArcSec: number | null): Aligned | null {
   const { jig, shaft } = d.set
   if (!jig) return null
-  const pour = pourOf(d.set)
   return answerOf(alignment, {
     readings: s.readings,
     readingMm: s.readingMm,
@@ -41,11 +40,20 @@ function aligned(d: SetIn, s: Sight, beforeArcSec: number | null): Aligned | nul
           },
         }
       : {}),
-    ...(pour ? { pour } : {}),
   })
 }
-/** A sight that says nothing: what is poured is known without anybody having looked along it. */
-const POURED: Sight['readings'] = [{ atMm: 1000, dxMm: 0, dyMm: 0 }]
+/** Lifts and pots follow from the pocket alone, whether anybody has looked along it or not. */
+function pourAlone({ set }: SetIn): Aligned['pour'] {
+  const pour = pourOf(set)
+  if (!pour) return null
+  const anyJig = { screws: ANY_SCREWS, pitchMm: 1 }
+  return answerOf(alignment, { readings: [{ atMm: 1000, dxMm: 0, dyMm: 0 }], jig: anyJig, pour }).pour
+}
+const ANY_SCREWS = [
+  { xMm: 0, yMm: 100 },
+  { xMm: -87, yMm: -50 },
+  { xMm: 87, yMm: -50 },
+]
 const TITLES: Record<string, [string, string]> = {
   tilt: ['align-tilt', 'Bore in line with the shaft'],
   offset: ['align-offset', 'Bore on the shaft\u2019s line'],
@@ -195,14 +203,7 @@ export function judgeSetIn(d: SetIn): RigJudgement {
   const all = d.set.sights.flatMap(
     (s, i) => aligned(d, s, i > 0 && before ? before.tiltArcSec.total : null) ?? [],
   )
-  const blank = d.set.recess &&
-    pourOf(d.set) && {
-      date: '2000-01-01',
-      by: 'wire' as const,
-      readings: POURED,
-      readingMm: 1,
-    }
-  const pour = all.at(-1)?.pour ?? (blank && d.set.jig ? (aligned(d, blank, null)?.pour ?? null) : null)
+  const pour = pourAlone(d)
   const bond = bondOf(d)
   const checks: Check[] = [
     ...alignChecks(d, all),
