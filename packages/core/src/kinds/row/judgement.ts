@@ -1,4 +1,3 @@
-import type { Taken } from './neighbours'
 import type { Check, Verdict } from '../../base/verdict/check'
 import type { SealantChoice } from '../../chapters/bedding/sealant-choice'
 import type { spacing } from '../../chapters/layout/spacing'
@@ -14,6 +13,15 @@ export interface Member {
   sMm: number
   /** along the line; null where the row has no place for it */
   offMm: number | null
+}
+/** A place of the row that stands on what is there already. */
+export interface Taken {
+  /** its number, from 1 */
+  at: number
+  name: string
+  /** of the row's line that the other takes */
+  fromMm: number
+  toMm: number
 }
 export interface RowJudgement {
   verdict: Verdict

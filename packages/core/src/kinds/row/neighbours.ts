@@ -2,7 +2,7 @@ import { distanceToSegment, insidePolygon, type Point } from '../../base/geometr
 import { inWords, type Check } from '../../base/verdict/check'
 import type { Around, Other, Try } from '../kind'
 import type { RowDesign } from './design'
-import type { RowJudgement } from './judgement'
+import type { RowJudgement, Taken } from './judgement'
 import { along } from './line'
 
 /** Its middle lies on the same deck, and not on one above or below. */
@@ -10,15 +10,6 @@ const SAME_DECK_MM = 300
 /** Another row is kept off member by member, and a hole that is to be closed is no fitting. */
 const NOT_ASKED = ['row', 'closure']
 
-/** A place of the row that stands on what is there already. */
-export interface Taken {
-  /** its number, from 1 */
-  at: number
-  name: string
-  /** of the row's line that the other takes */
-  fromMm: number
-  toMm: number
-}
 /** How far a place is from an outline; 0 within it. */
 function farFrom(outline: Point[], p: Point): number {
   if (insidePolygon(outline, p)) return 0
