@@ -130,6 +130,8 @@ describe('its work', () => {
   it('is sighted twice before anything is poured, and the screws\u2019 turns stand in the step', () => {
     const d = made('BS-T30', { 'set.sights': [FOUND] })
     const ids = steps(d).map((s) => s.id)
+    // A thread is named by its pitch as it is cut: 1.25, and not 1.3.
+    expect(steps(d)[0]!.text).toContain('screws of 1.25 mm pitch')
     expect(ids.indexOf('sight')).toBeLessThan(ids.indexOf('jig-turn'))
     expect(ids.indexOf('sight-again')).toBeLessThan(ids.indexOf('pour'))
     expect(ids.indexOf('pour')).toBeLessThan(ids.indexOf('jig-off'))

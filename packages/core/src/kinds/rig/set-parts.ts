@@ -1,3 +1,4 @@
+import { say } from '../../base/verdict/check'
 import { part, type Part } from '../part'
 import { RIG_CATALOGUE } from './catalogue'
 import type { SetIn } from './design'
@@ -21,7 +22,7 @@ export function setParts(d: SetIn, j: RigJudgement): Part[] {
   return [
     part('set', known?.title ?? RIG_FAMILY[d.family].title, { note: known ? [known.id] : [] }),
     ...(jig
-      ? [part('jig', 'Three-point jig with screws', { note: ['screws of ', { mm: jig.pitchMm }, ' pitch'] })]
+      ? [part('jig', 'Three-point jig with screws', { note: ['screws of ', `${say(jig.pitchMm)} mm pitch`] })]
       : []),
     ...(pour
       ? [

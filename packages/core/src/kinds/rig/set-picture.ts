@@ -135,7 +135,7 @@ export function setCut(d: SetIn, units: Units): Drawing {
   return {
     ...up,
     title: 'Across its foot, hull above.',
-    bounds: { minX, maxX, minY: -maxY, maxY: -minY },
+    bounds: { minX, maxX, minY: -maxY, maxY: -minY + 2 * up.textMm },
     shapes: up.shapes.map(turnedUp),
     handles: up.handles!.map((h) => ({ ...h, at: over(h.at), per: h.axis === 'y' ? -h.per : h.per })),
   }

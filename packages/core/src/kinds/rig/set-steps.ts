@@ -1,4 +1,5 @@
 import { formatLength, formatVolume, type Units } from '../../base/quantity/format'
+import { say } from '../../base/verdict/check'
 import { stepList, type Step } from '../step'
 import type { SetIn } from './design'
 import type { RigJudgement, SetJudgement } from './judgement'
@@ -19,7 +20,7 @@ function sighted({ d, set, add, mm }: Work): void {
   if (!jig) return
   add(
     'jig-set',
-    `Hang it in its three-point jig, screws of ${mm(jig.pitchMm)} pitch, and stretch the line: ${shaft ? 'through the stern bearing, both ends marked' : 'from the step above, plumb'}.`,
+    `Hang it in its three-point jig, screws of ${say(jig.pitchMm)} mm pitch, and stretch the line: ${shaft ? 'through the stern bearing, both ends marked' : 'from the step above, plumb'}.`,
     { gate: true, hands: 2, minutes: 90, tools: ['jig', 'target', 'camera, laser or wire', 'rule'] },
   )
   add('sight', 'Sight along it at two distances and write both offsets down, as it stands: the first look.', {
