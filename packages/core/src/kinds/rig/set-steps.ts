@@ -15,7 +15,7 @@ const turnSaid = (t: number) =>
   t === 0
     ? 'stays'
     : `${Math.abs(t)} turn${Math.abs(t) === 1 ? '' : 's'} ${t > 0 ? 'towards the target' : 'away from it'}`
-function sighted({ d, set, add, mm }: Work): void {
+function sighted({ d, set, add }: Work): void {
   const { jig, shaft } = d.set
   if (!jig) return
   add(
