@@ -14,6 +14,7 @@ import { flushAll } from './state/drafted'
 import { useSession } from './state/session'
 import FindAnything from './pieces/FindAnything.vue'
 import { formatTemperature } from '@north-tide/core'
+import HeldNow from './pieces/HeldNow.vue'
 import PickOne from './pieces/PickOne.vue'
 
 const ICONS = {
@@ -147,6 +148,7 @@ const printedOn = dayjs().format('D MMM YYYY')
         </ElButton>
       </div>
       <FindAnything ref="find" />
+      <HeldNow v-if="boats.picture" />
       <div v-if="boats.today" class="today" aria-label="Today">
         <span class="soft small">surface</span>
         <span class="figure">{{ formatTemperature(boats.today.surfaceC, boats.units) }}</span>

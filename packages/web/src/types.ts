@@ -104,6 +104,10 @@ export interface PlanRow {
   zMm: number
   /** on the face that it stands on, in boat coordinates */
   outline: Point[]
+  /** why it is not to be used until somebody settles it */
+  alarm?: string | null
+  /** what holds it for the time being, until when, and what must follow */
+  temporary?: { what: string; until: string; then: string } | null
   /** where a lid on a hinge comes down when it is opened flat */
   sweep?: { minX: number; maxX: number; minY: number; maxY: number } | null
   /** what its zone is called now, and its code */

@@ -60,6 +60,7 @@ export interface Handle {
   value: number
   per: number
   leastMm: number
+  mostMm?: number
   /** the value is an angle, and `per` degrees */
   degrees?: true
 }

@@ -244,8 +244,16 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   asSurveyed?(d: D, zones: BoatZone[]): D
   /** what the survey says otherwise than the design, in words, and the changes that take it over */
   changed?(d: D, zones: BoatZone[]): Changed | null
-  /** what lists and the map show of it besides what every fitting has */
+  /**
+   * what lists and the map show of it besides what every fitting has; `alarm`: why it is not to be used
+   * until somebody settles it; `temporary`: what holds it for the time being
+   */
   listed?(d: D): Record<string, unknown>
+  /**
+   * What else is to be looked at since this one is not as it was, with the reason: its twin, those of the
+   * same make. Empty: nothing is wrong with it, or all have been looked at since.
+   */
+  looksToo?(d: D, others: Other[]): { id: string; name: string; why: string }[]
   /** a new design with the yard's habits, wherever they are not refused there */
   withHabits?(d: D, habits: Record<string, string>): D
   /** what was said as it was placed goes into its first design */

@@ -58,6 +58,17 @@ export interface Step {
   torqueNm: number | null
   /** no earlier than so many hours after another step, and why */
   after: { step: string; hours: number; what: string } | null
+  /** as it is ticked a clock begins: so many minutes until what was begun can no longer be worked */
+  clock?: { minutes: number; what: string }
+}
+/** What is left of a step's clock, s, and over: it can no longer be worked. Times in ms since 1970. */
+export function clockLeft(
+  clock: { minutes: number },
+  tickedAt: number,
+  now: number,
+): { leftS: number; over: boolean } {
+  const left = clock.minutes * 60 - (now - tickedAt) / 1000
+  return { leftS: Math.max(0, Math.ceil(left)), over: left <= 0 }
 }
 
 /** Minutes of one pair of hands, typical of a yard: estimates, until the yard's own are known. */

@@ -30,6 +30,7 @@ type Item = Input['items'][number]
 
 export const WATCH_TASKS: Record<string, string> = {
   suspect: 'Suspect: settle it',
+  'look-too': 'Measure it too',
   'launch-1': 'After launch, at once',
   'launch-2': 'After launch, 10 minutes',
   'launch-3': 'After launch, an hour',
@@ -138,6 +139,22 @@ export interface WatchList {
   visits: { date: string; tasks: { name: string; title: string }[] }[]
   leaving: { shut: string[]; leaveOpen: string[] }
   notLaunchable: { name: string; reason: string }[]
+}
+/** Those that are looked at since another of their make, or their twin, is not as it was: today, each once. */
+export function lookTooRows(
+  found: { id: string; name: string; why: string; kind: string; zone: string }[],
+  today: string,
+): WatchRow[] {
+  const once = new Map(found.map((f) => [f.id, f]))
+  return [...once.values()].map((f) => ({
+    ...f,
+    task: 'look-too',
+    title: WATCH_TASKS['look-too']!,
+    due: today,
+    overdueDays: 0,
+    known: false,
+    severity: 'must',
+  }))
 }
 const REASON: Record<string, string> = {
   open: 'an open hole',

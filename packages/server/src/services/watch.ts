@@ -3,6 +3,7 @@ import { z } from 'zod'
 import {
   CalcError,
   LIFE_STATES,
+  lookTooRows,
   parseInput,
   watchAnswer,
   watchQuestion,
@@ -17,7 +18,7 @@ import { ask } from '../calc/pool'
 import { LifeEvent } from '../models'
 import { must, type Account } from './access'
 import { boatById } from './boats'
-import { snapshotOf, type Snapshot } from './snapshot'
+import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { logsOf } from './work-log'
 
 const asked = z.strictObject({
@@ -77,6 +78,17 @@ async function thingsOf(s: Snapshot): Promise<WatchedThing[]> {
   return [...fittings, ...bare]
 }
 
+/** What is looked at because another one moved. */
+const looksTooIn = (s: Snapshot) =>
+  s.fittings.flatMap((f) => {
+    const looks = kindNamed(f.kind).looksToo
+    if (!looks) return []
+    return looks(s.designs.get(f.id)!, aroundIn(s, f.id, []).others).map((x) => {
+      const other = s.fittings.find((o) => o.id === x.id)!
+      return { ...x, kind: other.kind, zone: zoneTitle(s.zones, s.designs.get(x.id)!.place.zone) }
+    })
+  })
+
 /** What is due on a boat, in which visits, what to shut on leaving, and what keeps her ashore. */
 export async function watchOf(
   who: Account,
@@ -87,7 +99,8 @@ export async function watchOf(
   must(who, 'read', boatId)
   const { days } = parseInput(asked, query)
   const boat = await boatById(boatId)
-  const things = await thingsOf(await snapshotOf(boat))
+  const s = await snapshotOf(boat)
+  const things = await thingsOf(s)
   const now = dayjs()
   const input = watchQuestion(things, {
     now: now.format('YYYY-MM-DDTHH:mm'),
@@ -98,5 +111,7 @@ export async function watchOf(
   const answer = await ask({ name: 'watch-due', input }, gone)
   if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
   const out = JSON.parse(answer.json) as Parameters<typeof watchAnswer>[1]
-  return { ...watchAnswer(things, out), boat: boat.name, today: now.format('YYYY-MM-DD') }
+  const today = now.format('YYYY-MM-DD')
+  const list = watchAnswer(things, out)
+  return { ...list, rows: [...lookTooRows(looksTooIn(s), today), ...list.rows], boat: boat.name, today }
 }

@@ -42,12 +42,13 @@ function grab(e: PointerEvent, handle: Handle) {
 const stepOf = (h: Handle) => (props.units === 'inch' && !h.degrees ? 25.4 / 32 : 0.5)
 const valueSaid = (h: Handle) =>
   h.degrees ? `${Number(h.value.toFixed(1))}\u00b0` : formatLength(h.value, props.units)
+const within = (h: Handle, v: number) => Math.min(h.mostMm ?? Infinity, Math.max(h.leastMm, v))
 function pull(e: PointerEvent) {
   const h = held.value
   if (!h) return
   const step = stepOf(h.handle)
   const raw = h.handle.value + h.handle.per * (toDrawing(e, h.handle.axis) - h.from)
-  const value = Math.max(h.handle.leastMm, Math.round(raw / step) * step)
+  const value = within(h.handle, Math.round(raw / step) * step)
   if (Math.abs(value - h.handle.value) > 1e-6 || value !== last) emit('drag', h.handle.path, (last = value))
 }
 let last = NaN
@@ -56,7 +57,7 @@ function key(e: KeyboardEvent, handle: Handle) {
   const grow = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key]
   if (!grow) return
   e.preventDefault()
-  emit('drag', handle.path, Math.max(handle.leastMm, handle.value + grow * step))
+  emit('drag', handle.path, within(handle, handle.value + grow * step))
 }
 const numeric = (role: string | undefined) => role !== undefined && /Mm$/.test(role)
 const uid = useId().replace(/:/g, '')

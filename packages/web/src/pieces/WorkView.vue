@@ -6,6 +6,7 @@ import { ApiRefusal } from '../api'
 import type { WorkBench } from '../state/acts'
 import { useBoats } from '../state/boats'
 import PartsTable from './PartsTable.vue'
+import StepClock from './StepClock.vue'
 import TickForm from './TickForm.vue'
 
 /** The steps in the trade's order with their gates, what to buy, the cautions, and what happened. */
@@ -18,6 +19,8 @@ const asking = ref<{ id: string; gates: { id: string; text: string }[] } | null>
 const back = ref<{ id: string; reason: string } | null>(null)
 const said = ref('')
 const busy = ref('')
+/** A clock runs until the next step is ticked, which is what it was for. */
+const endOfClock = (i: number) => ticks.value[steps.value[i + 1]?.id ?? '']?.at ?? null
 const lastTicked = computed(() => steps.value.findLast((s) => ticks.value[s.id])?.id ?? null)
 /** What was said as the step was ticked, since it was last taken back. */
 function tickLines(id: string) {
@@ -89,6 +92,12 @@ async function takeBack() {
             {{ dayjs(l.at).format('D MMM HH:mm') }}, {{ l.who
             }}{{ tickSaid(l, boats.units) ? `: ${sayIn(tickSaid(l, boats.units), boats.units)}` : '' }}
           </p>
+          <StepClock
+            v-if="s.clock && ticks[s.id]"
+            :clock="s.clock"
+            :from="ticks[s.id]!.at"
+            :until="endOfClock(i)"
+          />
           <p v-if="apart.has(s.id)" class="caution small">
             Kept apart: {{ apart.get(s.id)!.join(', ') }}.
             <ElButton v-if="!bench.readOnly" class="act" @click="asking = { id: s.id, gates: [] }">

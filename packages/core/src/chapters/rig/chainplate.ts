@@ -119,14 +119,17 @@ const output = z.object({
   verdict: verdictSchema,
 })
 
+/** Yield and ultimate of a grade, MPa. */
+export const strengthOf = (grade: (typeof METALS)[number]): readonly [number, number] =>
+  grade in BAR
+    ? BAR[grade as keyof typeof BAR]
+    : [GRADES[grade as GradeId].proofMPa, GRADES[grade as GradeId].ultimateMPa]
 /** Yield at the wire's strength, ultimate at 1.3 times it: whichever is lower at 1.0. */
 function allowed(m: Metal): number {
   const [y, u] =
     m.yieldMPa !== undefined && m.ultimateMPa !== undefined
       ? [m.yieldMPa, m.ultimateMPa]
-      : m.grade! in BAR
-        ? BAR[m.grade as keyof typeof BAR]
-        : [GRADES[m.grade as GradeId].proofMPa, GRADES[m.grade as GradeId].ultimateMPa]
+      : strengthOf(m.grade!)
   return Math.min(y, u / 1.3)
 }
 

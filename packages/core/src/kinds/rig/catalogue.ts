@@ -18,6 +18,10 @@ export interface RigEntry extends Entry {
     footMm: number
     jigMm: number
     recess: { lengthMm: number; widthMm: number; depthMm: number; takenMm2: number } | null
+    /** of a tube that stands under a mast */
+    tubeMm?: { outside: number; wall: number; length: number }
+    /** of a plate that is bonded in minutes; its length is the foot's */
+    plateMm?: { wide: number; thick: number }
   }
 }
 const MAKER = 'Blackstrand'
@@ -86,6 +90,13 @@ export const RIG_CATALOGUE: RigEntry[] = [
     bolts: bolts(4, 70, 100, 12),
     lengthMm: 360,
   }),
+  entry('BS-D12', 'Strap along the topside, for a drogue leg', 'strap', {
+    breakingN: 60_000,
+    plate: plate(12, 60, 20.5, 42),
+    pinMm: 20,
+    bolts: bolts(6, 70, 100, 14),
+    lengthMm: 520,
+  }),
   setIn('BS-T30', 'Shaft strut, bronze, for a 30 mm shaft', 'strut', 260, {
     shaftMm: 30,
     footMm: 220,
@@ -97,6 +108,20 @@ export const RIG_CATALOGUE: RigEntry[] = [
     footMm: 160,
     jigMm: 120,
     recess: { lengthMm: 180, widthMm: 180, depthMm: 20, takenMm2: 22_500 },
+  }),
+  setIn('BS-C80', 'Compression post, 80 mm tube', 'compression', 1900, {
+    shaftMm: null,
+    footMm: 150,
+    jigMm: 120,
+    recess: null,
+    tubeMm: { outside: 80, wall: 5, length: 1900 },
+  }),
+  setIn('BS-G10', 'Backing plate to bond, 10 mm glass', 'glued-plate', 240, {
+    shaftMm: null,
+    footMm: 240,
+    jigMm: 100,
+    recess: null,
+    plateMm: { wide: 160, thick: 10 },
   }),
   setIn('BS-N0', 'Knee or bulkhead, tabbed in', 'knee', 400, {
     shaftMm: null,

@@ -7,7 +7,7 @@ import { parseVersioned } from '../parse'
 import { surfaceFields } from '../surface'
 import { RIG_FAMILIES, SET_FAMILIES } from './families'
 
-export const RIG_VERSION = 2
+export const RIG_VERSION = 3
 export const RIG_METALS = [
   'ss-316',
   'ss-316-drawn',
@@ -20,18 +20,64 @@ export const RIG_METALS = [
 ] as const
 export const RIG_BONDS = ['primary', 'secondary-epoxy', 'secondary-polyester', 'unabraded'] as const
 const metal = z.enum(RIG_METALS)
+/** What stands in the water round a shaft is often none of the metals that a wire pulls on. */
+export const SET_METALS = [
+  'silicon-bronze',
+  'tin-bronze',
+  'ss-316',
+  'duplex-2205',
+  'al-5083',
+  'mild-steel',
+] as const
+export const FAST_ADHESIVES = ['methacrylate', 'epoxy-filled'] as const
 const day = z.iso.date()
 export const SIGHTED_BY = ['camera', 'laser', 'wire'] as const
 /** Towards the target along its axis; offsets of the axis from the mark, across. */
 const readingSchema = z.strictObject({ atMm: positive(), dxMm: z.number(), dyMm: z.number() })
-/** What is set in filled epoxy on a three-point jig, or tabbed in (8.1, 8.2, 15.8). */
+/** What is set in filled epoxy on a three-point jig, tabbed in, stood under, or bonded (8.1, 8.2, 15.8). */
 const setSchema = z.strictObject({
   /** what its bond carries along the tabs; null: nobody has said */
   loadN: positive().nullable(),
   /** of a strut; null: there is no shaft */
   shaft: z
-    .strictObject({ diameterMm: positive(), spanMm: positive(), bearingMm: positive().nullable() })
+    .strictObject({
+      diameterMm: positive(),
+      spanMm: positive(),
+      bearingMm: positive().nullable(),
+      grade: z.enum(SET_METALS).nullable().default(null),
+    })
     .nullable(),
+  /** what it is of itself; null: nobody has said */
+  grade: z.enum(SET_METALS).nullable().default(null),
+  /** a tube that stands under a mast; null: it carries no mast, or nobody has measured it */
+  column: z
+    .strictObject({
+      outsideMm: positive(),
+      wallMm: positive(),
+      lengthMm: positive(),
+      grade: metal,
+      /** what its foot presses on, and what that bears; null: nobody knows */
+      footMm2: positive(),
+      footMPa: positive().nullable(),
+    })
+    .nullable()
+    .default(null),
+  /** a plate bonded in minutes; null: it is not */
+  glue: z
+    .strictObject({
+      lengthMm: positive(),
+      widthMm: positive(),
+      thicknessMm: positive(),
+      plateMPa: positive(),
+      lineMm: positive(),
+      gMPa: positive(),
+      adhesive: z.enum(FAST_ADHESIVES),
+      bond: z.enum(RIG_BONDS).nullable(),
+      /** the dry run, from the first bead to the last clamp; null: nobody has timed one */
+      dryRunMin: positive().nullable(),
+    })
+    .nullable()
+    .default(null),
   /** null: it is not sighted, but set by square and rule */
   jig: z
     .strictObject({
@@ -104,6 +150,11 @@ const fields = z.strictObject({
       inPlaneDeg: z.number().min(-90).max(90),
     })
     .nullable(),
+  /** one leg of a drogue's bridle pulls it, and no wire; null: a wire does */
+  drogue: z
+    .strictObject({ displacementKg: positive(), share: z.number().gt(0).max(1) })
+    .nullable()
+    .default(null),
   plate: z
     .strictObject({
       thicknessMm: positive(),
@@ -194,8 +245,10 @@ export type Chainplate = Omit<RigDesign, Held> & { [K in Held]: NonNullable<RigD
 /** What is set or tabbed in. */
 export type SetIn = RigDesign & { set: NonNullable<RigDesign['set']> }
 export const isSetIn = (d: RigDesign | Chainplate): d is SetIn => d.set !== null
-/** Version 1 knew chainplates alone. */
+/** Version 1 knew chainplates alone; version 2 no drogue, no column, nothing bonded in minutes. */
 export const upgradeRig = (raw: unknown, from: number): unknown =>
-  from >= RIG_VERSION ? raw : { ...(raw as object), schemaVersion: RIG_VERSION, set: null }
+  from >= RIG_VERSION
+    ? raw
+    : { ...(raw as object), schemaVersion: RIG_VERSION, ...(from < 2 ? { set: null } : {}) }
 export const parseRig = (raw: unknown): RigDesign =>
   parseVersioned({ schema: rigSchema, version: RIG_VERSION, upgrade: upgradeRig }, raw)

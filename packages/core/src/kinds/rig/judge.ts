@@ -13,13 +13,15 @@ import {
 import { chooseSealant } from '../../chapters/bedding/sealant-choice'
 import { bondLap } from '../../chapters/repair/bond-lap'
 import { chainplate } from '../../chapters/rig/chainplate'
-import { trend } from '../../chapters/watch/trend'
 import { foundChecks } from '../findings'
 import type { Around } from '../kind'
 import { sealantCheck } from '../sealant-check'
 import { tallyOf } from '../tally'
 import type { Chainplate } from './design'
 import { DRAW_YEARS } from './families'
+import { rigMetals } from './metals'
+import { creepOf, movedOf } from './moved'
+import { drogueSaid, pullOf } from './pull'
 import { RIG_FINDINGS } from './findings'
 import type { RigJudgement, Way } from './judgement'
 
@@ -32,7 +34,7 @@ const SLOT_MM = { least: 1, most: 2 }
 function plateOf(d: Chainplate) {
   const { hull } = d
   return answerOf(chainplate, {
-    breakingN: d.wire.breakingN,
+    breakingN: pullOf(d),
     plate: d.plate,
     pin: d.pin,
     misalignDeg: d.wire.misalignDeg,
@@ -55,7 +57,7 @@ function plateOf(d: Chainplate) {
 const bondOf = (d: Chainplate) =>
   d.bond &&
   answerOf(bondLap, {
-    loadN: d.wire.breakingN,
+    loadN: pullOf(d),
     lengthMm: d.bond.lengthMm,
     widthMm: d.bond.widthMm,
     kind: 'tape',
@@ -67,30 +69,6 @@ const bondOf = (d: Chainplate) =>
     ...(d.bond.bond === null ? {} : { bond: d.bond.bond }),
     duty: d.duty,
   })
-/** Looks at its height over the mark; the first is where it stood. */
-const creepOf = (d: Chainplate) =>
-  d.creep.length > 0
-    ? answerOf(trend, {
-        kind: 'creep',
-        readings: d.creep.map((r) => ({ date: r.date, value: r.heightMm })),
-        referenceMm: 0,
-      })
-    : null
-
-/** What says that it has moved. */
-function movedOf(d: Chainplate, creep: ReturnType<typeof creepOf>): string[] {
-  const said: string[] = []
-  if (creep?.suspect)
-    said.push(
-      creep.verdict === 'short'
-        ? `it stands ${say(creep.value)} mm over its mark`
-        : 'it has risen at each of the last looks',
-    )
-  if (d.seen.kneeLifts) said.push('the edge of the knee lifts')
-  if (d.seen.beadBroken && (d.seen.weeps || (creep !== null && creep.value > 0)))
-    said.push('its bead is broken, and more')
-  return said
-}
 function movedChecks(d: Chainplate, moved: string[], creep: ReturnType<typeof creepOf>): Check[] {
   const shape = { id: 'moved', title: 'Stands where it stood', unit: '', source: 'chapter 9.4' }
   if (moved.length)
@@ -263,7 +241,7 @@ function waysOf(
   if (!d.bolts) {
     const wide = d.plate.widthMm
     const strap = answerOf(chainplate, {
-      breakingN: d.wire.breakingN,
+      breakingN: pullOf(d),
       plate: d.plate,
       pin: d.pin,
       misalignDeg: d.wire.misalignDeg,
@@ -299,12 +277,14 @@ export function judgeChainplate(d: Chainplate, a: Pick<Around, 'today'>): RigJud
   const checks: Check[] = [
     ...movedChecks(d, moved, creep),
     ...temporaryCheck(d, today),
+    ...drogueSaid(d),
     ...plate.checks.map((c) => ({ ...c, id: OWN_ID[c.id] ?? c.id })),
     ...bondChecks(bond, moved.length > 0),
     ...slotChecks(d),
     ...(d.slot && sealant
       ? [sealantCheck('sealant-cover', 'Bedding of the cover', d.slot.sealant, sealant)]
       : []),
+    ...rigMetals(d),
     ...drawnCheck(d, today),
     ...foundChecks(RIG_FINDINGS, d.findings, SOURCE),
   ]

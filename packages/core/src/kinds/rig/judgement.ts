@@ -32,6 +32,8 @@ export interface SetJudgement {
   pour: Aligned['pour']
   /** staggered: how far each ply runs out from the corner, mm */
   pliesMm: number[]
+  /** of what is bonded in minutes: how long it can be worked at this temperature, and how much of it */
+  glue: { workingMin: number; volumeMl: number } | null
 }
 export interface Way {
   id: 'as-drawn' | 'bond' | 'strap'

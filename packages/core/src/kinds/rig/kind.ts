@@ -14,6 +14,9 @@ import { DRAW_YEARS, RIG_FAMILIES, RIG_FAMILY } from './families'
 import { RIG_FINDINGS } from './findings'
 import { judgeRig } from './judge-rig'
 import type { RigJudgement } from './judgement'
+import { looksToo } from './look-also'
+import { creepOf, movedOf } from './moved'
+import { pullOf } from './pull'
 import { chainplateParts } from './parts'
 import { rigCut, rigFace } from './picture'
 import { chainplateTries } from './remedies'
@@ -90,8 +93,9 @@ function card(d: Chainplate, j: J, { units }: Around): Block[] {
     {
       title: 'Plate and pin',
       lines: [
+        ...(d.drogue ? [`one leg of a drogue, pulled by ${formatForce(pullOf(d), units)}`] : []),
         `${mm(d.plate.widthMm)} by ${mm(d.plate.thicknessMm)}, hole ${mm(d.plate.holeMm)}, ${mm(d.plate.endMm)} past it, ${d.plate.grade}`,
-        `pin ${mm(d.pin.diameterMm)}, ${d.pin.grade}; wire breaks at ${formatForce(d.wire.breakingN, units)}`,
+        `pin ${mm(d.pin.diameterMm)}, ${d.pin.grade}${d.drogue ? '' : `; wire breaks at ${formatForce(d.wire.breakingN, units)}`}`,
       ],
     },
     {
@@ -139,12 +143,17 @@ const inspections = (d: Chainplate, j: J): Due[] => [
 
 /** What pulls on a wire has wire, plate and pin: its schema sees to it. */
 const asChainplate = (d: D): Chainplate => d as Chainplate
+const alarmOf = (d: Chainplate): string | null => {
+  const moved = movedOf(d, creepOf(d))
+  return moved.length ? `Do not sail on it: ${moved.join('; ')}` : null
+}
 const footprint = (d: D) => {
   if (!isSetIn(d)) {
     const c = asChainplate(d)
     return c.slot ? [c.slot.lengthMm / 2 + 30, c.slot.widthMm / 2 + 30] : [c.plate.widthMm, 30]
   }
-  const { recess, tabs } = d.set
+  const { recess, tabs, glue } = d.set
+  if (glue) return [glue.lengthMm / 2, glue.widthMm / 2]
   return recess ? [recess.lengthMm / 2, recess.widthMm / 2] : [(tabs?.lengthMm ?? 100) / 2, 40]
 }
 const rigParts = (d: D, j: J): Part[] => (isSetIn(d) ? setParts(d, j) : chainplateParts(asChainplate(d), j))
@@ -203,6 +212,11 @@ export const rig: Kind<D, J, RigEntry> = {
   card: (d, j, a) => (isSetIn(d) ? setCard(d, j, a.units) : card(asChainplate(d), j, a)),
   inspections: (d, j) => (isSetIn(d) ? setInspections() : inspections(asChainplate(d), j)),
   byCalendar: true,
+  listed: (d) => ({
+    alarm: isSetIn(d) || d.provedAfter?.trim() ? null : alarmOf(asChainplate(d)),
+    temporary: d.temporary && { what: d.temporary.what, until: d.temporary.until, then: d.temporary.then },
+  }),
+  looksToo,
   watched: (d) => (d.plate ? { chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } } : {}),
   findings: (d) => findingsOf(RIG_FINDINGS, d.family),
   copy: (d, how) => ({

@@ -4,6 +4,7 @@ import { niceLength, type Drawing, type Handle, type Pt, type Shape } from '../.
 import type { Chainplate } from './design'
 import { RIG_FAMILY } from './families'
 import type { RigJudgement } from './judgement'
+import { pullOf } from './pull'
 
 const round = (v: number) => Math.round(v * 10) / 10
 /** How far below the pin the plate ends: past its last bolt, or its bond. */
@@ -86,7 +87,7 @@ export function rigFace(d: Chainplate, j: RigJudgement, units: Units): Drawing {
   const textMm = (up - low) / 30
   const worst = j.plate?.checks.find((c) => c.id === j.plate?.governing)
   const words: [Pt, string][] = [
-    [{ x: far * 0.1 + w / 2, y: up * 0.75 }, formatForce(d.wire.breakingN, units)],
+    [{ x: far * 0.1 + w / 2, y: up * 0.75 }, formatForce(pullOf(d), units)],
     [
       { x: w / 2 + textMm, y: -textMm * 0.4 },
       `hole ${formatLength(round(d.plate.holeMm), units)}, pin ${formatLength(round(d.pin.diameterMm), units)}`,
@@ -109,6 +110,7 @@ export function rigFace(d: Chainplate, j: RigJudgement, units: Units): Drawing {
     handles: [
       handle('plate.widthMm', 'plate, wide', { x: w / 2, y: -DECK_MM / 2 }, 'x', w, 2, 10),
       handle('plate.endMm', 'past the hole', { x: 0, y: e }, 'y', e, 1, d.plate.holeMm / 2 + 1),
+      leaning('wire.inPlaneDeg', 'wire, in the plate', up, d.wire.inPlaneDeg, -90, 90),
     ],
   }
 }
@@ -121,6 +123,29 @@ const handle = (
   per: number,
   leastMm: number,
 ): Handle => ({ path, label, at, axis, value, per, leastMm })
+
+/** The end of the wire, dragged aside: so many degrees a millimetre at its length. */
+const leaning = (
+  path: string,
+  label: string,
+  length: number,
+  deg: number,
+  least: number,
+  most: number,
+): Handle => {
+  const a = (deg * Math.PI) / 180
+  return {
+    path,
+    label,
+    at: { x: length * Math.sin(a), y: length * Math.cos(a) },
+    axis: 'x',
+    value: deg,
+    per: 180 / (Math.PI * length),
+    leastMm: least,
+    mostMm: most,
+    degrees: true,
+  }
+}
 
 /** What the plate passes at the deck: slot, fill, cover and its bedding. */
 function deckCut(p: Pen, d: Chainplate): void {
@@ -223,5 +248,6 @@ export function rigCut(d: Chainplate, _j: RigJudgement, units: Units): Drawing {
     legend: legendOf(p.shapes),
     textMm,
     scaleBarMm: niceLength(length / 4),
+    handles: [leaning('wire.misalignDeg', 'wire, out of the plate', up, d.wire.misalignDeg, 0, 89)],
   }
 }

@@ -68,6 +68,20 @@ function pinTries(d: Chainplate): Try[] {
       change: { 'pin.grade': 'duplex-2205' },
       helps: ['pin-shear'],
     })
+  if (d.pin.grade !== d.plate.grade || (d.bolts && d.bolts.grade !== d.plate.grade))
+    out.push({
+      id: 'one-metal',
+      text: `pin and bolts of ${d.plate.grade} too`,
+      change: { 'pin.grade': d.plate.grade, ...(d.bolts ? { 'bolts.grade': d.plate.grade } : {}) },
+      helps: ['metals'],
+    })
+  if (d.drogue && d.wire.inPlaneDeg !== 0)
+    out.push({
+      id: 'to-the-leg',
+      text: 'the strap turned to the leg',
+      change: { 'wire.inPlaneDeg': 0 },
+      helps: ['drogue'],
+    })
   if (d.wire.misalignDeg > 2)
     out.push({
       id: 'along',

@@ -5,9 +5,12 @@ import { alignment } from '../../chapters/making/alignment'
 import { bondLap } from '../../chapters/repair/bond-lap'
 import { foundChecks } from '../findings'
 import { tallyOf } from '../tally'
+import { columnChecks } from './column'
 import type { SetIn, Sight } from './design'
 import { RIG_FINDINGS } from './findings'
+import { glueBond, glueChecks, glueOf } from './glue'
 import type { Aligned, RigJudgement } from './judgement'
+import { rigMetals } from './metals'
 
 const SOURCE = 'chapter 8.2'
 /** Tabs stand out 50 mm each side of the corner, and 25 more a ply (chapter 8.1). */
@@ -134,7 +137,7 @@ const pliesOf = ({ tabs }: SetIn['set']): number[] =>
 function tabChecks(d: SetIn, bond: RigJudgement['bond']): Check[] {
   const { tabs, loadN } = d.set
   if (!tabs)
-    return d.set.recess
+    return d.set.recess || d.set.glue
       ? []
       : [
           inWords({
@@ -180,7 +183,7 @@ function tabChecks(d: SetIn, bond: RigJudgement['bond']): Check[] {
     }),
   ]
 }
-const bondOf = ({ set, duty }: SetIn) =>
+const tabBond = ({ set, duty }: SetIn) =>
   set.tabs && set.loadN !== null
     ? answerOf(bondLap, {
         loadN: set.loadN,
@@ -204,11 +207,14 @@ export function judgeSetIn(d: SetIn): RigJudgement {
     (s, i) => aligned(d, s, i > 0 && before ? before.tiltArcSec.total : null) ?? [],
   )
   const pour = pourAlone(d)
-  const bond = bondOf(d)
+  const bond = d.set.glue ? glueBond(d, d.set.glue) : tabBond(d)
   const checks: Check[] = [
     ...alignChecks(d, all),
     ...pourCheck(d, pour),
     ...tabChecks(d, bond),
+    ...columnChecks(d),
+    ...glueChecks(d, bond),
+    ...rigMetals(d),
     ...foundChecks(RIG_FINDINGS, d.findings, 'chapter 8'),
   ]
   return {
@@ -222,6 +228,12 @@ export function judgeSetIn(d: SetIn): RigJudgement {
     moved: [],
     sealant: null,
     ways: [],
-    set: { sights: all, now: all.at(-1) ?? null, pour, pliesMm: pliesOf(d.set) },
+    set: {
+      sights: all,
+      now: all.at(-1) ?? null,
+      pour,
+      pliesMm: pliesOf(d.set),
+      glue: d.set.glue && glueOf(d, d.set.glue),
+    },
   }
 }

@@ -1,28 +1,48 @@
-import { formatLength, type Units } from '../../base/quantity/format'
+import { daySaid } from '../../base/quantity/day'
+import { formatLength, formatTemperature, type Units } from '../../base/quantity/format'
+import { sealant } from '../../base/materials/sealants'
 import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
 import { rect, type Drawing } from '../../drawing/shapes'
 import { measureSaid } from '../../boat/where'
 import type { Block, Due, HoleSpec, Try } from '../kind'
 import type { SetIn } from './design'
+import { glueCut, glueFace } from './glue-picture'
 import type { RigJudgement } from './judgement'
+import { postSide } from './post-picture'
 import { jigFace, setCut } from './set-picture'
 
 type J = RigJudgement
 export const setDrawings = (d: SetIn, j: J, units: Units) => [
-  ...(d.set.jig ? [{ id: 'plan', title: 'Jig', drawing: jigFace(d, j, units) }] : []),
-  { id: 'cut', title: 'Across its foot', drawing: setCut(d, units) },
+  ...planOf(d, j, units),
+  d.set.glue
+    ? { id: 'cut', title: 'Across it', drawing: glueCut(d, d.set.glue, units) }
+    : { id: 'cut', title: 'Across its foot', drawing: setCut(d, units) },
 ]
+function planOf(d: SetIn, j: J, units: Units) {
+  const post = postSide(d, units)
+  return [
+    ...(d.set.glue ? [{ id: 'plan', title: 'Plate', drawing: glueFace(d.set.glue, units) }] : []),
+    ...(post ? [{ id: 'post', title: 'Post', drawing: post }] : []),
+    ...(d.set.jig ? [{ id: 'plan', title: 'Jig', drawing: jigFace(d, j, units) }] : []),
+  ]
+}
 export const setTemplates = (d: SetIn): string[] => [
   ...(d.set.jig ? ['jig'] : []),
   ...(d.set.recess ? ['pocket'] : []),
+  ...(d.set.glue ? ['plate'] : []),
 ]
 /** At full size: the jig's screws round the bore, or the pocket that is ground. */
 export function setTemplate(d: SetIn, what: string, units: Units, inside: boolean): Drawing {
   const s = new FullSize()
   const m = inside ? -1 : 1
   const { jig, recess, shaft } = d.set
-  if (what === 'pocket' && recess) {
+  const { glue } = d.set
+  if (what === 'plate' && glue) {
+    const [x, y] = [glue.lengthMm / 2, glue.widthMm / 2]
+    s.closed(rect(-x, -y, x, y), 'CUT')
+    s.cross({ x: 0, y: 0 }, 8)
+  } else if (what === 'pocket' && recess) {
     const [x, y] = [recess.lengthMm / 2, recess.widthMm / 2]
     s.closed(rect(-x, -y, x, y), 'CUT')
     s.cross({ x: 0, y: 0 }, 8)
@@ -36,10 +56,9 @@ export function setTemplate(d: SetIn, what: string, units: Units, inside: boolea
   }
   const drawn = s.extent()
   s.text({ x: drawn.minX, y: drawn.maxY + 3 }, inside ? 'mirrored' : 'seen from the target')
-  const title = what === 'pocket' ? 'pocket' : 'jig'
   return s.finish({
-    name: `${d.name}: ${title}${recess && what === 'pocket' ? `, ${formatLength(recess.depthMm, units)} deep` : ''}`,
-    title: `${d.name}, ${title} at full size`,
+    name: `${d.name}: ${what}${recess && what === 'pocket' ? `, ${formatLength(recess.depthMm, units)} deep` : ''}`,
+    title: `${d.name}, ${what} at full size`,
     description: 'At 1:1.',
     nameAtY: drawn.maxY + 9,
     drawn,
@@ -86,19 +105,41 @@ export const setDrill = ({ set: { recess } }: SetIn): DrillRow[] =>
         },
       ]
     : []
+const sightedBlock = (sights: SetIn['set']['sights'], j: J): Block => ({
+  title: 'Sighted',
+  lines: sights.length
+    ? sights.map(
+        (s, i) =>
+          `${daySaid(s.date)} by ${s.by}: ${Math.round(j.set?.sights[i]?.tiltArcSec.total ?? 0)} arc-seconds`,
+      )
+    : ['not yet'],
+})
 export function setCard(d: SetIn, j: J, units: Units): Block[] {
   const mm = (v: number) => formatLength(v, units)
-  const { tabs, recess, sights } = d.set
+  const { tabs, recess, sights, column, glue, jig } = d.set
   return [
-    {
-      title: 'Sighted',
-      lines: sights.length
-        ? sights.map(
-            (s, i) =>
-              `${s.date} by ${s.by}: ${Math.round(j.set?.sights[i]?.tiltArcSec.total ?? 0)} arc-seconds`,
-          )
-        : ['not yet'],
-    },
+    ...(column
+      ? [
+          {
+            title: 'Post',
+            lines: [
+              `${mm(column.outsideMm)} by ${mm(column.wallMm)}, ${mm(column.lengthMm)} long, ${column.grade}`,
+            ],
+          },
+        ]
+      : []),
+    ...(glue && j.set?.glue
+      ? [
+          {
+            title: 'Bonded',
+            lines: [
+              `${mm(glue.lengthMm)} by ${mm(glue.widthMm)}, ${mm(glue.thicknessMm)} thick; ${sealant(glue.adhesive).title}`,
+              `${Math.floor(j.set.glue.workingMin * 10) / 10} minutes from the first bead to the last clamp, at ${formatTemperature(d.tempC, units)}`,
+            ],
+          },
+        ]
+      : []),
+    ...(jig ? [sightedBlock(sights, j)] : []),
     ...(recess
       ? [
           {
@@ -130,6 +171,50 @@ export const setInspections = (): Due[] => [
 ]
 const FILLETS = [12, 15, 20, 25, 30]
 const TABS_MM = [100, 125, 150, 175, 200, 250, 300]
+const TUBES = [70, 80, 90, 100, 120, 140]
+const columnTries = ({ set: { column: c } }: SetIn): Try[] =>
+  c
+    ? TUBES.filter((v) => v > c.outsideMm).map((v) => ({
+        id: `tube-${v}`,
+        text: `a tube of ${v} mm`,
+        change: { 'set.column.outsideMm': v },
+        helps: ['column'],
+        group: 'tube',
+      }))
+    : []
+/** Slower, larger, ground: what a bond in minutes can still be given. */
+const glueTries = ({ set: { glue: g } }: SetIn): Try[] =>
+  g
+    ? [
+        ...(g.adhesive === 'methacrylate'
+          ? [
+              {
+                id: 'glue-slow',
+                text: 'filled epoxy, which gives more time',
+                change: { 'set.glue.adhesive': 'epoxy-filled' },
+                helps: ['glue-time', 'glue-warm'],
+              },
+            ]
+          : []),
+        ...[1.25, 1.5, 2].map((by) => ({
+          id: `glue-wide-${by}`,
+          text: `a plate ${Math.round(g.widthMm * by)} mm wide`,
+          change: { 'set.glue.widthMm': Math.round(g.widthMm * by) },
+          helps: ['bond-shear'],
+          group: 'glue-wide',
+        })),
+        ...(g.bond === null || g.bond === 'secondary-epoxy'
+          ? []
+          : [
+              {
+                id: 'glue-ground',
+                text: 'ground to bright on both faces',
+                change: { 'set.glue.bond': 'secondary-epoxy' },
+                helps: ['bond-shear'],
+              },
+            ]),
+      ]
+    : []
 /** Wider tabs, a rounder fillet, a slow mix, a deeper pocket. */
 export function setTries(d: SetIn): Try[] {
   const { tabs, recess } = d.set
@@ -184,5 +269,5 @@ export function setTries(d: SetIn): Try[] {
       helps: ['pour'],
     })
   }
-  return out
+  return [...out, ...columnTries(d), ...glueTries(d)]
 }

@@ -1,3 +1,4 @@
+import { sealant } from '../../base/materials/sealants'
 import { say } from '../../base/verdict/check'
 import { part, type Part } from '../part'
 import { RIG_CATALOGUE } from './catalogue'
@@ -5,6 +6,27 @@ import type { SetIn } from './design'
 import { RIG_FAMILY } from './families'
 import type { RigJudgement } from './judgement'
 
+/** A gun that jams or a nozzle that sets ends the day: of each there is one to spare. */
+const glueParts = (d: SetIn, j: RigJudgement): Part[] =>
+  d.set.glue && j.set?.glue
+    ? [
+        part('adhesive', sealant(d.set.glue.adhesive).title, {
+          material: d.set.glue.adhesive,
+          dimensions: { volumeMl: j.set.glue.volumeMl },
+          size: [{ ml: j.set.glue.volumeMl }],
+          unit: 'tube-100',
+          quantity: Math.ceil(j.set.glue.volumeMl / 100),
+          spare: 1,
+          note: ['all of one lot, tested'],
+        }),
+        part('gun', 'Gun for two-part cartridges', { spare: 1, note: ['a spare in reach'] }),
+        part('nozzle', 'Mixing nozzle', {
+          spare: 1,
+          note: ['a spare in reach; one that has set is thrown away'],
+        }),
+        part('clamp', 'Clamps or props', { unit: 'none' }),
+      ]
+    : []
 /** What is set in, what is poured round it, and the plies that tab it. */
 export function setParts(d: SetIn, j: RigJudgement): Part[] {
   const known = RIG_CATALOGUE.find((e) => e.id === d.catalogueId)
@@ -36,5 +58,6 @@ export function setParts(d: SetIn, j: RigJudgement): Part[] {
         ]
       : []),
     ...(j.set?.pliesMm ?? []).map(ply),
+    ...glueParts(d, j),
   ]
 }

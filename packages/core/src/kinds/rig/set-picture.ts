@@ -8,7 +8,7 @@ import type { Aligned, RigJudgement } from './judgement'
 const ARC = 206_265
 /** A tilt of a few arc-seconds is not seen: it is drawn so many times as large, and says so. */
 const DRAWN_LARGER = 60
-const TALL_MM = { strut: 260, post: 420, knee: 260 } as const
+const TALL_MM = { strut: 260, post: 420, compression: 420, knee: 260 } as const
 
 const tallOf = (d: SetIn) => TALL_MM[d.family as keyof typeof TALL_MM] ?? 260
 const grip = (path: string, label: string, at: Pt, axis: 'x' | 'y', value: number, per: number): Handle => ({

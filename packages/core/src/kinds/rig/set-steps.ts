@@ -1,6 +1,7 @@
 import { formatLength, formatVolume, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import { stepList, type Step } from '../step'
+import { glued } from './glue-steps'
 import type { SetIn } from './design'
 import type { RigJudgement, SetJudgement } from './judgement'
 
@@ -129,6 +130,40 @@ function tabbed({ d, set, add, mm }: Work): void {
     after: { step: 'tab-plies', hours: 24, what: 'the tabs' },
   })
 }
+/** A post under a mast goes up with the mast held, plumb, and takes its load in steps. */
+function stood({ d, add, mm }: Work): void {
+  const c = d.set.column
+  if (d.family !== 'compression') return
+  add(
+    'post-mast',
+    'Slack the rig evenly and take the mast\u2019s weight off: by a crane, or by jacks under the deck beside it.',
+    {
+      gate: true,
+      hands: 2,
+      minutes: 60,
+      asks: ['looks'],
+      looks: [
+        'the mast cannot lean or fall',
+        'nobody stands under it',
+        'the deck has come up to where it belongs',
+      ],
+      caution: 'Never take a post out from under a mast that presses on it.',
+      tools: ['jacks', 'timbers', 'rule'],
+      alone: 'Not alone.',
+    },
+  )
+  add(
+    'post-fit',
+    `Cut it to length between deck and foot as the deck stands without the mast${c ? `, about ${mm(c.lengthMm)}` : ''}; both ends square, the foot flat all over.`,
+    {
+      gate: true,
+      minutes: 90,
+      asks: ['looks'],
+      looks: ['plumb both ways', 'no light under the foot or over the head'],
+      tools: ['rule', 'level', 'saw', 'file'],
+    },
+  )
+}
 /** Sighted twice before anything is poured; poured in lifts; tabbed wet on wet. */
 export function setSteps(d: SetIn, j: RigJudgement, units: Units): Step[] {
   const { add, done } = stepList()
@@ -139,9 +174,11 @@ export function setSteps(d: SetIn, j: RigJudgement, units: Units): Step[] {
     mm: (v) => formatLength(Math.round(v * 10) / 10, units),
     ml: (v) => formatVolume(v, units),
   }
+  stood(w)
   sighted(w)
   poured(w)
   tabbed(w)
+  glued(d, j.set!, add, w.ml)
   add(
     'prove',
     d.set.shaft

@@ -60,6 +60,10 @@ export function startRig(e: RigEntry, spot: KindSpot, name: string): RigDesign {
           plate: { ...e.plate, grade: 'ss-316' },
           pin: { diameterMm: e.pinMm, grade: 'ss-316-drawn' },
         }),
+    ...(e.family === 'strap'
+      ? // What she weighs when nobody has said: she is refused nothing, and asked for it.
+        { drogue: { displacementKg: spot.boat?.displacementKg ?? 5000, share: 0.7 } }
+      : {}),
     bolts: e.bolts && {
       points: Array.from({ length: e.bolts.count }, (_, i) => ({
         xMm: e.bolts!.firstMm + i * e.bolts!.pitchMm,

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { formatForce, formatLength, zoneTitle } from '@north-tide/core'
-import { RIG_FAMILY } from '@north-tide/core/rig'
+import { RIG_FAMILY, rig } from '@north-tide/core/rig'
 import KindPlace from '../../pieces/KindPlace.vue'
 import { useBoats } from '../../state/boats'
 import { useRig } from '../../state/rig'
@@ -18,8 +18,11 @@ const where = computed(() => {
   const d = bench.design
   if (!d) return ''
   const on = `${RIG_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, boats.units)}`
-  return d.wire ? `${on} · wire of ${formatForce(d.wire.breakingN, boats.units)}` : on
+  return d.wire && !d.drogue ? `${on} · wire of ${formatForce(d.wire.breakingN, boats.units)}` : on
 })
+const alsoLook = computed(() =>
+  bench.design ? (rig.looksToo?.(bench.design, bench.fitting?.others ?? []) ?? []) : [],
+)
 const LABELS: Record<string, string> = {
   plate: 'Wide',
   'plate.widthMm': 'Wide',
@@ -36,6 +39,10 @@ const LABELS: Record<string, string> = {
   tabs: 'Out on the hull',
   'tabs.filletMm': 'Fillet',
   shaft: 'Shaft',
+  'set.column': 'Outside',
+  'set.column.footMm2': 'Foot',
+  'set.glue': 'Plate, long',
+  'set.glue.lineMm': 'Adhesive, thick',
 }
 const mirror = async () => {
   const id = await bench.copyIt({ mirror: true })
@@ -66,6 +73,13 @@ const mirror = async () => {
       <p v-if="bench.judgement?.moved.length && !bench.design!.provedAfter" class="moved" role="alert">
         <strong>Do not sail on it:</strong> {{ bench.judgement.moved.join('; ') }}. Slack the shroud, support
         the mast, and look at its twin and its neighbours of the same make.
+        <template v-if="alsoLook.length">
+          Look too:
+          <template v-for="(o, i) in alsoLook" :key="o.id"
+            >{{ i ? ', ' : ''
+            }}<RouterLink :to="`/bench/${o.id}`" :title="o.why">{{ o.name }}</RouterLink></template
+          >.
+        </template>
       </p>
     </template>
     <template #given><RigGiven /></template>

@@ -101,13 +101,28 @@ const temporary = (d: RigDesign): GivenGroup => ({
     { path: 'temporary.notMeanwhile', label: 'Not meanwhile', words: 'what is not allowed' },
   ],
 })
+const drogueGroup = (d: RigDesign): GivenGroup => ({
+  title: 'Drogue',
+  part: {
+    path: 'drogue',
+    there: d.drogue !== null,
+    start: { displacementKg: 5000, share: 0.7 },
+    add: 'A drogue\u2019s leg pulls it',
+    remove: 'a wire does',
+  },
+  fields: [
+    { path: 'drogue.displacementKg', label: 'She weighs', kind: 'number', unit: 'kg', above },
+    { path: 'drogue.share', label: 'On one leg', kind: 'number', above, most: 1 },
+  ],
+})
 /** What is asked of a chainplate: the wire first, then what it pulls on. */
 const chainplateGroups = (d: RigDesign): GivenGroup[] => [
   PLACE,
+  drogueGroup(d),
   {
-    title: 'Wire',
+    title: d.drogue ? 'Its leg' : 'Wire',
     fields: [
-      { path: 'wire.breakingN', label: 'Breaks at', kind: 'force', above },
+      ...(d.drogue ? [] : [{ path: 'wire.breakingN', label: 'Breaks at', kind: 'force' as const, above }]),
       { path: 'wire.misalignDeg', label: 'Out of the plate', kind: 'angle', least, most: 89 },
       { path: 'wire.leverMm', label: 'Pin to where it is held', least },
       { path: 'wire.inPlaneDeg', label: 'In the plate', kind: 'angle', least: -90, most: 90 },

@@ -1,4 +1,5 @@
-import type { RIG_BONDS, RigDesign } from '@north-tide/core/rig'
+import { choiceWords } from '@north-tide/core/words'
+import { FAST_ADHESIVES, RIG_METALS, SET_METALS, type RIG_BONDS, type RigDesign } from '@north-tide/core/rig'
 import type { GivenGroup, Option } from '../../pieces/given-fields'
 
 type Set = NonNullable<RigDesign['set']>
@@ -15,6 +16,12 @@ export const BOND_CHOICES: Option[] = [
   ...Object.entries(BOND_TITLES).map(([value, title]) => ({ value, title })),
 ]
 const HARDENERS: Option[] = (['fast', 'medium', 'slow'] as const).map((value) => ({ value, title: value }))
+const titled = (ids: readonly string[]): Option[] =>
+  ids.map((value) => ({ value, title: choiceWords(value) }))
+const COLUMN_METALS = titled(RIG_METALS)
+const UNSAID: Option = { value: '', title: 'not said' }
+const WET_METALS = [UNSAID, ...titled(SET_METALS)]
+const ADHESIVES = titled(FAST_ADHESIVES)
 const shaft = (s: Set): GivenGroup[] =>
   s.shaft
     ? [
@@ -30,6 +37,8 @@ const shaft = (s: Set): GivenGroup[] =>
               optional: true,
               placeholder: 'usual',
             },
+            { path: 'set.shaft.grade', label: 'Shaft is of', choices: WET_METALS },
+            { path: 'set.grade', label: 'Strut is of', choices: WET_METALS },
           ],
         },
       ]
@@ -98,11 +107,78 @@ const tabs = (s: Set): GivenGroup => ({
     { path: 'set.tabs.bond', label: 'Made as', choices: BOND_CHOICES },
   ],
 })
-/** What is asked of a strut, a post or a knee: its line first, then what holds it. */
+const column = (s: Set): GivenGroup => ({
+  title: 'Under a mast',
+  part: {
+    path: 'set.column',
+    there: s.column !== null,
+    start: { outsideMm: 80, wallMm: 5, lengthMm: 1900, grade: 'al-6061', footMm2: 22_500, footMPa: null },
+    add: 'It carries a mast',
+    remove: 'no mast',
+  },
+  fields: [
+    {
+      path: 'set.loadN',
+      label: 'Mast presses',
+      kind: 'force',
+      above,
+      optional: true,
+      placeholder: 'not said',
+    },
+    { path: 'set.column.outsideMm', label: 'Outside', above },
+    { path: 'set.column.wallMm', label: 'Wall', above },
+    { path: 'set.column.lengthMm', label: 'Long', above },
+    { path: 'set.column.grade', label: 'Post is of', choices: COLUMN_METALS },
+    { path: 'set.column.footMm2', label: 'Foot', kind: 'number', unit: 'mm\u00b2', above },
+    {
+      path: 'set.column.footMPa',
+      label: 'What it stands on bears',
+      kind: 'number',
+      unit: 'MPa',
+      above,
+      optional: true,
+      placeholder: 'not said',
+    },
+  ],
+})
+const glue = (): GivenGroup[] => [
+  {
+    title: 'Plate',
+    fields: [
+      { path: 'set.glue.lengthMm', label: 'Plate, long', above },
+      { path: 'set.glue.widthMm', label: 'Plate, wide', above },
+      { path: 'set.glue.thicknessMm', label: 'Plate, thick', above },
+      {
+        path: 'set.loadN',
+        label: 'Bond carries',
+        kind: 'force',
+        above,
+        optional: true,
+        placeholder: 'not said',
+      },
+      { path: 'set.glue.bond', label: 'Faces are', choices: BOND_CHOICES },
+    ],
+  },
+  {
+    title: 'Adhesive',
+    fields: [
+      { path: 'set.glue.adhesive', label: 'Adhesive', choices: ADHESIVES },
+      { path: 'set.glue.lineMm', label: 'Adhesive, thick', above },
+      { path: 'tempC', label: 'Air and faces', kind: 'temperature', least: -30, most: 60 },
+      {
+        path: 'set.glue.dryRunMin',
+        label: 'Dry run took',
+        kind: 'number',
+        unit: 'min',
+        above,
+        optional: true,
+        placeholder: 'not timed',
+      },
+    ],
+  },
+]
+/** What is asked of what is set in, stood under or bonded: its line first, then what holds it. */
 export const setGroups = (s: Set): GivenGroup[] => [
-  ...shaft(s),
-  ...jig(s),
-  recess(s),
-  tabs(s),
+  ...(s.glue ? glue() : [...shaft(s), column(s), ...jig(s), recess(s), tabs(s)]),
   { title: 'There', fields: [{ path: 'existing', label: 'it is in the boat already', tick: true }] },
 ]

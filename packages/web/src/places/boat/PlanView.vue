@@ -637,12 +637,12 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
               :key="f.id"
               role="link"
               tabindex="0"
-              :aria-label="`${f.name}, ${f.verdict}`"
+              :aria-label="`${f.name}, ${f.alarm ?? f.verdict}`"
               class="fitting"
               @click.stop="emit('fitting', f.id)"
               @keydown.enter.stop="emit('fitting', f.id)"
             >
-              <title>{{ f.name }}, {{ f.verdict }}</title>
+              <title>{{ f.name }}, {{ f.alarm ?? f.verdict }}</title>
               <rect
                 v-if="f.sweep"
                 class="sweep"
@@ -657,6 +657,15 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
                 :points="f.outline.map((p) => `${X(p.xMm)},${Y(p.yMm)}`).join(' ')"
                 :class="f.verdict"
               />
+              <g
+                v-if="f.alarm || f.temporary"
+                class="sign"
+                :class="{ alarm: f.alarm }"
+                :transform="`translate(${X(f.xMm)} ${Y(f.yMm)}) scale(${1 / k})`"
+              >
+                <path d="M0-13 12 8H-12Z" />
+                <path class="mark" :d="f.alarm ? 'M0-6V2M0 5V5.5' : 'M-4 4H4M-4 1H4M-2-2H2'" />
+              </g>
             </a>
           </g>
           <g class="cursor" :transform="`translate(${X(cursor.xMm)} ${Y(cursor.yMm)}) scale(${1 / k})`">
@@ -871,6 +880,23 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
   fill: var(--hardware);
   stroke: var(--ink);
   stroke-width: calc(1.2px * var(--k));
+}
+.sign path {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linejoin: round;
+}
+.sign.alarm path:first-child {
+  fill: var(--short);
+}
+.sign.alarm .mark {
+  stroke: var(--paper);
+  stroke-width: 2.4;
+}
+.sign .mark {
+  fill: none;
+  stroke-linecap: round;
 }
 .fitting rect.sweep {
   fill: none;

@@ -35,7 +35,7 @@ watch(() => boats.picture?.id, load, { immediate: true })
 const may = computed(() => session.may('work', boats.picture?.id))
 /** What a look can be written of: it stands in a fitting, and is no work of its own. */
 const canLook = (r: WatchRow) =>
-  may.value && r.kind !== null && !['suspect', 'rebed', 'hose-renew'].includes(r.task)
+  may.value && r.kind !== null && !['suspect', 'rebed', 'hose-renew', 'look-too'].includes(r.task)
 async function looked(r: WatchRow) {
   busy.value = r.id + r.task
   try {
