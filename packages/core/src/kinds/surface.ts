@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { MEASURABLE, structureSchema } from '../base/materials/structure'
+import { MEASURABLE, structureSchema, type Measurable } from '../base/materials/structure'
 import { dutySchema } from '../base/schema/schema'
-import { zoneOfPlace, type BoatZone } from '../boat/spot'
+import { structureOf, zoneAt, zoneOfPlace, type BoatZone } from '../boat/spot'
 import { measureSchema } from '../boat/where'
 import type { Changed, FittingPlace } from './kind'
 import { staleAgainst, type OnDeck } from './stale'
@@ -24,6 +24,30 @@ export const surfaceFields = {
 }
 type OnSurface = OnDeck & { place: FittingPlace }
 
+/** The surface at another place: a side of the hull is one for both sides, a deck is by where it lies. */
+export function zoneThere(
+  d: { place: FittingPlace },
+  zones: BoatZone[],
+  at: { xMm: number; yMm: number },
+): BoatZone | null {
+  const now = zones.find((z) => z.code === d.place.zone)
+  return now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
+}
+/** A copy of it at another place or across the centreline: on the surface that is there, nothing measured. */
+export function copiedSurface<P extends FittingPlace>(
+  d: { place: P },
+  how: { mirror: boolean; xMm: number; yMm: number },
+  zones: BoatZone[],
+) {
+  const yMm = how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm
+  const at = { xMm: how.mirror ? d.place.xMm : how.xMm, yMm }
+  const zone = zoneThere(d, zones, at)
+  return {
+    place: { ...d.place, ...at, zone: zone ? zone.code : null, measuredFrom: [] },
+    ...(zone ? structureOf(zone) : { measured: [] as Measurable[] }),
+    structureReason: null,
+  }
+}
 /** The design on the boat as its zone says it is now. */
 export function asSurveyed<D extends OnSurface>(d: D, zones: BoatZone[]): D {
   const stale = staleAgainst(d, zoneOfPlace(zones, d.place))

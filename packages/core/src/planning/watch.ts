@@ -140,22 +140,25 @@ export interface WatchList {
   leaving: { shut: string[]; leaveOpen: string[] }
   notLaunchable: { name: string; reason: string }[]
 }
-/** Those that are looked at since another of their make, or their twin, is not as it was: today, each once. */
-export function lookTooRows(
-  found: { id: string; name: string; why: string; kind: string; zone: string }[],
-  today: string,
-): WatchRow[] {
-  const once = new Map(found.map((f) => [f.id, f]))
-  return [...once.values()].map((f) => ({
+type Named = Pick<WatchRow, 'id' | 'kind' | 'name' | 'zone' | 'why'>
+/** What a fitting itself says, and not its interval: today, each once. */
+const today = (
+  found: Named[],
+  day: string,
+  more: Pick<WatchRow, 'task' | 'severity' | 'known'>,
+): WatchRow[] =>
+  [...new Map(found.map((f) => [f.id, f])).values()].map((f) => ({
     ...f,
-    task: 'look-too',
-    title: WATCH_TASKS['look-too']!,
-    due: today,
+    ...more,
+    title: WATCH_TASKS[more.task]!,
+    due: day,
     overdueDays: 0,
-    known: false,
-    severity: 'must',
   }))
-}
+/** What is not to be used until it is settled, and what is measured too since another one moved. */
+export const saidRows = (alarms: Named[], looksToo: Named[], day: string): WatchRow[] => [
+  ...today(alarms, day, { task: 'suspect', severity: 'stop', known: true }),
+  ...today(looksToo, day, { task: 'look-too', severity: 'must', known: false }),
+]
 const REASON: Record<string, string> = {
   open: 'an open hole',
   uncured: 'its bedding has not cured',

@@ -37,6 +37,7 @@ import {
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, HoleLink, Penetration, WorkLog } from '../models'
 import { must, type Account } from './access'
+import { alarmOf, isThere, turnSuspect } from './alarm'
 import { heelOf } from './angles'
 import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
@@ -414,6 +415,9 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
       const there = await findFitting(id, transaction)
       throw stale('this fitting', there, version, shown(there))
     }
+    const alarm = alarmOf(kind, design)
+    if (alarm !== null && alarm !== alarmOf(kind, s.designs.get(id)!))
+      await turnSuspect(who, { id, existing: isThere(design) }, alarm, transaction)
     await askRejudge(before.boatId, `${design.name} was changed`, transaction)
     return after!
   })

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import {
   CalcError,
   LIFE_STATES,
-  lookTooRows,
+  saidRows,
   parseInput,
   watchAnswer,
   watchQuestion,
@@ -78,16 +78,26 @@ async function thingsOf(s: Snapshot): Promise<WatchedThing[]> {
   return [...fittings, ...bare]
 }
 
-/** What is looked at because another one moved. */
-const looksTooIn = (s: Snapshot) =>
-  s.fittings.flatMap((f) => {
-    const looks = kindNamed(f.kind).looksToo
-    if (!looks) return []
-    return looks(s.designs.get(f.id)!, aroundIn(s, f.id, []).others).map((x) => {
-      const other = s.fittings.find((o) => o.id === x.id)!
-      return { ...x, kind: other.kind, zone: zoneTitle(s.zones, s.designs.get(x.id)!.place.zone) }
-    })
+/** A fitting as a row of the list names it. */
+const rowOf = (s: Snapshot, id: string, why: string) => {
+  const f = s.fittings.find((x) => x.id === id)!
+  return { id, kind: f.kind, name: f.name, why, zone: zoneTitle(s.zones, s.designs.get(id)!.place.zone) }
+}
+/** What a fitting says of itself by its design, and what else is looked at because of it. */
+function saidIn(s: Snapshot, day: string) {
+  const alarms = s.fittings.flatMap((f) => {
+    const alarm = kindNamed(f.kind).listed?.(s.designs.get(f.id)!).alarm
+    return typeof alarm === 'string' ? [rowOf(s, f.id, `${alarm}.`)] : []
   })
+  const looks = s.fittings.flatMap((f) => {
+    const also = kindNamed(f.kind).looksToo
+    if (!also) return []
+    return also(s.designs.get(f.id)!, aroundIn(s, f.id, []).others).map((x) =>
+      rowOf(s, x.id, `It is ${x.why}.`),
+    )
+  })
+  return saidRows(alarms, looks, day)
+}
 
 /** What is due on a boat, in which visits, what to shut on leaving, and what keeps her ashore. */
 export async function watchOf(
@@ -113,5 +123,8 @@ export async function watchOf(
   const out = JSON.parse(answer.json) as Parameters<typeof watchAnswer>[1]
   const today = now.format('YYYY-MM-DD')
   const list = watchAnswer(things, out)
-  return { ...list, rows: [...lookTooRows(looksTooIn(s), today), ...list.rows], boat: boat.name, today }
+  // Its holes are suspect for the same reason, and less is said of it there.
+  const said = saidIn(s, today)
+  const rest = list.rows.filter((r) => !said.some((x) => x.id === r.id && x.task === r.task))
+  return { ...list, rows: [...said, ...rest], boat: boat.name, today }
 }

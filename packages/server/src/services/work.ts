@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { parseInput, workState, daySaid } from '@north-tide/core'
 import { ApiError } from '../errors'
+import { alarmOf, isThere, turnSuspect } from './alarm'
 import { must, type Account } from './access'
 import { inAct, line, write } from './act'
 import { refuseFuture } from './life'
@@ -144,5 +145,8 @@ export const recordFitting = (who: Account, id: string, now = new Date()) =>
     if (a.f.recordedAt) throw new ApiError(409, 'recorded', 'Its holes are in the register already')
     if (a.kind.groups?.(a.design, a.kind.judge(a.design, a.around)))
       throw new ApiError(409, 'has-members', 'Its members make the holes; record those')
-    return recordHoles(a, now)
+    const labels = await recordHoles(a, now)
+    const alarm = alarmOf(a.kind, a.design)
+    if (alarm !== null) await turnSuspect(who, { id, existing: isThere(a.design) }, alarm, a.transaction)
+    return labels
   })

@@ -91,7 +91,8 @@ async function go(picked: Record<string, unknown>) {
 .find {
   position: relative;
   width: 240px;
-  flex: none;
+  min-width: 130px;
+  flex: 0 1 auto;
 }
 kbd {
   position: absolute;

@@ -3,7 +3,6 @@ import { OWN_RING } from '../../boat/life'
 import { formatForce, formatLength, formatMass, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import type { BoatZone } from '../../boat/spot'
-import { structureOf } from '../../boat/spot'
 import { measureSaid } from '../../boat/where'
 import { cautionsFor } from '../../trade/cautions'
 import { sealant } from '../../base/materials/sealants'
@@ -11,7 +10,7 @@ import { GLAZING } from '../../base/materials/glazing'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
 import { turnedOver } from '../../drawing/mirror'
-import { asSurveyed, surveyedOtherwise } from '../surface'
+import { asSurveyed, copiedSurface, surveyedOtherwise } from '../surface'
 import { OPENING_CATALOGUE, type OpeningEntry } from './catalogue'
 import { holeParts, OPENING_VERSION, openingSchema, upgradeOpening, type OpeningDesign } from './design'
 import { edgeDrawing } from './edge-drawing'
@@ -19,7 +18,6 @@ import { OPENING_FAMILIES, OPENING_FAMILY, SILLED } from './families'
 import { OPENING_FINDINGS } from './findings'
 import { judgeOpening } from './judge'
 import type { OpeningJudgement } from './judgement'
-import { zoneThere } from './moved'
 import { flangeBounds, sizeAt, sizeSaid } from './outline'
 import { cuttingList, openingOrder, openingParts } from './parts'
 import { planDrawing } from './plan-drawing'
@@ -190,9 +188,6 @@ function copied(
   how: { mirror: boolean; xMm: number; yMm: number; name: string },
   zones: BoatZone[],
 ): D {
-  const yMm = how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm
-  const at = { xMm: how.mirror ? d.place.xMm : how.xMm, yMm }
-  const zone = zoneThere(d, zones, at)
   const flip = how.mirror && d.outline.kind === 'polygon'
   return {
     ...d,
@@ -202,9 +197,7 @@ function copied(
       flip && d.outline.kind === 'polygon'
         ? { ...d.outline, points: d.outline.points.map((p) => ({ ...p, yMm: -p.yMm })).reverse() }
         : d.outline,
-    place: { ...d.place, ...at, zone: zone ? zone.code : null, measuredFrom: [] },
-    ...(zone ? structureOf(zone) : { measured: [] }),
-    structureReason: null,
+    ...copiedSurface(d, how, zones),
     offcutMm: null,
   }
 }

@@ -1,16 +1,8 @@
-import { structureOf, zoneAt, zoneTitle, type BoatZone } from '../../boat/spot'
+import { structureOf, zoneTitle, type BoatZone } from '../../boat/spot'
 import type { Measure } from '../../boat/where'
+import { zoneThere } from '../surface'
 import type { OpeningDesign } from './design'
 
-/** The surface at another place: a side of the hull is one for both sides, a deck is by where it lies. */
-export function zoneThere(
-  d: OpeningDesign,
-  zones: BoatZone[],
-  at: { xMm: number; yMm: number },
-): BoatZone | null {
-  const now = zones.find((z) => z.code === d.place.zone)
-  return now && !['deck', 'roof'].includes(now.face) ? now : zoneAt(zones, at)
-}
 /**
  * The opening itself at another place, with the zone and the layup that are there and what the place was
  * measured from; a deck of its own that the fitter gave a reason for stays. `said` is what went with it;

@@ -34,11 +34,11 @@ export function glueFace(g: Glue, units: Units): Drawing {
     role: 'set.glue',
     label: 'plate',
   })
-  p.words(x + 2 * text, 0, `${mm(g.lengthMm)} by ${mm(g.widthMm)}, ${mm(g.thicknessMm)} thick`, text)
+  p.words(-x, -y - 2.2 * text, `${mm(g.lengthMm)} by ${mm(g.widthMm)}, ${mm(g.thicknessMm)} thick`, text)
   return {
     title: 'the plate from inside; an unbroken bead comes out all round',
     description: `Plate of ${mm(g.lengthMm)} by ${mm(g.widthMm)}.`,
-    bounds: { minX: -x - 2 * text, maxX: x + 18 * text, minY: -y - 2 * text, maxY: y + 2 * text },
+    bounds: { minX: -x - 2 * text, maxX: x + 2 * text, minY: -y - 3.5 * text, maxY: y + 2 * text },
     shapes: p.shapes,
     legend: legendOf(p.shapes),
     textMm: text,

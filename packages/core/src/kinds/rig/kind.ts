@@ -7,7 +7,7 @@ import { sealant } from '../../base/materials/sealants'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
 import type { Part } from '../part'
-import { asSurveyed, surveyedOtherwise } from '../surface'
+import { asSurveyed, copiedSurface, surveyedOtherwise } from '../surface'
 import { RIG_CATALOGUE, type RigEntry } from './catalogue'
 import { isSetIn, RIG_VERSION, rigSchema, upgradeRig, type Chainplate, type RigDesign } from './design'
 import { DRAW_YEARS, RIG_FAMILIES, RIG_FAMILY } from './families'
@@ -219,15 +219,10 @@ export const rig: Kind<D, J, RigEntry> = {
   looksToo,
   watched: (d) => (d.plate ? { chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } } : {}),
   findings: (d) => findingsOf(RIG_FINDINGS, d.family),
-  copy: (d, how) => ({
+  copy: (d, how, zones) => ({
     ...d,
     name: how.name,
-    place: {
-      ...d.place,
-      xMm: how.mirror ? d.place.xMm : how.xMm,
-      yMm: how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm,
-      measuredFrom: [],
-    },
+    ...copiedSurface(d, how, zones),
     // What was seen and measured is of the old one.
     ...(d.set ? { set: { ...d.set, sights: [] } } : {}),
     creep: [],

@@ -154,7 +154,7 @@ function tabChecks(d: SetIn, bond: RigJudgement['bond']): Check[] {
   const out = pliesOf(d.set).at(-1)!
   return [
     ...(bond?.checks ??
-      (loadN === null
+      (loadN === null && d.family !== 'compression'
         ? [
             unproven({
               id: 'bond-shear',
@@ -183,8 +183,9 @@ function tabChecks(d: SetIn, bond: RigJudgement['bond']): Check[] {
     }),
   ]
 }
-const tabBond = ({ set, duty }: SetIn) =>
-  set.tabs && set.loadN !== null
+const tabBond = ({ set, duty, family }: SetIn) =>
+  // What presses on a post goes straight down: its tabs hold the foot in its place, and no more.
+  set.tabs && set.loadN !== null && family !== 'compression'
     ? answerOf(bondLap, {
         loadN: set.loadN,
         lengthMm: set.tabs.widthMm,

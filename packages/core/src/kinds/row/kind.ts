@@ -4,7 +4,7 @@ import { cautionsFor } from '../../trade/cautions'
 import { measureSaid } from '../../boat/where'
 import { findingsOf } from '../findings'
 import type { Around, Block, Due, HoleSpec, Kind } from '../kind'
-import { asSurveyed, surveyedOtherwise } from '../surface'
+import { asSurveyed, copiedSurface, surveyedOtherwise } from '../surface'
 import { ROW_CATALOGUE, type RowEntry } from './catalogue'
 import { ROW_VERSION, rowSchema, type RowDesign } from './design'
 import { ROW_FAMILIES, ROW_FAMILY } from './families'
@@ -143,16 +143,11 @@ export const row: Kind<D, J, RowEntry> = {
   card,
   inspections,
   findings: (d) => findingsOf(ROW_FINDINGS, d.family),
-  copy: (d, how) => ({
+  copy: (d, how, zones) => ({
     ...d,
     name: how.name,
     path: how.mirror ? mirrored(d) : shifted(d, how.xMm - d.place.xMm, how.yMm - d.place.yMm),
-    place: {
-      ...d.place,
-      xMm: how.mirror ? d.place.xMm : how.xMm,
-      yMm: how.mirror ? (d.place.yMm === 0 ? 0 : -d.place.yMm) : how.yMm,
-      measuredFrom: [],
-    },
+    ...copiedSurface(d, how, zones),
     // What was measured of bends and found wrong is of the old one.
     bends: [],
     findings: [],

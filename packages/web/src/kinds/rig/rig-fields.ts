@@ -1,6 +1,6 @@
 import { SEALANTS } from '@north-tide/core'
 import { choiceWords } from '@north-tide/core/words'
-import { RIG_METALS, type RigDesign } from '@north-tide/core/rig'
+import { RIG_FAMILY, RIG_METALS, type RigDesign } from '@north-tide/core/rig'
 import { BOND_CHOICES, setGroups } from './set-fields'
 import type { GivenGroup, Option } from '../../pieces/given-fields'
 
@@ -118,7 +118,6 @@ const drogueGroup = (d: RigDesign): GivenGroup => ({
 /** What is asked of a chainplate: the wire first, then what it pulls on. */
 const chainplateGroups = (d: RigDesign): GivenGroup[] => [
   PLACE,
-  drogueGroup(d),
   {
     title: d.drogue ? 'Its leg' : 'Wire',
     fields: [
@@ -128,6 +127,8 @@ const chainplateGroups = (d: RigDesign): GivenGroup[] => [
       { path: 'wire.inPlaneDeg', label: 'In the plate', kind: 'angle', least: -90, most: 90 },
     ],
   },
+  // What passes the deck on a knee stands under a mast, and no drogue hangs on it.
+  ...(RIG_FAMILY[d.family].throughHull ? [drogueGroup(d)] : []),
   {
     title: 'Plate and pin',
     fields: [
