@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { fittingFromFile, fittingFile, kindNamed, kinds } from '../src/kinds/registry'
 import { ALONE } from '../src/kinds/kind'
-import closure from './kept/closure-v1.json'
+import closureFirst from './kept/closure-v1.json'
+import closure from './kept/closure-v2.json'
 import openingFirst from './kept/opening-v1.json'
 import openingSecond from './kept/opening-v2.json'
 import opening from './kept/opening-v3.json'
@@ -37,6 +38,10 @@ describe('a file that was kept opens', () => {
       schemaVersion: 3,
       gland: { behind: { lengthMm: 900, side: 'forward', pumpLpm: null } },
     })
+  })
+  it('a job of closing of version 1 comes out as the one of version 2', () => {
+    const kind = kindNamed('closure')
+    expect(fittingFromFile(kind, closureFirst)).toEqual(fittingFromFile(kind, closure))
   })
   it('a chainplate of version 1 or 2 comes out as the one of version 3', () => {
     const kind = kindNamed('rig')

@@ -8,7 +8,8 @@ import { ALONE, type Around, type KindSpot, type Other } from '../src/kinds/kind
 import { judgedWithRemedies } from '../src/kinds/registry'
 import type { RowDesign } from '../src/kinds/row/design'
 import { bendsFrom, bentAt } from '../src/kinds/row/bends'
-import { along, edgePath, lengthOf, mapKeepouts } from '../src/kinds/row/line'
+import { along, edgePath, lengthOf } from '../src/kinds/path'
+import { mapKeepouts } from '../src/kinds/row/line'
 import { row } from '../src/kinds/row/kind'
 
 const SPOT: KindSpot = {

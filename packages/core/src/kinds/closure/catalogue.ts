@@ -19,5 +19,7 @@ const begin = (id: string, title: string, family: ClosureFamily, holeMm: number)
 export const CLOSURE_CATALOGUE: ClosureEntry[] = [
   begin('CX-1', 'Close an old hole', 'hole', 12),
   begin('CX-N', 'Close several old holes as one job', 'holes', 8),
+  begin('CX-J', 'Seal a hull\u2013deck joint from inside', 'joint', 0),
+  begin('CX-B', 'Make a pad, wedge or blank', 'block', 0),
   begin('CX-T', 'Close a torn or oval hole', 'torn', 30),
 ]

@@ -14,8 +14,13 @@ import { onFace, zoneOfPlace } from '../../boat/spot'
 import { foundChecks } from '../findings'
 import type { Around } from '../kind'
 import { tallyOf } from '../tally'
+import { batchesOf } from './batches'
+import { judgeBlock } from './block'
 import type { ClosureDesign, ClosureResin } from './design'
 import { CLOSURE_FINDINGS } from './findings'
+import { hireCheck } from './hire'
+import { judgeJoint } from './joint'
+import { workMinutes } from './minutes'
 import type { ClosureJudgement, Neighbour } from './judgement'
 import { patchesOf, ratioOf, reachOf, type Patch } from './patches'
 import { bevelFor } from '../wrong-hole'
@@ -191,6 +196,12 @@ const sum = (patches: Patch[], of: (p: Patch) => number) => patches.reduce((v, p
 
 /** One job of closing judged whole. Every surface of it follows from the holes, the panel and the place. */
 export function judgeClosure(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'>): ClosureJudgement {
+  const found = foundChecks(CLOSURE_FINDINGS, d.findings, SOURCE)
+  if (d.joint) return judgeJoint(d, d.joint, found)
+  if (d.block) return judgeBlock(d, d.block, found)
+  return judgeHoles(d, a, found)
+}
+function judgeHoles(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'>, found: Check[]): ClosureJudgement {
   const patches = patchesOf(d)
   const near = nearest(d, a)
   const skins = patches.flatMap((p) => p.skins)
@@ -212,6 +223,8 @@ export function judgeClosure(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'
       : []
   const pot = d.resin === 'epoxy' ? potOf(resinG / RESIN_G_ML, day, 'wet-out') : null
   const plugPot = potOf(plugMl, day, 'peanut-butter')
+  const batches = batchesOf(patches, pot)
+  const workHours = workMinutes(d, patches) / 60
   const checks: Check[] = [
     ...panelChecks(d),
     ...accessCheck(d),
@@ -221,7 +234,8 @@ export function judgeClosure(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'
     resinCheck(d),
     ...surveyorCheck(d, patches),
     ...cold(pot ?? plugPot),
-    ...foundChecks(CLOSURE_FINDINGS, d.findings, SOURCE),
+    ...hireCheck(workHours),
+    ...found,
   ]
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)),
@@ -239,6 +253,10 @@ export function judgeClosure(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'
     cautions: patches
       .flatMap((p) => p.cautions)
       .filter((c, i, all) => all.findIndex((x) => x.id === c.id) === i),
+    batches,
+    workHours,
+    joint: null,
+    block: null,
   }
 }
 /** A skin in words: bevel, ground, plies and the order in which they are laid. */

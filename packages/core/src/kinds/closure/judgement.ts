@@ -1,5 +1,9 @@
 import type { Check, Verdict } from '../../base/verdict/check'
 import type { Pot } from '../../chapters/bedding/pot'
+import type { layupBlock } from '../../chapters/making/layup-block'
+import type { tapeSeal } from '../../chapters/making/tape-seal'
+import type { Batch } from './batches'
+import type { BlockWay } from './design'
 import type { Patch } from './patches'
 
 /** A hole of the boat that is not of the job and stands near it. */
@@ -26,4 +30,20 @@ export interface ClosureJudgement {
   /** filler of cores and holes */
   plugPot: Pot | null
   cautions: { id: string; text: string }[]
+  /** pots of the plies in the order of laying; null: nothing is laid up in epoxy */
+  batches: Batch[] | null
+  /** of work, without what cures by itself */
+  workHours: number
+  joint: (Out<typeof tapeSeal> & { lengthMm: number }) | null
+  block: { made: Out<typeof layupBlock>; ways: MadeWay[] } | null
+}
+type Out<C> = C extends { run: (v: never) => infer O } ? O : never
+/** One way of making a block, beside the others. */
+export interface MadeWay {
+  way: BlockWay
+  title: string
+  workHours: number | null
+  /** from the first pot until it comes off the mould */
+  elapsedHours: number | null
+  because: string
 }

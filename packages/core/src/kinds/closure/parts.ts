@@ -1,6 +1,8 @@
 import { CLOTHS } from '../../base/materials/cloths'
 import { part, type Part } from '../part'
+import { blockParts } from './block'
 import type { ClosureDesign } from './design'
+import { jointParts } from './joint'
 import type { ClosureJudgement } from './judgement'
 
 const RESIN_G_ML = 1.1
@@ -11,6 +13,8 @@ const RESIN_TITLE = {
 }
 /** Cloth by the piece, resin by the pot, what fills the core, and what goes over it. */
 export function closureParts(d: ClosureDesign, j: ClosureJudgement): Part[] {
+  if (d.joint) return jointParts(d, j)
+  if (d.block) return blockParts(d, j)
   const out: Part[] = []
   if (j.clothG > 0) {
     out.push(

@@ -1,9 +1,13 @@
 import { formatLength, formatVolume, type Units } from '../../base/quantity/format'
 import { say } from '../../base/verdict/check'
 import { stepList, type Records, type Step } from '../step'
+import { layMinutes } from './batches'
+import { blockSteps } from './block'
 import type { ClosureDesign } from './design'
+import { jointSteps } from './joint'
 import { layupSaid } from './judge'
 import type { ClosureJudgement } from './judgement'
+import { fairMinutes, grindMinutes, washMinutes } from './minutes'
 
 interface Work {
   d: ClosureDesign
@@ -28,7 +32,7 @@ function before({ d, j, add }: Work): void {
     'wash',
     'Wash with soap and water, then wipe with solvent, clean side of the cloth every time: before grinding, or wax is ground in.',
     {
-      minutes: 10 * Math.max(1, j.patches.length),
+      minutes: washMinutes(j.patches),
       tools: ['soap', 'cloths', 'solvent'],
       caution: 'No flame; air moving.',
     },
@@ -70,9 +74,7 @@ function grinding({ d, j, add, mm }: Work): void {
       : `Grind the bevel ${say(j.ratio)}:1 to the line, ${mm(Math.round(first.reachMm))} past the hole${first.skins.some((s) => s.plies.some((p) => p.side === 'inside')) ? ', outside and inside' : `, from the ${from}`}; the edge of the hole ends sharp, not stepped.`,
     {
       gate: true,
-      minutes: Math.round(
-        20 + 12 * j.patches.reduce((n, p) => n + (p.groundMm / 100) * Math.max(1, p.skins.length), 0),
-      ),
+      minutes: grindMinutes(j.patches),
       tools: GRIND_TOOLS,
       caution: 'Dust of glass and old paint: extraction, P3 mask, skin covered.',
     },
@@ -119,13 +121,21 @@ function laying(w: Work): void {
   const rows = j.patches[0]!.skins.map((s) => layupSaid(d, j.ratio, s, mm)).join('; ')
   add(
     'lay',
-    `Wet out the ground face, then lay the plies: ${rows}. Each pressed out before the next, all in one go.`,
+    `Wet out the ground face, then lay the plies: ${rows}. Each pressed out before the next, all in one go.${potsSaid(d, j)}`,
     {
       ...lay,
-      minutes: Math.round(15 + 4 * j.patches.flatMap((p) => p.skins).reduce((n, s) => n + s.plies.length, 0)),
+      minutes: Math.round(j.patches.reduce((n, p) => n + layMinutes(p), 15)),
       looks: ['the plies are cut, numbered and laid out', 'the face is ground, wiped and dry'],
     },
   )
+}
+/** Which holes go into which pot, where there are several. */
+export function potsSaid(d: ClosureDesign, j: ClosureJudgement): string {
+  const all = j.batches ?? []
+  if (all.length < 2) return ''
+  const named = (patch: number) =>
+    j.patches[patch]!.holes.map((h) => d.holes[h]!.label ?? `hole ${h + 1}`).join(' and ')
+  return ` Pot by pot, those that reach farthest first: ${all.map((b, i) => `${i + 1}. ${b.patches.map(named).join(', ')}${b.pots > 1 ? `, in ${b.pots} pots` : ''}`).join('; ')}.`
 }
 function finishing({ d, j, add }: Work): void {
   const pot = j.pot ?? j.plugPot
@@ -136,7 +146,7 @@ function finishing({ d, j, add }: Work): void {
       after: pot?.sandH
         ? { step: d.way === 'fill' ? 'core-fill' : 'lay', hours: pot.sandH, what: 'The laminate' }
         : null,
-      minutes: 30 * Math.max(1, j.patches.length),
+      minutes: fairMinutes(j.patches),
       tools: ['water', 'long board', 'fairing filler', 'mask'],
     },
   )
@@ -177,6 +187,8 @@ function finishing({ d, j, add }: Work): void {
 
 /** The trade's order: looked at, washed before it is ground, dry, bevelled, laid up, faired, on record. */
 export function closureSteps(d: ClosureDesign, j: ClosureJudgement, units: Units): Step[] {
+  if (d.joint) return jointSteps(d, j, units)
+  if (d.block) return blockSteps(d, j, units)
   const { add, done } = stepList()
   const w: Work = { d, j, units, add, mm: (v) => formatLength(Math.round(v * 10) / 10, units) }
   before(w)

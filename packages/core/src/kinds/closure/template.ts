@@ -1,14 +1,20 @@
 import { roundAt } from '../../base/geometry/hull'
 import type { DrillRow } from '../../drawing/drill'
 import { FullSize } from '../../drawing/full-size'
-import type { Drawing, Pt } from '../../drawing/shapes'
+import { rect, type Drawing, type Pt } from '../../drawing/shapes'
 import { formatLength, type Units } from '../../base/quantity/format'
 import type { ClosureDesign } from './design'
 import type { ClosureJudgement } from './judgement'
 
-export const CLOSURE_TEMPLATE_TITLES: Record<string, string> = { ground: 'ground', discs: 'discs of cloth' }
+export const CLOSURE_TEMPLATE_TITLES: Record<string, string> = {
+  ground: 'ground',
+  discs: 'discs of cloth',
+  stick: 'fillet stick',
+  block: 'outline',
+  side: 'side, with its taper',
+}
 export const closureTemplates = (d: ClosureDesign): string[] =>
-  d.way === 'fill' ? ['ground'] : ['ground', 'discs']
+  d.joint ? ['stick'] : d.block ? ['block', 'side'] : d.way === 'fill' ? ['ground'] : ['ground', 'discs']
 
 /** Every ply at full size: the same middle, so that the largest is cut first and the rest out of it. */
 function discs(s: FullSize, j: ClosureJudgement): void {
@@ -37,6 +43,57 @@ function discs(s: FullSize, j: ClosureJudgement): void {
       left += 2 * most + (Math.max(...xs) - Math.min(...xs)) + 15
     }
 }
+const STICK_MM = { wide: 30, long: 120 }
+/** What is cut in the shop: the stick that draws the fillet, or the block flat on and from its side. */
+function shopTemplate(d: ClosureDesign, what: string, units: Units, s: FullSize): Drawing {
+  const b = d.block
+  if (d.joint) {
+    const r = d.joint.filletMm
+    const half = Math.max(STICK_MM.wide / 2, r)
+    const tip = Array.from({ length: 25 }, (_, i) => {
+      const a = (i / 24) * Math.PI
+      return { x: r * Math.cos(a), y: -r * Math.sin(a) }
+    })
+    s.closed(
+      [
+        ...tip,
+        { x: -half, y: r },
+        { x: -half, y: STICK_MM.long },
+        { x: half, y: STICK_MM.long },
+        { x: half, y: r },
+      ],
+      'CUT',
+    )
+  } else if (b && what === 'side') {
+    const thin = b.thinMm ?? b.thickMm
+    s.closed(
+      [
+        { x: 0, y: 0 },
+        { x: b.lengthMm, y: 0 },
+        { x: b.lengthMm, y: thin },
+        { x: 0, y: b.thickMm },
+      ],
+      'CUT',
+    )
+  } else if (b) {
+    const [x, y, t] = [b.lengthMm / 2, b.widthMm / 2, b.trimMm]
+    s.closed(rect(-x, -y, x, y), 'CUT')
+    if (t > 0) s.closed(rect(-x - t, -y - t, x + t, y + t), 'MARK', 'hidden')
+    s.cross({ x: 0, y: 0 }, 8)
+  }
+  const drawn = s.extent()
+  const title = CLOSURE_TEMPLATE_TITLES[what] ?? what
+  const size = d.joint
+    ? `round of ${formatLength(d.joint.filletMm, units)}`
+    : `${formatLength(b!.lengthMm, units)} by ${formatLength(b!.widthMm, units)}`
+  return s.finish({
+    name: `${d.name}: ${title}, ${size}`,
+    title: `${d.name}, ${title} at full size`,
+    description: 'At 1:1.',
+    nameAtY: drawn.maxY + 6,
+    drawn,
+  })
+}
 /** At full size: holes, what is ground, and the pieces of cloth. */
 export function closureTemplate(
   d: ClosureDesign,
@@ -47,6 +104,7 @@ export function closureTemplate(
 ): Drawing {
   const s = new FullSize()
   const m = inside ? -1 : 1
+  if (d.joint || d.block) return shopTemplate(d, what, units, s)
   if (what === 'discs') discs(s, j)
   else {
     for (const p of j.patches)

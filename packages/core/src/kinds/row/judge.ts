@@ -13,7 +13,8 @@ import type { RowDesign } from './design'
 import { ROW_FINDINGS } from './findings'
 import type { Member, RowJudgement } from './judgement'
 import { takenBy, takenChecks } from './neighbours'
-import { along, lengthOf, mapKeepouts, THICK_MM, type Keepout } from './line'
+import { along, lengthOf } from '../path'
+import { mapKeepouts, THICK_MM, type Keepout } from './line'
 
 const SOURCE = 'chapter 10.1'
 type Layout = RowJudgement['layout']

@@ -3,7 +3,7 @@ import { inWords, type Check } from '../../base/verdict/check'
 import type { Around, Other, Try } from '../kind'
 import type { RowDesign } from './design'
 import type { RowJudgement, Taken } from './judgement'
-import { along } from './line'
+import { along } from '../path'
 
 /** Its middle lies on the same deck, and not on one above or below. */
 const SAME_DECK_MM = 300

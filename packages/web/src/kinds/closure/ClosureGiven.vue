@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { formatLength, zoneTitle } from '@north-tide/core'
-import { MOST_HOLES, holeOfJob, type OldHole } from '@north-tide/core/closure'
+import { MOST_HOLES, holeOfJob, lengthOf, type OldHole } from '@north-tide/core/closure'
 import DimensionField from '../../pieces/DimensionField.vue'
+import EdgeRun from '../../pieces/EdgeRun.vue'
 import GivenGroups from '../../pieces/GivenGroups.vue'
 import PickOne from '../../pieces/PickOne.vue'
 import RowTable from '../../pieces/RowTable.vue'
@@ -50,6 +51,14 @@ const byHand = () =>
       { ...d.value.holes.at(-1)!, label: null, dxMm: d.value.holes.at(-1)!.dxMm + 40 },
     ],
   })
+/** The run moves, and the job with it. */
+const run = (path: { xMm: number; yMm: number; zMm: number }[]) =>
+  bench.change({
+    'joint.path': path,
+    'place.xMm': path[0]!.xMm,
+    'place.yMm': path[0]!.yMm,
+    'place.zMm': path[0]!.zMm,
+  })
 const problemAt = (i: number, key: string) =>
   bench.problem?.path === `holes.${i}.${key}` ? bench.problem.message : null
 </script>
@@ -61,81 +70,94 @@ const problemAt = (i: number, key: string) =>
     :zone="zoneTitle(boats.picture?.zones ?? [], d.place.zone)"
     @set="set"
   >
-    <h2 class="gap">Holes</h2>
-    <RowTable
-      label="Holes of the job"
-      :columns="[
-        { key: 'hole', title: 'Hole' },
-        { key: 'across', title: 'Across' },
-        { key: 'x', title: 'x from here' },
-        { key: 'y', title: 'y' },
-        { key: 'act' },
-      ]"
-      :rows="d.holes"
-    >
-      <template #hole="{ row: h, index: i }">{{ h.label ?? `new ${i + 1}` }}</template>
-      <template #across="{ row: h, index: i }"
-        ><DimensionField
-          :label="`Hole ${i + 1}, across`"
-          :model-value="h.holeMm"
-          :units="boats.units"
-          above
-          :disabled="bench.readOnly"
-          :problem="problemAt(i, 'holeMm')"
-          @update:model-value="$event !== null && setHole(i, { holeMm: $event })"
-      /></template>
-      <template #x="{ row: h, index: i }"
-        ><DimensionField
-          :label="`Hole ${i + 1}, x`"
-          :model-value="h.dxMm"
-          :units="boats.units"
-          :disabled="bench.readOnly || h.label !== null"
-          :problem="problemAt(i, 'dxMm')"
-          @update:model-value="$event !== null && setHole(i, { dxMm: $event })"
-      /></template>
-      <template #y="{ row: h, index: i }"
-        ><DimensionField
-          :label="`Hole ${i + 1}, y`"
-          :model-value="h.dyMm"
-          :units="boats.units"
-          :disabled="bench.readOnly || h.label !== null"
-          :problem="problemAt(i, 'dyMm')"
-          @update:model-value="$event !== null && setHole(i, { dyMm: $event })"
-      /></template>
-      <template #act="{ row: h, index: i }"
-        ><ElButton
-          v-if="!bench.readOnly && d.holes.length > 1"
-          class="plain"
-          :aria-label="`Take ${h.label ?? `hole ${i + 1}`} out of the job`"
-          @click="drop(i)"
-          >×</ElButton
-        ></template
-      >
-    </RowTable>
-    <div v-if="!bench.readOnly" class="acts">
-      <PickOne
-        v-if="others.length"
-        v-model="taken"
-        label="Take in another hole of the register"
-        :options="[
-          { value: '', title: 'take in another hole …' },
-          ...others.map((h) => ({
-            value: h.label,
-            title: `${h.label}, ${formatLength(h.diameterMm ?? 0, boats.units)}`,
-          })),
-        ]"
-        @update:model-value="$event && takeIn($event)"
+    <template v-if="d.joint">
+      <h2 class="gap">The run</h2>
+      <p class="small">{{ formatLength(Math.round(lengthOf(d.joint.path)), boats.units) }} along it.</p>
+      <EdgeRun
+        v-if="!bench.readOnly"
+        :from="Math.round(d.joint.path[0]!.xMm)"
+        :to="Math.round(d.joint.path.at(-1)!.xMm)"
+        :y-mm="d.place.yMm"
+        @lay="run"
       />
-      <ElButton v-if="others.length > 1" class="act small" @click="takeAll"
-        >All {{ others.length }} open holes here</ElButton
+    </template>
+    <template v-else-if="!d.block">
+      <h2 class="gap">Holes</h2>
+      <RowTable
+        label="Holes of the job"
+        :columns="[
+          { key: 'hole', title: 'Hole' },
+          { key: 'across', title: 'Across' },
+          { key: 'x', title: 'x from here' },
+          { key: 'y', title: 'y' },
+          { key: 'act' },
+        ]"
+        :rows="d.holes"
       >
-      <ElButton v-if="d.holes.length < MOST_HOLES" class="act small" @click="byHand"
-        >One that is not on record</ElButton
-      >
-    </div>
-    <p v-if="d.holes.some((h) => h.label === null)" class="soft small">
-      A hole without a number is closed, but nothing remembers it: enter it under Found holes first.
-    </p>
+        <template #hole="{ row: h, index: i }">{{ h.label ?? `new ${i + 1}` }}</template>
+        <template #across="{ row: h, index: i }"
+          ><DimensionField
+            :label="`Hole ${i + 1}, across`"
+            :model-value="h.holeMm"
+            :units="boats.units"
+            above
+            :disabled="bench.readOnly"
+            :problem="problemAt(i, 'holeMm')"
+            @update:model-value="$event !== null && setHole(i, { holeMm: $event })"
+        /></template>
+        <template #x="{ row: h, index: i }"
+          ><DimensionField
+            :label="`Hole ${i + 1}, x`"
+            :model-value="h.dxMm"
+            :units="boats.units"
+            :disabled="bench.readOnly || h.label !== null"
+            :problem="problemAt(i, 'dxMm')"
+            @update:model-value="$event !== null && setHole(i, { dxMm: $event })"
+        /></template>
+        <template #y="{ row: h, index: i }"
+          ><DimensionField
+            :label="`Hole ${i + 1}, y`"
+            :model-value="h.dyMm"
+            :units="boats.units"
+            :disabled="bench.readOnly || h.label !== null"
+            :problem="problemAt(i, 'dyMm')"
+            @update:model-value="$event !== null && setHole(i, { dyMm: $event })"
+        /></template>
+        <template #act="{ row: h, index: i }"
+          ><ElButton
+            v-if="!bench.readOnly && d.holes.length > 1"
+            class="plain"
+            :aria-label="`Take ${h.label ?? `hole ${i + 1}`} out of the job`"
+            @click="drop(i)"
+            >×</ElButton
+          ></template
+        >
+      </RowTable>
+      <div v-if="!bench.readOnly" class="acts">
+        <PickOne
+          v-if="others.length"
+          v-model="taken"
+          label="Take in another hole of the register"
+          :options="[
+            { value: '', title: 'take in another hole …' },
+            ...others.map((h) => ({
+              value: h.label,
+              title: `${h.label}, ${formatLength(h.diameterMm ?? 0, boats.units)}`,
+            })),
+          ]"
+          @update:model-value="$event && takeIn($event)"
+        />
+        <ElButton v-if="others.length > 1" class="act small" @click="takeAll"
+          >All {{ others.length }} open holes here</ElButton
+        >
+        <ElButton v-if="d.holes.length < MOST_HOLES" class="act small" @click="byHand"
+          >One that is not on record</ElButton
+        >
+      </div>
+      <p v-if="d.holes.some((h) => h.label === null)" class="soft small">
+        A hole without a number is closed, but nothing remembers it: enter it under Found holes first.
+      </p>
+    </template>
   </GivenGroups>
 </template>
 

@@ -16,6 +16,8 @@ const where = computed(() => {
   const d = bench.design
   if (!d) return ''
   const mm = (v: number) => formatLength(v, boats.units)
+  if (!d.holes.length)
+    return `${CLOSURE_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${mm(d.place.xMm)}`
   const holes = d.holes.length === 1 ? mm(d.holes[0]!.holeMm) : `${d.holes.length} holes`
   return `${CLOSURE_FAMILY[d.family].title} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${mm(d.place.xMm)} · ${holes}`
 })
@@ -27,6 +29,10 @@ const LABELS: Record<string, string> = {
   coreState: 'Core round it',
   way: 'Closed by',
   access: 'Reached from',
+  'joint.filletMm': 'Fillet',
+  'joint.tapesMm': 'Tape 1, wide',
+  block: 'Thick',
+  'block.trimMm': 'To trim off',
 }
 </script>
 
@@ -36,7 +42,7 @@ const LABELS: Record<string, string> = {
     kind="closure"
     word="a job of closing"
     :where="where"
-    record-word="Link its holes"
+    :record-word="bench.design?.holes.length ? 'Link its holes' : 'Record it'"
     :labels="LABELS"
   >
     <template #given><ClosureGiven /></template>

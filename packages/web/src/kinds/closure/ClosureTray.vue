@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { RISK_SAID, formatLength } from '@north-tide/core'
+import { RISK_SAID, formatLength, formatVolume } from '@north-tide/core'
 import { closure } from '@north-tide/core/closure'
 import FindingsList from '../../pieces/FindingsList.vue'
 import RowTable from '../../pieces/RowTable.vue'
@@ -19,8 +19,8 @@ const d = computed(() => bench.design!)
 const j = computed(() => bench.judgement!)
 const tabs = computed(() => [
   'Work',
-  'Decide',
-  ...(d.value.way === 'fill' ? [] : ['Cloth']),
+  ...(d.value.block ? ['Side by side'] : d.value.joint ? [] : ['Decide']),
+  ...(d.value.way === 'fill' || d.value.joint || d.value.block ? [] : ['Cloth']),
   'Templates',
   'Survey',
 ])
@@ -38,6 +38,18 @@ const alike = computed(() => {
   }
   return [...by.values()]
 })
+const hours = (h: number | null) => (h === null ? 'cannot be' : `${h.toFixed(1)} h`)
+/** What each pot lays up, by the numbers of its holes. */
+const pots = computed(() =>
+  (j.value.batches ?? []).map((b, i) => ({
+    n: b.pots > 1 ? `${i + 1}, in ${b.pots}` : `${i + 1}`,
+    holes: b.patches
+      .flatMap((p) => j.value.patches[p]!.holes.map((h) => d.value.holes[h]!.label ?? `hole ${h + 1}`))
+      .join(', '),
+    ml: b.ml,
+    minutes: b.minutes,
+  })),
+)
 /** Every piece, in the order of laying, patch by patch. */
 const pieces = computed(() =>
   alike.value.flatMap(({ patch, count }) => {
@@ -66,6 +78,30 @@ const pieces = computed(() =>
   >
     <WorkView v-if="shown === 'Work'" :bench="bench" />
     <HolesDecided v-else-if="shown === 'Decide'" />
+    <RowTable
+      v-else-if="shown === 'Side by side' && j.block"
+      label="Ways of making it, side by side"
+      :columns="[
+        { key: 'title', title: 'Way' },
+        { key: 'work', title: 'Work', number: true, by: (r) => r.workHours ?? Infinity },
+        { key: 'whole', title: 'Until it is off', number: true, by: (r) => r.elapsedHours ?? Infinity },
+        { key: 'because', title: 'What it goes by' },
+        { key: 'act' },
+      ]"
+      :rows="j.block.ways"
+    >
+      <template #work="{ row: w }">{{ hours(w.workHours) }}</template>
+      <template #whole="{ row: w }">{{ hours(w.elapsedHours) }}</template>
+      <template #act="{ row: w }"
+        ><span v-if="w.way === d.block!.way" class="soft small">as given</span
+        ><ElButton
+          v-else-if="!bench.readOnly && w.workHours !== null"
+          class="act small"
+          @click="bench.change({ 'block.way': w.way })"
+          >Take it</ElButton
+        ></template
+      >
+    </RowTable>
     <div v-else-if="shown === 'Cloth'">
       <p>
         <strong>{{ Math.round(j.clothG) }} g</strong> of cloth,
@@ -75,6 +111,20 @@ const pieces = computed(() =>
           >, {{ Math.round(j.pot.potLifeMin) }} min each with {{ j.pot.hardener }} hardener</template
         >.
       </p>
+      <RowTable
+        v-if="(j.batches?.length ?? 0) > 1"
+        label="Pots, those that reach farthest first"
+        :columns="[
+          { key: 'n', title: 'Pot' },
+          { key: 'holes', title: 'Lays up' },
+          { key: 'ml', title: 'Needs', number: true },
+          { key: 'minutes', title: 'Work', number: true },
+        ]"
+        :rows="pots"
+      >
+        <template #ml="{ row: b }">{{ formatVolume(b.ml, boats.units) }}</template>
+        <template #minutes="{ row: b }">{{ Math.round(b.minutes) }} min</template>
+      </RowTable>
       <RowTable
         label="Pieces of cloth, in the order of laying"
         :columns="[

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import { formatLength, zoneTitle } from '@north-tide/core'
-import { edgePath, lengthOf } from '@north-tide/core/row'
-import ChoiceField from '../../pieces/ChoiceField.vue'
+import { lengthOf } from '@north-tide/core/row'
 import DimensionField from '../../pieces/DimensionField.vue'
+import EdgeRun from '../../pieces/EdgeRun.vue'
 import GivenGroups from '../../pieces/GivenGroups.vue'
 import RowTable from '../../pieces/RowTable.vue'
 import { useBoats } from '../../state/boats'
@@ -16,16 +16,6 @@ const boats = useBoats()
 const d = computed(() => bench.design!)
 const set = (path: string, value: unknown) => bench.change({ [path]: value })
 type Point = { xMm: number; yMm: number; zMm: number }
-const SIDES = [
-  { value: 'port', title: 'port' },
-  { value: 'starboard', title: 'starboard' },
-]
-const edge = reactive({
-  side: d.value.place.yMm < 0 ? 'port' : 'starboard',
-  fromX: Math.round(d.value.path[0]!.xMm) as number | null,
-  toX: Math.round(d.value.path.at(-1)!.xMm) as number | null,
-  inMm: 60 as number | null,
-})
 /** The line moves, and what stands on it goes with it; as much of it is used as there is. */
 function lay(path: Point[]) {
   const long = Math.floor(lengthOf(path))
@@ -37,12 +27,6 @@ function lay(path: Point[]) {
     fromMm: 0,
     toMm: long,
   })
-}
-const ready = computed(() => edge.fromX !== null && edge.toX !== null && edge.fromX !== edge.toX)
-function alongEdge() {
-  if (!ready.value) return
-  const { side, fromX, toX, inMm } = edge
-  lay(edgePath(boats.picture!.stations, side as 'port' | 'starboard', fromX!, toX!, inMm ?? 0))
 }
 function move(i: number, key: keyof Point, v: number | null) {
   if (v !== null) lay(d.value.path.map((p, k) => (k === i ? { ...p, [key]: v } : p)))
@@ -95,13 +79,14 @@ const kept = computed(() => bench.judgement?.keepouts ?? [])
         @update:model-value="move(e.i, 'yMm', $event)"
       />
     </template>
-    <form v-if="!bench.readOnly" class="lay" aria-label="Along the deck's edge" @submit.prevent="alongEdge">
-      <ChoiceField v-model="edge.side" label="Deck’s edge" :options="SIDES" />
-      <DimensionField v-model="edge.fromX" label="Edge from x" :units="boats.units" />
-      <DimensionField v-model="edge.toX" label="Edge to x" :units="boats.units" />
-      <DimensionField v-model="edge.inMm" label="In from the edge" :units="boats.units" />
-      <ElButton class="act small" native-type="submit" :disabled="!ready">Lay it along the edge</ElButton>
-    </form>
+    <EdgeRun
+      v-if="!bench.readOnly"
+      :from="Math.round(d.path[0]!.xMm)"
+      :to="Math.round(d.path.at(-1)!.xMm)"
+      :y-mm="d.place.yMm"
+      :in-mm="60"
+      @lay="lay"
+    />
     <h2 class="gap">Kept off</h2>
     <RowTable
       label="What the row keeps off"
