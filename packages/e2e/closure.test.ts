@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { check, enter, pick, saved } from './hands'
+import { check, enter, pick, place, saved } from './hands'
 
 test('three holes of an old rail are closed as one job: taken in from the register, ground, laid up, on record', async ({
   page,
@@ -105,4 +105,110 @@ test('old holes are chosen on the map by a box, become one job, and for each it 
   await page.reload()
   await page.getByRole('tab', { name: 'Decide' }).click()
   await expect(decide).toContainText('Decided: fill it and leave it')
+})
+
+test('four holes below the waterline become one job: bevels, pots, barrier coats, and each life says closed', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await enter(page)
+  const labels: string[] = []
+  const ids: number[] = []
+  for (const [i, diameterMm] of [14, 14, 22, 30].entries()) {
+    const r = await page.request.post('/api/boats/fulmars-reach/penetrations', {
+      data: {
+        foundKind: 'open hole',
+        whatFor: `old speed sensor ${i + 1}`,
+        diameterMm,
+        xMm: 6100 + 420 * i,
+        yMm: 300,
+        zMm: -420,
+        zone: 'bottom',
+      },
+    })
+    expect(r.status(), await r.text()).toBe(201)
+    const made = (await r.json()) as { id: number; label: string }
+    labels.push(made.label)
+    ids.push(made.id)
+  }
+  await page.goto('/boat/fulmars-reach')
+  await page.getByRole('button', { name: 'Close holes', exact: true }).click()
+  const side = page.getByRole('complementary', { name: 'Holes to close' })
+  for (const label of labels) await side.getByLabel(label).check()
+  await side.getByRole('button', { name: 'Close them as one job' }).click()
+  const given = page.getByRole('table', { name: 'Holes of the job' })
+  for (const label of labels) await expect(given).toContainText(label)
+  const id = page.url().split('/').at(-1)!
+
+  // Filled alone is refused below the water; the bevel asked there is 12 to one.
+  await pick(page.getByLabel('Closed by'), 'thickened epoxy alone')
+  await expect(check(page, 'fill-only')).toHaveAttribute('data-verdict', 'short')
+  await check(page, 'fill-only')
+    .getByRole('button', { name: /bevelled and laid up/ })
+    .click()
+  await expect(check(page, 'bevel')).toContainText('12:1 is asked below the waterline')
+  await page.getByRole('tab', { name: 'Cloth' }).click()
+  const pots = page.getByRole('table', { name: 'Pots, those that reach farthest first' })
+  await expect(pots.getByRole('row').nth(1)).toContainText(labels[3]!)
+  await page.getByRole('tab', { name: 'Work' }).click()
+  await expect(page.locator('[data-step="barrier"]')).toContainText('three coats or more')
+  await saved(page)
+  await page.getByRole('button', { name: 'Link its holes' }).click()
+  await expect(page.getByText(new RegExp(`${labels[0]}.* in the register`))).toBeVisible()
+
+  const steps = await page
+    .locator('[data-step]')
+    .evaluateAll((all) => all.map((x) => x.getAttribute('data-step')!))
+  for (const step of steps) {
+    const r = await page.request.post(`/api/fittings/${id}/tick`, {
+      data: { step, note: '', reason: 'told of the work', proof: 'photo before and after, tapped all over' },
+    })
+    expect(r.status(), `${step}: ${await r.text()}`).toBeLessThan(300)
+  }
+  await page.goto(`/register/${ids[2]}`)
+  await expect(page.getByRole('region', { name: 'Hole' })).toContainText('closed')
+  await expect(page.getByRole('region', { name: 'Hole' })).toContainText('photo before and after')
+})
+
+test('a leaking joint is laid along the edge, its pots and hours follow, and a wedge is made the soonest way', async ({
+  page,
+}) => {
+  await enter(page)
+  await place(page, 'CX-J', '5200', '1700', 'Joint by the galley', /^closing/)
+  await page.getByLabel('Edge from x').fill('4000')
+  await page.getByLabel('Edge to x').fill('6400')
+  await page.getByRole('button', { name: 'Lay it along the edge' }).click()
+  await expect(page.getByText(/^2\s?4\d\d mm along it/)).toBeVisible()
+  await expect(check(page, 'tape-stagger')).toHaveAttribute('data-verdict', 'tight')
+  await check(page, 'tape-stagger')
+    .getByRole('button', { name: /^tapes of/ })
+    .first()
+    .click()
+  await expect(check(page, 'tape-stagger')).toHaveAttribute('data-verdict', 'holds')
+  await page.getByLabel('Screws to cut').fill('36')
+  await page.keyboard.press('Tab')
+  await expect(page.locator('[data-step="joint-screws"]')).toContainText('Cut off 36 screws')
+  await pick(page.getByLabel('Reached from'), 'outside only')
+  await expect(check(page, 'access')).toHaveAttribute('data-verdict', 'short')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await saved(page)
+
+  await page.goto('/boat/fulmars-reach')
+  await place(page, 'CX-B', '8200', '400', 'Wedge under the winch', /^closing/)
+  await page.getByLabel('Thin end').fill('3')
+  await page.keyboard.press('Tab')
+  await expect(check(page, 'thin-edge')).toHaveAttribute('data-verdict', 'short')
+  await check(page, 'thin-edge')
+    .getByRole('button', { name: /thin edge of 5/ })
+    .click()
+  await expect(check(page, 'thin-edge')).toHaveAttribute('data-verdict', 'holds')
+  await page.getByRole('tab', { name: 'Side by side' }).click()
+  await page
+    .getByRole('row', { name: /Glued from sheet/ })
+    .getByRole('button', { name: 'Take it' })
+    .click()
+  await expect(page.getByRole('row', { name: /Glued from sheet/ })).toContainText('as given')
+  await page.getByRole('tab', { name: 'Work' }).click()
+  await expect(page.locator('[data-step="block-make"]')).toContainText('weigh it down')
+  await saved(page)
 })

@@ -6,9 +6,10 @@ export async function enter(page: Page) {
   await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()
 }
 /** Puts a catalogue fitting somewhere by coordinates, and waits for its bench. */
-export async function place(page: Page, id: string, x: string, y: string, name?: string) {
+export async function place(page: Page, id: string, x: string, y: string, name?: string, way?: RegExp) {
   await page.getByRole('button', { name: /New fitting here/ }).click()
   const dialog = page.getByRole('dialog')
+  if (way) await dialog.getByLabel(way).check()
   await dialog.getByLabel('x, aft of the stem').fill(x)
   await dialog.getByLabel('y, to starboard').fill(y)
   await dialog.getByLabel('What goes here').fill(id)

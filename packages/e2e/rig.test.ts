@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { check, enter, pick, saved } from './hands'
+import { check, enter, pick, place, saved } from './hands'
 
 /** What pulls on the hull: a chainplate that creeps, and a strut that is brought into line. */
 const noWider = (page: Page) => page.evaluate<number>('document.documentElement.scrollWidth - innerWidth')
@@ -110,4 +110,44 @@ test('a strut is brought into line in three readings before anything is poured, 
   await page.goto(`/bench/${id}`)
   await expect(page.getByText(/Sight again before anything is poured/)).toBeVisible()
   expect(await noWider(page)).toBeLessThanOrEqual(0)
+})
+
+test('a plate is bonded in minutes: dry run by the clock, a bead of the lot, a countdown that starts with the tick', async ({
+  page,
+}) => {
+  await enter(page)
+  const id = await place(page, 'BS-G10', '8200', '400', 'Plate of the journey', /^the rig:/)
+  await expect(check(page, 'glue-time')).toContainText('Nobody has timed a dry run')
+  await page.getByLabel('Dry run took').fill('30')
+  await page.keyboard.press('Tab')
+  await expect(check(page, 'glue-time')).toHaveAttribute('data-verdict', 'short')
+  await check(page, 'glue-time')
+    .getByRole('button', { name: /filled epoxy/ })
+    .click()
+  await expect(check(page, 'glue-time')).toHaveAttribute('data-verdict', 'holds')
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.getByLabel('Dry run took').fill('12')
+  await page.keyboard.press('Tab')
+  await expect(check(page, 'glue-time')).toHaveAttribute('data-verdict', 'holds')
+  await saved(page)
+  await expect(page.getByRole('row', { name: /Mixing nozzle/ })).toContainText('1 + 1')
+
+  // What went before is ticked by hand of the API: the clock is what is looked at here.
+  const tick = (step: string, more: object = {}) =>
+    page.request.post(`/api/fittings/${id}/tick`, { data: { step, note: '', ...more } })
+  for (const step of ['glue-ready', 'dry-run', 'test-bead'])
+    expect((await tick(step, { reason: 'looked at in the shop' })).status(), step).toBeLessThan(300)
+  expect((await tick('glue-start', { tempC: 15, humidityPct: 60, reason: 'ready' })).status()).toBeLessThan(
+    300,
+  )
+  await page.reload()
+  const clock = page.getByRole('timer')
+  await expect(clock).toContainText(/(19|20):\d\d/)
+  await expect(clock).toContainText('until the plate is pressed home')
+  const first = await clock.innerText()
+  await expect.poll(() => clock.innerText()).not.toBe(first)
+  expect((await tick('glue-press', { reason: 'pressed home' })).status()).toBeLessThan(300)
+  await page.reload()
+  await expect(page.getByText(/In time: (19|20):\d\d was left/)).toBeVisible()
+  await expect(page.getByRole('timer')).toHaveCount(0)
 })

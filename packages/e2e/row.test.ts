@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { check, enter, pick, saved } from './hands'
+import { check, enter, pick, place, saved } from './hands'
 
 test('a row of handrail feet: laid along the edge, round what is in the way, set out, one change for all, the odd one out', async ({
   page,
@@ -107,4 +107,90 @@ test('a strake over forty-four old fasteners: each that it comes too near to is 
     label,
   )
   await expect(holes.getByRole('link', { name: new RegExp(`^Closing ${label}`) })).toBeVisible()
+})
+
+test('eleven brackets a side round knees, bent to the angles of the survey, and the same across the centreline', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await enter(page)
+  for (const n of [1, 4, 8, 11])
+    await page.request.post('/api/boats/fulmars-reach/angles', {
+      data: {
+        role: 'station',
+        station: `B${n}`,
+        side: 'port',
+        axis: 'across',
+        degrees: 2 + n / 4,
+        leanDeg: 0,
+      },
+    })
+  await place(page, 'HG-ROW-BK40', '3400', '-1500', 'Brackets, port', /^a row/)
+  const given = page.getByRole('region', { name: 'Given' })
+  await given.getByLabel('Edge from x').fill('3400')
+  await given.getByLabel('Edge to x').fill('8900')
+  await given.getByRole('button', { name: 'Lay it along the edge' }).click()
+  await given.getByLabel('How many').fill('11')
+  await page.keyboard.press('Tab')
+  await pick(given.getByRole('combobox', { name: 'Its ends' }), 'may move a little')
+  for (const [what, from, to] of [
+    ['Knee 1', '1180', '1240'],
+    ['Knee 2', '2960', '3060'],
+  ] as const) {
+    await given.getByLabel('What is there').fill(what)
+    await given.getByLabel('It begins at').fill(from)
+    await given.getByLabel('It ends at').fill(to)
+    await given.getByRole('button', { name: 'Keep off it' }).click()
+    await expect(page.getByRole('table', { name: 'What the row keeps off' })).toContainText(what)
+  }
+  await expect(check(page, 'row-fits')).toHaveAttribute('data-verdict', 'holds')
+  const schedule = page.getByRole('table', { name: 'Where each stands, from the first end' })
+  await expect(schedule.getByRole('row')).toHaveCount(12)
+  await page.getByRole('button', { name: 'Take the angles of the survey' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'taken from the survey, port' })).toBeVisible()
+  await page.getByRole('textbox', { name: 'Bend of number 3' }).fill('94.5')
+  await page.keyboard.press('Tab')
+  await saved(page)
+  const port = page.url().split('/').at(-1)!
+  const csv = await (await page.request.get(`/api/fittings/${port}/schedule.csv`)).text()
+  expect(csv.trim().split('\n')).toHaveLength(12)
+  expect(csv).toContain('94.5')
+
+  await page.getByRole('button', { name: 'Twin' }).click()
+  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Brackets, starboard')
+  await expect(schedule.getByRole('row')).toHaveCount(12)
+  await expect(check(page, 'row-fits')).toHaveAttribute('data-verdict', 'holds')
+})
+
+test('an inch track goes round a bulkhead: its own holes are at four inches, and the last before it is said', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.evaluate(() => localStorage.clear())
+  await page.goto('/boat/pipit')
+  await expect(page.getByRole('button', { name: /New fitting here/ })).toBeVisible()
+  await place(page, 'HG-ROW-TR4I', '80', '20', 'Sheet track', /^a row/)
+  await page
+    .getByRole('button', { name: 'inch', exact: true })
+    .or(page.getByRole('button', { name: 'metric', exact: true }))
+    .first()
+    .waitFor()
+  const given = page.getByRole('region', { name: 'Given' })
+  // Beams and the tank under it take its screws all the same: it is the bulkhead's tabbing that it misses.
+  await given.getByLabel('Clear of the map\u2019s').fill('')
+  await page.keyboard.press('Tab')
+  await given.getByLabel('What is there').fill('Bulkhead')
+  await given.getByLabel('It begins at').fill('15')
+  await given.getByLabel('It ends at').fill('15 3/4')
+  await given.getByRole('button', { name: 'Keep off it' }).click()
+  await expect(page.getByRole('table', { name: 'What the row keeps off' })).toContainText('15')
+  const schedule = page.getByRole('table', { name: 'Where each stands, from the first end' })
+  await expect(schedule.getByRole('row').nth(2)).toContainText('in')
+  await expect(check(page, 'row-fits')).toHaveAttribute('data-verdict', 'holds')
+  await saved(page)
+  const id = page.url().split('/').at(-1)!
+  for (const type of ['pdf', 'dxf']) {
+    const t = await page.request.get(`/api/fittings/${id}/template.${type}?what=strip&units=inch`)
+    expect(t.status(), type).toBe(200)
+  }
 })

@@ -8,7 +8,7 @@ import { ALONE, type Around, type KindSpot, type Other } from '../src/kinds/kind
 import { judgedWithRemedies } from '../src/kinds/registry'
 import type { RowDesign } from '../src/kinds/row/design'
 import { bendsFrom, bentAt } from '../src/kinds/row/bends'
-import { along, edgePath, lengthOf } from '../src/kinds/path'
+import { along, edgePath, lengthOf, outlineRun } from '../src/kinds/path'
 import { mapKeepouts } from '../src/kinds/row/line'
 import { row } from '../src/kinds/row/kind'
 
@@ -309,5 +309,28 @@ describe('on what is there already', () => {
   ])('%s is in nobody\u2019s way', (_, more, member) => {
     const o = other(1, more)
     expect(of(d, 'row-neighbours', { others: [o], ...(member ? { members: [o] } : {}) })).toBeUndefined()
+  })
+})
+
+describe('a run of an outline', () => {
+  const box = [
+    { xMm: 0, yMm: 0 },
+    { xMm: 1000, yMm: 0 },
+    { xMm: 1000, yMm: 500 },
+    { xMm: 0, yMm: 500 },
+  ]
+  it('goes round corners in the outline\u2019s order, inside it whichever way it is drawn', () => {
+    const run = outlineRun(box, 0, 2, 50)
+    expect(run).toEqual([
+      { xMm: 0, yMm: 50 },
+      { xMm: 950, yMm: 50 },
+      { xMm: 950, yMm: 500 },
+    ])
+    const other = outlineRun([...box].reverse(), 0, 2, 50)
+    expect(other[1]).toEqual({ xMm: 950, yMm: 450 })
+  })
+  it('from the last corner on to the first, and once all round', () => {
+    expect(outlineRun(box, 3, 0, 0)).toEqual([box[3], box[0]])
+    expect(outlineRun(box, 1, 1, 0)).toHaveLength(5)
   })
 })

@@ -171,3 +171,55 @@ describe('a row', () => {
     expect(grouped.every((f) => rows.includes(f.group!))).toBe(true)
   })
 })
+
+describe('a line from a drawing', () => {
+  const dxf = (points: [number, number][], unit = 4) =>
+    `0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n${unit}\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n90\n${points.length}\n70\n0\n${points.map(([x, y]) => `10\n${x}\n20\n${y}\n`).join('')}0\nENDSEC\n0\nEOF\n`
+  const read = (body: string, who = fitter) =>
+    who.ask<{ path: { xMm: number; yMm: number }[]; drawn: number; assumedUnit: boolean }>(
+      'POST',
+      `${F}/line.dxf`,
+      undefined,
+      body,
+    )
+  it('is given back in mm on the boat, whatever unit it was drawn in', async () => {
+    const { status, body } = await read(
+      dxf(
+        [
+          [1, 2],
+          [3, 2.5],
+        ],
+        6,
+      ),
+    )
+    expect(status).toBe(200)
+    expect(body).toEqual({
+      path: [
+        { xMm: 1000, yMm: 2000 },
+        { xMm: 3000, yMm: 2500 },
+      ],
+      drawn: 2,
+      assumedUnit: false,
+    })
+  })
+  it('of a thousand points four hundred are kept, and both ends', async () => {
+    const many = Array.from({ length: 1000 }, (_, i): [number, number] => [i, 10])
+    const { body } = await read(dxf(many))
+    expect(body.path).toHaveLength(400)
+    expect([body.path[0]!.xMm, body.path.at(-1)!.xMm]).toEqual([0, 999])
+  })
+  it('what is no drawing is refused beside the file, and an owner draws nothing', async () => {
+    expect((await read('no drawing')).status).toBe(400)
+    expect(
+      (
+        await read(
+          dxf([
+            [0, 0],
+            [1, 1],
+          ]),
+          owner,
+        )
+      ).status,
+    ).toBe(403)
+  })
+})

@@ -73,3 +73,36 @@ export function along(path: Pt3[], at: { xMm: number; yMm: number }): { sMm: num
   }
   return best
 }
+
+/** The edge of a closed outline from one of its corners to another, in its own order, so far in from it. */
+export function outlineRun(
+  outline: { xMm: number; yMm: number }[],
+  from: number,
+  to: number,
+  inMm: number,
+): { xMm: number; yMm: number }[] {
+  const n = outline.length
+  const at = (i: number) => outline[((i % n) + n) % n]!
+  const turns = outline.reduce((sum, p, i) => sum + p.xMm * at(i + 1).yMm - at(i + 1).xMm * p.yMm, 0)
+  const side = turns >= 0 ? 1 : -1
+  const steps = (((to - from) % n) + n) % n || n
+  /** Inward of the side that begins at a corner. */
+  const normal = (i: number) => {
+    const [a, b] = [at(i), at(i + 1)]
+    const long = Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm) || 1
+    return { x: (-side * (b.yMm - a.yMm)) / long, y: (side * (b.xMm - a.xMm)) / long }
+  }
+  return Array.from({ length: steps + 1 }, (_, k) => {
+    const i = from + k
+    const p = at(i)
+    const own = k === steps ? normal(i - 1) : normal(i)
+    const before = k === 0 ? own : normal(i - 1)
+    // At a corner both sides move in: the point goes along their bisector.
+    const dot = 1 + own.x * before.x + own.y * before.y
+    const [bx, by] = dot < SHARP ? [own.x, own.y] : [(own.x + before.x) / dot, (own.y + before.y) / dot]
+    const round = (v: number) => Math.round(v * 10) / 10
+    return { xMm: round(p.xMm + bx * inMm), yMm: round(p.yMm + by * inMm) }
+  })
+}
+/** A corner sharper than this has no bisector worth the name. */
+const SHARP = 0.2

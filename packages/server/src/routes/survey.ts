@@ -21,7 +21,7 @@ import { saveStations } from '../services/stations'
 import { boatPicture } from '../services/boats'
 import { addFound } from '../services/found'
 import { HOLE_COLUMNS, importHoles } from '../services/found-list'
-import { outlineFromDxf } from '../services/outline'
+import { lineFromDxf, outlineFromDxf } from '../services/outline'
 import { MOST_BYTES, addPhoto, photoBytes, photosOf, withdrawPhoto } from '../services/photos'
 import { addReading, readingsOf, withdrawReading } from '../services/readings'
 import { jobOf } from '../services/asked'
@@ -71,6 +71,16 @@ function boatBookRoutes(r: Router) {
       void res.json(
         await outlineFromDxf(me(req), req.params.id, typeof req.body === 'string' ? req.body : ''),
       ),
+  )
+}
+
+function lineRoutes(r: Router) {
+  // It is read and given back: nothing of the boat changes.
+  r.post(
+    '/boats/:id/line.dxf',
+    express.text({ type: () => true, limit: '8mb' }),
+    (req, res) =>
+      void res.json(lineFromDxf(me(req), req.params.id, typeof req.body === 'string' ? req.body : '')),
   )
 }
 
@@ -225,6 +235,7 @@ export function surveyRoutes(): Router {
   const r = Router()
   for (const add of [
     boatBookRoutes,
+    lineRoutes,
     zoneRoutes,
     readingRoutes,
     angleRoutes,

@@ -38,6 +38,8 @@ const body = z.strictObject({
   xMm: z.number().min(-1e5).max(1e6).optional(),
   yMm: z.number().min(-1e5).max(1e5).optional(),
   zMm: z.number().min(-1e5).max(1e5).optional(),
+  /** the surface that it is in, by its code; left out: the one that the plan shows there */
+  zone: z.string().max(80).optional(),
   measures: z.array(measureSchema).min(1).max(12).optional(),
   believe: z
     .strictObject({ x: z.number().int().min(0).optional(), y: z.number().int().min(0).optional() })
@@ -62,7 +64,10 @@ export async function addFound(who: Account, boatId: string, raw: unknown) {
   if (!boat) throw notFound('boat')
   const at = await pointOf(boatId, b)
   refuseOffBoat(await stationsOf(boatId), at, b.measures ? 'measures.' : '')
-  const zone = zoneAt(await zonesOf(boatId), at)
+  const zones = await zonesOf(boatId)
+  const zone = b.zone === undefined ? zoneAt(zones, at) : (zones.find((q) => q.code === b.zone) ?? null)
+  if (b.zone !== undefined && !zone)
+    throw new CalcError('invalid-input', 'zone', `"${b.zone}" is no zone of this boat`)
   const id = await Boat.sequelize!.transaction(async (transaction) => {
     const number = await nextNumber(boatId, transaction)
     const zMm = b.zMm ?? zone?.zMm ?? 0

@@ -3,7 +3,7 @@ import { parseInput } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { stationsOf } from './boats'
 import { saveStations, stationsSchema } from './stations'
-import type { Account } from './access'
+import { must, type Account } from './access'
 
 interface Vertex {
   x: number
@@ -139,4 +139,20 @@ export async function outlineFromDxf(who: Account, boatId: string, dxf: string) 
     assumedUnit,
     lengthMm: Math.round(x1 - x0),
   }
+}
+
+const MOST_LINE_POINTS = 400
+/** The longest line of a drawing as a line on the boat, x aft of the stem and y to starboard, mm. */
+export function lineFromDxf(who: Account, boatId: string, dxf: string) {
+  must(who, 'work', boatId)
+  const { points, unitMm, assumedUnit } = longestLine(dxf)
+  // So many are kept as a line of the product has, evenly: the ends always are.
+  const every = Math.max(1, (points.length - 1) / (MOST_LINE_POINTS - 1))
+  const n = Math.min(points.length, MOST_LINE_POINTS)
+  const round = (v: number) => Math.round(v * unitMm * 10) / 10
+  const path = Array.from({ length: n }, (_, i) => points[Math.round(i * every)]!).map((p) => ({
+    xMm: round(p.x),
+    yMm: round(p.y),
+  }))
+  return { path, drawn: points.length, assumedUnit }
 }

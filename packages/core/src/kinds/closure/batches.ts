@@ -1,4 +1,10 @@
-import { MOST_POT_ML } from '../../chapters/bedding/epoxy-batch'
+import {
+  HARDENERS,
+  HARDENER_IDS,
+  MOST_POT_ML,
+  potLifeAt,
+  type Hardener,
+} from '../../chapters/bedding/epoxy-batch'
 import type { Pot } from '../../chapters/bedding/pot'
 import type { Patch } from './patches'
 
@@ -14,12 +20,22 @@ export interface Batch {
 }
 const RESIN_G_ML = 1.1
 const LEFT_IN_CUP = 1.15
-const WET_OUT_MIN = 4
 const BEGIN_MIN = 3
+/** A disc is picked up, laid and pressed out; a large one takes longer by its face. */
+const PLY_MIN = 2
+const M2_MIN = 20
+const faceM2 = (mm: number) => ((Math.PI / 4) * mm * mm) / 1e6
 /** No pot is worked to its last minute. */
 const IN_HAND = 0.9
 export const layMinutes = (p: Patch) =>
-  BEGIN_MIN + WET_OUT_MIN * p.skins.reduce((n, s) => n + s.plies.length, 0)
+  BEGIN_MIN +
+  p.skins.flatMap((s) => s.plies).reduce((n, ply) => n + PLY_MIN + M2_MIN * faceM2(ply.diameterMm), 0)
+/** The fastest, warm enough, in whose life the longest patch is laid; else the slowest of those (4.5). */
+export function hardenerFor(patches: Patch[], tempC: number): Hardener | null {
+  const longest = Math.max(0, ...patches.map(layMinutes))
+  const warm = HARDENER_IDS.filter((h) => tempC >= HARDENERS[h].lowestC)
+  return warm.find((h) => longest <= IN_HAND * potLifeAt(h, tempC)) ?? warm.at(-1) ?? null
+}
 const needsMl = (p: Patch) => p.skins.reduce((g, s) => g + s.resinG, 0) / RESIN_G_ML
 /**
  * Patches in pots (4.5): those that reach farthest first, for they are ground first and take most; the next

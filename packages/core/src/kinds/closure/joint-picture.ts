@@ -36,7 +36,8 @@ function cornerShapes(d: ClosureDesign, joint: Joint, reach: number) {
     { x: tangent, y: 0 },
     { x: hull.x * tangent, y: hull.y * tangent },
   ]
-  const t = Math.max(CLOTHS[d.cloth].plyMm, 0.8)
+  // A ply is thinner than a line: it is drawn as thick as it takes to be told apart.
+  const t = Math.max(CLOTHS[d.cloth].plyMm, reach / 45)
   const faces: [Pt, Pt][] = [
     [deck, { x: 0, y: -1 }],
     [hull, inHull],
@@ -77,7 +78,7 @@ export function jointCut(d: ClosureDesign, j: ClosureJudgement, units: Units): D
     shapes.push({ kind: 'text', at, text: words, size: text, anchor: 'start' })
   })
   return {
-    title: 'the joint from inside, in section',
+    title: 'the joint from inside, in section; plies drawn thicker than they are',
     description: said.join('; '),
     bounds: {
       minX: Math.min(-DECK_MM, hull.x * reach) - 2 * text,

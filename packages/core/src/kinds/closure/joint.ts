@@ -201,7 +201,7 @@ export function jointParts(d: ClosureDesign, j: ClosureJudgement): Part[] {
         dimensions: { widthMm: b, lengthMm: Math.round(o.tapeM * 1000) },
         size: [{ mm: b }, ' wide, ', { m: o.tapeM }],
         unit: 'none',
-        note: [`${o.pieces} pieces`],
+        note: [o.pieces === 1 ? 'one piece' : `${o.pieces} pieces`],
       }),
     ),
     part('filler', 'Thickened epoxy for gap and fillet', {

@@ -14,7 +14,7 @@ import { onFace, zoneOfPlace } from '../../boat/spot'
 import { foundChecks } from '../findings'
 import type { Around } from '../kind'
 import { tallyOf } from '../tally'
-import { batchesOf } from './batches'
+import { batchesOf, hardenerFor } from './batches'
 import { judgeBlock } from './block'
 import type { ClosureDesign, ClosureResin } from './design'
 import { CLOSURE_FINDINGS } from './findings'
@@ -201,6 +201,19 @@ export function judgeClosure(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'
   if (d.block) return judgeBlock(d, d.block, found)
   return judgeHoles(d, a, found)
 }
+const coldCheck = (d: ClosureDesign, pot: ReturnType<typeof potOf>): Check[] =>
+  pot && pot.verdict === 'short'
+    ? [
+        inWords({
+          id: 'cures-here',
+          title: 'Cures at this temperature',
+          unit: '',
+          source: 'chapter 4.5',
+          verdict: 'short',
+          because: `At ${say(d.tempC)} \u00b0C no hardener here cures in time: warm the place first.`,
+        }),
+      ]
+    : []
 function judgeHoles(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'>, found: Check[]): ClosureJudgement {
   const patches = patchesOf(d)
   const near = nearest(d, a)
@@ -208,20 +221,10 @@ function judgeHoles(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'>, found:
   const resinG = skins.reduce((v, s) => v + s.resinG, 0)
   const plugMl = sum(patches, (p) => p.plugMl)
   const day = { tempC: d.tempC }
-  const cold = (pot: ReturnType<typeof potOf>): Check[] =>
-    pot && pot.verdict === 'short'
-      ? [
-          inWords({
-            id: 'cures-here',
-            title: 'Cures at this temperature',
-            unit: '',
-            source: 'chapter 4.5',
-            verdict: 'short',
-            because: `At ${say(d.tempC)} \u00b0C no hardener here cures in time: warm the place first.`,
-          }),
-        ]
-      : []
-  const pot = d.resin === 'epoxy' ? potOf(resinG / RESIN_G_ML, day, 'wet-out') : null
+  const pot =
+    d.resin === 'epoxy'
+      ? potOf(resinG / RESIN_G_ML, { ...day, hardener: hardenerFor(patches, d.tempC) }, 'wet-out')
+      : null
   const plugPot = potOf(plugMl, day, 'peanut-butter')
   const batches = batchesOf(patches, pot)
   const workHours = workMinutes(d, patches) / 60
@@ -233,7 +236,7 @@ function judgeHoles(d: ClosureDesign, a: Pick<Around, 'zones' | 'holes'>, found:
     gapCheck(d, near),
     resinCheck(d),
     ...surveyorCheck(d, patches),
-    ...cold(pot ?? plugPot),
+    ...coldCheck(d, pot ?? plugPot),
     ...hireCheck(workHours),
     ...found,
   ]

@@ -278,7 +278,11 @@ export function judgeChainplate(d: Chainplate, a: Pick<Around, 'today'>): RigJud
     ...movedChecks(d, moved, creep),
     ...temporaryCheck(d, today),
     ...drogueSaid(d),
-    ...plate.checks.map((c) => ({ ...c, id: OWN_ID[c.id] ?? c.id })),
+    ...plate.checks.map((c) => ({
+      ...c,
+      id: OWN_ID[c.id] ?? c.id,
+      because: d.drogue ? c.because.replace('the wire\u2019s strength', 'what the leg pulls') : c.because,
+    })),
     ...bondChecks(bond, moved.length > 0),
     ...slotChecks(d),
     ...(d.slot && sealant

@@ -16,21 +16,23 @@ interface Work {
   add: ReturnType<typeof stepList>['add']
   mm: (v: number) => string
 }
-function looked({ add }: Work): void {
-  add(
-    'support',
-    'Hold the mast with halyards to strong points on this side, two of them, before the shroud is slacked.',
-    {
-      gate: true,
-      hands: 2,
-      minutes: 30,
-      asks: ['looks'],
-      looks: ['two halyards hold the mast', 'nobody stands under it'],
-      caution: 'Never load a suspect chainplate; the mast is supported before a shroud comes off.',
-      tools: ['halyards', 'shackles'],
-      alone: 'Not alone.',
-    },
-  )
+function looked({ d, add }: Work): void {
+  // A drogue\u2019s strap holds no mast.
+  if (!d.drogue)
+    add(
+      'support',
+      'Hold the mast with halyards to strong points on this side, two of them, before the shroud is slacked.',
+      {
+        gate: true,
+        hands: 2,
+        minutes: 30,
+        asks: ['looks'],
+        looks: ['two halyards hold the mast', 'nobody stands under it'],
+        caution: 'Never load a suspect chainplate; the mast is supported before a shroud comes off.',
+        tools: ['halyards', 'shackles'],
+        alone: 'Not alone.',
+      },
+    )
   add(
     'draw',
     'Draw the plate and look at it at deck level and at the pin: dye or a strong lens, a magnet, a file at any pit.',
@@ -127,7 +129,45 @@ function bedded({ d, add }: Work): void {
     records: d.slot?.sealant === 'butyl' || !d.slot?.sealant ? {} : both(d, 'cured'),
   })
 }
-function proved({ d, j, add }: Work): void {
+/** Nobody tries a drogue in the yard: it is pulled by a winch or a tackle, and measured. */
+function strapProved({ d, add }: Work): void {
+  add('pin', 'Pin in and secured; lead the leg to it and see that it pulls along the strap, chafe gear on.', {
+    gate: true,
+    minutes: 20,
+    tools: ['split pins', 'tape', 'chafe gear'],
+  })
+  add('first-look', 'Scribe a mark beside it and write down how it stands: the first look.', {
+    tools: ['scriber', 'callipers'],
+  })
+  add(
+    'prove',
+    'Pull on it with a tackle and a load cell, as far as the yard allows; hose it, and measure again: nothing moved, nothing came in.',
+    {
+      gate: true,
+      hands: 2,
+      minutes: 60,
+      asks: ['proof'],
+      records: both(d, 'proved'),
+      caution: 'Nobody in line with the pull; the other end is as strong.',
+      tools: ['tackle', 'load cell', 'hose', 'callipers'],
+    },
+  )
+}
+function proved(w: Work): void {
+  if (w.d.drogue) strapProved(w)
+  else wireProved(w)
+  w.add(
+    'record',
+    w.j.moved.length
+      ? 'On record: what had moved, why, what was done, and what proved it.'
+      : 'On record: plate, pin, bolts, bedding, and its height over the mark.',
+    {
+      gate: true,
+      records: both(w.d, 'in-service'),
+    },
+  )
+}
+function wireProved({ d, add }: Work): void {
   add('pin', 'Pin in, split pin opened and taped; tune the shroud in steps, port and starboard by turns.', {
     gate: true,
     minutes: 40,
@@ -146,16 +186,6 @@ function proved({ d, j, add }: Work): void {
       asks: ['proof'],
       records: both(d, 'proved'),
       tools: ['callipers', 'hose'],
-    },
-  )
-  add(
-    'record',
-    j.moved.length
-      ? 'On record: what had moved, why, what was done, and what proved it.'
-      : 'On record: plate, pin, bolts, bedding, and its height over the mark.',
-    {
-      gate: true,
-      records: both(d, 'in-service'),
     },
   )
 }

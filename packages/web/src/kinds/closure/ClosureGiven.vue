@@ -78,6 +78,8 @@ const problemAt = (i: number, key: string) =>
         :from="Math.round(d.joint.path[0]!.xMm)"
         :to="Math.round(d.joint.path.at(-1)!.xMm)"
         :y-mm="d.place.yMm"
+        :z-mm="d.place.zMm"
+        :zone="d.place.zone"
         @lay="run"
       />
     </template>

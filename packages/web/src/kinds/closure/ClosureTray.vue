@@ -38,7 +38,7 @@ const alike = computed(() => {
   }
   return [...by.values()]
 })
-const hours = (h: number | null) => (h === null ? 'cannot be' : `${h.toFixed(1)} h`)
+const hours = (h: number | null) => (h === null ? 'cannot be' : `${h.toFixed(1)}\u00a0h`)
 /** What each pot lays up, by the numbers of its holes. */
 const pots = computed(() =>
   (j.value.batches ?? []).map((b, i) => ({

@@ -84,6 +84,8 @@ const kept = computed(() => bench.judgement?.keepouts ?? [])
       :from="Math.round(d.path[0]!.xMm)"
       :to="Math.round(d.path.at(-1)!.xMm)"
       :y-mm="d.place.yMm"
+      :z-mm="d.place.zMm"
+      :zone="d.place.zone"
       :in-mm="60"
       @lay="lay"
     />

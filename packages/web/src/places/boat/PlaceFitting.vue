@@ -109,9 +109,9 @@ const WAYS = {
   deck: 'on deck, roof, coaming or transom',
   hull: 'through the hull',
   opening: 'an opening: hatch, portlight, lid',
-  rig: 'the rig: chainplate, stem fitting; strut, post, knee',
+  rig: 'the rig: chainplate, strap; strut, post, knee; a bonded plate',
   row: 'a row along an edge: stanchions, track, strake',
-  closure: 'old holes to be closed',
+  closure: 'closing: old holes, a leaking joint; a block made in house',
 } as const
 const EXAMPLES = {
   deck: 'mooring cleat, stanchion, HG-C250 …',

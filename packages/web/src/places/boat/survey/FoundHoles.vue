@@ -41,6 +41,9 @@ const { form, again, done, afresh } = keptForm(`found:${boat.value.id}`, () => (
   direction: null as number | null,
   x: null as number | null,
   y: null as number | null,
+  /** the surface that it is in; empty: the one that the plan shows there */
+  zone: '',
+  z: null as number | null,
   state: 'suspect' as 'suspect' | 'closed',
   note: '',
   /** where it is, as it was measured */
@@ -63,6 +66,11 @@ const ready = computed(
       ? measured.value.xMm !== null && measured.value.yMm !== null
       : form.x !== null && form.y !== null),
 )
+/** A side, a bottom or a bulkhead: the plan does not show it, and how high it is has to be said. */
+const upright = computed(() => {
+  const q = boat.value.zones.find((x) => x.code === form.zone)
+  return q && !['deck', 'roof'].includes(q.face) ? q : null
+})
 /** Where it would be kept, as far as it is understood. */
 const spot = computed(() => {
   const xMm = measured.value ? measured.value.xMm : form.x
@@ -95,6 +103,8 @@ async function send() {
     state: form.state,
     note: form.note,
     ...where,
+    ...(form.zone ? { zone: form.zone } : {}),
+    ...(upright.value && form.z !== null ? { zMm: form.z } : {}),
   }
   await attempt(async (key) => {
     const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, body, key)
@@ -157,6 +167,25 @@ async function withdraw(id: number, why: string) {
           optional
           :disabled="measured !== null || unread"
           :problem="path === 'yMm' ? said : null"
+        />
+        <label class="long" for="found-zone"
+          >Surface<PickOne
+            id="found-zone"
+            v-model="form.zone"
+            label="Surface"
+            :options="[
+              { value: '', title: 'by the plan' },
+              ...boat.zones.map((q) => ({ value: q.code, title: q.title })),
+            ]"
+        /></label>
+        <DimensionField
+          v-if="upright"
+          v-model="form.z"
+          label="z, over the waterline"
+          :units="boats.units"
+          optional
+          :usual="upright.zMm"
+          :problem="path === 'zMm' ? said : null"
         />
       </div>
       <div class="line">
@@ -239,7 +268,7 @@ async function withdraw(id: number, why: string) {
         }}
       </p>
       <p v-if="said && !path" class="said" role="alert">{{ said }}</p>
-      <p v-else-if="said && !['xMm', 'yMm', 'diameterMm'].includes(path)" class="said" role="alert">
+      <p v-else-if="said && !['xMm', 'yMm', 'zMm', 'diameterMm'].includes(path)" class="said" role="alert">
         {{ said }}
       </p>
     </form>
