@@ -34,6 +34,14 @@ const op = b.openings()
 row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
 const wd = b.weakenedDeck()
 row('Deck round an opening solved, with it and without', `p50 ${ms(wd.p50)}, most ${ms(wd.most)}`, 'aim 1 s')
+const rd = b.rowDragged()
+row(
+  'A row shared out anew as a thing in its way is dragged',
+  `p50 ${ms(rd.p50)}, p95 ${ms(rd.p95)}`,
+  'aim p95 50 ms',
+)
+const rm = b.rowOfMany()
+row('A row of 200 judged and drawn', `p50 ${ms(rm.p50)}, p95 ${ms(rm.p95)}`, 'aim p95 50 ms')
 const fd = b.floodDay()
 row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
 

@@ -157,6 +157,37 @@ function feasible(v: Input, r: Row, keepouts: Keepout[], budget: Budget): boolea
   return false
 }
 
+interface Layer {
+  lo: number
+  hi: number
+  c: Float64Array
+}
+/**
+ * What it costs at least to go on from each open place of a layer to the next. The cost of a pitch is
+ * convex, so the best next place never moves back as the place itself moves on: the middle one halves
+ * what is searched for those on either side of it, to the same least cost as a search of every pitch.
+ */
+function cheapest(r: Row, open: Uint8Array, after: Layer, own: Layer): void {
+  const rows: number[] = []
+  for (let s = own.lo; s <= own.hi; s++) if (open[s]) rows.push(s)
+  const halve = (a: number, b: number, first: number, last: number): void => {
+    if (a > b) return
+    const mid = (a + b) >> 1
+    const s = rows[mid]!
+    let [least, at] = [Infinity, -1]
+    const end = Math.min(last, s + r.most)
+    for (let t = Math.max(first, s + r.least); t <= end; t++) {
+      const off = t - s - r.wanted
+      const J = after.c[t - after.lo]! + off * off
+      if (J < least) [least, at] = [J, t]
+    }
+    own.c[s - own.lo] = least
+    // Where nothing can follow, nothing is learnt of the others.
+    halve(a, mid - 1, first, at < 0 ? last : at)
+    halve(mid + 1, b, at < 0 ? first : at, last)
+  }
+  halve(0, rows.length - 1, after.lo, after.hi)
+}
 /**
  * The most even row: least \u03a3(p \u2212 wanted)\u00b2 by a dynamic programme from the far end; of
  * equals the first in dictionary order.
@@ -168,7 +199,7 @@ function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
   const layers = largest(all) - 1
   const span = r.most - r.least + 1
   let work = 0
-  const cost: { lo: number; hi: number; c: Float64Array }[] = []
+  const cost: Layer[] = []
   const lo0 = Math.max(0, r.places - 1 - r.tol)
   const end = new Float64Array(r.places - lo0)
   for (let s = lo0; s < r.places; s++) end[s - lo0] = open[s] ? 0 : Infinity
@@ -176,20 +207,17 @@ function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
   let best: { J: number; n: number } | null = null
   for (let k = 1; k <= layers; k++) {
     const after = cost[k - 1]!
-    const [lo, hi] = [Math.max(0, after.lo - r.most), Math.max(-1, after.hi - r.least)]
+    // Where the count is given it is known too what can be reached from the first end.
+    const before = v.count === undefined ? null : v.count - 1 - k
+    const lo = Math.max(0, after.lo - r.most, before === null ? 0 : before * r.least)
+    const hi = Math.max(
+      lo - 1,
+      Math.min(after.hi - r.least, before === null ? Infinity : r.tol + before * r.most),
+    )
     const c = new Float64Array(Math.max(0, hi - lo + 1)).fill(Infinity)
     work += c.length * Math.min(span, after.c.length)
     if (work > MOST_WORK) throw invalid('pitch', TOO_MUCH)
-    for (let s = lo; s <= hi; s++) {
-      if (!open[s]) continue
-      let least = Infinity
-      const [p0, p1] = [Math.max(r.least, after.lo - s), Math.min(r.most, after.hi - s)]
-      for (let p = p0; p <= p1; p++) {
-        const J = after.c[s + p - after.lo]! + (p - r.wanted) * (p - r.wanted)
-        if (J < least) least = J
-      }
-      c[s - lo] = least
-    }
+    cheapest(r, open, after, { lo, hi, c })
     cost.push({ lo, hi, c })
     if (!wanted.has(k + 1)) continue
     let J = Infinity
