@@ -41,3 +41,21 @@ test('the yard reads its next day, sees what is held and by what, works alone on
   expect(text).toContain('BEGIN:VEVENT')
   expect(text).not.toContain('Closing the old rail')
 })
+
+test('what the open work wants stands as one list, leads to its fittings, and is taken along', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/stores')
+  await page.getByText('Parts for the boat', { exact: true }).click()
+  await expect(page).toHaveURL(/view=parts/)
+  const list = page.getByRole('table', { name: 'Parts wanted' })
+  await expect(list.getByRole('row').nth(3)).toContainText('to buy')
+  await expect(page.getByRole('heading', { name: 'In reach, for all of it' })).toBeVisible()
+  const file = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Parts as CSV' }).click()
+  const text = (await readFile((await (await file).path())!)).toString()
+  expect(text.split('\n').length).toBeGreaterThan(20)
+  await list.getByRole('link').first().click()
+  await expect(page.getByLabel('Name of the fitting')).toBeVisible()
+})

@@ -21,6 +21,7 @@ const PLACES = [
   '/through-hulls',
   '/plan',
   '/stores',
+  '/stores?view=parts',
   '/register',
   '/register/16',
   '/watch',

@@ -21,6 +21,7 @@ const PLACES = [
   '/plan',
   '/watch',
   '/stores',
+  '/stores?view=parts',
   '/reference',
   '/reference/sums/core-plug',
 ]

@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { part, type Part } from '../src/kinds/part'
+import { partsList, partsRow, toolsList, type PartsOf } from '../src/planning/parts-list'
 import { runNamed } from '../src/chapters/registry'
 import { stepList, type Step } from '../src/kinds/step'
 import { NO_WORK, type LogLine } from '../src/kinds/work'
@@ -158,5 +161,100 @@ describe('what has to be looked at', () => {
     })
     expect(q.items[0]).toMatchObject({ chemistry: 'unknown' })
     expect(q.items[0]).not.toHaveProperty('inService')
+  })
+})
+
+describe('what open work wants', () => {
+  const bolt = (n: number, more: Partial<Part> = {}) =>
+    part('bolt', 'Bolt', {
+      dimensions: { diameterMm: 8, lengthMm: 60 },
+      material: 'A4-70',
+      quantity: n,
+      spare: 1,
+      ...more,
+    })
+  const job = (name: string, parts: Part[], more: Partial<PartsOf> = {}): PartsOf => ({
+    fittingId: name,
+    kind: 'deck-hardware',
+    name,
+    short: '',
+    parts,
+    steps: [],
+    work: NO_WORK,
+    ...more,
+  })
+  const bought = { ...NO_WORK, bought: { at: '', by: '', what: '' } }
+  it('is summed where key, sizes and material are alike, and nowhere else', () => {
+    const list = partsList([
+      job('a', [bolt(4)]),
+      job('b', [bolt(6)]),
+      job('c', [bolt(2, { material: 'A4-80' })]),
+      job('d', [bolt(2, { dimensions: { diameterMm: 8, lengthMm: 65 } })]),
+    ])
+    expect(list.map((l) => l.part.quantity).sort()).toEqual([10, 2, 2])
+    const ten = list.find((l) => l.part.quantity === 10)!
+    expect(ten.part.spare).toBe(2)
+    expect(ten.for.map((f) => f.name)).toEqual(['a', 'b'])
+  })
+  it('what is bought for one is a line of its own, and comes last', () => {
+    const list = partsList([job('a', [bolt(4)], { work: bought }), job('b', [bolt(6)])])
+    expect(list.map((l) => [l.state, l.part.quantity])).toEqual([
+      ['to-buy', 6],
+      ['bought', 4],
+    ])
+  })
+  it('a part that nobody can count stays uncounted, and what is short is said', () => {
+    const list = partsList([
+      job('a', [bolt(4, { quantity: null })]),
+      job('b', [bolt(6)], { short: 'bearing' }),
+    ])
+    expect(list[0]!.part.quantity).toBeNull()
+    expect(list[0]!.uncertain).toEqual(['b'])
+    expect(partsRow(list[0]!, 'metric')).toMatchObject({
+      state: 'to buy',
+      quantity: '',
+      for: 'a; b',
+      'may change': 'b',
+    })
+  })
+  it('loses and invents nothing, whatever the fittings ask for', () => {
+    const sizes = [6, 8, 10]
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.array(fc.tuple(fc.constantFrom(...sizes), fc.integer({ min: 1, max: 9 })), { maxLength: 5 }),
+          {
+            maxLength: 6,
+          },
+        ),
+        (fittings) => {
+          const jobs = fittings.map((asks, i) =>
+            job(
+              String(i),
+              asks.map(([d, n]) => bolt(n, { dimensions: { diameterMm: d } })),
+            ),
+          )
+          const list = partsList(jobs)
+          for (const d of sizes) {
+            const asked = fittings.flat().filter(([x]) => x === d)
+            const line = list.filter((l) => l.part.dimensions.diameterMm === d)
+            expect(line.length).toBe(asked.length ? 1 : 0)
+            if (line[0]) expect(line[0].part.quantity).toBe(asked.reduce((sum, [, n]) => sum + n, 0))
+          }
+        },
+      ),
+    )
+  })
+  it('tools stand once, those of most fittings first, and none of a step that is ticked', () => {
+    const { add, done } = stepList()
+    add('a', 'One.', { gate: true, tools: ['drill', 'tape'] })
+    add('b', 'Two.', { gate: true, tools: ['gun'] })
+    const steps = done()
+    const ticked = { ...NO_WORK, ticks: { a: { at: '', by: '', note: '' } } }
+    expect(toolsList([job('x', [], { steps }), job('y', [], { steps, work: ticked })])).toEqual([
+      { tool: 'gun', fittings: 2 },
+      { tool: 'drill', fittings: 1 },
+      { tool: 'tape', fittings: 1 },
+    ])
   })
 })

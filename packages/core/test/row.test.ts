@@ -334,3 +334,36 @@ describe('a run of an outline', () => {
     expect(outlineRun(box, 1, 1, 0)).toHaveLength(5)
   })
 })
+
+describe('a pair, port and starboard', () => {
+  const port = withChange(row.start(row.catalogue[0]!, { ...SPOT, yMm: -1500 }, 'Port'), {
+    path: [
+      { xMm: 3000, yMm: -1500, zMm: 1200 },
+      { xMm: 8000, yMm: -1600, zMm: 1200 },
+    ],
+    toMm: 5000,
+  }) as RowDesign
+  const other = (d: RowDesign) => ({ id: 'o', kind: 'row', name: d.name, design: d as never })
+  const pair = (d: RowDesign, there: RowDesign[]) =>
+    row.judge(d, { ...ALONE, others: there.map(other) }).checks.find((c) => c.id === 'row-pair')
+  const starboard = row.copy!(port, { mirror: true, xMm: 0, yMm: 0, name: 'Starboard' }, [])
+  it('that is mirrored agrees, and one by itself says nothing', () => {
+    expect(pair(port, [])).toBeUndefined()
+    expect(pair(port, [starboard])).toMatchObject({ verdict: 'holds' })
+  })
+  it('that stands further aft, or has one more, is said with its measure', () => {
+    const aft = withChange(starboard, {
+      path: starboard.path.map((p) => ({ ...p, xMm: p.xMm + 30 })),
+    }) as RowDesign
+    expect(pair(port, [aft])).toMatchObject({ verdict: 'tight' })
+    expect(pair(port, [aft])!.because).toContain('30 mm further forward than that of Starboard')
+    const more = withChange(starboard, { 'pitch.wantedMm': 900 }) as RowDesign
+    expect(pair(port, [more])!.because).toMatch(/Starboard has \d where this has \d/)
+  })
+  it('two rows on one side, or far from abreast, are no pair', () => {
+    const far = withChange(starboard, {
+      path: starboard.path.map((p) => ({ ...p, xMm: p.xMm + 4000 })),
+    }) as RowDesign
+    expect(pair(port, [port, far])).toBeUndefined()
+  })
+})

@@ -100,3 +100,36 @@ describe('the plan of a boat', () => {
     expect((await fitter.ask('GET', '/api/boats/nowhere/plan')).status).toBe(404)
   })
 })
+
+describe('the parts of a boat', () => {
+  interface Parts {
+    lines: { part: { title: string; quantity: number | null }; state: string; for: { name: string }[] }[]
+    tools: { tool: string; fittings: number }[]
+  }
+  const parts = async () => (await fitter.ask<Parts>('GET', `${F}/parts`)).body
+  it('are summed over fittings, and what is ordered moves to its own line', async () => {
+    const before = await parts()
+    expect(before.lines.length).toBeGreaterThan(20)
+    expect(before.lines.some((l) => l.for.length > 1)).toBe(true)
+    expect(before.tools.length).toBeGreaterThan(10)
+    const id = named(/cleat, starboard quarter|cleat, port quarter/i)
+    const mine = (p: Parts, state: string) =>
+      p.lines.filter((l) => l.state === state && l.for.some((f) => /quarter/i.test(f.name))).length
+    const ordered = await fitter.ask('POST', `/api/fittings/${id}/order`, { reason: 'as drawn' })
+    expect(ordered.status, JSON.stringify(ordered.body)).toBeLessThan(300)
+    const after = await parts()
+    expect(mine(after, 'ordered')).toBeGreaterThan(mine(before, 'ordered'))
+  })
+  it('go out as a table with a line each, safe to open', async () => {
+    const { text, status } = await fitter.ask('GET', `${F}/parts.csv`)
+    expect(status).toBe(200)
+    const [head, ...rows] = text.trim().split('\n')
+    expect(head).toBe('state,what,size,material,quantity,spare,unit,for,note,may change')
+    expect(rows.length).toBe((await parts()).lines.length)
+    expect(rows.some((r) => /^[=+@]/.test(r))).toBe(false)
+  })
+  it('are of a boat that one may see', async () => {
+    expect((await owner.ask('GET', '/api/boats/tarn-runner/parts')).status).toBe(403)
+    expect((await fitter.ask('GET', '/api/boats/nobody/parts')).status).toBe(404)
+  })
+})

@@ -153,6 +153,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'ring-area': 'Ring gives back what was cut',
   air: 'Ventilation',
   'room-pair': 'A pair with the other side',
+  'row-pair': 'A pair with the other side',
   'row-neighbours': 'Clear of other fittings',
   'align-after': 'In line once the screws are turned',
   'align-offset': 'Bore on the shaft\u2019s line',

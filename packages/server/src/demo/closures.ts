@@ -1,4 +1,5 @@
 import type { Account } from '../services/access'
+import { addFound } from '../services/found'
 import { recordFitting } from '../services/work'
 import { put, type Placed } from './placed'
 
@@ -29,8 +30,43 @@ const RAIL: Placed = [
     coreState: 'dry',
   },
 ]
+/** Pipit's forestay plate has worn its bolt hole oval; her rudder's gudgeon sits in two that are worn. */
+async function seedPipit(fitter: Account) {
+  const found = (whatFor: string, more: object) =>
+    addFound(fitter, 'pipit', { whatFor, state: 'suspect', foundKind: 'open hole', ...more })
+  const forestay = await found('Forestay plate, after bolt', {
+    foundKind: 'oval hole',
+    diameterMm: 8,
+    acrossMm: 12.7,
+    directionDeg: 0,
+    xMm: 320,
+    yMm: 0,
+    note: 'worn oval; the plate had moved',
+  })
+  await put(fitter, [
+    'pipit',
+    { catalogueId: 'CX-T', name: 'Oval hole at the forestay plate', xMm: 320, yMm: 0 },
+    { holes: [hole(forestay.label, 0, 0, 12.7)], highlyLoaded: true, coreState: 'dry' },
+  ])
+  const bolts = []
+  for (const [i, yMm] of [-45, 45].entries())
+    bolts.push(
+      await found(`Rudder gudgeon, bolt ${i + 1}`, {
+        diameterMm: 7,
+        xMm: 6360,
+        yMm,
+        note: 'slack on its bolt',
+      }),
+    )
+  await put(fitter, [
+    'pipit',
+    { catalogueId: 'CX-N', name: 'Worn bolts of the rudder gudgeon', xMm: 6360, yMm: -45 },
+    { holes: bolts.map((b, i) => hole(b.label, 0, 90 * i, 7)), coreState: 'dry' },
+  ])
+}
 /** Jobs of closing that wait: one for its core to dry. */
 export async function seedClosures(fitter: Account): Promise<void> {
   await recordFitting(fitter, await put(fitter, HAULER))
   await put(fitter, RAIL)
+  await seedPipit(fitter)
 }

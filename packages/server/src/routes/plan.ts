@@ -1,4 +1,5 @@
 import { Router, type Request, type Response } from 'express'
+import { partsCsv, partsOf } from '../services/parts'
 import { planCsv, planIcs, planOf } from '../services/plan'
 import { watchOf } from '../services/watch'
 import { attachment } from './files'
@@ -22,6 +23,14 @@ export function planRoutes(): Router {
     async (req, res) =>
       void attachment(res, 'plan.ics', 'text/calendar; charset=utf-8').send(planIcs(await planned(req, res))),
   )
+  r.get(
+    '/boats/:id/parts',
+    async (req, res) => void res.json(await partsOf(req.account!, String(req.params.id))),
+  )
+  r.get('/boats/:id/parts.csv', async (req, res) => {
+    const parts = await partsOf(req.account!, String(req.params.id))
+    attachment(res, `${parts.boat} parts.csv`, 'text/csv; charset=utf-8').send(partsCsv(parts))
+  })
   r.get('/boats/:id/watch', async (req, res) => {
     const gone = new AbortController()
     res.on('close', () => gone.abort())

@@ -4,25 +4,18 @@ import Papa from 'papaparse'
 import { z } from 'zod'
 import {
   CalcError,
-  checkNamed,
-  isOpen,
   parseInput,
   planAnswer,
   planQuestion,
-  workState,
-  zoneTitle,
   type BoatPlan,
   type PlanAsk,
-  type PlanJob,
 } from '@north-tide/core'
-import { kindNamed } from '@north-tide/core/kinds'
 import { ask } from '../calc/pool'
 import { safeCell } from '../csv'
 import { User } from '../models'
 import { must, type Account } from './access'
 import { boatById } from './boats'
-import { aroundIn, snapshotOf } from './snapshot'
-import { logsOf } from './work-log'
+import { openWork } from './open-work'
 
 /** Who works, from when, and on what: as an address has it, so that a plan can be shown to somebody. */
 const asked = z.strictObject({
@@ -59,54 +52,6 @@ const noon = (a: Asked): [string, string][] =>
       ]
     : [[a.begin, a.end]]
 
-/** Every fitting with work left: what stands in the boat already, and nobody works on, is none. */
-async function jobsOf(boatId: string, a: Asked): Promise<{ jobs: PlanJob[]; unjudged: BoatPlan['held'] }> {
-  const unjudged: BoatPlan['held'] = []
-  const s = await snapshotOf(await boatById(boatId))
-  const logs = await logsOf(s.fittings.map((f) => f.id))
-  const wanted = a.fittings?.split(',').filter(Boolean)
-  const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
-  const jobs = s.fittings.flatMap((f): PlanJob[] => {
-    const kind = kindNamed(f.kind)
-    const design = s.designs.get(f.id)!
-    const log = logs.get(f.id) ?? []
-    const work = workState(log)
-    const begun = Object.keys(work.ticks).length > 0
-    const stands = (design as { existing?: boolean }).existing === true && f.verdict !== 'short' && !begun
-    if (gone.has(f.id) || stands || (wanted && !wanted.includes(f.id))) return []
-    try {
-      const judged = kind.judge(design, aroundIn(s, f.id, log))
-      const worst = judged.checks.find((c) => c.id === judged.governing)
-      const job = {
-        fittingId: f.id,
-        kind: f.kind,
-        name: f.name,
-        zone: zoneTitle(s.zones, design.place.zone),
-        verdict: judged.verdict,
-        short: judged.verdict === 'short' ? (worst?.title ?? checkNamed(judged.governing ?? '')) : '',
-        steps: kind.steps(design, judged, s.boat.units, work),
-        work,
-      }
-      return isOpen(job) ? [job] : []
-    } catch (error) {
-      if (!(error instanceof CalcError)) throw error
-      // Nothing is left out in silence: what makes no sense yet is held by that.
-      unjudged.push({
-        fittingId: f.id,
-        kind: f.kind,
-        fitting: f.name,
-        step: '',
-        text: 'all of it',
-        why: `its design makes no sense yet: ${error.message}`,
-        until: null,
-        costHours: null,
-      })
-      return []
-    }
-  })
-  return { jobs, unjudged }
-}
-
 export interface AnsweredPlan extends BoatPlan {
   boat: string
   from: string
@@ -125,7 +70,7 @@ export async function planOf(
   if (a.begin >= a.end)
     throw new CalcError('invalid-input', 'end', 'The day ends before it begins; a later time is accepted')
   const from = a.from ?? dayjs().format('YYYY-MM-DD')
-  const { jobs, unjudged } = await jobsOf(boatId, a)
+  const { jobs, unjudged } = await openWork(boatId, a.fittings?.split(',').filter(Boolean))
   const hands = await handsOf(a.hands)
   const wanted: PlanAsk = {
     start: `${from}T${a.begin}`,

@@ -118,7 +118,8 @@ function bedded({ d, add }: Work): void {
     {
       gate: true,
       minutes: 30,
-      asks: ['lot', 'air', 'dew'],
+      asks: [...(d.slot?.cover ? (['looks'] as const) : []), 'lot', 'air', 'dew'],
+      looks: d.slot?.cover ? ['the cover lies its right way round: bevel up, its slot along the plate'] : [],
       lot: d.slot?.sealant ?? null,
       records: both(d, 'bedded'),
       tools: ['gun', 'cloths', 'tape'],

@@ -1,9 +1,7 @@
 import { answerOf } from '../../base/calculator/calculator'
-import { CalcError } from '../../base/errors'
 import { check, governing, inWords, say, unproven, worstVerdict, type Check } from '../../base/verdict/check'
 import { chooseSealant } from '../../chapters/bedding/sealant-choice'
 import { oldHoles } from '../../chapters/layout/old-holes'
-import { spacing } from '../../chapters/layout/spacing'
 import { stripBend } from '../../chapters/making/strip-bend'
 import { foundChecks } from '../findings'
 import type { Around } from '../kind'
@@ -14,69 +12,12 @@ import { ROW_FINDINGS } from './findings'
 import type { Member, RowJudgement } from './judgement'
 import { takenBy, takenChecks } from './neighbours'
 import { along, lengthOf } from '../path'
-import { mapKeepouts, THICK_MM, type Keepout } from './line'
+import { keepoutsOf, layoutOf, type Layout } from './layout'
+import { THICK_MM, type Keepout } from './line'
+import { rowPairChecks } from './pair'
 
 const SOURCE = 'chapter 10.1'
-type Layout = RowJudgement['layout']
 
-/** A pitch that is not ours to choose, as a track's own holes: within so much it is kept to a tenth. */
-const FINE_MM = 5
-const TENTHS = 10
-/**
- * The calculator sets out whole millimetres. Where the pitch leaves no choice and is none, it is asked in
- * tenths, so that holes at 4 in are 101.6 mm apart and not 102.
- */
-function fineness({ leastMm, wantedMm, mostMm }: RowDesign['pitch']): number {
-  const whole = [leastMm, wantedMm, mostMm].every(Number.isInteger)
-  return whole || mostMm - leastMm > FINE_MM ? 1 : TENTHS
-}
-const GRAIN_MM = 1e-6
-function layoutOf(d: RowDesign, keepouts: Keepout[]): Layout {
-  const long = lengthOf(d.path)
-  if (d.toMm > long + GRAIN_MM)
-    throw new CalcError('off-path', 'toMm', `${d.toMm} was given; the line is ${Math.floor(long)} mm long`)
-  const k = fineness(d.pitch)
-  const up = (v: number) => Math.round(v * k)
-  const out = answerOf(spacing, {
-    path: d.path.map((p) => ({ xMm: p.xMm * k, yMm: p.yMm * k, zMm: p.zMm * k })),
-    fromMm: up(d.fromMm),
-    toMm: up(d.toMm),
-    footprintMm: up(d.footprintMm),
-    pitch: { leastMm: up(d.pitch.leastMm), wantedMm: up(d.pitch.wantedMm), mostMm: up(d.pitch.mostMm) },
-    ends: d.ends,
-    ...(d.endToleranceMm === null ? {} : { endToleranceMm: up(d.endToleranceMm) }),
-    ...(d.count === null ? {} : { count: d.count }),
-    keepouts: keepouts.map((o) => ({
-      name: o.name,
-      fromMm: up(o.fromMm),
-      toMm: up(o.toMm),
-      marginMm: up(o.marginMm),
-    })),
-    ...(d.through ? { hull: { ...d.through, thicknessMm: d.through.thicknessMm * k } } : {}),
-  })
-  return k === 1 ? out : inMillimetres(out, k)
-}
-function inMillimetres(l: Layout, k: number): Layout {
-  const down = (v: number) => v / k
-  const maybe = (v: number | null) => (v === null ? null : v / k)
-  return {
-    ...l,
-    positions: l.positions.map((p) => ({
-      ...p,
-      sMm: down(p.sMm),
-      xMm: down(p.xMm),
-      yMm: down(p.yMm),
-      zMm: down(p.zMm),
-      fromPreviousMm: maybe(p.fromPreviousMm),
-      ...(p.insideOffsetMm === undefined ? {} : { insideOffsetMm: down(p.insideOffsetMm) }),
-    })),
-    pitches: l.pitches.map(down),
-    meanPitchMm: maybe(l.meanPitchMm),
-    evennessMm: maybe(l.evennessMm),
-    offWantedMm: maybe(l.offWantedMm),
-    blocked: l.blocked && { ...l.blocked, byMm: maybe(l.blocked.byMm) },
-  }
-}
 const BLOCKED = {
   keepout: (name: string | null, by: number | null) =>
     `${name ?? 'One thing'} is in the way: ${say(by ?? 0)} mm less of it and the row comes out.`,
@@ -289,10 +230,7 @@ export function judgeRow(
   d: RowDesign,
   a: Pick<Around, 'parts' | 'holes' | 'members' | 'others'>,
 ): RowJudgement {
-  const keepouts: Keepout[] = [
-    ...d.keepouts.map((k) => ({ ...k, byMap: false, guessed: false })),
-    ...(d.mapMarginMm === null ? [] : mapKeepouts(d.path, a.parts, d.mapMarginMm)),
-  ]
+  const keepouts = keepoutsOf(d, a.parts)
   const layout = layoutOf(d, keepouts)
   const strip = stripOf(d, layout)
   const sealant = sealantFor(d)
@@ -304,6 +242,7 @@ export function judgeRow(
     ...widthCheck(keepouts),
     ...crossedChecks(crossed),
     ...takenChecks(taken),
+    ...rowPairChecks(d, layout, a),
     ...stripChecks(d, strip),
     ...memberChecks(d, layout, members),
     ...(sealant ? [sealantCheck('row-bed', 'Bedding under it', d.bedding.sealant, sealant)] : []),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import dayjs from 'dayjs'
+import { useRoute, useRouter } from 'vue-router'
 import { SEALANTS, type SealantId } from '@north-tide/core'
 import { api } from '../../api'
 import { usePhone } from '../../state/phone'
@@ -8,8 +9,21 @@ import { useSession } from '../../state/session'
 import type { Lot } from '../../types'
 import ReadFile from '../../pieces/ReadFile.vue'
 import LotActs from './LotActs.vue'
-import OwnHardware from './OwnHardware.vue'
 
+const VIEWS = [
+  { value: 'lots', label: 'Lots' },
+  { value: 'parts', label: 'Parts for the boat' },
+  { value: 'own', label: 'Own hardware' },
+]
+const route = useRoute()
+const router = useRouter()
+/** The address keeps which: a list is shown to somebody by its link. */
+const view = computed({
+  get: () => (VIEWS.some((v) => v.value === route.query.view) ? String(route.query.view) : 'lots'),
+  set: (v) => void router.replace({ query: v === 'lots' ? {} : { view: v } }),
+})
+const OwnHardware = defineAsyncComponent(() => import('./OwnHardware.vue'))
+const PartsNeeded = defineAsyncComponent(() => import('./PartsNeeded.vue'))
 const LotForm = defineAsyncComponent(() => import('./LotForm.vue'))
 const session = useSession()
 const phone = usePhone()
@@ -66,88 +80,97 @@ const stateClass = ({ row }: { row: Lot }) =>
     <header class="top">
       <div>
         <h1>Stores</h1>
-        <p class="soft">
+        <ElSegmented v-model="view" :options="VIEWS" aria-label="What is shown" class="no-print" />
+        <p v-if="view === 'lots'" class="soft">
           Lots of sealant and epoxy, with their dates. A lot used is written into every hole it sealed, so
           that a bad one is found again.
         </p>
       </div>
-      <span class="no-print acts">
+      <span v-if="view === 'lots'" class="no-print acts">
         <ElButton class="act main" @click="adding = true">A lot came in</ElButton>
         <ReadFile accept=".csv,text/csv" words="Read a list (CSV)" @file="read" />
         <a class="act" href="/api/lots.csv" download>CSV</a>
       </span>
     </header>
-    <p v-if="said" class="alarm" role="alert">
-      {{ said }} <ElButton v-if="!lots" class="act" @click="load">Try again</ElButton>
-    </p>
-    <p v-if="done" role="status">{{ done }}</p>
-    <ElTable
-      v-if="shown.length"
-      :key="String(phone)"
-      :data="shown"
-      row-key="id"
-      :default-sort="{ prop: 'expiresOn', order: 'ascending' }"
-    >
-      <ElTableColumn prop="code" label="Lot" sortable :width="phone ? 104 : 124">
-        <template #default="{ row }">
-          <span class="figure code">{{ (row as Lot).code }}</span>
-        </template>
-      </ElTableColumn>
-      <ElTableColumn prop="title" label="What" sortable :min-width="phone ? 150 : 220">
-        <template #default="{ row }">
-          {{ (row as Lot).title
-          }}<span v-if="care(row as Lot)" class="soft small">
-            · keep away before cure: {{ care(row as Lot) }}</span
-          >
-          <p v-if="phone" class="small" :class="stateClass({ row: row as Lot })">
-            {{ word(row as Lot) }} · {{ onHand(row as Lot) }}
-          </p>
-          <LotActs
-            v-if="phone"
-            :lot="row as Lot"
-            :doubtful="doubtful(row as Lot)"
-            @kept="kept"
-            @said="said = $event"
-          />
-        </template>
-      </ElTableColumn>
-      <template v-if="!phone">
-        <ElTableColumn prop="quantity" label="On hand" sortable width="112">
-          <template #default="{ row }"
-            ><span class="figure">{{ onHand(row as Lot) }}</span></template
-          >
-        </ElTableColumn>
-        <ElTableColumn prop="openedOn" label="Opened" sortable width="138">
-          <template #default="{ row }"
-            ><span class="figure">{{ date((row as Lot).openedOn) }}</span></template
-          >
-        </ElTableColumn>
-        <ElTableColumn prop="expiresOn" label="Use by" sortable width="138">
-          <template #default="{ row }"
-            ><span class="figure">{{ date((row as Lot).expiresOn) }}</span></template
-          >
-        </ElTableColumn>
-        <ElTableColumn label="State" min-width="250">
+    <PartsNeeded v-if="view === 'parts'" />
+    <OwnHardware v-else-if="view === 'own'" />
+    <template v-else>
+      <p v-if="said" class="alarm" role="alert">
+        {{ said }} <ElButton v-if="!lots" class="act" @click="load">Try again</ElButton>
+      </p>
+      <p v-if="done" role="status">{{ done }}</p>
+      <ElTable
+        v-if="shown.length"
+        :key="String(phone)"
+        :data="shown"
+        row-key="id"
+        :default-sort="{ prop: 'expiresOn', order: 'ascending' }"
+      >
+        <ElTableColumn prop="code" label="Lot" sortable :width="phone ? 104 : 124">
           <template #default="{ row }">
-            <span :class="stateClass({ row: row as Lot })"
-              >{{ word(row as Lot) }}{{ (row as Lot).storedHot ? ', stored hot' : ''
-              }}{{ doubtful(row as Lot) ? ': test a bead or a cup first' : '' }}</span
-            ><span v-if="(row as Lot).testedOn" class="soft">
-              · tested {{ date((row as Lot).testedOn) }}: {{ (row as Lot).testNote }}</span
-            >
-            <LotActs :lot="row as Lot" :doubtful="doubtful(row as Lot)" @kept="kept" @said="said = $event" />
+            <span class="figure code">{{ (row as Lot).code }}</span>
           </template>
         </ElTableColumn>
-      </template>
-    </ElTable>
-    <ElEmpty
-      v-else-if="lots && !said"
-      :image-size="60"
-      description="No lot is in the stores yet: put in what stands on the shelf, or read a list."
-    />
-    <p v-else-if="!said" class="soft">Looking …</p>
-    <ElCheckbox v-if="usedUp" v-model="gone" class="no-print">those used up too ({{ usedUp }})</ElCheckbox>
-    <OwnHardware />
+        <ElTableColumn prop="title" label="What" sortable :min-width="phone ? 150 : 220">
+          <template #default="{ row }">
+            {{ (row as Lot).title
+            }}<span v-if="care(row as Lot)" class="soft small">
+              · keep away before cure: {{ care(row as Lot) }}</span
+            >
+            <p v-if="phone" class="small" :class="stateClass({ row: row as Lot })">
+              {{ word(row as Lot) }} · {{ onHand(row as Lot) }}
+            </p>
+            <LotActs
+              v-if="phone"
+              :lot="row as Lot"
+              :doubtful="doubtful(row as Lot)"
+              @kept="kept"
+              @said="said = $event"
+            />
+          </template>
+        </ElTableColumn>
+        <template v-if="!phone">
+          <ElTableColumn prop="quantity" label="On hand" sortable width="112">
+            <template #default="{ row }"
+              ><span class="figure">{{ onHand(row as Lot) }}</span></template
+            >
+          </ElTableColumn>
+          <ElTableColumn prop="openedOn" label="Opened" sortable width="138">
+            <template #default="{ row }"
+              ><span class="figure">{{ date((row as Lot).openedOn) }}</span></template
+            >
+          </ElTableColumn>
+          <ElTableColumn prop="expiresOn" label="Use by" sortable width="138">
+            <template #default="{ row }"
+              ><span class="figure">{{ date((row as Lot).expiresOn) }}</span></template
+            >
+          </ElTableColumn>
+          <ElTableColumn label="State" min-width="250">
+            <template #default="{ row }">
+              <span :class="stateClass({ row: row as Lot })"
+                >{{ word(row as Lot) }}{{ (row as Lot).storedHot ? ', stored hot' : ''
+                }}{{ doubtful(row as Lot) ? ': test a bead or a cup first' : '' }}</span
+              ><span v-if="(row as Lot).testedOn" class="soft">
+                · tested {{ date((row as Lot).testedOn) }}: {{ (row as Lot).testNote }}</span
+              >
+              <LotActs
+                :lot="row as Lot"
+                :doubtful="doubtful(row as Lot)"
+                @kept="kept"
+                @said="said = $event"
+              />
+            </template>
+          </ElTableColumn>
+        </template>
+      </ElTable>
+      <ElEmpty
+        v-else-if="lots && !said"
+        :image-size="60"
+        description="No lot is in the stores yet: put in what stands on the shelf, or read a list."
+      />
+      <p v-else-if="!said" class="soft">Looking …</p>
+      <ElCheckbox v-if="usedUp" v-model="gone" class="no-print">those used up too ({{ usedUp }})</ElCheckbox>
+    </template>
     <LotForm v-if="adding" @kept="kept" @close="adding = false" />
   </div>
 </template>
