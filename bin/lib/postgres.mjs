@@ -27,7 +27,8 @@ function run(command, args, { as = false } = {}) {
 }
 const lastLine = (text) => text.split('\n').filter(Boolean).at(-1) ?? 'no word why'
 
-function serverFolder() {
+/** Where PostgreSQL's programs lie: the newest of those that will do; null where there are none. */
+export function serverFolder() {
   const base = '/usr/lib/postgresql'
   if (existsSync(base)) {
     const newest = readdirSync(base)

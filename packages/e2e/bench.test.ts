@@ -174,6 +174,7 @@ test('a track in a row of bolts in inches, and hardware of the yard\u2019s own',
   await tray(page, 'Templates')
   await expect(page.getByRole('table', { name: 'Drill schedule' })).toContainText('in')
   await page.keyboard.press('Alt+4')
+  await page.getByText('Own hardware', { exact: true }).click()
   await page.getByRole('button', { name: 'Draw a new one' }).click()
   const form = page.getByRole('form', { name: 'Own hardware' })
   await form.getByLabel('Number').fill('PY-1')

@@ -21,3 +21,22 @@ test('who goes round sees what is due, writes a look down, and reads what to shu
   await page.getByText('Before launch', { exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Do not launch her' })).toBeVisible()
 })
+
+test('a look that found it not in order is said in words, and the thing is suspect from then on', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/watch')
+  const due = page.getByRole('table', { name: 'Looks that are due' })
+  const no = due.getByRole('button', { name: /^Look at its bedding at .*: not in order$/ }).first()
+  const name = / at (.*): not in order$/.exec((await no.getAttribute('aria-label'))!)![1]!
+  await no.click()
+  const form = page.getByRole('form', { name: 'Not in order' })
+  await expect(form.getByRole('button', { name: 'It is suspect' })).toBeDisabled()
+  await form.getByLabel(/what was seen/).fill('bead torn along the after edge')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('status')).toContainText(
+    `${name} is suspect now: bead torn along the after edge`,
+  )
+  await expect(due.getByRole('row', { name: new RegExp(`Suspect: settle it ${name}`) }).first()).toBeVisible()
+})

@@ -177,7 +177,7 @@ export async function createApp(o: AppOptions) {
   app.use('/api', whoAsks)
   const signedIn: RequestHandler = (req, _res, next) =>
     next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
-  app.use('/api', accessRoutes(o.demo, signInLimit(o)))
+  app.use('/api', accessRoutes(o.db, o.demo, signInLimit(o)))
   app.use('/api', calcRoutes(o.db, o.calcMs))
   app.use(
     '/api',

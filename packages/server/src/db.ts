@@ -34,6 +34,9 @@ const MIGRATIONS = [
   { name: '015-sent-once', sql: sentOnce },
 ]
 
+/** What this version knows of a database, in order. */
+export const MIGRATION_NAMES = MIGRATIONS.map((m) => m.name)
+
 export function connect(url: string): Sequelize {
   return new Sequelize(url, {
     dialect: 'postgres',

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApp } from './app'
 import { refusalOf } from './database-errors'
+import { demoPeople, isLoopback } from './demo/accounts'
 import { prepare } from './start'
 
 /** One clear line and a non-zero exit, for what stops a start. */
@@ -20,11 +21,17 @@ const demo = process.env.NORTH_TIDE_DEMO !== '0'
 const db = await prepare({ url, ownerUrl: process.env.OWNER_DATABASE_URL ?? url }, demo).catch(
   (error: Error) => give(error.message),
 )
+// Whoever reaches the address could read the demo's passwords in the README.
+const invented = (await demoPeople()).length > 0
+if (!isLoopback(host) && invented)
+  give(
+    `HOST is ${host}, and this database holds the accounts of the demo, whose passwords everybody can read; keep HOST on loopback, or begin a yard in a database of its own (NORTH_TIDE_DATA, NORTH_TIDE_DEMO=0)`,
+  )
 const { app, close } = await createApp({
   db,
   databaseUrl: url,
   logger,
-  demo,
+  demo: demo && invented,
   webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)),
   ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}),
 })

@@ -50,6 +50,7 @@ const PUBLIC = [
   'GET /session',
   'POST /session',
   'POST /session/demo',
+  'POST /session/first',
   'DELETE /session',
   'GET /today',
   'GET /calc',

@@ -60,3 +60,26 @@ describe('the watch of a boat', () => {
     expect((await fitter.ask('GET', '/api/boats/nowhere/watch')).status).toBe(404)
   })
 })
+
+describe('a look that found it not in order', () => {
+  it('turns its holes suspect with what was seen, and stands first in the list', async () => {
+    const row = (await list('?days=400')).rows.find(
+      (r) => r.kind === 'through-hull' && r.severity !== 'stop',
+    )!
+    const ask = (body: object, who = fitter) => who.ask('POST', `/api/fittings/${row.id}/suspect`, body)
+    expect((await ask({ why: ' ' })).status).toBe(400)
+    expect((await ask({ why: 'weeps' }, owner)).status).toBe(403)
+    expect((await ask({ why: 'weeps at the after bolt', task: row.task })).status).toBeLessThan(300)
+    const f = (
+      await fitter.ask<{ holes: { state: string }[]; log: { note: string }[] }>(
+        'GET',
+        `/api/fittings/${row.id}`,
+      )
+    ).body
+    expect(f.holes.every((h) => h.state === 'suspect')).toBe(true)
+    expect(f.log.at(-1)!.note).toContain('not in order: weeps at the after bolt')
+    expect((await list()).rows.find((r) => r.id === row.id && r.task === 'suspect')).toMatchObject({
+      severity: 'stop',
+    })
+  })
+})

@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
-import { Boat } from '../models'
+import { Boat, User } from '../models'
 import type { Account } from '../services/access'
 import { seedClosures } from './closures'
 import { seedDeckHardware } from './deck-hardware'
@@ -45,7 +45,8 @@ const INSERT_ONLY = ['life_events', 'work_log', 'revisions']
  */
 export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<boolean> {
   await clearHalfLoaded(owner)
-  if ((await Boat.count()) > 0) return false
+  // A yard of real people gets no invented ones beside them, whether it has a boat yet or not.
+  if ((await Boat.count()) > 0 || (await User.count()) > 0) return false
   await mark(owner, 'loading')
   await db.transaction(seedYard)
   const fitter: Account = { id: 0, login: 'fitter', name: 'Tam Corrigall', role: 'fitter', boats: {} }

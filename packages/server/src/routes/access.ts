@@ -1,6 +1,9 @@
-import { Router, type RequestHandler } from 'express'
+import { Router, type Request, type RequestHandler } from 'express'
+import type { Sequelize } from 'sequelize'
 import { ApiError } from '../errors'
-import { accountNow, demoFitter, signIn, type Account } from '../services/access'
+import { accountNamed, accountNow, signIn, type Account } from '../services/access'
+import { DEMO_FITTER, isLoopback } from '../demo/accounts'
+import { isEmpty, makeManager } from '../services/first'
 import { today } from '../instruments/day'
 
 declare module 'express-session' {
@@ -24,7 +27,11 @@ export const whoAsks: RequestHandler = async (req, _res, next) => {
   next()
 }
 
-export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
+/** From this machine itself, and through no proxy that stands before it. */
+const fromHere = (req: Request) =>
+  isLoopback(req.socket.remoteAddress ?? '') && req.headers['x-forwarded-for'] === undefined
+
+export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandler): Router {
   const r = Router()
   const enter = (req: Parameters<RequestHandler>[0], account: Account) =>
     new Promise<void>((done, fail) =>
@@ -34,8 +41,18 @@ export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
         req.session.save((e) => (e ? fail(e as Error) : done()))
       }),
     )
-  r.get('/session', (req, res) => {
-    res.json({ account: req.account, demo })
+  r.get('/session', async (req, res) => {
+    // A yard with nobody in it is opened once, by whoever sits at its machine.
+    const first = req.account === null && fromHere(req) && (await isEmpty())
+    res.json({ account: req.account, demo, ...(first ? { first } : {}) })
+  })
+  r.post('/session/first', limiter, async (req, res) => {
+    if (!fromHere(req))
+      throw new ApiError(403, 'forbidden', 'The first manager is made at the machine itself, or by a command')
+    const made = await makeManager(db, req.body, true)
+    const account = await accountNow(made.id)
+    await enter(req, account!)
+    res.status(201).json({ account, demo })
   })
   r.post('/session', limiter, async (req, res) => {
     const account = await signIn(req.body)
@@ -44,7 +61,7 @@ export function accessRoutes(demo: boolean, limiter: RequestHandler): Router {
   })
   r.post('/session/demo', async (req, res) => {
     if (!demo) throw new ApiError(404, 'not-found', 'This is no demo')
-    const account = await demoFitter()
+    const account = await accountNamed(DEMO_FITTER.login, DEMO_FITTER.name)
     await enter(req, account)
     res.json({ account, demo })
   })

@@ -24,6 +24,7 @@ import {
   logFitting,
   orderFitting,
   recordFitting,
+  suspectFitting,
   unorderFitting,
 } from '../services/work'
 import { changeMembers, recordMembers, setMembers, tickMembers } from '../services/members'
@@ -144,6 +145,7 @@ export function fittingRoutes(): Router {
   post('/fittings/:id/copy', (q) => copyFitting(q.account!, q.params.id, q.body), 201)
   post('/fittings/:id/replace', (q) => replaceFitting(q.account!, q.params.id, q.body), 201)
   post('/fittings/:id/record', async (q) => ({ holes: await recordFitting(q.account!, q.params.id) }), 201)
+  post('/fittings/:id/suspect', (q) => suspectFitting(q.account!, q.params.id, q.body ?? {}))
   post('/fittings/:id/order', (q) => orderFitting(q.account!, q.params.id, q.body ?? {}))
   r.delete(
     '/fittings/:id/order',

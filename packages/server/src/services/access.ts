@@ -53,8 +53,9 @@ export async function accountNow(id: number): Promise<Account | null> {
   return user && account(user)
 }
 
-export async function demoFitter(): Promise<Account> {
-  const user = await User.findOne({ where: { role: 'fitter' }, ...WITH_BOATS })
+/** Somebody by login and name: the demo's own, and never a fitter of a real yard. */
+export async function accountNamed(login: string, name: string): Promise<Account> {
+  const user = await User.findOne({ where: { login, name }, ...WITH_BOATS })
   if (!user) throw new ApiError(404, 'not-found', 'There is no demo fitter in this database')
   return account(user)
 }

@@ -104,6 +104,21 @@ export async function logFitting(who: Account, id: string, body: unknown) {
   )
 }
 
+const suspecting = z.strictObject({
+  why: z.string().trim().min(1, 'Say what was seen').max(300),
+  /** of which look it came, so that the look itself is done */
+  task: z.string().max(40).optional(),
+})
+/** A look that found it not in order: its holes turn suspect, and the log says what was seen. */
+export async function suspectFitting(who: Account, id: string, body: unknown) {
+  const { why, task } = parseInput(suspecting, body)
+  return inAct(who, id, async (a) => {
+    await turnSuspect(who, { id, existing: true }, why, a.transaction)
+    const seen = line('look', `not in order: ${why}`, task ? { about: task } : null)
+    return write(a, [seen], new Date(), a.design, `${a.f.name}: not in order`)
+  })
+}
+
 const deciding = z.strictObject({
   about: z.string().max(40).optional(),
   decision: z.string().max(40),

@@ -91,8 +91,9 @@ async function go(picked: Record<string, unknown>) {
 .find {
   position: relative;
   width: 240px;
-  min-width: 130px;
-  flex: 0 1 auto;
+  min-width: 110px;
+  /* It gives way before the boat's name does. */
+  flex: 0 30 auto;
 }
 kbd {
   position: absolute;

@@ -36,8 +36,9 @@ const word = computed(() => {
 <template>
   <ElPopover v-if="held.length" trigger="click" :width="340" placement="bottom-end">
     <template #reference>
-      <ElButton class="plain held" :class="{ alarm: held.some((h) => h.alarm) }"
-        ><TriangleAlert :size="15" aria-hidden="true" /> {{ word }}</ElButton
+      <ElButton :aria-label="word" class="plain held" :class="{ alarm: held.some((h) => h.alarm) }"
+        ><TriangleAlert :size="15" aria-hidden="true" /><span class="word">{{ word }}</span
+        ><span class="count" aria-hidden="true">{{ held.length }}</span></ElButton
       >
     </template>
     <ul class="list">
@@ -53,6 +54,22 @@ const word = computed(() => {
 <style scoped>
 .held {
   white-space: nowrap;
+}
+.held .word,
+.held .count {
+  padding-left: 5px;
+}
+.held .count {
+  display: none;
+}
+/* Between the phone and the desk the strip has room for the sign alone. */
+@media (min-width: 768px) and (max-width: 1180px) {
+  .held .word {
+    display: none;
+  }
+  .held .count {
+    display: inline;
+  }
 }
 .held.alarm {
   color: var(--short);

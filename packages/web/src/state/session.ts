@@ -7,11 +7,14 @@ import type { Account } from '../types'
 interface Answer {
   account: Account | null
   demo: boolean
+  /** nobody is in this yard yet, and whoever asks sits at its machine */
+  first?: boolean
 }
 
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const demo = ref(false)
+  const first = ref(false)
   const asked = ref(false)
   /** the session ended while somebody was at work: he stays where he is and says who he is once more */
   const lost = ref(false)
@@ -22,6 +25,7 @@ export const useSession = defineStore('session', () => {
     lost.value = false
     account.value = a.account
     demo.value = a.demo
+    first.value = a.first ?? false
     asked.value = true
   }
   return {
@@ -30,12 +34,16 @@ export const useSession = defineStore('session', () => {
     /** whether who is signed in may do an act, on a boat or in the yard */
     may: (act: Act, boatId?: string) => mayDo(account.value, act, boatId),
     demo,
+    first,
     asked,
     async ask() {
       take(await api<Answer>('GET', '/session'))
     },
     async signIn(login: string, password: string) {
       take(await api<Answer>('POST', '/session', { login, password }))
+    },
+    async makeFirst(of: { name: string; login: string; password: string }) {
+      take(await api<Answer>('POST', '/session/first', of))
     },
     async enterDemo() {
       take(await api<Answer>('POST', '/session/demo'))

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { defineAsyncComponent, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '../../state/session'
 
+/** Fetched once in the life of a yard. */
+const FirstManager = defineAsyncComponent(() => import('./FirstManager.vue'))
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
@@ -38,14 +40,15 @@ async function enter(how: () => Promise<void>) {
         record.
       </p>
       <ElButton
-        v-if="session.demo"
+        v-if="session.demo && !session.first"
         class="act main"
         :disabled="busy"
         @click="enter(() => session.enterDemo())"
       >
         Enter the demo yard as fitter
       </ElButton>
-      <form @submit.prevent="enter(() => session.signIn(login, password))">
+      <FirstManager v-if="session.first" @made="enter(async () => undefined)" />
+      <form v-else @submit.prevent="enter(() => session.signIn(login, password))">
         <label for="login">Login</label>
         <ElInput id="login" v-model="login" class="entry" autocomplete="username" required />
         <label for="password">Password</label>

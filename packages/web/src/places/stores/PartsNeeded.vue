@@ -120,6 +120,9 @@ header p {
   color: var(--tight);
   font-weight: 600;
 }
+.needed :deep(td a) {
+  display: inline-block;
+}
 .tools {
   display: flex;
   flex-wrap: wrap;

@@ -52,6 +52,28 @@ async function looked(r: WatchRow) {
     busy.value = ''
   }
 }
+/** A look that found it not in order: said in words, and its holes turn suspect. */
+const wrong = ref<WatchRow | null>(null)
+const seen = ref('')
+function notInOrder(r: WatchRow) {
+  wrong.value = r
+  seen.value = ''
+}
+async function writeDown() {
+  const r = wrong.value
+  if (!r || !seen.value.trim()) return
+  busy.value = r.id + r.task
+  try {
+    await api('POST', `/fittings/${r.id}/suspect`, { why: seen.value.trim(), task: r.task })
+    wrong.value = null
+    await Promise.all([load(), boats.refresh()])
+    said.value = `${r.name} is suspect now: ${seen.value.trim()}.`
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'It was not recorded'
+  } finally {
+    busy.value = ''
+  }
+}
 const to = (r: WatchRow) =>
   r.kind === null ? `/register/${r.id.replace('hole ', '')}` : benchOf({ kind: r.kind, id: r.id })
 const day = (d: string) => dayjs(d).format('D MMM YYYY')
@@ -71,6 +93,19 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
       >
     </header>
     <p v-if="said" class="said" role="status">{{ said }}</p>
+    <form v-if="wrong" class="wrong" aria-label="Not in order" @submit.prevent="writeDown">
+      <label for="not-in-order">{{ wrong.name }}, {{ wrong.title.toLowerCase() }}: what was seen</label>
+      <ElInput
+        id="not-in-order"
+        v-model="seen"
+        class="entry"
+        maxlength="300"
+        placeholder="weeps at the after bolt"
+      />
+      <ElButton class="act main" native-type="submit" :disabled="!seen.trim() || busy !== ''"
+        >It is suspect</ElButton
+      ><ElButton class="act" @click="wrong = null">Leave it</ElButton>
+    </form>
     <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
     <div v-else-if="list" class="body">
       <RowTable
@@ -108,6 +143,13 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
             :aria-label="`${r.title} at ${r.name}: done`"
             @click="looked(r)"
             >Done</ElButton
+          ><ElButton
+            v-if="canLook(r)"
+            class="act small"
+            :disabled="busy === r.id + r.task"
+            :aria-label="`${r.title} at ${r.name}: not in order`"
+            @click="notInOrder(r)"
+            >Not in order</ElButton
           ></template
         >
       </RowTable>
@@ -153,7 +195,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
 <style scoped>
 .watch {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
+  grid-template-rows: auto auto auto minmax(0, 1fr);
   height: 100%;
 }
 .top {
@@ -171,8 +213,19 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
 .said {
   padding: 8px 20px;
 }
+.wrong {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  padding: 8px 20px;
+  border-left: 4px solid var(--short);
+}
+.wrong .entry {
+  width: min(420px, 100%);
+}
 .body {
-  grid-row: 3;
+  grid-row: 4;
   overflow-y: auto;
   padding: 12px 20px 40px;
 }
