@@ -78,7 +78,7 @@ const connected = async (url, run) => {
   }
 }
 
-/** Writes the whole yard into a file, as it is at one moment; a file that is there is replaced when it is whole. */
+/** Writes the whole yard, as it is at one moment; a file that is there is replaced when it is whole. */
 export async function backup({ ownerUrl, bin, file }) {
   const [dump, whole] = [`${file}.dump-${process.pid}`, `${file}.new-${process.pid}`]
   try {

@@ -29,7 +29,7 @@ test('a look that found it not in order is said in words, and the thing is suspe
   await page.goto('/watch')
   const due = page.getByRole('table', { name: 'Looks that are due' })
   const no = due.getByRole('button', { name: /^Look at its bedding at .*: not in order$/ }).first()
-  const name = / at (.*): not in order$/.exec((await no.getAttribute('aria-label'))!)![1]!
+  const name = /^Look at its bedding at (.*): not in order$/.exec((await no.getAttribute('aria-label'))!)![1]!
   await no.click()
   const form = page.getByRole('form', { name: 'Not in order' })
   await expect(form.getByRole('button', { name: 'It is suspect' })).toBeDisabled()
