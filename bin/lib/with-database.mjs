@@ -26,6 +26,8 @@ function programsFor(major) {
 }
 /** The database of npm start, or the one that DATABASE_URL names, for a command that works on all of it. */
 export async function withDatabase(run) {
+  // What is written on the way holds everybody's password hashes: for its owner alone.
+  process.umask(0o077)
   await ensurePackages()
   const { default: pg } = await import('pg')
   const own = process.env.DATABASE_URL ? null : await startPostgres()

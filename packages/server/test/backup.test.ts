@@ -111,7 +111,7 @@ describe('is refused before anything is touched', () => {
     },
     60_000,
   )
-  it('a dump that breaks off in the middle leaves what was there', async () => {
+  it('where PostgreSQL\u2019s programs lack, and what was there stays', async () => {
     const to = await freshDatabase('backup_half')
     const before = await sumsOf(to.ownerUrl)
     await expect(back(to.ownerUrl, { over: true, bin: '/nowhere' })).rejects.toThrow(/cannot be run/)
