@@ -290,7 +290,28 @@ describe('on what is there already', () => {
     const design = { place: { zone: 'side-deck', xMm, yMm, zMm: d.place.zMm } } as never
     return { id: `o${i}`, kind: 'deck-hardware', name: `Cleat ${i + 1}`, design, outline, ...more }
   }
-  it('says which number comes down on what, and keeps that stretch off', () => {
+  it('is kept off by itself, by the clearance that the map\u2019s parts have', () => {
+    const around = { others: [other(1)] }
+    expect(of(d, 'row-neighbours', around)).toBeUndefined()
+    const j = judge(d, around)
+    const kept = j.keepouts.find((k) => k.name === 'Cleat 2')!
+    expect(kept).toMatchObject({ byMap: true, marginMm: d.mapMarginMm })
+    for (const p of j.layout.positions)
+      expect(Math.abs(p.xMm - at[1]!.xMm)).toBeGreaterThanOrEqual(60 + d.mapMarginMm! + d.footprintMm / 2)
+  })
+  it('a fitting abreast of the line, farther than half a length, takes nothing of it', () => {
+    const o = other(1)
+    const aside = (by: number) => o.outline!.map((p) => ({ ...p, yMm: p.yMm + by }))
+    const names = (by: number) =>
+      judge(d, { others: [{ ...o, outline: aside(by) }] }).keepouts.map((k) => k.name)
+    expect(names(40 + d.footprintMm / 2 + 1)).not.toContain('Cleat 2')
+    expect(names(40 + d.footprintMm / 2 - 1)).toContain('Cleat 2')
+  })
+  it.each([
+    ['one that stands there already', { existing: true }],
+    ['one that is to miss nothing of the map', { mapMarginMm: null }],
+  ])('%s says which number comes down on what, and a press keeps that stretch off', (_, change) => {
+    const d = start('HG-ROW-S25', change)
     const around = { others: [other(1)] }
     expect(of(d, 'row-neighbours', around)).toMatchObject({ verdict: 'short' })
     expect(of(d, 'row-neighbours', around)!.because).toContain('number 2 on Cleat 2')

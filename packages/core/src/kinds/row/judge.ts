@@ -230,7 +230,8 @@ export function judgeRow(
   d: RowDesign,
   a: Pick<Around, 'parts' | 'holes' | 'members' | 'others'>,
 ): RowJudgement {
-  const keepouts = keepoutsOf(d, a.parts)
+  const own = new Set((a.members ?? []).map((m) => m.id))
+  const keepouts = keepoutsOf(d, a, (o) => own.has(o.id))
   const layout = layoutOf(d, keepouts)
   const strip = stripOf(d, layout)
   const sealant = sealantFor(d)

@@ -1,18 +1,31 @@
 import { answerOf } from '../../base/calculator/calculator'
 import { CalcError } from '../../base/errors'
-import type { BoatPart } from '../../boat/spot'
 import { spacing } from '../../chapters/layout/spacing'
+import type { Around, Other } from '../kind'
 import { lengthOf } from '../path'
 import type { RowDesign } from './design'
 import type { RowJudgement } from './judgement'
 import { mapKeepouts, type Keepout } from './line'
+import { neighbourKeepouts } from './neighbours'
 
 export type Layout = RowJudgement['layout']
-/** What it keeps off: by hand, and what of the map crosses its line. */
-export const keepoutsOf = (d: RowDesign, parts: BoatPart[]): Keepout[] => [
-  ...d.keepouts.map((k) => ({ ...k, byMap: false, guessed: false })),
-  ...(d.mapMarginMm === null ? [] : mapKeepouts(d.path, parts, d.mapMarginMm)),
-]
+/**
+ * What it keeps off: by hand, what of the map crosses its line, and other fittings that stand on it. One that
+ * is there already stands where it stands: what it comes down on is said, and nothing is shared out anew.
+ */
+export function keepoutsOf(
+  d: RowDesign,
+  a: Pick<Around, 'parts' | 'others'>,
+  own: (o: Other) => boolean,
+): Keepout[] {
+  const byHand = d.keepouts.map((k) => ({ ...k, byMap: false, guessed: false }))
+  if (d.mapMarginMm === null) return byHand
+  return [
+    ...byHand,
+    ...mapKeepouts(d.path, a.parts, d.mapMarginMm),
+    ...(d.existing ? [] : neighbourKeepouts(d, a.others, own, d.mapMarginMm)),
+  ]
+}
 /** A pitch that is not ours to choose, as a track's own holes: within so much it is kept to a tenth. */
 const FINE_MM = 5
 const TENTHS = 10

@@ -1,6 +1,5 @@
 import { CalcError } from '../../base/errors'
 import { inWords, say, type Check } from '../../base/verdict/check'
-import type { BoatPart } from '../../boat/spot'
 import type { Around, Other } from '../kind'
 import type { RowDesign } from './design'
 import { keepoutsOf, layoutOf, type Layout } from './layout'
@@ -21,17 +20,19 @@ function abreast(d: RowDesign, o: Other): boolean {
   return Math.min(a1, b1) - Math.max(a0, b0) >= ABREAST * Math.min(a1 - a0, b1 - b0)
 }
 /** The other side stands still while this one is worked on: it is set out once. */
-const known = new WeakMap<object, { parts: BoatPart[]; layout: Layout | null }>()
-function layoutThere(d: RowDesign, parts: BoatPart[]): Layout | null {
+const known = new WeakMap<object, { a: Room; layout: Layout | null }>()
+type Room = Pick<Around, 'parts' | 'others'>
+function layoutThere(twin: Other, a: Room): Layout | null {
+  const d = twin.design as unknown as RowDesign
   const had = known.get(d)
-  if (had && had.parts === parts) return had.layout
+  if (had && had.a.parts === a.parts && had.a.others === a.others) return had.layout
   let layout: Layout | null = null
   try {
-    layout = layoutOf(d, keepoutsOf(d, parts))
+    layout = layoutOf(d, keepoutsOf(d, a, (o) => o.groupId === twin.id))
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
   }
-  known.set(d, { parts, layout })
+  known.set(d, { a: { parts: a.parts, others: a.others }, layout })
   return layout
 }
 const fromBow = (l: Layout) => [...l.positions].sort((p, q) => p.xMm - q.xMm)
@@ -39,7 +40,7 @@ const fromBow = (l: Layout) => [...l.positions].sort((p, q) => p.xMm - q.xMm)
 export function rowPairChecks(d: RowDesign, own: Layout, a: Pick<Around, 'others' | 'parts'>): Check[] {
   if (d.place.yMm === 0 || !own.positions.length) return []
   const twin = a.others.find((o) => abreast(d, o))
-  const its = twin && layoutThere(twin.design as unknown as RowDesign, a.parts)
+  const its = twin && layoutThere(twin, a)
   if (!twin || !its?.positions.length) return []
   const shape = { id: 'row-pair', title: 'A pair with the other side', unit: '', source: 'chapter 10.1' }
   if (its.count !== own.count)
