@@ -199,9 +199,10 @@ const said = computed(() => refused.value ?? props.problem)
   color: var(--ink);
   border-bottom-color: var(--line-strong);
 }
-@media (max-width: 1180px) {
+@media screen and (max-width: 1180px) {
   .entry {
-    width: 66px;
+    width: 70px;
+    font-size: 0.8125rem;
   }
 }
 .unit {
