@@ -5,7 +5,27 @@ import { partsList, partsRow, toolsList, type PartsOf } from '../src/planning/pa
 import { runNamed } from '../src/chapters/registry'
 import { stepList, type Step } from '../src/kinds/step'
 import { NO_WORK, type LogLine } from '../src/kinds/work'
-import { planAnswer, planQuestion, type PlanAsk, type PlanJob } from '../src/planning/boat-plan'
+import {
+  begunSteps,
+  planAnswer,
+  planQuestion,
+  rowsOfPlan,
+  type BoatPlan,
+  type PlanAsk,
+  type PlanJob,
+} from '../src/planning/boat-plan'
+import { planFitter, type YardFitter } from '../src/planning/fitters'
+import { HELD_BY, type YardHold } from '../src/planning/holds'
+import { brokenBy, moveStep } from '../src/planning/move-step'
+import { comparePlans } from '../src/planning/plan-changes'
+import {
+  badDaysOf,
+  hoursInOrder,
+  weatherQuestion,
+  type WeatherAnswer,
+  type WeatherHour,
+} from '../src/planning/yard-weather'
+import { weekQuestion, type WeekLoad } from '../src/planning/yard-week'
 import { watchAnswer, watchQuestion, WATCH_TASKS, type WatchedThing } from '../src/planning/watch'
 
 function steps(): Step[] {
@@ -19,6 +39,9 @@ const job = (more: Partial<PlanJob> = {}): PlanJob => ({
   fittingId: 'f1',
   kind: 'deck-hardware',
   name: 'Cleat',
+  boatId: 'b1',
+  boat: 'Gull',
+  zoneId: 'foredeck',
   zone: 'Foredeck',
   verdict: 'holds',
   short: '',
@@ -26,14 +49,19 @@ const job = (more: Partial<PlanJob> = {}): PlanJob => ({
   work: NO_WORK,
   ...more,
 })
+const WEEK = Object.fromEntries(
+  ['mon', 'tue', 'wed', 'thu', 'fri'].map((d) => [
+    d,
+    [
+      ['08:00', '12:00'],
+      ['13:00', '17:00'],
+    ] as [string, string][],
+  ]),
+)
+const fitter = (name: string, away: YardFitter['away'] = []) => planFitter({ name, hours: WEEK, away })
 const ask = (more: Partial<PlanAsk> = {}): PlanAsk => ({
   start: '2031-04-14T08:00',
-  hands: [{ name: 'Mara' }, { name: 'Tom' }],
-  hours: [
-    ['08:00', '12:00'],
-    ['13:00', '17:00'],
-  ],
-  days: ['mon', 'tue', 'wed', 'thu', 'fri'],
+  fitters: [fitter('Mara'), fitter('Tom')],
   badDays: [],
   ...more,
 })
@@ -56,7 +84,7 @@ describe('the work of a boat as days', () => {
     expect(p.days[0]!.cures).toMatchObject([{ fitting: 'Cleat', until: '2031-04-15T05:00' }])
   })
   it('one alone does it the way that is given for one', () => {
-    const bed = planned([job()], ask({ hands: [{ name: 'Mara' }] }))
+    const bed = planned([job()], ask({ fitters: [fitter('Mara')] }))
       .days.flatMap((d) => d.steps)
       .find((s) => s.step === 'bed')
     expect(bed).toMatchObject({ who: ['Mara'], alone: 'a strut holds it' })
@@ -79,6 +107,303 @@ describe('the work of a boat as days', () => {
   })
   it('nothing open is no days, no finish', () => {
     expect(planned([], ask())).toMatchObject({ days: [], held: [], finish: null, minutes: 0 })
+  })
+})
+
+const startOfStep = (p: BoatPlan, step: string, id = 'f1') => rowsOfPlan(p).get(`${id} ${step}`)?.start
+const hold = (more: Partial<YardHold> = {}): YardHold => ({
+  id: 7,
+  boatId: 'b1',
+  fittingId: 'f1',
+  zones: null,
+  by: 'part',
+  what: 'the valve is late',
+  from: 'start',
+  since: '2031-04-10',
+  until: '2031-04-16',
+  ...more,
+})
+describe('what somebody wrote down holds it', () => {
+  const held = (more: Partial<YardHold>, jobs = [job()]) => planned(jobs, ask({ holds: [hold(more)] }))
+  it('a part: until the day it comes, and the plan says what that costs', () => {
+    const p = held({})
+    expect(startOfStep(p, 'drill')).toBe('2031-04-16T08:00')
+    expect(p.held).toMatchObject([
+      { by: 'part', why: 'the valve is late', since: '2031-04-10', until: '2031-04-16T00:00', holdId: 7 },
+    ])
+    expect(p.held[0]!.costHours).toBeGreaterThan(40)
+  })
+  it('paint holds what is bedded, and nothing before it', () => {
+    const p = held({
+      by: 'paint',
+      from: 'bed',
+      fittingId: null,
+      zones: ['side-deck', 'foredeck'],
+      until: '2031-04-21',
+    })
+    expect(startOfStep(p, 'drill')).toBe('2031-04-14T08:00')
+    expect(startOfStep(p, 'fill')!.slice(0, 10)).toBe('2031-04-14')
+    expect(startOfStep(p, 'bed')).toBe('2031-04-21T08:00')
+  })
+  it('several at once: one hold of them all, and what it costs is what all of it costs', () => {
+    const jobs = [job(), job({ fittingId: 'f2', name: 'Bitt' })]
+    const p = held({ fittingId: null, by: 'paint', from: 'bed', until: '2031-04-21' }, jobs)
+    expect(p.held).toMatchObject([{ fitting: 'Cleat', others: [{ fitting: 'Bitt' }], holdId: 7 }])
+    expect(p.held[0]!.costHours).toBeGreaterThan(24)
+    for (const id of ['f1', 'f2']) expect(startOfStep(p, 'bed', id)! >= '2031-04-21T08:00').toBe(true)
+    expect([...rowsOfPlan(p).keys()].every((k) => /^f\d /.test(k))).toBe(true)
+    const w = runNamed(
+      'labour-week',
+      weekQuestion(p, ask(), { from: '2031-04-14', asOf: '2031-04-14', launchDays: ['sat'], target: null }),
+    ) as WeekLoad
+    expect(w.launch!.finish50 >= '2031-04-21').toBe(true)
+  })
+  it('several, and nobody knows until when: none of them is dated', () => {
+    const jobs = [job(), job({ fittingId: 'f2' })]
+    const p = held({ fittingId: null, until: null, from: 'start' }, jobs)
+    expect([p.days, p.notPlanned, p.held.length]).toEqual([[], 6, 1])
+  })
+  it.each([
+    ['another zone', { fittingId: null, zones: ['side-deck'] }],
+    ['another boat', { boatId: 'b2', fittingId: null }],
+    ['another fitting', { fittingId: 'f9' }],
+  ])('%s is not held', (_, more) => {
+    const p = held(more)
+    expect(p.held).toEqual([])
+    expect(startOfStep(p, 'drill')).toBe('2031-04-14T08:00')
+  })
+  it('what is behind it is ticked: it stops what is left', () => {
+    const p = held({}, [job({ work: ticked(['drill'], '2031-04-01T08:00:00Z') })])
+    expect(p.held).toMatchObject([{ step: 'fill' }])
+  })
+  it('nobody knows until when: nothing of it is dated', () => {
+    const p = held({ until: null })
+    expect([p.days, p.notPlanned]).toEqual([[], 3])
+  })
+  it('by one of the ways that the yard knows', () => {
+    expect(new Set(HELD_BY).size).toBe(7)
+  })
+})
+
+describe('who works when', () => {
+  it('somebody away works on none of those days, both counted', () => {
+    const away = [{ from: '2031-04-14', to: '2031-04-15', why: 'holiday' }]
+    const p = planned([job()], ask({ fitters: [fitter('Mara', away)] }))
+    expect(startOfStep(p, 'drill')).toBe('2031-04-16T08:00')
+    expect(fitter('Mara', away).hoursByDay['2031-04-15']).toEqual([])
+  })
+  it('what somebody is at stays where it is, and he is at nothing else meanwhile', () => {
+    const work = { ...NO_WORK, begun: { drill: { at: '2031-04-14T08:30:00Z', by: 'Mara' } } }
+    const jobs = [job({ work }), job({ fittingId: 'f2', name: 'Bitt' })]
+    const a = ask({ start: '2031-04-14T08:45' })
+    const fixed = begunSteps(jobs, a)
+    expect(fixed).toMatchObject([
+      { step: 'drill', start: '2031-04-14T08:30', end: '2031-04-14T09:00', who: ['Mara'], why: 'begun' },
+    ])
+    const p = planned(jobs, { ...a, fixed })
+    expect(rowsOfPlan(p).get('f1 drill')).toMatchObject({ start: '2031-04-14T08:30', fixed: 'begun' })
+    for (const s of rowsOfPlan(p).values())
+      if (s.fittingId === 'f2' && s.who.includes('Mara')) expect(s.start >= '2031-04-14T09:00').toBe(true)
+  })
+})
+
+describe('a step put elsewhere', () => {
+  const jobs = [job(), job({ fittingId: 'f2', name: 'Bitt' })]
+  const a = ask()
+  const plan = planned(jobs, a)
+  const move = (step: string, day: string, who?: string[]) =>
+    moveStep(jobs, a, plan, { fittingId: 'f1', step, day, ...(who ? { who } : {}) })
+  it('stays there when all is planned anew, and nothing comes after it that goes before', () => {
+    const to = move('bed', '2031-04-17')
+    if (!('fixed' in to)) throw new Error(to.why)
+    expect(to.fixed).toMatchObject({ start: '2031-04-17T08:00', end: '2031-04-17T09:00', why: 'pinned' })
+    const p = planned(jobs, { ...a, fixed: [to.fixed] })
+    expect(rowsOfPlan(p).get('f1 bed')).toMatchObject({ start: '2031-04-17T08:00', fixed: 'pinned' })
+    expect(brokenBy(p, jobs, to.fixed)).toBeNull()
+    const c = comparePlans(plan, p, { causes: [], badDays: [], start: a.start })
+    expect(c.moved.find((m) => m.key === 'f1 bed')).toMatchObject({
+      from: startOfStep(plan, 'bed'),
+      to: '2031-04-17T08:00',
+      why: 'it was put there by hand',
+    })
+  })
+  it('into other hands', () => {
+    const to = move('drill', '2031-04-14', ['Tom'])
+    expect(to).toMatchObject({ fixed: { who: ['Tom'] } })
+  })
+  it.each([
+    ['before what it waits for', 'bed', '2031-04-14', undefined, /Fill it\u201d cures until 15 Apr/, 'day'],
+    ['into the past', 'drill', '2031-04-11', undefined, /has passed/, 'day'],
+    ['on a day nobody works', 'bed', '2031-04-19', undefined, /no hours together that day/, 'who'],
+    ['to a stranger', 'drill', '2031-04-15', ['Ann'], /Ann does not work here/, 'who'],
+    ['to one, where two are wanted', 'bed', '2031-04-16', ['Tom'], /wants two people/, 'who'],
+    ['a step there is none of', 'paint', '2031-04-16', undefined, /none of the plan/, 'step'],
+  ] as const)('%s is refused with the reason', (_, step, day, who, why, at) => {
+    const to = move(step, day, who && [...who])
+    expect(to).toMatchObject({ at })
+    expect((to as { why: string }).why).toMatch(why)
+  })
+  it.each([
+    ['held', { holds: [hold({ until: '2031-04-21' })] }, /the valve is late until 21 Apr/],
+    ['held without an end', { holds: [hold({ until: null })] }, /nobody knows until when: the valve/],
+  ])('%s is refused', (_, more, why) => {
+    const to = moveStep(jobs, { ...a, ...more }, plan, { fittingId: 'f1', step: 'drill', day: '2031-04-15' })
+    expect((to as { why: string }).why).toMatch(why)
+  })
+  it('a bond on a day that is too wet is refused', () => {
+    const to = moveStep(jobs, { ...a, badDays: ['2031-04-16'] }, plan, {
+      fittingId: 'f1',
+      step: 'fill',
+      day: '2031-04-16',
+    })
+    expect((to as { why: string }).why).toMatch(/surface is not fit/)
+  })
+  it('property: wherever it may go, the plan round it keeps the order', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('drill', 'fill', 'bed'), fc.integer({ min: 14, max: 25 }), (step, d) => {
+        const to = move(step, `2031-04-${d}`)
+        if (!('fixed' in to)) return
+        const p = planned(jobs, { ...a, fixed: [to.fixed] })
+        const rows = rowsOfPlan(p)
+        expect(rows.get(`f1 ${step}`)!.start).toBe(to.fixed.start)
+        if (brokenBy(p, jobs, to.fixed)) return
+        expect(rows.get('f1 fill')!.start >= rows.get('f1 drill')!.end).toBe(true)
+        expect(rows.get('f1 bed')!.start >= rows.get('f1 fill')!.cureEnd).toBe(true)
+      }),
+      { numRuns: 30 },
+    )
+  })
+})
+
+describe('one plan beside another', () => {
+  const news = { causes: [], badDays: [], start: '2031-04-14T08:00' }
+  it('the same says nothing', () => {
+    const p = planned([job()], ask())
+    expect(comparePlans(p, p, news)).toMatchObject({ moved: [], finish: { hours: 0 }, same: 3 })
+  })
+  it('a late part: what moves by how much, and why; what follows it says that it follows', () => {
+    const jobs = [job(), job({ fittingId: 'f2', name: 'Bitt' })]
+    const old = planned(jobs, ask({ fitters: [fitter('Mara')] }))
+    const now = planned(jobs, ask({ fitters: [fitter('Mara')], holds: [hold({ until: '2031-04-16' })] }))
+    const c = comparePlans(old, now, {
+      ...news,
+      causes: [{ what: 'the valve is late: until 16 Apr 2031', fittingId: 'f1', boatId: 'b1' }],
+    })
+    const drill = c.moved.find((m) => m.key === 'f1 drill')!
+    expect(drill.hours).toBeGreaterThan(24)
+    expect(drill.why).toContain('the valve is late')
+    expect(c.finish.hours).toBeGreaterThan(0)
+    for (const m of c.moved.filter((x) => x.fittingId === 'f2'))
+      expect(m.why).toBe('it follows what moved before it')
+  })
+  it('a cold night: a bond moves, for the surface is not fit', () => {
+    const [old, now] = [planned([job()], ask()), planned([job()], ask({ badDays: ['2031-04-14'] }))]
+    const c = comparePlans(old, now, { ...news, badDays: ['2031-04-14'] })
+    expect(c.moved.find((m) => m.key === 'f1 fill')!.why).toMatch(/not fit to bond/)
+  })
+  it('what is done is gone from it, and what is new came to it', () => {
+    const old = planned([job()], ask())
+    const now = planned([job({ fittingId: 'f2' })], ask())
+    const c = comparePlans(old, now, news)
+    expect(c.moved.filter((m) => m.to === null)).toHaveLength(3)
+    expect(c.moved.filter((m) => m.from === null)).toHaveLength(3)
+  })
+})
+
+describe('the week and the launch', () => {
+  const p = planned([job()], ask())
+  const week = (target: string | null) =>
+    runNamed(
+      'labour-week',
+      weekQuestion(p, ask(), { from: '2031-04-14', asOf: '2031-04-14', launchDays: ['sat'], target }),
+    ) as WeekLoad
+  it('says how full each of them is, and the day that half and nine of ten come out at', () => {
+    const w = week('2031-04-26')
+    expect(w.fitters.map((f) => f.id)).toEqual(['Mara', 'Tom'])
+    expect(w.fitters[0]!.load).toBeGreaterThan(0)
+    expect(w.launch!.p50 <= w.launch!.p90).toBe(true)
+    expect(w.launch!.probability).toBeGreaterThan(0.9)
+    expect(w.clashes).toEqual([])
+  })
+  it('without a day that she is wanted, there is no probability', () => {
+    expect(week(null).launch!.probability).toBeNull()
+  })
+})
+
+describe('the weather of the days', () => {
+  const hour = (at: string, more: Partial<WeatherHour> = {}): WeatherHour => ({
+    at,
+    airC: 15,
+    humidityPct: 60,
+    windMs: 2,
+    rainMm: 0,
+    sun: 0.5,
+    cloud: 0.5,
+    measured: false,
+    ...more,
+  })
+  const day = (d: string, more: Partial<WeatherHour> = {}) =>
+    Array.from({ length: 24 }, (_, i) => hour(`${d}T${String(i).padStart(2, '0')}:00`, more))
+  it('a reading counts before what was foretold of that hour', () => {
+    const all = [hour('2031-04-14T08:00', { airC: 3, measured: true }), hour('2031-04-14T08:00')]
+    expect(hoursInOrder(all, '2031-04-14T00:00').map((h) => h.airC)).toEqual([3])
+    expect(hoursInOrder([...all].reverse(), '2031-04-14T00:00').map((h) => h.airC)).toEqual([3])
+  })
+  it('what is past, and what follows a gap, is left out', () => {
+    const all = [...day('2031-04-14'), hour('2031-04-16T00:00')]
+    expect(hoursInOrder(all, '2031-04-14T06:00')).toHaveLength(18)
+  })
+  it('a cold day is no day to bond on; in a tent it rains on nobody', () => {
+    const hours = [...day('2031-04-14', { airC: -4, sun: 0 }), ...day('2031-04-15'), ...day('2031-04-16')]
+    const bad = (cover: 'open' | 'tent', all = hours) =>
+      badDaysOf(runNamed('weather-windows', weatherQuestion([job()], all, cover)) as WeatherAnswer)
+    expect(bad('open')).toContain('2031-04-14')
+    expect(bad('open')).not.toContain('2031-04-15')
+    const rain = [...day('2031-04-14', { rainMm: 2 }), ...day('2031-04-15', { rainMm: 2 })]
+    expect(bad('open', rain)).toContain('2031-04-14')
+    expect(bad('tent', rain)).not.toContain('2031-04-14')
+  })
+})
+
+describe('every step that is asked about', () => {
+  const step = (i: number, after: number[], work: number[], minutes: number) => ({
+    id: `s${i}`,
+    minutes,
+    cureHours: i % 3,
+    after: after.map((k) => `s${k}`),
+    afterWork: work.map((k) => `s${k}`),
+  })
+  it('property: has a row or is left out by name, also where it waits for one both for its work and its cure', () => {
+    const before = (i: number) => fc.uniqueArray(fc.nat(Math.max(0, i - 1)), { maxLength: i ? 3 : 0 })
+    const steps = fc
+      .integer({ min: 2, max: 24 })
+      .chain((n) =>
+        fc.tuple(
+          ...Array.from({ length: n }, (_, i) =>
+            fc.tuple(before(i), before(i), fc.nat(90)).map(([a, w, m]) => step(i, i ? a : [], i ? w : [], m)),
+          ),
+        ),
+      )
+    fc.assert(
+      fc.property(steps, fc.option(fc.nat(23), { nil: null }), (all, held) => {
+        const holds = held !== null && held < all.length ? [{ step: `s${held}`, until: null }] : []
+        const fitters = ask().fitters.map((f) => ({ id: f.name, hoursByDay: f.hoursByDay }))
+        const out = runNamed('plan', { start: '2031-04-14T08:00', steps: all, fitters, holds }) as {
+          rows: { step: string; start: string; end: string; cureEnd: string }[]
+          notPlanned: string[]
+        }
+        const said = [...out.rows.map((r) => r.step), ...out.notPlanned].sort()
+        expect(said).toEqual(all.map((s) => s.id).sort())
+        const rows = new Map(out.rows.map((r) => [r.step, r]))
+        for (const s of all) {
+          const r = rows.get(s.id)
+          if (!r) continue
+          for (const b of s.after) expect(r.start >= rows.get(b)!.cureEnd).toBe(true)
+          for (const b of s.afterWork) expect(r.start >= rows.get(b)!.end).toBe(true)
+        }
+      }),
+      { numRuns: 60 },
+    )
   })
 })
 

@@ -20,7 +20,7 @@ import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
 import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
-import { planRoutes } from './routes/plan'
+import { feedRoutes, planRoutes } from './routes/plan'
 import { registerRoutes } from './routes/register'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
@@ -28,6 +28,7 @@ import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
 import { openJobs } from './jobs/queue'
+import { startPlanning } from './services/plan-job'
 import { startRejudging } from './services/rejudge'
 import { sentOnce } from './sent-once'
 import { soundAddress, soundBody } from './sound'
@@ -71,9 +72,9 @@ const oldAddress: RequestHandler = (req, _res, next) => {
 /** The work of the queue, done by this process unless another does it. */
 async function jobsOf(o: AppOptions): Promise<() => Promise<void>> {
   const jobs = await openJobs(o.databaseUrl, o.logger)
-  const stop = await startRejudging(jobs, o.logger)
+  const stops = [await startRejudging(jobs, o.logger), await startPlanning(jobs, o.logger)]
   return async () => {
-    await stop()
+    for (const stop of stops) await stop()
     await jobs.stop()
   }
 }
@@ -148,6 +149,12 @@ function pages(app: express.Express, webFolder: string | undefined) {
   app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
 }
 
+/** The address of a feed is its secret: it is not written into a log. */
+const withoutSecret = (req: { url?: string }) => ({
+  ...req,
+  url: req.url?.replace(/\/feeds\/[^/?]+\.ics/, '/feeds/[secret].ics'),
+})
+
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
@@ -157,6 +164,7 @@ export async function createApp(o: AppOptions) {
       logger: o.logger,
       redact: SECRETS,
       genReqId: () => randomUUID(),
+      serializers: { req: withoutSecret },
       customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
     }),
   )
@@ -179,6 +187,7 @@ export async function createApp(o: AppOptions) {
     next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
   app.use('/api', accessRoutes(o.db, o.demo, signInLimit(o)))
   app.use('/api', calcRoutes(o.db, o.calcMs))
+  app.use('/api', feedRoutes())
   app.use(
     '/api',
     signedIn,

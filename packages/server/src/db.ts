@@ -15,6 +15,7 @@ import { up as oneTable } from './migrations/012-one-table-of-fittings'
 import { up as oneLog } from './migrations/013-what-happened-is-the-log'
 import { up as rolesByBoat } from './migrations/014-roles-by-boat'
 import { up as sentOnce } from './migrations/015-sent-once'
+import { up as yardPlan } from './migrations/016-yard-plan'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   { name: '013-what-happened-is-the-log', sql: oneLog },
   { name: '014-roles-by-boat', sql: rolesByBoat },
   { name: '015-sent-once', sql: sentOnce },
+  { name: '016-yard-plan', sql: yardPlan },
 ]
 
 /** What this version knows of a database, in order. */

@@ -31,12 +31,18 @@ export const GRANTS: Record<string, string> = {
   revisions: RECORD,
   goods: ROWS,
   hardware: ROWS,
-  flood_plans: KEPT,
+  flood_plans: ROWS,
   penetrations: KEPT,
   life_events: RECORD,
   yard_values: ROWS,
   yard_habits: ROWS,
   rejudge_jobs: KEPT,
+  fitters: ROWS,
+  holds: KEPT,
+  weather_hours: ROWS,
+  plans: ROWS,
+  plan_jobs: ROWS,
+  feeds: KEPT,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

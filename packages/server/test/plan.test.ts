@@ -1,135 +1,369 @@
+import dayjs from 'dayjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { BoatPlan } from '@north-tide/core'
-import { startYard, type Someone, type Yard } from './harness'
+import { rowsOfPlan, type PlanChanges } from '@north-tide/core'
+import type { PlanView } from '../src/services/plan'
+import type { PlanJobShown } from '../src/services/plan-job'
+import { Someone, startYard, type Yard } from './harness'
+import { pdfWords } from './pdf-words'
 
-/** The yard's days from the work that is open: in order, within hours, held by what holds it. */
+/** The weeks of a yard: planned by a job, kept, offered anew when something happened, moved by hand. */
 let app: Yard['app']
 let fitter: Someone
 let owner: Someone
-interface Plan extends BoatPlan {
-  hands: string[]
-  jobs: { id: string; name: string; steps: number }[]
-}
+let manager: Someone
+let apprentice: Someone
 const F = '/api/boats/fulmars-reach'
-let jobs: Plan['jobs']
+/** a small boat, planned in a moment */
+const PIPIT = { boats: ['pipit'] }
 let named: (name: RegExp) => string
 beforeAll(async () => {
-  ;({ app, fitter, owner } = await startYard('the_plan'))
+  ;({ app, fitter, owner, apprentice } = await startYard('the_plan'))
+  manager = await new Someone(app.base).signIn('manager')
   const b = (await fitter.ask<{ fittings: { id: string; name: string }[] }>('GET', F)).body
   named = (name) => b.fittings.find((f) => name.test(f.name))!.id
 }, 60_000)
 afterAll(() => app.stop())
-const plan = async (query: string) => (await fitter.ask<Plan>('GET', `${F}/plan?${query}`)).body
-const some = () => [named(/Closing the old rail/), named(/cleat, port bow/i)].join(',')
 
-describe('the plan of a boat', () => {
-  it('is of days with who, where and what, within the hours', async () => {
-    const p = await plan(`from=2027-03-01&fittings=${some()}`)
-    jobs = p.jobs
-    expect(jobs.length).toBeGreaterThan(0)
-    expect(p.hands).toHaveLength(2)
-    for (const d of p.days)
-      for (const s of d.steps) {
-        expect(s.start.slice(0, 10)).toBe(d.day)
-        expect(s.start.slice(11) >= '08:00' && s.end.slice(11) <= '17:00', `${s.start} to ${s.end}`).toBe(
-          true,
-        )
-        expect(s.who.length).toBeGreaterThan(0)
-        expect(new Date(`${d.day}T00:00Z`).getUTCDay()).not.toBe(0)
+const view = async (who = fitter) => (await who.ask<PlanView>('GET', '/api/plan')).body
+/** Asks for a plan and waits for the end of its job. */
+async function asked(body: object = PIPIT): Promise<PlanJobShown> {
+  const { body: job } = await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', body)
+  let now = job
+  await expect
+    .poll(
+      async () => {
+        now = (await fitter.ask<PlanJobShown>('GET', `/api/plan/jobs/${job.id}`)).body
+        return now.state
+      },
+      { timeout: 40_000, interval: 50 },
+    )
+    .not.toMatch(/waiting|working/)
+  return now
+}
+/** The offer, taken. */
+async function taken(body: object = PIPIT): Promise<PlanView> {
+  const job = await asked(body)
+  expect(job).toMatchObject({ state: 'done', said: '' })
+  return (await fitter.ask<PlanView>('POST', `/api/plan/offers/${job.planId}/take`)).body
+}
+const kept = async () => (await view()).kept!
+const stepsOf = (v: PlanView) => v.kept!.plan.days.flatMap((d) => d.steps)
+
+describe('the plan that the demo has', () => {
+  it('is of days with who, where and what, within the hours of each, and nobody is in two places', async () => {
+    const v = await view()
+    const hours = new Map(v.kept!.ask.fitters.map((f) => [f.name, f.hoursByDay]))
+    const steps = stepsOf(v)
+    expect(steps.length).toBeGreaterThan(100)
+    expect(new Set(steps.map((s) => s.boatId)).size).toBeGreaterThan(1)
+    for (const s of steps)
+      for (const w of s.who) {
+        const on =
+          hours.get(w)![s.start.slice(0, 10)] ??
+          hours.get(w)![['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'][dayjs(s.start).day()]!] ??
+          []
+        expect(
+          on.some(([a]) => s.start.slice(11) >= a),
+          `${s.start} ${w}`,
+        ).toBe(true)
       }
-    // nobody is in two places
-    for (const hand of p.hands) {
-      const mine = p.days.flatMap((d) => d.steps).filter((s) => s.who.includes(hand))
-      mine.sort((a, b) => a.start.localeCompare(b.start))
+    for (const name of hours.keys()) {
+      const mine = steps.filter((s) => s.who.includes(name)).sort((a, b) => a.start.localeCompare(b.start))
       for (let i = 1; i < mine.length; i++) expect(mine[i]!.start >= mine[i - 1]!.end).toBe(true)
     }
   })
-  it('keeps the order of each fitting, and a cure before what waits for it', async () => {
-    const p = await plan(`from=2027-03-01&fittings=${named(/Closing the old rail/)}`)
-    const steps = p.days.flatMap((d) => d.steps)
-    const fill = steps.find((s) => s.step === 'core-fill')!
-    const fair = steps.find((s) => s.step === 'fair')!
-    expect(fill.cureEnd > fill.end).toBe(true)
-    expect(fair.start >= fill.cureEnd).toBe(true)
-    expect(p.days.flatMap((d) => d.cures).map((c) => c.text)).toContain(fill.text)
+  it('bonds on none of the cold days of the forecast, and beds on no deck before its paint', async () => {
+    const v = await view()
+    expect(v.weather!.source).toBe('a simulated service')
+    expect(v.kept!.ask.badDays.length).toBeGreaterThan(0)
+    for (const s of stepsOf(v))
+      if (s.needsSurface) expect(v.kept!.ask.badDays).not.toContain(s.start.slice(0, 10))
+    const paint = v.holds.find((h) => h.by === 'paint')!
+    const held = v.kept!.plan.held.filter((h) => h.by === 'paint')
+    expect(held).toMatchObject([{ holdId: paint.id, since: paint.since }])
+    expect(held[0]!.others.length).toBeGreaterThan(3)
   })
-  it('holds what is short, by name, and plans nothing of it', async () => {
-    const id = named(/Closing the old net-hauler/)
-    const p = await plan(`from=2027-03-01&fittings=${id}`)
-    expect(p.days).toEqual([])
-    expect(p.held).toMatchObject([{ fittingId: id, until: null, why: 'it is short: core round the hole' }])
-    expect(p.notPlanned).toBeGreaterThan(5)
+  it('says how full the week is, and the day of the launch at even odds and at nine in ten', async () => {
+    const { week, launch } = await kept()
+    expect(week!.fitters.map((f) => f.id)).toContain('Erla Marwick')
+    expect(week!.launch!.p50 <= week!.launch!.p90).toBe(true)
+    expect(week!.launch!.probability).not.toBeNull()
+    expect(launch.map((l) => l.boat)).toContain('Fulmar\u2019s Reach')
   })
-  it('is later with one pair of hands than with two', async () => {
-    const [one, two] = await Promise.all(
-      [1, 2].map((n) => plan(`from=2027-03-01&hands=${n}&fittings=${some()}`)),
-    )
-    expect(one!.finish! >= two!.finish!).toBe(true)
-  })
-  it('goes on from what is ticked', async () => {
-    const id = named(/Closing the old rail/)
-    const before = (await plan(`from=2027-03-01&fittings=${id}`)).jobs[0]!.steps
-    await fitter.ask('POST', `/api/fittings/${id}/tick`, { step: 'survey', reason: 'in the test' })
-    expect((await plan(`from=2027-03-01&fittings=${id}`)).jobs[0]!.steps).toBe(before - 1)
-  })
-  it('goes out as a calendar and as a table', async () => {
-    const ics = await fitter.ask<string>('GET', `${F}/plan.ics?from=2027-03-01&fittings=${some()}`)
-    expect(ics.status).toBe(200)
-    expect(ics.text).toMatch(/BEGIN:VCALENDAR[\s\S]*DTSTART:20270301T\d{6}\r?\n[\s\S]*END:VCALENDAR/)
-    const csv = await fitter.ask<string>('GET', `${F}/plan.csv?from=2027-03-01&fittings=${some()}`)
-    expect(csv.text.split('\n')[0]).toBe('day,start,end,who,where,fitting,step,cures until,in the bag')
-  })
-  it('all that is open on the boat is planned within its time', async () => {
-    const t = performance.now()
-    const p = await plan('from=2027-03-01')
-    expect(p.days.length + p.held.length).toBeGreaterThan(3)
-    expect(performance.now() - t).toBeLessThan(60_000)
-  }, 90_000)
-  it.each([
-    ['hands=0', 'hands'],
-    ['hands=99', 'hands'],
-    ['from=tomorrow', 'from'],
-    ['begin=17:00&end=08:00', 'end'],
-  ])('%s is refused at %s', async (query, path) => {
-    const r = await fitter.ask<{ error: { path: string } }>('GET', `${F}/plan?${query}`)
-    expect(r.status).toBe(400)
-    expect(r.body.error.path).toBe(path)
-  })
-  it('an owner sees it too; another boat that is none is said so', async () => {
-    expect((await owner.ask('GET', `${F}/plan?fittings=${some()}`)).status).toBe(200)
-    expect((await fitter.ask('GET', '/api/boats/nowhere/plan')).status).toBe(404)
+  it('an owner sees the work on his own boat, and neither the hours nor an offer', async () => {
+    const v = await view(owner)
+    expect(new Set(stepsOf(v).map((s) => s.boatId))).toEqual(new Set(['fulmars-reach']))
+    expect([v.fitters, v.own, v.offer, v.kept!.week]).toEqual([[], [], null, null])
+    expect(v.may).toEqual({ plan: false, hours: false })
   })
 })
 
-describe('the parts of a boat', () => {
-  interface Parts {
-    lines: { part: { title: string; quantity: number | null }; state: string; for: { name: string }[] }[]
-    tools: { tool: string; fittings: number }[]
-  }
-  const parts = async () => (await fitter.ask<Parts>('GET', `${F}/parts`)).body
-  it('are summed over fittings, and what is ordered moves to its own line', async () => {
-    const before = await parts()
-    expect(before.lines.length).toBeGreaterThan(20)
-    expect(before.lines.some((l) => l.for.length > 1)).toBe(true)
-    expect(before.tools.length).toBeGreaterThan(10)
-    const id = named(/cleat, starboard quarter|cleat, port quarter/i)
-    const mine = (p: Parts, state: string) =>
-      p.lines.filter((l) => l.state === state && l.for.some((f) => /quarter/i.test(f.name))).length
-    const ordered = await fitter.ask('POST', `/api/fittings/${id}/order`, { reason: 'as drawn' })
-    expect(ordered.status, JSON.stringify(ordered.body)).toBeLessThan(300)
-    const after = await parts()
-    expect(mine(after, 'ordered')).toBeGreaterThan(mine(before, 'ordered'))
+describe('a plan anew', () => {
+  it('is offered beside the old one, says what moves and why, and moves nothing by itself', async () => {
+    const before = await taken()
+    const id = named(/Wet-lab intake/)
+    await fitter.ask('POST', `${F}/holds`, {
+      fittingId: named(/Closing the old rail/),
+      by: 'part',
+      what: 'The cloth is late',
+      until: dayjs().add(12, 'day').format('YYYY-MM-DD'),
+    })
+    const v = await view()
+    expect(v.causes).toMatchObject([
+      { what: expect.stringContaining('The cloth is late: until'), boatId: 'fulmars-reach' },
+    ])
+    expect(v.kept!.plan).toEqual(before.kept!.plan)
+    await asked()
+    const offered = await view()
+    expect(offered.kept!.plan).toEqual(before.kept!.plan)
+    const mine = offered.offer!.changes!.moved.filter((m) => m.fittingId === named(/Closing the old rail/))
+    expect(mine.length).toBeGreaterThan(0)
+    for (const m of mine) expect(m.why).toContain('The cloth is late')
+    expect(mine.some((m) => m.hours !== null && m.hours > 24)).toBe(true)
+    expect(offered.offerCauses).toEqual([])
+    const after = (await fitter.ask<PlanView>('POST', `/api/plan/offers/${offered.offer!.id}/take`)).body
+    expect(after.causes).toEqual([])
+    expect(id).toBeTruthy()
+    const back = (await fitter.ask<PlanView>('POST', '/api/plan/undo', { planId: after.kept!.id })).body
+    expect(back.kept!.plan).toEqual(before.kept!.plan)
   })
-  it('go out as a table with a line each, safe to open', async () => {
-    const { text, status } = await fitter.ask('GET', `${F}/parts.csv`)
-    expect(status).toBe(200)
-    const [head, ...rows] = text.trim().split('\n')
-    expect(head).toBe('state,what,size,material,quantity,spare,unit,for,note,may change')
-    expect(rows.length).toBe((await parts()).lines.length)
-    expect(rows.some((r) => /^[=+@]/.test(r))).toBe(false)
+  it('a part that came is a cause; what was ended is ended once', async () => {
+    await taken()
+    const h = (await view()).holds.find((x) => x.what === 'The cloth is late')!
+    const end = { version: h.version, ended: true }
+    expect((await fitter.ask('PUT', `/api/holds/${h.id}`, end)).status).toBe(200)
+    expect((await fitter.ask('PUT', `/api/holds/${h.id}`, end)).status).toBe(409)
+    expect((await view()).causes.map((c) => c.what)).toEqual(['The cloth is late: over'])
   })
-  it('are of a boat that one may see', async () => {
-    expect((await owner.ask('GET', '/api/boats/tarn-runner/parts')).status).toBe(403)
-    expect((await fitter.ask('GET', '/api/boats/nobody/parts')).status).toBe(404)
+  it('a tick is a cause, and what is begun stays where it is', async () => {
+    const id = named(/Closing the old rail/)
+    await fitter.ask('POST', `/api/fittings/${id}/begin`, { step: 'survey' })
+    expect((await fitter.ask('POST', `/api/fittings/${id}/begin`, { step: 'survey' })).status).toBe(409)
+    expect((await fitter.ask('POST', `/api/fittings/${id}/begin`, { step: 'nothing' })).status).toBe(404)
+    const v = await taken()
+    const begun = rowsOfPlan(v.kept!.plan).get(`${id} survey`)!
+    expect(begun).toMatchObject({ fixed: 'begun', who: ['Tam Corrigall'] })
+    await fitter.ask('POST', `/api/fittings/${id}/tick`, {
+      step: 'survey',
+      reason: 'in the test',
+      minutes: 33,
+    })
+    expect((await view()).causes.map((c) => c.what)).toContain('Closing the old rail: 1 step ticked')
+    const after = await taken()
+    expect(rowsOfPlan(after.kept!.plan).has(`${id} survey`)).toBe(false)
+  })
+  it('only of some fittings, of one boat, from a day on', async () => {
+    const job = await asked({
+      boats: ['pipit'],
+      from: dayjs().add(30, 'day').format('YYYY-MM-DD'),
+    })
+    expect(job.state).toBe('done')
+    const { offer } = await view()
+    const steps = offer!.plan.days.flatMap((d) => d.steps)
+    expect(new Set(steps.map((s) => s.boatId))).toEqual(new Set(['pipit']))
+    expect(steps[0]!.start >= dayjs().add(30, 'day').format('YYYY-MM-DD')).toBe(true)
+    expect((await fitter.ask('DELETE', `/api/plan/offers/${offer!.id}`)).status).toBe(200)
+    expect((await view()).offer).toBeNull()
+  })
+  it('is stopped when nobody wants it', async () => {
+    const { body: job } = await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', {})
+    const stopped = (await fitter.ask<PlanJobShown>('DELETE', `/api/plan/jobs/${job.id}`)).body
+    expect(stopped).toMatchObject({ state: 'cancelled', said: 'stopped by Tam Corrigall' })
+    expect((await view()).job).toBeNull()
+    expect((await view()).offer).toBeNull()
+  })
+  it.each([
+    [{ boats: ['nowhere'] }, 'failed', /no boat/],
+    [{ boats: ['pipit'], fittings: [] }, 'done', /^$/],
+  ])('%j ends as %s', async (body, state, said) => {
+    const job = await asked(body)
+    expect(job.state).toBe(state)
+    expect(job.said).toMatch(said)
+  })
+  it.each([
+    [{ boats: [] }, 'boats'],
+    [{ from: 'tomorrow' }, 'from'],
+    [{ cover: 'umbrella' }, 'cover'],
+    [{ launchDays: [] }, 'launchDays'],
+  ])('%j is refused at %s', async (body, path) => {
+    const r = await fitter.ask<{ error: { path: string } }>('POST', '/api/plan/jobs', body)
+    expect([r.status, r.body.error.path]).toEqual([400, path])
+  })
+})
+
+describe('a step moved', () => {
+  it('goes to another day and stays there; refused where the rules do not allow it; taken back', async () => {
+    const v = await taken()
+    const steps = stepsOf(v)
+    const of = (id: string) => steps.filter((s) => s.fittingId === id)
+    const last = steps.find(
+      (s) => of(s.fittingId).length > 2 && s === of(s.fittingId).at(-1) && !s.needsSurface,
+    )!
+    const first = of(last.fittingId)[0]!
+    const to = dayjs(last.start).add(7, 'day').format('YYYY-MM-DD')
+    const planId = v.kept!.id
+    const move = (more: object) =>
+      fitter.ask<PlanView & { moved: PlanChanges; error: { message: string; path: string } }>(
+        'POST',
+        '/api/plan/moves',
+        { planId, fittingId: last.fittingId, step: last.step, ...more },
+      )
+    const early = await move({ day: dayjs().subtract(1, 'day').format('YYYY-MM-DD') })
+    expect([early.status, early.body.error.message]).toEqual([409, 'It cannot go there: that day has passed'])
+    const stranger = await move({ day: to, who: ['Nobody'] })
+    expect([stranger.status, stranger.body.error.path]).toEqual([409, 'who'])
+    const moved = await move({ day: to })
+    expect(moved.status, JSON.stringify(moved.body.error)).toBe(200)
+    const key = `${last.fittingId} ${last.step}`
+    expect(rowsOfPlan(moved.body.kept!.plan).get(key)).toMatchObject({ fixed: 'pinned' })
+    expect(rowsOfPlan(moved.body.kept!.plan).get(key)!.start.slice(0, 10)).toBe(to)
+    expect(moved.body.moved.moved.find((m) => m.key === key)!.why).toBe('it was put there by hand')
+    expect((await move({ day: to })).status).toBe(409)
+    // It stays where it was put when all is planned anew.
+    const anew = await taken()
+    expect(rowsOfPlan(anew.kept!.plan).get(key)!.start.slice(0, 10)).toBe(to)
+    expect(first.start <= last.start).toBe(true)
+    const free = await fitter.ask<PlanView>('POST', '/api/plan/moves', {
+      planId: anew.kept!.id,
+      fittingId: last.fittingId,
+      step: last.step,
+      release: true,
+    })
+    expect(rowsOfPlan(free.body.kept!.plan).get(key)!.fixed).toBeNull()
+    const back = await fitter.ask<PlanView>('POST', '/api/plan/undo', { planId: free.body.kept!.id })
+    expect(rowsOfPlan(back.body.kept!.plan).get(key)!.fixed).toBe('pinned')
+  })
+})
+
+describe('to carry', () => {
+  it('goes out as a table, as a calendar, and as the sheet of a day', async () => {
+    const csv = await fitter.ask<string>('GET', '/api/plan.csv?boat=pipit')
+    expect(csv.text.split('\n')[0]).toBe('day,start,end,who,boat,where,fitting,step,cures until,in the bag')
+    expect(csv.text).not.toContain('Fulmar')
+    const ics = await fitter.ask<string>('GET', '/api/plan.ics')
+    expect(ics.text).toMatch(/BEGIN:VCALENDAR[\s\S]*BEGIN:VEVENT[\s\S]*END:VCALENDAR/)
+    const { plan } = await kept()
+    const day = plan.days.find((d) => d.bag.length > 0)!
+    const pdf = await fetch(`${app.base}/api/plan/day.pdf?day=${day.day}`, {
+      headers: { cookie: fitter.cookie },
+    })
+    const words = await pdfWords(new Uint8Array(await pdf.arrayBuffer()))
+    expect(words).toContain(dayjs(day.day).format('dddd D MMMM'))
+    expect(words).toContain(day.steps[0]!.fitting)
+    expect(words).toContain('In the bag')
+    expect((await fitter.ask('GET', '/api/plan/day.pdf?day=1999-01-01')).status).toBe(404)
+  })
+  it('a calendar asks by a secret address, gets what its owner may see, and nothing once it was revoked', async () => {
+    const made = await owner.ask<{ id: number; path: string }>('POST', '/api/feeds', {
+      title: 'My boat',
+      what: 'plan',
+    })
+    expect(made.status).toBe(201)
+    const read = () => fetch(`${app.base}${made.body.path}`)
+    const text = await (await read()).text()
+    expect(text).toContain('BEGIN:VEVENT')
+    expect(text).not.toContain('LOCATION:Pipit')
+    const looks = await owner.ask<{ path: string }>('POST', '/api/feeds', {
+      title: 'Looks',
+      what: 'watch',
+      boatId: 'fulmars-reach',
+    })
+    const due = await (await fetch(`${app.base}${looks.body.path}`)).text()
+    // A calendar's lines are folded.
+    expect(due.replace(/\r\n /g, '')).toContain('Open and shut the valve')
+    const list = await owner.ask<{ feeds: object[] }>('GET', '/api/feeds')
+    expect(JSON.stringify(list.body)).not.toContain(made.body.path.split('/').at(-1)!.slice(0, 12))
+    expect((await fitter.ask('DELETE', `/api/feeds/${made.body.id}`)).status).toBe(404)
+    expect((await owner.ask('DELETE', `/api/feeds/${made.body.id}`)).status).toBe(200)
+    expect((await read()).status).toBe(404)
+    expect(
+      (await owner.ask('POST', '/api/feeds', { title: 'x', what: 'plan', boatId: 'pipit' })).status,
+    ).toBe(403)
+  })
+})
+
+describe('who works, what holds, the weather', () => {
+  it('hours are kept by the manager; a version that is not that any more is refused', async () => {
+    const f = (await view()).fitters[0]!
+    const body = { name: f.name, hours: f.hours, away: f.away, version: f.version }
+    expect((await fitter.ask('PUT', `/api/fitters/${f.id}`, body)).status).toBe(403)
+    const away = [{ from: '2031-01-05', to: '2031-01-01', why: '' }]
+    const bad = await manager.ask<{ error: { path: string } }>('PUT', `/api/fitters/${f.id}`, {
+      ...body,
+      away,
+    })
+    expect([bad.status, bad.body.error.path]).toEqual([400, 'away.0.to'])
+    expect((await manager.ask('PUT', `/api/fitters/${f.id}`, body)).status).toBe(200)
+    expect((await manager.ask('PUT', `/api/fitters/${f.id}`, body)).status).toBe(409)
+    expect((await view()).causes.map((c) => c.what)).toContain(`the hours of ${f.name} were changed`)
+    const twice = await manager.ask('POST', '/api/fitters', { name: f.name, hours: {} })
+    expect(twice.status).toBe(409)
+    const made = await manager.ask<{ fitters: { id: number; name: string }[] }>('POST', '/api/fitters', {
+      name: 'Ola Firth',
+      hours: { sat: [['08:00', '12:00']] },
+    })
+    const id = made.body.fitters.at(-1)!.id
+    expect((await manager.ask('DELETE', `/api/fitters/${id}`)).status).toBe(200)
+  })
+  it.each([
+    [{ by: 'part', what: '' }, 400, 'what'],
+    [{ by: 'moon', what: 'x' }, 400, 'by'],
+    [{ by: 'part', what: 'x', until: '1999-01-01' }, 400, 'until'],
+    [{ by: 'part', what: 'x', fittingId: 'f1' }, 400, 'fittingId'],
+    [{ by: 'paint', what: 'x', zones: ['nowhere'] }, 400, 'zones'],
+  ])('a hold %j is refused at its place', async (body, status, path) => {
+    const r = await apprentice.ask<{ error: { path: string } }>('POST', `${F}/holds`, body)
+    expect([r.status, r.body.error.path]).toEqual([status, path])
+  })
+  it('a forecast comes as a table, all of it or none, and a reading counts before it', async () => {
+    const at = (h: number) => dayjs().add(h, 'hour').format('YYYY-MM-DDTHH:00')
+    const row = (h: number, air: string) => `${at(h)},${air},70,3,0,0.2`
+    const head = 'at,airC,humidityPct,windMs,rainMm,sun'
+    const send = (csv: string) =>
+      fitter.ask<{ hours: number; error: { path: string; message: string } }>('POST', '/api/weather/csv', {
+        csv,
+      })
+    const bad = await send([head, row(0, '8'), row(1, 'warm')].join('\n'))
+    expect([bad.status, bad.body.error.path]).toEqual([400, 'csv'])
+    expect(bad.body.error.message).toContain('line 3')
+    expect((await view()).weather!.source).toBe('a simulated service')
+    expect((await send([head, row(0, '8'), row(0, '9')].join('\n'))).body.error.message).toContain('twice')
+    const good = await send([head, ...Array.from({ length: 48 }, (_, i) => row(i, '8.5'))].join('\n'))
+    expect(good.body.hours).toBe(48)
+    await apprentice.ask('POST', '/api/weather/readings', { at: at(1), airC: 3.5, humidityPct: 80 })
+    const { weather } = await view()
+    expect(weather!.source).toBe('a file')
+    expect(weather!.hours.slice(0, 3).map((h) => [h.airC, h.measured])).toEqual([
+      [8.5, false],
+      [3.5, true],
+      [8.5, false],
+    ])
+    expect((await view()).causes.map((c) => c.what)).toContain('the weather was told anew')
+  })
+})
+
+describe('the yard\u2019s own minutes', () => {
+  it('take the place of the typical ones after five of a kind, and not before', async () => {
+    const b = (await fitter.ask<{ fittings: { id: string; kind: string }[] }>('GET', F)).body
+    const decks = b.fittings.filter((f) => f.kind === 'deck-hardware').map((f) => f.id)
+    const open: string[] = []
+    for (const id of decks) {
+      const r = await fitter.ask('POST', `/api/fittings/${id}/tick`, {
+        step: 'survey',
+        reason: 'in the test',
+        minutes: 71,
+      })
+      if (r.status === 200) open.push(id)
+      if (open.length === 5) break
+    }
+    expect(open).toHaveLength(5)
+    const own = (await view()).own.find((o) => o.kind === 'deck-hardware' && o.step === 'survey')!
+    expect(own).toMatchObject({ minutes: 71, times: 5 })
+    const v = await taken()
+    const left = stepsOf(v).filter((s) => s.kind === 'deck-hardware' && s.step === 'survey')
+    for (const s of left) expect(s.minutes).toBe(71)
+    // One taken back leaves four: the typical ones stand again.
+    await fitter.ask('POST', `/api/fittings/${open[0]}/tick/survey/back`, { reason: 'misread' })
+    expect((await view()).own.find((o) => o.kind === 'deck-hardware' && o.step === 'survey')!.times).toBe(4)
   })
 })

@@ -32,6 +32,8 @@ export interface Tick extends Omit<TickReadings, 'heelDeg'> {
   wet: boolean
   /** labels of the holes that it is about; empty: all of the fitting's */
   holes: string[]
+  /** minutes that it took each pair of hands; left out: nobody looked at a clock */
+  minutes?: number | null
 }
 /** One hole of the fitting, as the register has it. */
 export interface TickedHole {
@@ -163,7 +165,7 @@ export function applyTick<D extends AnyDesign>(b: Bench<D>, t: Tick): Ticked<D> 
   const said = saidOf(step, t, saidAt(step, b.log))
   const only = t.holes.length && t.holes.length < b.holes.length ? t.holes : []
   const torqueNm = step.asks.includes('torque') ? t.torqueNm : null
-  const data = dataOf(step, only, torqueNm)
+  const data = { ...dataOf(step, only, torqueNm), ...(t.minutes ? { minutes: t.minutes } : {}) }
   const line = (note: string): NewLine => ({
     kind: t.wet ? 'look' : 'tick',
     step: step.id,

@@ -2,7 +2,7 @@ import { stepNamed } from './step-names'
 import { formatLength, formatTemperature, formatTorque, type Units } from '../base/quantity/format'
 
 /** What can stand in the log of the work on a fitting, of whatever kind. Added to, never changed. */
-export const LOG_KINDS = ['tick', 'order', 'purchase', 'decision', 'bond', 'anode', 'look'] as const
+export const LOG_KINDS = ['begin', 'tick', 'order', 'purchase', 'decision', 'bond', 'anode', 'look'] as const
 export type LogKind = (typeof LOG_KINDS)[number]
 
 /** What was decided, ordered or bought, as figures and words that the state is folded from. */
@@ -17,6 +17,8 @@ export interface LogData {
   on?: Record<string, number>
   /** what the wrench clicked at */
   torqueNm?: number
+  /** how long the step took, of each pair of hands */
+  minutes?: number
   /** labels of the holes that the tick was about, where not all of them were */
   holes?: string[]
   /** it began the work anew: what was ticked, ordered and bought before is of an earlier round */
@@ -58,11 +60,13 @@ export interface Decided {
 /** Where the work on a fitting stands: folded from its log, stored nowhere. */
 export interface WorkState {
   ticks: Record<string, Done>
+  /** steps that somebody is at: they stay where they are, whatever is planned round them */
+  begun: Record<string, { at: string; by: string }>
   order: { at: string; by: string; what: string; reason: string } | null
   bought: { at: string; by: string; what: string } | null
   decisions: Record<string, Decided>
 }
-export const NO_WORK: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
+export const NO_WORK: WorkState = { ticks: {}, begun: {}, order: null, bought: null, decisions: {} }
 
 /**
  * The lines since the work was begun anew (bedded again years later, say); all of them where it never was, or
@@ -80,7 +84,7 @@ export function thisRound(log: LogLine[]): LogLine[] {
 
 /** Folds the log, oldest first, into where the work stands. */
 export function workState(log: LogLine[]): WorkState {
-  const out: WorkState = { ticks: {}, order: null, bought: null, decisions: {} }
+  const out: WorkState = { ticks: {}, begun: {}, order: null, bought: null, decisions: {} }
   // A decision stands as long as what it was made on; the rest is of this round.
   const round = thisRound(log)
   const earlier = log.slice(0, log.length - round.length).filter((l) => l.kind === 'decision')
@@ -88,8 +92,14 @@ export function workState(log: LogLine[]): WorkState {
     const by = { at: l.at, by: l.who }
     const data = l.data ?? {}
     switch (l.kind) {
+      case 'begin':
+        if (!l.step) break
+        if (l.undoes) delete out.begun[l.step]
+        else out.begun[l.step] ??= by
+        break
       case 'tick': {
         if (!l.step) break
+        delete out.begun[l.step]
         if (l.undoes) delete out.ticks[l.step]
         // One that follows for a hole that was kept apart does not move the day of the step.
         else out.ticks[l.step] ??= { ...by, note: l.note }
@@ -135,6 +145,7 @@ const KIND_SAID: Partial<Record<LogKind, (l: LogLine) => string>> = {
   bond: (l) => `bond path ${l.value} \u03a9`,
   anode: (l) => `anode ${l.value} % left`,
   decision: () => 'decided',
+  begin: (l) => `begun: ${stepNamed(l.step ?? '')}`,
 }
 /** What was said with a tick: size, lot, day, torque, and the words with it. */
 export const tickSaid = (l: LogLine, units: Units): string =>
@@ -145,6 +156,7 @@ export const tickSaid = (l: LogLine, units: Units): string =>
     l.tempC == null ? '' : formatTemperature(l.tempC, units),
     l.humidityPct == null ? '' : `${l.humidityPct} %`,
     l.data?.holes?.length ? `only ${l.data.holes.join(', ')}` : '',
+    l.data?.minutes == null ? '' : `${l.data.minutes} min`,
     l.note,
   ]
     .filter(Boolean)

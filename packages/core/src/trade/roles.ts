@@ -24,6 +24,8 @@ export const ACTS = {
   'boat-book': { who: vouches, else: 'A boat\u2019s own book is kept by a fitter or the manager' },
   'remove-boat': { who: ['manager'], else: 'Only the manager takes a boat off the list' },
   'give-roles': { who: ['manager'], else: 'Only the manager says who may do what on a boat' },
+  plan: { who: vouches, else: 'The weeks are planned by a fitter or the manager' },
+  hours: { who: ['manager'], else: 'Who works when is kept by the manager' },
   stores: { who: OF_THE_YARD, else: 'The stores are the yard\u2019s own' },
   'vouch-lot': { who: vouches, else: 'A fitter or the manager vouches for a lot' },
   'yard-parts': { who: vouches, else: 'Parts of the yard\u2019s own are kept by a fitter or the manager' },

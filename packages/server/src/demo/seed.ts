@@ -9,6 +9,7 @@ import { seedRig } from './rig'
 import { seedRows } from './rows'
 import { seedSurvey } from './survey'
 import { seedThroughHulls } from './through-hulls'
+import { seedWeeks } from './weeks'
 import { seedYard } from './yard'
 
 const mark = (owner: Sequelize, value: 'loading' | 'loaded') =>
@@ -58,6 +59,7 @@ export async function seedDemo(db: Sequelize, owner: Sequelize = db): Promise<bo
   await seedClosures(fitter)
   await seedRig(fitter)
   await seedRows(fitter)
+  await seedWeeks(fitter)
   await mark(owner, 'loaded')
   return true
 }

@@ -8,9 +8,10 @@ import type { Logger } from 'pino'
 export interface Work {
   rejudge: { boatId: string }
   solve: { fittingId: string }
+  plan: { jobId: string }
 }
 export type QueueName = keyof Work
-const NAMES: QueueName[] = ['rejudge', 'solve']
+const NAMES: QueueName[] = ['rejudge', 'solve', 'plan']
 /**
  * One waiting job for one thing is enough, however often it was asked for; it reads what is there when it
  * begins.

@@ -18,6 +18,12 @@ import {
   AngleReading,
   Photo,
   LifeEvent,
+  Fitter,
+  Hold,
+  WeatherRow,
+  PlanRow,
+  PlanJobRow,
+  Feed,
 } from '.'
 
 const T = DataTypes
@@ -356,6 +362,101 @@ function defineRecord(at: At) {
   )
 }
 
+function definePlan(at: At) {
+  const json = { type: T.JSONB, allowNull: false }
+  const anyDay = { type: T.DATEONLY, allowNull: false }
+  const maybeAt = { type: T.DATE, allowNull: true }
+  Fitter.init(
+    own({
+      id: key,
+      name: text,
+      hours: json,
+      away: { ...json, defaultValue: [] },
+      version,
+      changedAt: madeAt,
+    }),
+    at('fitters'),
+  )
+  Hold.init(
+    own({
+      id: key,
+      boatId: text,
+      fittingId: { type: T.UUID, allowNull: true },
+      zones: { type: T.ARRAY(T.TEXT), allowNull: true },
+      by: text,
+      what: text,
+      from: text,
+      since: anyDay,
+      until: day,
+      meanwhile: words,
+      madeBy: text,
+      endedAt: maybeAt,
+      endedBy: maybeText,
+      version,
+      changedAt: madeAt,
+    }),
+    at('holds'),
+  )
+  WeatherRow.init(
+    own({
+      at: { type: T.TEXT, primaryKey: true },
+      measured: { type: T.BOOLEAN, primaryKey: true },
+      airC: real,
+      humidityPct: real,
+      windMs: real,
+      rainMm: real,
+      sun: real,
+      cloud: real,
+      source: text,
+      saidAt: madeAt,
+    }),
+    at('weather_hours'),
+  )
+  PlanRow.init(
+    own({
+      id: key,
+      state: text,
+      ask: json,
+      answer: json,
+      why: words,
+      beforeId: maybeWhole,
+      madeBy: text,
+      madeAt,
+    }),
+    at('plans'),
+  )
+  PlanJobRow.init(
+    own({
+      id: { type: T.UUID, primaryKey: true },
+      ask: json,
+      state: { ...text, defaultValue: 'waiting' },
+      done: { ...whole, defaultValue: 0 },
+      total: { ...whole, defaultValue: 0 },
+      said: words,
+      planId: maybeWhole,
+      askedBy: text,
+      askedAt: madeAt,
+      beatAt: madeAt,
+    }),
+    at('plan_jobs'),
+  )
+  Feed.init(
+    own({
+      id: key,
+      userId: whole,
+      title: text,
+      what: text,
+      boatId: maybeText,
+      onlyWho: maybeText,
+      secretHash: text,
+      madeAt,
+      readAt: maybeAt,
+      revokedAt: maybeAt,
+    }),
+    at('feeds'),
+  )
+}
+
 /** Binds the models to one database. */
 export function defineModels(sequelize: Sequelize) {
   const at: At = (tableName) => ({ sequelize, tableName })
@@ -368,6 +469,7 @@ export function defineModels(sequelize: Sequelize) {
     defineSurvey,
     defineHoles,
     defineRecord,
+    definePlan,
   ])
     define(at)
 }

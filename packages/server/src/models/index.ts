@@ -9,7 +9,10 @@ import {
 } from 'sequelize'
 import type {
   AnyDesign,
+  BoatPlan,
   Duty,
+  HeldBy,
+  HeldFrom,
   HullKind,
   LogData,
   LogKind,
@@ -18,6 +21,7 @@ import type {
   Role,
   Units,
   Verdict,
+  YardFitter,
 } from '@north-tide/core'
 
 type Opt<T> = CreationOptional<T>
@@ -288,4 +292,79 @@ export class LifeEvent extends Model<InferAttributes<LifeEvent>, InferCreationAt
   declare gatesPassed: string[]
   declare gateReason: string | null
   declare corrects: number | null
+}
+/** Somebody who works in the yard, with his hours; he need not have an account. */
+export class Fitter extends Model<InferAttributes<Fitter>, InferCreationAttributes<Fitter>> {
+  declare id: Opt<number>
+  declare name: string
+  declare hours: YardFitter['hours']
+  declare away: Opt<YardFitter['away']>
+  declare version: Opt<number>
+  declare changedAt: Opt<Date>
+}
+/** What holds work up: of a fitting, of zones, of a boat. Ended, and never taken away. */
+export class Hold extends Model<InferAttributes<Hold>, InferCreationAttributes<Hold>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare fittingId: string | null
+  declare zones: string[] | null
+  declare by: HeldBy
+  declare what: string
+  declare from: HeldFrom
+  declare since: string
+  declare until: string | null
+  declare meanwhile: Opt<string>
+  declare madeBy: string
+  declare endedAt: Opt<Date | null>
+  declare endedBy: Opt<string | null>
+  declare version: Opt<number>
+  declare changedAt: Opt<Date>
+}
+export class WeatherRow extends Model<InferAttributes<WeatherRow>, InferCreationAttributes<WeatherRow>> {
+  declare at: string
+  declare measured: boolean
+  declare airC: number
+  declare humidityPct: number
+  declare windMs: number
+  declare rainMm: number
+  declare sun: number
+  declare cloud: number
+  declare source: string
+  declare saidAt: Opt<Date>
+}
+export class PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
+  declare id: Opt<number>
+  declare state: 'kept' | 'offered' | 'past'
+  /** as the service of the plan reads it */
+  declare ask: unknown
+  declare answer: BoatPlan
+  declare why: Opt<string>
+  declare beforeId: Opt<number | null>
+  declare madeBy: string
+  declare madeAt: Opt<Date>
+}
+export class PlanJobRow extends Model<InferAttributes<PlanJobRow>, InferCreationAttributes<PlanJobRow>> {
+  declare id: string
+  declare ask: unknown
+  declare state: Opt<'waiting' | 'working' | 'done' | 'failed' | 'cancelled'>
+  declare done: Opt<number>
+  declare total: Opt<number>
+  declare said: Opt<string>
+  declare planId: Opt<number | null>
+  declare askedBy: string
+  declare askedAt: Opt<Date>
+  declare beatAt: Opt<Date>
+}
+/** An address that a calendar asks by itself. */
+export class Feed extends Model<InferAttributes<Feed>, InferCreationAttributes<Feed>> {
+  declare id: Opt<number>
+  declare userId: number
+  declare title: string
+  declare what: 'plan' | 'watch'
+  declare boatId: string | null
+  declare onlyWho: string | null
+  declare secretHash: string
+  declare madeAt: Opt<Date>
+  declare readAt: Opt<Date | null>
+  declare revokedAt: Opt<Date | null>
 }

@@ -19,6 +19,7 @@ import {
   type FittingSheet,
 } from '../services/fittings'
 import {
+  beginFitting,
   buyFitting,
   decideFitting,
   logFitting,
@@ -152,6 +153,7 @@ export function fittingRoutes(): Router {
     json((q) => unorderFitting(q.account!, q.params.id)),
   )
   post('/fittings/:id/bought', (q) => buyFitting(q.account!, q.params.id))
+  post('/fittings/:id/begin', (q) => beginFitting(q.account!, q.params.id, q.body ?? {}))
   post('/fittings/:id/tick', (q) => tickFitting(q.account!, q.params.id, q.body))
   post('/fittings/:id/tick/:step/back', (q) =>
     untickFitting(q.account!, q.params.id, q.params.step, q.body ?? {}),

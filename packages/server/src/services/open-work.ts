@@ -10,7 +10,9 @@ import {
 } from '@north-tide/core'
 import { kindNamed } from '@north-tide/core/kinds'
 import { boatById } from './boats'
+import { breather } from '../breath'
 import { aroundIn, snapshotOf } from './snapshot'
+import { ownMinutes, withOwnMinutes } from './own-minutes'
 import { logsOf } from './work-log'
 
 /** Work that is left on a fitting, with what it takes. */
@@ -25,16 +27,19 @@ export async function openWork(
 ): Promise<{ jobs: OpenJob[]; unjudged: BoatPlan['held'] }> {
   const unjudged: BoatPlan['held'] = []
   const s = await snapshotOf(await boatById(boatId))
-  const logs = await logsOf(s.fittings.map((f) => f.id))
+  const [logs, minutes] = await Promise.all([logsOf(s.fittings.map((f) => f.id)), ownMinutes()])
   const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
-  const jobs = s.fittings.flatMap((f): OpenJob[] => {
+  const jobs: OpenJob[] = []
+  const othersTurn = breather()
+  for (const f of s.fittings) {
+    await othersTurn()
     const kind = kindNamed(f.kind)
     const design = s.designs.get(f.id)!
     const log = logs.get(f.id) ?? []
     const work = workState(log)
     const begun = Object.keys(work.ticks).length > 0
     const stands = (design as { existing?: boolean }).existing === true && f.verdict !== 'short' && !begun
-    if (gone.has(f.id) || stands || (wanted && !wanted.includes(f.id))) return []
+    if (gone.has(f.id) || stands || (wanted && !wanted.includes(f.id))) continue
     try {
       const judged = kind.judge(design, aroundIn(s, f.id, log))
       const worst = judged.checks.find((c) => c.id === judged.governing)
@@ -42,14 +47,17 @@ export async function openWork(
         fittingId: f.id,
         kind: f.kind,
         name: f.name,
+        boatId,
+        boat: s.boat.name,
+        zoneId: design.place.zone,
         zone: zoneTitle(s.zones, design.place.zone),
         verdict: judged.verdict,
         short: judged.verdict === 'short' ? (worst?.title ?? checkNamed(judged.governing ?? '')) : '',
-        steps: kind.steps(design, judged, s.boat.units, work),
+        steps: withOwnMinutes(f.kind, kind.steps(design, judged, s.boat.units, work), minutes),
         parts: kind.parts(design, judged),
         work,
       }
-      return isOpen(job) ? [job] : []
+      if (isOpen(job)) jobs.push(job)
     } catch (error) {
       if (!(error instanceof CalcError)) throw error
       // Nothing is left out in silence: what makes no sense yet is held by that.
@@ -57,14 +65,19 @@ export async function openWork(
         fittingId: f.id,
         kind: f.kind,
         fitting: f.name,
+        others: [],
         step: '',
         text: 'all of it',
         why: `its design makes no sense yet: ${error.message}`,
+        by: 'decision',
+        since: null,
         until: null,
         costHours: null,
+        holdId: null,
+        boatId,
+        zone: zoneTitle(s.zones, design.place.zone),
       })
-      return []
     }
-  })
+  }
   return { jobs, unjudged }
 }

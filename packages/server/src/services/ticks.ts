@@ -58,6 +58,8 @@ const ticking = z.strictObject({
   torqueNm: z.number().positive().max(2000).nullish(),
   runDownNm: z.number().min(0).max(500).nullish(),
   looked: z.array(z.string().max(200)).max(20).default([]),
+  /** minutes that it took each pair of hands */
+  minutes: z.number().int().min(1).max(2880).nullish(),
   proof: z.string().trim().max(2000).default(''),
   /** a look that found it wet: it is not ticked, and its hole becomes suspect */
   wet: z.boolean().default(false),
@@ -125,6 +127,7 @@ const tickOf = (t: Said, at: Date, lot: Awaited<ReturnType<typeof lotNamed>>): T
   proof: t.proof,
   wet: t.wet,
   holes: t.holes,
+  minutes: t.minutes ?? null,
 })
 const stepsOn = (a: Act): Step[] =>
   a.kind.steps(a.design, a.kind.judge(a.design, a.around), a.s.boat.units, workState(a.log))

@@ -12,6 +12,27 @@ import { moment } from './saving'
  * The work on a fitting, of whatever kind: ordered, bought, ticked step by step, read with a meter, looked
  * at, decided, recorded. The core says what an act writes; here it is written, all of it or nothing.
  */
+const beginning = z.strictObject({ step: z.string().min(1).max(60), back: z.boolean().default(false) })
+/** Somebody is at a step: whatever is planned goes round it. Taken back, it is planned again. */
+export async function beginFitting(who: Account, id: string, body: unknown) {
+  const b = parseInput(beginning, body)
+  return inAct(who, id, async (a) => {
+    const work = workState(a.log)
+    const steps = a.kind.steps(a.design, a.kind.judge(a.design, a.around), a.s.boat.units, work)
+    if (!steps.some((s) => s.id === b.step))
+      throw new ApiError(404, 'not-found', 'There is no such step on this fitting', 'step')
+    if (work.ticks[b.step]) throw new ApiError(409, 'ticked', 'That step is ticked already', 'step')
+    if (!!work.begun[b.step] !== b.back)
+      throw new ApiError(
+        409,
+        'begun',
+        b.back ? 'Nobody is at that step' : 'Somebody is at that step already',
+        'step',
+      )
+    const said = { ...line('begin', '', null, b.back), step: b.step }
+    return write(a, [said], new Date(), a.design, `${a.f.name}: begun`)
+  })
+}
 const ordering = z.strictObject({ reason: z.string().trim().max(500).default('') })
 /**
  * Nothing is marked ordered while something of it does not go together, unless a fitter gives a reason

@@ -32,6 +32,9 @@ export class NoSlot extends Error {
 }
 const HORIZON_DAYS = 366
 
+/** What has to be done before it, each once, whether its cure is waited for or only its work. */
+const before = (t: Task) => [...new Set([...t.after, ...t.afterWork])]
+
 export class Scheduler {
   private readonly calendar = new Map<string, Span[]>()
   private readonly sets: number[][][]
@@ -45,7 +48,7 @@ export class Scheduler {
   ) {
     this.sets = tasks.map((t) => (t && t.minutes > 0 ? subsets(t.allowed, t.hands) : [[]]))
     this.followers = tasks.map(() => [])
-    tasks.forEach((t, i) => t && [...t.after, ...t.afterWork].forEach((b) => this.followers[b]!.push(i)))
+    tasks.forEach((t, i) => t && before(t).forEach((b) => this.followers[b]!.push(i)))
     this.tails = tasks.map(() => -1)
     tasks.forEach((_, i) => this.tail(i))
   }
@@ -159,12 +162,7 @@ export class Scheduler {
     const placed = [...this.fixed]
     const busy = this.busyFixed()
     const open = this.tasks.flatMap((t, i) => (t ? [i] : []))
-    const waiting = new Map(
-      open.map((i) => [
-        i,
-        [...this.tasks[i]!.after, ...this.tasks[i]!.afterWork].filter((b) => this.tasks[b]).length,
-      ]),
-    )
+    const waiting = new Map(open.map((i) => [i, before(this.tasks[i]!).filter((b) => this.tasks[b]).length]))
     const free = open.filter((i) => waiting.get(i) === 0)
     while (free.length) {
       let k = 0
@@ -182,10 +180,7 @@ export class Scheduler {
       for (const f of best.who) busy[f]!.push([best.start, best.end])
       for (const n of this.followers[i]!) {
         if (!this.tasks[n]) continue
-        const left =
-          waiting.get(n)! -
-          (this.tasks[n]!.after.includes(i) ? 1 : 0) -
-          (this.tasks[n]!.afterWork.includes(i) ? 1 : 0)
+        const left = waiting.get(n)! - 1
         waiting.set(n, left)
         if (left === 0) free.push(n)
       }

@@ -28,7 +28,10 @@ function layoutThere(twin: Other, a: Room): Layout | null {
   if (had && had.a.parts === a.parts && had.a.others === a.others) return had.layout
   let layout: Layout | null = null
   try {
-    layout = layoutOf(d, keepoutsOf(d, a, (o) => o.groupId === twin.id))
+    layout = layoutOf(
+      d,
+      keepoutsOf(d, a, (o) => o.groupId === twin.id),
+    )
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
   }
