@@ -82,6 +82,19 @@ export function thisRound(log: LogLine[]): LogLine[] {
   return from < 0 ? log : log.slice(from)
 }
 
+/** A step that was begun or ticked, or taken back. */
+function stepSaid(out: WorkState, step: string, l: LogLine) {
+  const by = { at: l.at, by: l.who }
+  if (l.kind === 'begin') {
+    if (l.undoes) delete out.begun[step]
+    else out.begun[step] ??= by
+    return
+  }
+  delete out.begun[step]
+  if (l.undoes) delete out.ticks[step]
+  // One that follows for a hole that was kept apart does not move the day of the step.
+  else out.ticks[step] ??= { ...by, note: l.note }
+}
 /** Folds the log, oldest first, into where the work stands. */
 export function workState(log: LogLine[]): WorkState {
   const out: WorkState = { ticks: {}, begun: {}, order: null, bought: null, decisions: {} }
@@ -93,18 +106,9 @@ export function workState(log: LogLine[]): WorkState {
     const data = l.data ?? {}
     switch (l.kind) {
       case 'begin':
-        if (!l.step) break
-        if (l.undoes) delete out.begun[l.step]
-        else out.begun[l.step] ??= by
+      case 'tick':
+        if (l.step) stepSaid(out, l.step, l)
         break
-      case 'tick': {
-        if (!l.step) break
-        delete out.begun[l.step]
-        if (l.undoes) delete out.ticks[l.step]
-        // One that follows for a hole that was kept apart does not move the day of the step.
-        else out.ticks[l.step] ??= { ...by, note: l.note }
-        break
-      }
       case 'order':
         out.order = l.undoes ? null : { ...by, what: data.what ?? l.note, reason: data.reason ?? '' }
         break

@@ -132,7 +132,7 @@ const ofHold = (h: YardHold): Held => ({
   since: h.since,
   holdId: h.id,
 })
-/** Everything that holds a step, each of it; the calculator takes the latest, whoever reads wants them all. */
+/** Everything that holds a step: the calculator takes the latest, whoever reads wants them all. */
 function holdsOf(jobs: PlanJob[], ask: PlanAsk, offsetMin: number): (Held & { step: string })[] {
   const byHand = heldSteps(jobs, ask.holds ?? [])
   const shared = sharedHolds(jobs, ask)
@@ -274,19 +274,20 @@ const waitsOf = (h: { step: string; until: string | null; why: string | null }) 
 export const rowsOfPlan = (p: BoatPlan): Map<string, PlannedStep> =>
   new Map([...p.days.flatMap((d) => d.steps), ...p.waits].map((s) => [stepKey(s.fittingId, s.step), s]))
 
-/** The answer as days: who does what where, what must be in the bag, what cures meanwhile. */
-export function planAnswer(jobs: PlanJob[], ask: PlanAsk, out: Output, offsetMin = 0): BoatPlan {
+type Find = (key: string) => { job: PlanJob; step: Step }
+const finder = (jobs: PlanJob[]): Find => {
   const byId = new Map(jobs.map((j) => [j.fittingId, j]))
-  const find = (id: string) => {
+  return (id) => {
     const cut = id.indexOf(' ')
     const job = byId.get(id.slice(0, cut))!
     return { job, step: job.steps.find((s) => s.id === id.slice(cut + 1))! }
   }
+}
+function plannedSteps(find: Find, ask: PlanAsk, out: Output): PlannedStep[] {
   const critical = new Set(out.criticalPath)
   const alone = ask.fitters.length < 2
   const fixed = new Map((ask.fixed ?? []).map((f) => [stepKey(f.fittingId, f.step), f.why]))
-  const shared = sharedHolds(jobs, ask)
-  const all = out.rows
+  return out.rows
     .filter((r) => !isShared(r.step))
     .map((r): PlannedStep => {
       const { job, step } = find(r.step)
@@ -313,32 +314,41 @@ export function planAnswer(jobs: PlanJob[], ask: PlanAsk, out: Output, offsetMin
         fixed: fixed.get(r.step) ?? null,
       }
     })
+}
+function heldWork(find: Find, jobs: PlanJob[], ask: PlanAsk, out: Output, offsetMin: number): HeldWork[] {
+  const shared = sharedHolds(jobs, ask)
   const known = new Map(holdsOf(jobs, ask, offsetMin).map((h) => [waitsOf(h), h]))
+  return out.held.map((h) => {
+    const keys = shared.get(h.step)?.keys ?? [h.step]
+    const { job, step } = find(keys[0]!)
+    const more = known.get(waitsOf(h))
+    const fittings = [...new Map(keys.map((k) => [find(k).job.fittingId, find(k).job])).values()]
+    return {
+      fittingId: job.fittingId,
+      kind: job.kind,
+      fitting: job.name,
+      others: fittings.slice(1).map((j) => ({ fittingId: j.fittingId, kind: j.kind, fitting: j.name })),
+      step: step.id,
+      text: step.text,
+      why: h.why ?? '',
+      by: more?.by ?? 'decision',
+      since: more?.since ?? null,
+      until: h.until,
+      costHours: h.costHours,
+      holdId: more?.holdId ?? null,
+      boatId: job.boatId,
+      zone: job.zone,
+    }
+  })
+}
+/** The answer as days: who does what where, what must be in the bag, what cures meanwhile. */
+export function planAnswer(jobs: PlanJob[], ask: PlanAsk, out: Output, offsetMin = 0): BoatPlan {
+  const find = finder(jobs)
+  const all = plannedSteps(find, ask, out)
   return {
     days: daysOf(all),
     waits: all.filter((s) => !s.who.length),
-    held: out.held.map((h) => {
-      const keys = shared.get(h.step)?.keys ?? [h.step]
-      const { job, step } = find(keys[0]!)
-      const more = known.get(waitsOf(h))
-      const fittings = [...new Map(keys.map((k) => [find(k).job.fittingId, find(k).job])).values()]
-      return {
-        fittingId: job.fittingId,
-        kind: job.kind,
-        fitting: job.name,
-        others: fittings.slice(1).map((j) => ({ fittingId: j.fittingId, kind: j.kind, fitting: j.name })),
-        step: step.id,
-        text: step.text,
-        why: h.why ?? '',
-        by: more?.by ?? 'decision',
-        since: more?.since ?? null,
-        until: h.until,
-        costHours: h.costHours,
-        holdId: more?.holdId ?? null,
-        boatId: job.boatId,
-        zone: job.zone,
-      }
-    }),
+    held: heldWork(find, jobs, ask, out, offsetMin),
     finish: out.finish,
     notPlanned: out.notPlanned.filter((id) => !isShared(id)).length,
     minutes: all.reduce((m, s) => m + (Date.parse(`${s.end}Z`) - Date.parse(`${s.start}Z`)) / 60_000, 0),

@@ -1,4 +1,26 @@
-import { DataTypes, type Sequelize } from 'sequelize'
+import type { Sequelize } from 'sequelize'
+import {
+  T,
+  text,
+  maybeText,
+  real,
+  maybeReal,
+  whole,
+  maybeWhole,
+  flag,
+  reals,
+  key,
+  day,
+  version,
+  withdrawn,
+  madeAt,
+  big,
+  words,
+  moment,
+  bytes,
+  type At,
+  own,
+} from './columns'
 import {
   User,
   BoatRole,
@@ -18,43 +40,8 @@ import {
   AngleReading,
   Photo,
   LifeEvent,
-  Fitter,
-  Hold,
-  WeatherRow,
-  PlanRow,
-  PlanJobRow,
-  Feed,
 } from '.'
-
-const T = DataTypes
-const text = { type: T.TEXT, allowNull: false }
-const maybeText = { type: T.TEXT, allowNull: true }
-const real = { type: T.DOUBLE, allowNull: false }
-const maybeReal = { type: T.DOUBLE, allowNull: true }
-const whole = { type: T.INTEGER, allowNull: false }
-const maybeWhole = { type: T.INTEGER, allowNull: true }
-const flag = { type: T.BOOLEAN, allowNull: false }
-const reals = { type: T.ARRAY(T.DOUBLE), allowNull: false }
-const key = { type: T.INTEGER, primaryKey: true, autoIncrement: true }
-const day = { type: T.DATEONLY, allowNull: true }
-const version = { type: T.INTEGER, allowNull: false, defaultValue: 1 }
-/** taken out of use with a reason, and kept */
-const withdrawn = {
-  withdrawnWhy: maybeText,
-  withdrawnBy: maybeText,
-  withdrawnAt: { type: T.DATE, allowNull: true },
-}
-
-const madeAt = { type: T.DATE, allowNull: false, defaultValue: T.NOW }
-const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
-const words = { ...text, defaultValue: '' }
-const moment = { type: T.DATE, allowNull: false }
-const bytes = { type: T.BLOB, allowNull: false }
-/** Which table, in which database. */
-type At = (tableName: string) => { sequelize: Sequelize; tableName: string }
-// Sequelize writes into what it is given, so each column gets its own copy.
-const own = <A extends Record<string, object>>(columns: A): A =>
-  Object.fromEntries(Object.entries(columns).map(([k, c]) => [k, { ...c }])) as A
+import { defineHours, definePlans } from './define-plan'
 
 function definePeople(at: At) {
   User.init(own({ id: key, login: text, name: text, role: text, passwordHash: text }), at('users'))
@@ -362,101 +349,6 @@ function defineRecord(at: At) {
   )
 }
 
-function definePlan(at: At) {
-  const json = { type: T.JSONB, allowNull: false }
-  const anyDay = { type: T.DATEONLY, allowNull: false }
-  const maybeAt = { type: T.DATE, allowNull: true }
-  Fitter.init(
-    own({
-      id: key,
-      name: text,
-      hours: json,
-      away: { ...json, defaultValue: [] },
-      version,
-      changedAt: madeAt,
-    }),
-    at('fitters'),
-  )
-  Hold.init(
-    own({
-      id: key,
-      boatId: text,
-      fittingId: { type: T.UUID, allowNull: true },
-      zones: { type: T.ARRAY(T.TEXT), allowNull: true },
-      by: text,
-      what: text,
-      from: text,
-      since: anyDay,
-      until: day,
-      meanwhile: words,
-      madeBy: text,
-      endedAt: maybeAt,
-      endedBy: maybeText,
-      version,
-      changedAt: madeAt,
-    }),
-    at('holds'),
-  )
-  WeatherRow.init(
-    own({
-      at: { type: T.TEXT, primaryKey: true },
-      measured: { type: T.BOOLEAN, primaryKey: true },
-      airC: real,
-      humidityPct: real,
-      windMs: real,
-      rainMm: real,
-      sun: real,
-      cloud: real,
-      source: text,
-      saidAt: madeAt,
-    }),
-    at('weather_hours'),
-  )
-  PlanRow.init(
-    own({
-      id: key,
-      state: text,
-      ask: json,
-      answer: json,
-      why: words,
-      beforeId: maybeWhole,
-      madeBy: text,
-      madeAt,
-    }),
-    at('plans'),
-  )
-  PlanJobRow.init(
-    own({
-      id: { type: T.UUID, primaryKey: true },
-      ask: json,
-      state: { ...text, defaultValue: 'waiting' },
-      done: { ...whole, defaultValue: 0 },
-      total: { ...whole, defaultValue: 0 },
-      said: words,
-      planId: maybeWhole,
-      askedBy: text,
-      askedAt: madeAt,
-      beatAt: madeAt,
-    }),
-    at('plan_jobs'),
-  )
-  Feed.init(
-    own({
-      id: key,
-      userId: whole,
-      title: text,
-      what: text,
-      boatId: maybeText,
-      onlyWho: maybeText,
-      secretHash: text,
-      madeAt,
-      readAt: maybeAt,
-      revokedAt: maybeAt,
-    }),
-    at('feeds'),
-  )
-}
-
 /** Binds the models to one database. */
 export function defineModels(sequelize: Sequelize) {
   const at: At = (tableName) => ({ sequelize, tableName })
@@ -469,7 +361,8 @@ export function defineModels(sequelize: Sequelize) {
     defineSurvey,
     defineHoles,
     defineRecord,
-    definePlan,
+    defineHours,
+    definePlans,
   ])
     define(at)
 }

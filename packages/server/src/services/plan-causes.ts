@@ -4,7 +4,7 @@ import type { Cause } from '@north-tide/core'
 import { PlanRow, WeatherRow } from '../models'
 import type { KeptAsk } from './plan-ask'
 
-/** What happened in the yard since a plan was made: read from the rows themselves, so nothing can be missed. */
+/** What happened in the yard since a plan was made: read from the rows themselves, so nothing is missed. */
 interface Happened {
   what: string
   boatId: string | null

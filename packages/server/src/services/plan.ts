@@ -134,7 +134,7 @@ async function shown(who: Account, row: PlanRow): Promise<ShownPlan> {
 }
 const keptRow = () => PlanRow.findOne({ where: { state: 'kept' } })
 
-/** The plan of the yard, what is offered beside it and why, who works, what holds, what the weather is to be. */
+/** The plan of the yard, what is offered beside it and why, who works, what holds, the weather. */
 export async function planView(who: Account): Promise<PlanView> {
   const [kept, offer, fitters, holds, hours, source, own] = await Promise.all([
     keptRow(),

@@ -56,6 +56,7 @@ const start = () => ({
   looked: [] as string[],
   torqueNm: null as number | null,
   runDownNm: null as number | null,
+  minutes: null as number | null,
   /** labels of the holes that are kept apart */
   apart: [] as string[],
   sizeMm: asks('size') ? usual.sizeMm : null,
@@ -187,6 +188,7 @@ async function send(wet = false) {
       ...(named.value.length ? { holes: named.value } : {}),
       ...(asks('looks') ? { looked: form.looked.filter((l) => props.step.looks.includes(l)) } : {}),
       ...(asks('proof') ? { proof: form.proof.trim() } : {}),
+      ...(form.minutes ? { minutes: Math.round(form.minutes) } : {}),
     })
     draft.value = null as never
     emit('done')
@@ -376,6 +378,18 @@ const blocked = computed(
           maxlength="300"
           :placeholder="asks('seen') ? 'dry all round' : ''"
       /></label>
+      <DimensionField
+        v-if="step.minutes > 0"
+        v-model="form.minutes"
+        label="It took"
+        kind="number"
+        unit="min"
+        :units="boats.units"
+        :least="1"
+        :most="2880"
+        optional
+        :placeholder="String(step.minutes)"
+      />
       <WhenField v-model="form.at" class="long when" label="When, if not now" />
     </div>
     <template v-if="asks('hull')"

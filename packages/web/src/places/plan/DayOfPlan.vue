@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import dayjs from 'dayjs'
-import { sayIn, type PlanDay } from '@north-tide/core'
+import { sayIn, type HeldWork, type PlanDay, type PlannedStep } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 
-/** One day of a yard: who does what where, what has to lie in the bag, what cures meanwhile. */
+/** One day of a yard: who does what where, what has to lie in the bag, what cures meanwhile, what waits. */
 const props = defineProps<{
   day: PlanDay
   to: (f: { kind: string; fittingId: string }) => string
-  /** one of many: the bag and the cures in a line */
-  short?: boolean
+  held: HeldWork[]
+  /** its surface is too cold or too wet to bond on */
+  bad: boolean
+  /** more than one boat is shown: each says which */
+  boats: boolean
 }>()
-const boats = useBoats()
+const emit = defineEmits<{ open: [step: PlannedStep] }>()
+const shown = useBoats()
 const clock = (t: string) => t.slice(11)
 const hours = computed(() =>
   (props.day.steps.reduce((m, s) => m + dayjs(s.end).diff(s.start, 'minute') * s.who.length, 0) / 60).toFixed(
@@ -31,6 +35,19 @@ const hands = computed(() =>
     return { name, blocks }
   }),
 )
+/** What of the fittings of today, or of the same places, is held: what else can be done there meanwhile. */
+const waits = computed(() => {
+  const here = new Set(props.day.steps.map((s) => s.fittingId))
+  const zones = new Set(props.day.steps.map((s) => `${s.boatId} ${s.zone}`))
+  return props.held.filter(
+    (h) =>
+      h.by !== 'cure' &&
+      (here.has(h.fittingId) ||
+        h.others.some((o) => here.has(o.fittingId)) ||
+        zones.has(`${h.boatId} ${h.zone}`)),
+  )
+})
+const bonds = computed(() => props.day.steps.filter((s) => s.needsSurface).length)
 </script>
 
 <template>
@@ -38,6 +55,8 @@ const hands = computed(() =>
     <h2>
       {{ dayjs(day.day).format('dddd D MMMM') }}
       <span class="soft small">{{ hours }} h of hands</span>
+      <span v-if="bad" class="small cold">too cold or too wet to bond in the open</span>
+      <span v-else-if="bonds" class="soft small">{{ bonds }} on a dry surface</span>
     </h2>
     <div class="hands">
       <section v-for="h in hands" :key="h.name" :aria-label="h.name">
@@ -49,25 +68,36 @@ const hands = computed(() =>
               <RouterLink :to="to(b.steps[0]!)"
                 ><strong>{{ b.steps[0]!.fitting }}</strong></RouterLink
               >
-              <span class="soft small">{{ b.steps[0]!.zone }}</span>
+              <span class="soft small">{{ boats ? `${b.steps[0]!.boat}, ` : '' }}{{ b.steps[0]!.zone }}</span>
             </div>
             <ul>
-              <li v-for="s in b.steps" :key="s.step">
-                {{ sayIn(s.text, boats.units) }}
-                <span v-if="s.who.length > 1" class="together small"
-                  >with {{ s.who.filter((w) => w !== h.name).join(', ') }}</span
+              <li v-for="s in b.steps" :key="s.step" class="step">
+                <div>
+                  {{ sayIn(s.text, shown.units) }}
+                  <span v-if="s.fixed" class="small fixed">{{
+                    s.fixed === 'begun' ? 'begun' : 'put here'
+                  }}</span>
+                  <span v-if="s.who.length > 1" class="together small"
+                    >with {{ s.who.filter((w) => w !== h.name).join(', ') }}</span
+                  >
+                  <span v-if="s.alone" class="small">Alone: {{ s.alone }}</span>
+                  <span v-if="s.needsSurface" class="soft small">on a dry surface; </span>
+                  <span v-if="s.cureEnd > s.end" class="soft small">cures until {{ until(s.cureEnd) }}</span>
+                  <span v-if="s.caution" class="caution small">{{ s.caution }}</span>
+                </div>
+                <ElButton
+                  class="act small"
+                  :aria-label="`Open ${s.text.split(/[:.;]/)[0]}, ${s.fitting}`"
+                  @click="emit('open', s)"
+                  >Do</ElButton
                 >
-                <span v-if="s.alone && !short" class="small">Alone: {{ s.alone }}</span>
-                <span v-if="s.needsSurface" class="soft small">on a dry surface; </span>
-                <span v-if="s.cureEnd > s.end" class="soft small">cures until {{ until(s.cureEnd) }}</span>
-                <span v-if="s.caution && !short" class="caution small">{{ s.caution }}</span>
               </li>
             </ul>
           </li>
         </ol>
       </section>
     </div>
-    <div v-if="!short" class="beside">
+    <div class="beside">
       <div v-if="day.bag.length">
         <h3>In the bag</h3>
         <p>{{ day.bag.join(', ') }}</p>
@@ -78,6 +108,15 @@ const hands = computed(() =>
           <li v-for="(c, i) in day.cures" :key="i">
             {{ c.fitting }}: {{ c.text.split(/[:.;]/)[0] }}
             <span class="soft">until {{ until(c.until) }}</span>
+          </li>
+        </ul>
+      </div>
+      <div v-if="waits.length">
+        <h3>Waits, here and beside</h3>
+        <ul>
+          <li v-for="(w, i) in waits" :key="i">
+            {{ w.fitting }}{{ w.others.length ? ` and ${w.others.length} more` : '' }}: {{ w.why }}
+            <span v-if="w.until" class="soft">until {{ dayjs(w.until).format('D MMM') }}</span>
           </li>
         </ul>
       </div>
@@ -124,6 +163,19 @@ h3 {
 }
 .hands ul > li {
   padding: 3px 0;
+}
+.step {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 10px;
+  align-items: start;
+}
+.fixed {
+  color: var(--tide);
+  font-weight: 700;
+}
+.cold {
+  color: var(--buoy);
 }
 .together {
   border: 1px solid var(--ink-soft);

@@ -1,171 +1,147 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useUrlSearchParams } from '@vueuse/core'
 import dayjs from 'dayjs'
-import type { BoatPlan } from '@north-tide/core'
-import { api } from '../../api'
+import type { PlannedStep } from '@north-tide/core'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
+import { usePlan } from '../../state/plan'
+import { useSession } from '../../state/session'
 import PickOne from '../../pieces/PickOne.vue'
-import WhenField from '../../pieces/WhenField.vue'
 import DayOfPlan from './DayOfPlan.vue'
-import HeldList from './HeldList.vue'
+import PlanNews from './PlanNews.vue'
 
-/** The weeks of a yard from the work that is open on a boat: today, the days to come, what is held. */
-interface Answered extends BoatPlan {
-  from: string
-  hands: string[]
-  jobs: { id: string; kind: string; name: string; steps: number }[]
-}
+/** The weeks of a yard: today, this week, the way to the launch, what is held, the weather, who works. */
+const WeekOfPlan = defineAsyncComponent(() => import('./WeekOfPlan.vue'))
+const LaunchWay = defineAsyncComponent(() => import('./LaunchWay.vue'))
+const HeldList = defineAsyncComponent(() => import('./HeldList.vue'))
+const WeatherDays = defineAsyncComponent(() => import('./WeatherDays.vue'))
+const FittersList = defineAsyncComponent(() => import('./FittersList.vue'))
+const AskPlan = defineAsyncComponent(() => import('./AskPlan.vue'))
+const CarryPlan = defineAsyncComponent(() => import('./CarryPlan.vue'))
+const StepDrawer = defineAsyncComponent(() => import('./StepDrawer.vue'))
 const boats = useBoats()
-const asked = useUrlSearchParams('history', {
-  initialValue: { from: dayjs().format('YYYY-MM-DD'), hands: '2', saturday: 'no', view: 'today', only: '' },
-})
-const plan = ref<Answered | null>(null)
-const said = ref('')
-const busy = ref(false)
-const query = computed(() => {
-  const q = new URLSearchParams({
-    from: String(asked.from),
-    hands: String(asked.hands),
-    saturday: String(asked.saturday),
-  })
-  if (asked.only) q.set('fittings', String(asked.only))
-  return q.toString()
-})
-let latest = 0
-async function make() {
-  const boat = boats.picture?.id
-  if (!boat) return
-  const mine = ++latest
-  busy.value = true
-  said.value = ''
-  try {
-    const got = await api<Answered>('GET', `/boats/${boat}/plan?${query.value}`)
-    if (mine === latest) plan.value = got
-  } catch (error) {
-    if (mine === latest) said.value = error instanceof Error ? error.message : 'It was not made'
-  } finally {
-    if (mine === latest) busy.value = false
-  }
-}
-watch(() => [boats.picture?.id, query.value], make, { immediate: true })
+const session = useSession()
+const yard = usePlan()
+const asked = useUrlSearchParams('history', { initialValue: { view: 'today', of: 'all', day: '' } })
+onMounted(yard.load)
 const VIEWS = [
-  { value: 'today', label: 'Next day' },
-  { value: 'days', label: 'All days' },
+  { value: 'today', label: 'Today' },
+  { value: 'week', label: 'Week' },
+  { value: 'launch', label: 'To launch' },
   { value: 'held', label: 'Held' },
-  { value: 'which', label: 'Which work' },
+  { value: 'weather', label: 'Weather' },
+  { value: 'people', label: 'People' },
 ]
-const view = computed({
-  get: () => String(asked.view),
-  set: (v: string) => (asked.view = v),
-})
-const next = computed(() => plan.value?.days[0] ?? null)
-const hours = computed(() => ((plan.value?.minutes ?? 0) / 60).toFixed(1))
-const finish = computed(() =>
-  plan.value?.finish ? dayjs(plan.value.finish).format('ddd D MMM YYYY, HH:mm') : null,
+const shownViews = computed(() => VIEWS.filter((v) => v.value !== 'people' || session.may('stores')))
+const view = computed({ get: () => String(asked.view ?? 'today'), set: (v: string) => (asked.view = v) })
+const plan = computed(() => yard.plan?.plan ?? null)
+const ofBoats = computed(() => [
+  { value: 'all', title: 'every boat' },
+  ...[...new Map((plan.value?.days ?? []).flatMap((d) => d.steps).map((s) => [s.boatId, s.boat]))].map(
+    ([value, title]) => ({ value, title }),
+  ),
+])
+const only = computed(() => (ofBoats.value.some((b) => b.value === asked.of) ? String(asked.of) : 'all'))
+/** The days with the work of the boat that is looked at; its cures too. */
+const days = computed(() =>
+  (plan.value?.days ?? [])
+    .map((d) => ({
+      ...d,
+      steps: d.steps.filter((s) => only.value === 'all' || s.boatId === only.value),
+      cures: d.cures.filter((c) => only.value === 'all' || c.boatId === only.value),
+    }))
+    .filter((d) => d.steps.length > 0),
 )
-const only = computed(() => new Set(String(asked.only).split(',').filter(Boolean)))
-function take(id: string, on: boolean) {
-  const all = plan.value!.jobs.map((j) => j.id)
-  const now = new Set(only.value.size ? only.value : all)
-  if (on) now.add(id)
-  else now.delete(id)
-  asked.only = now.size === known.value.length ? '' : [...now].join(',')
-}
-/** All the work there is, also while only some of it is planned. */
-const known = ref<Answered['jobs']>([])
-watch(plan, (p) => {
-  if (p && !asked.only) known.value = p.jobs
-  else if (p && !known.value.length) void all()
+const today = dayjs().format('YYYY-MM-DD')
+const at = computed(() => {
+  const i = days.value.findIndex((d) => d.day >= (String(asked.day ?? '') || today))
+  return i < 0 ? days.value.length - 1 : i
 })
-async function all() {
-  const q = new URLSearchParams(query.value)
-  q.delete('fittings')
-  known.value = (await api<Answered>('GET', `/boats/${boats.picture!.id}/plan?${q}`)).jobs
-}
+const day = computed(() => days.value[at.value] ?? null)
+const go = (by: number) => (asked.day = days.value[at.value + by]?.day ?? '')
 const to = (f: { kind: string; fittingId: string }) => benchOf({ kind: f.kind, id: f.fittingId })
-const href = (kind: string) => `/api/boats/${boats.picture!.id}/plan.${kind}?${query.value}`
+const opened = ref<PlannedStep | null>(null)
+const asking = ref(false)
+const carrying = ref(false)
+/** What was ticked, or written down, changes what is due: the plan says so as soon as it is looked at. */
+watch(opened, (now, was) => was && !now && void yard.load())
+const finish = computed(() => (plan.value?.finish ? dayjs(plan.value.finish).format('ddd D MMM YYYY') : null))
+const hours = computed(() => Math.round((plan.value?.minutes ?? 0) / 60))
 </script>
 
 <template>
   <div class="plan">
     <header class="top">
       <h1>Plan</h1>
-      <ElSegmented v-model="view" :options="VIEWS" aria-label="What is shown" />
-      <WhenField
-        label="From"
-        kind="date"
-        any-day
-        :model-value="String(asked.from)"
-        @update:model-value="$event && (asked.from = $event)"
-      />
+      <ElSegmented v-model="view" :options="shownViews" aria-label="What is shown" class="views" />
       <PickOne
-        label="Hands"
-        :model-value="String(asked.hands)"
-        :options="
-          [1, 2, 3, 4].map((n) => ({
-            value: String(n),
-            title: n === 1 ? 'one alone' : `${n} pairs of hands`,
-          }))
-        "
-        @update:model-value="asked.hands = $event ?? '2'"
+        v-if="ofBoats.length > 2"
+        class="of"
+        label="Of which boat"
+        :model-value="only"
+        :options="ofBoats"
+        @update:model-value="asked.of = $event"
       />
-      <ElCheckbox
-        :model-value="asked.saturday === 'yes'"
-        @update:model-value="asked.saturday = $event ? 'yes' : 'no'"
-        >Saturdays</ElCheckbox
-      >
       <span class="gap" />
-      <template v-if="plan">
-        <a class="act" :href="href('ics')" download>Calendar</a>
-        <a class="act" :href="href('csv')" download>Table</a>
-      </template>
+      <ElButton v-if="yard.plan" class="act" @click="carrying = true">Carry it</ElButton>
+      <ElButton v-if="yard.view?.may.plan" class="act main" @click="asking = true">Plan anew</ElButton>
     </header>
-    <p v-if="said" class="said" role="alert">
-      {{ said }} <ElButton class="act" @click="make">Try again</ElButton>
-    </p>
-    <ElSkeleton v-if="busy && !plan" :rows="8" animated class="body" />
-    <div v-else-if="plan" class="body" :aria-busy="busy">
+    <div v-if="yard.said" class="said" role="alert">
+      {{ yard.said }} <ElButton class="act small" @click="yard.load">Look again</ElButton>
+    </div>
+    <PlanNews v-if="yard.view" :to="to" />
+    <ElSkeleton v-if="!yard.view && !yard.said" :rows="8" animated class="body" />
+    <div v-else-if="plan" class="body">
       <p class="sum">
         <template v-if="finish"
-          ><strong>{{ hours }} h</strong> of work on {{ plan.jobs.length }}
-          {{ plan.jobs.length === 1 ? 'fitting' : 'fittings' }}; all done, and cured, by
+          ><strong>{{ hours }} h</strong> of work; all done, and cured, by
           <strong>{{ finish }}</strong>.</template
         ><template v-else>Nothing can be dated yet.</template>
-        <template v-if="plan.held.length">
-          {{ plan.held.length }} {{ plan.held.length === 1 ? 'is' : 'are' }} held.</template
+        <template v-if="plan.notPlanned">
+          {{ plan.notPlanned }} steps have no day: see what is held.</template
+        >
+        <template v-if="yard.plan?.ask.guessed">
+          Nobody’s hours were set: eight to five on weekdays is taken.</template
         >
       </p>
       <template v-if="view === 'today'">
-        <DayOfPlan v-if="next" :day="next" :to="to" />
+        <nav v-if="day" class="days" aria-label="Day by day">
+          <ElButton class="act small" :disabled="at <= 0" @click="go(-1)">Day before</ElButton>
+          <ElButton class="act small" :disabled="at >= days.length - 1" @click="go(1)">Next day</ElButton>
+        </nav>
+        <DayOfPlan
+          v-if="day"
+          :day="day"
+          :to="to"
+          :held="plan.held"
+          :bad="yard.plan!.ask.badDays.includes(day.day)"
+          :boats="ofBoats.length > 2"
+          @open="opened = $event"
+        />
         <ElEmpty v-else description="No work is open that can be dated: look at what is held." />
       </template>
-      <template v-else-if="view === 'days'">
-        <DayOfPlan v-for="d in plan.days" :key="d.day" :day="d" :to="to" short />
-        <ElEmpty v-if="!plan.days.length" description="No work is open that can be dated." />
-      </template>
+      <WeekOfPlan v-else-if="view === 'week'" :days="days" :to="to" @open="opened = $event" />
+      <LaunchWay v-else-if="view === 'launch'" :to="to" />
       <HeldList v-else-if="view === 'held'" :held="plan.held" :to="to" />
-      <ul v-else class="which" aria-label="Which work is planned">
-        <li v-for="j in known" :key="j.id">
-          <ElCheckbox
-            :model-value="only.size === 0 || only.has(j.id)"
-            @update:model-value="take(j.id, $event as boolean)"
-            >{{ j.name }}
-            <span class="soft small"
-              >{{ j.steps }} {{ j.steps === 1 ? 'step' : 'steps' }} left</span
-            ></ElCheckbox
-          >
-        </li>
-      </ul>
+      <WeatherDays v-else-if="view === 'weather'" />
+      <FittersList v-else-if="view === 'people'" />
     </div>
+    <ElEmpty v-else-if="yard.view && !yard.job" class="body" description="No plan is kept yet.">
+      <ElButton v-if="yard.view.may.plan" class="act main" @click="yard.ask({})"
+        >Plan all that is open</ElButton
+      >
+    </ElEmpty>
+    <AskPlan v-if="asking" :boats="boats.list" @close="asking = false" />
+    <CarryPlan v-if="carrying && day" :day="day.day" :of="only" @close="carrying = false" />
+    <StepDrawer v-if="opened" :step="opened" :to="to" @close="opened = null" />
   </div>
 </template>
 
 <style scoped>
 .plan {
-  display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
+  display: flex;
+  flex-direction: column;
   height: 100%;
 }
 .top {
@@ -179,10 +155,8 @@ const href = (kind: string) => `/api/boats/${boats.picture!.id}/plan.${kind}?${q
 .top h1 {
   font-size: 1.25rem;
 }
-.top :deep(.when) {
-  grid-template-columns: auto 150px;
-  align-items: center;
-  gap: 8px;
+.of {
+  width: 170px;
 }
 .gap {
   flex: 1;
@@ -192,17 +166,18 @@ const href = (kind: string) => `/api/boats/${boats.picture!.id}/plan.${kind}?${q
   padding: 10px 20px;
 }
 .body {
+  flex: 1;
+  min-height: 0;
   overflow-y: auto;
   padding: 12px 20px 40px;
-  grid-row: 3;
 }
 .sum {
-  margin-bottom: 12px;
+  margin-bottom: 10px;
 }
-.which {
-  list-style: none;
-  padding: 0;
-  columns: 2;
+.days {
+  display: flex;
+  gap: 8px;
+  padding-bottom: 8px;
 }
 @media (max-width: 767px) {
   .plan {
@@ -212,11 +187,12 @@ const href = (kind: string) => `/api/boats/${boats.picture!.id}/plan.${kind}?${q
   .top {
     padding: 10px 14px;
   }
+  .views {
+    max-width: 100%;
+    overflow-x: auto;
+  }
   .body {
     padding: 10px 14px 40px;
-  }
-  .which {
-    columns: 1;
   }
 }
 </style>
