@@ -1,45 +1,123 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
+import dayjs from 'dayjs'
 import { enter, pick } from './hands'
 
-test('the yard reads its next day, sees what is held and by what, works alone on one job, and takes it along', async ({
+test('the yard plans its weeks: a late part and a cold night move them and say why, a step is put elsewhere and back, ticked, carried', async ({
   page,
 }) => {
+  test.setTimeout(120_000)
   await enter(page)
+  await page.goto('/boat/pipit')
+  await expect(page.locator('.strip')).toContainText('Pipit')
+  await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()
   await page.keyboard.press('Alt+3')
-  await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible()
   await expect(
     page.getByRole('region', { name: 'Tam Corrigall' }).getByRole('listitem').first(),
   ).toContainText(/\d\d:\d\d–\d\d:\d\d/)
   await expect(page.getByRole('heading', { name: 'In the bag' })).toBeVisible()
 
+  // The small boat alone: offered, and taken by a press.
+  await page.getByRole('button', { name: 'Plan anew' }).click()
+  const asking = page.getByRole('dialog')
+  for (const boat of ['Fulmar\u2019s Reach', 'Tarn Runner'])
+    await asking.getByText(boat, { exact: true }).click()
+  await asking.getByRole('button', { name: 'Plan it' }).click()
+  const offer = page.getByRole('status', { name: 'What would move' })
+  await expect(offer).toContainText('would move', { timeout: 30_000 })
+  await offer.getByRole('button', { name: 'Take the new plan' }).click()
+  await expect(page.getByRole('region', { name: 'Tam Corrigall' }).first()).toContainText('Pipit')
+
+  // A part is late: what moves by how much, and why; nothing moves by itself.
   await page.getByText('Held', { exact: true }).click()
-  const held = page.getByRole('table', { name: 'What is held' })
-  await expect(held.getByRole('row', { name: /Closing the old net-hauler/ })).toContainText(
-    'it is short: core round the hole',
-  )
-  await held.getByRole('link', { name: 'Closing the old net-hauler' }).click()
-  await expect(page.getByLabel('Name of the fitting')).toHaveValue('Closing the old net-hauler')
-  await page.goBack()
+  await page.getByRole('button', { name: 'Something holds work up' }).click()
+  const form = page.getByRole('form', { name: 'Something holds work up' })
+  await pick(form.getByRole('combobox', { name: 'What it holds' }), 'Worn bolts of the rudder gudgeon')
+  await form.getByLabel('In words').fill('The bolts are late')
+  await form.getByLabel('Until').fill(dayjs().add(25, 'day').format('D MMM YYYY'))
+  await page.keyboard.press('Enter')
+  await form.getByRole('button', { name: 'Write it down' }).click()
+  await expect(offer).toContainText('The bolts are late', { timeout: 30_000 })
+  await offer.getByRole('button', { name: 'What moves' }).click()
+  const moves = page.getByRole('table', { name: 'What moves' })
+  const late = moves.getByRole('row', { name: /Worn bolts of the rudder gudgeon/ }).first()
+  await expect(late).toContainText('The bolts are late')
+  await expect(late).toContainText(/\d+ d later/)
+  await offer.getByRole('button', { name: 'Take the new plan' }).click()
+  await expect(page.getByRole('table', { name: 'What is held' })).toContainText('The bolts are late')
 
-  // One job, one pair of hands, from a day: the address keeps it.
-  await page.getByText('Which work', { exact: true }).click()
-  const jobs = page.getByRole('list', { name: 'Which work is planned' })
-  await expect(jobs.getByRole('checkbox').first()).toBeVisible()
-  const all = await jobs.getByRole('checkbox').count()
-  expect(all).toBeGreaterThan(3)
-  await jobs.getByText('Closing the old rail, port').click()
-  await pick(page.getByLabel('Hands', { exact: true }), 'one alone')
-  await expect(page.getByText(`on ${all - 1} fittings`, { exact: false })).toBeVisible()
-  await page.reload()
-  await expect(page.getByText(`on ${all - 1} fittings`, { exact: false })).toBeVisible()
-  await expect(jobs.getByRole('checkbox', { name: /Closing the old rail, port/ })).not.toBeChecked()
+  // A step is put elsewhere: refused with the reason, then kept and taken back.
+  await page.getByText('Today', { exact: true }).click()
+  await page
+    .getByRole('button', { name: /^Open / })
+    .first()
+    .click()
+  const drawer = page.getByRole('dialog')
+  const elsewhere = drawer.getByRole('form', { name: 'Put it elsewhere' })
+  const put = async (day: dayjs.Dayjs) => {
+    await elsewhere.getByLabel('On').fill(day.format('D MMM YYYY'))
+    await page.keyboard.press('Enter')
+    await elsewhere.getByRole('button', { name: 'Put it there' }).click()
+  }
+  await put(dayjs().subtract(3, 'day'))
+  await expect(drawer.getByText('It cannot go there: that day has passed')).toBeVisible()
+  // A Wednesday on which everybody works.
+  await put(dayjs().add(2, 'week').day(3))
+  const moved = page.getByRole('status', { name: 'What moved' })
+  await expect(moved).toContainText('go with it', { timeout: 30_000 })
+  await moved.getByRole('button', { name: 'Undo' }).click()
+  await expect(moved).toHaveCount(0)
 
+  // Begun and ticked in the hand; what is found meanwhile becomes an item of its own.
+  await page
+    .getByRole('button', { name: /^Open / })
+    .first()
+    .click()
+  await drawer.getByRole('button', { name: 'Found while doing this' }).click()
+  const found = drawer.getByRole('form', { name: 'Found while doing this' })
+  await pick(found.getByRole('combobox', { name: 'What was found' }), 'a part that is missing or wrong')
+  await found.getByLabel('In words').fill('the washers are the other thread')
+  await found.getByRole('button', { name: 'Write it down' }).click()
+  await expect(found.getByRole('status')).toContainText('It holds the work on this from now on')
+  await found.getByRole('button', { name: 'Back to the step' }).click()
+  await drawer.getByRole('button', { name: 'I begin' }).click()
+  await expect(drawer.getByText(/^Begun \d\d:\d\d, Tam Corrigall/)).toBeVisible()
+  const tick = drawer.getByRole('form', { name: /^Ticking / })
+  await tick.getByLabel('It took').fill('17')
+  await tick.getByLabel('Note').fill('nothing behind it')
+  if (await tick.getByLabel(/^Why it is passed over/).count())
+    await tick.getByLabel(/^Why it is passed over/).fill('in the test')
+  await tick.getByRole('button', { name: /tick/i }).first().click()
+  await expect(drawer.getByRole('status')).toContainText('Ticked')
+  await page.keyboard.press('Escape')
+  await expect(offer).toContainText('the washers are the other thread', { timeout: 30_000 })
+  await page.getByText('People', { exact: true }).click()
+  await expect(page.getByRole('table', { name: 'Minutes of this yard' })).toContainText('17')
+
+  // A cold night comes by file: the days are not fit to bond.
+  await page.getByText('Weather', { exact: true }).click()
+  const hours = Array.from({ length: 48 }, (_, i) => dayjs().startOf('hour').add(i, 'hour'))
+  const csv = ['at,airC,humidityPct', ...hours.map((h) => `${h.format('YYYY-MM-DDTHH:00')},-3,90`)].join('\n')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'frost.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await expect(page.getByText('The forecast was read.')).toBeVisible()
+  await expect(offer).toContainText('the weather was told anew', { timeout: 30_000 })
+  await offer.getByRole('button', { name: 'Take the new plan' }).click()
+  await expect(page.getByRole('table', { name: 'Days of the forecast' })).toContainText('not fit')
+
+  // Carried: the sheet of the day, and a link that can be revoked.
+  await page.getByRole('button', { name: 'Carry it' }).click()
   const file = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Calendar' }).click()
-  const text = (await readFile((await (await file).path())!)).toString()
-  expect(text).toContain('BEGIN:VEVENT')
-  expect(text).not.toContain('Closing the old rail')
+  await page.getByRole('link', { name: /^Sheet of / }).click()
+  expect((await file).suggestedFilename()).toMatch(/\.pdf$/)
+  await page.getByLabel('What it is called').fill('My phone')
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  const link = await page.getByLabel('The link').inputValue()
+  expect(await (await fetch(link)).text()).toContain('BEGIN:VCALENDAR')
+  await page.getByRole('button', { name: 'Revoke My phone' }).click()
+  await expect(page.getByRole('table', { name: 'Links for a calendar' })).toHaveCount(0)
+  expect((await fetch(link)).status).toBe(404)
 })
 
 test('what the open work wants stands as one list, leads to its fittings, and is taken along', async ({

@@ -82,9 +82,15 @@ export const useBoats = defineStore('boats', () => {
     picture.value = byKind(await api<Pictured>('GET', `/boats/${encodeURIComponent(id)}`))
     lastId.value = id
   }
+  /** Of every kind. */
+  const everyFitting = computed(() => {
+    const p = picture.value
+    return p ? [...p.fittings, ...p.throughHulls, ...p.others] : []
+  })
   return {
     list,
     picture,
+    everyFitting,
     units,
     today,
     lastId,

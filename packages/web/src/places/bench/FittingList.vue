@@ -12,10 +12,7 @@ import type { PlanRow } from '../../types'
 const boats = useBoats()
 const router = useRouter()
 const phone = usePhone()
-const all = computed<PlanRow[]>(() => {
-  const p = boats.picture
-  return p ? [...p.fittings, ...p.throughHulls, ...p.others] : []
-})
+const all = computed<PlanRow[]>(() => boats.everyFitting)
 const SHOWN = ['all', 'short', 'unproven', 'tight', 'holds'] as const
 const shown = ref<(typeof SHOWN)[number]>('all')
 const words = ref('')

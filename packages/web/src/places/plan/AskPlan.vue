@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { reactive } from 'vue'
+import { computed, reactive } from 'vue'
 import { COVERS, COVER_SAID, WEEKDAYS, WEEKDAY_SAID, type Cover, type Weekday } from '@north-tide/core'
 import PickOne from '../../pieces/PickOne.vue'
 import WhenField from '../../pieces/WhenField.vue'
+import { useBoats } from '../../state/boats'
 import { usePlan } from '../../state/plan'
 
 /** What the next plan is asked for: which boats, from when, under what cover, on which days one launches. */
@@ -16,11 +17,27 @@ const form = reactive({
   cover: (k?.cover ?? 'open') as Cover,
   launchDays: (k?.launchDays ?? ['mon', 'tue', 'wed', 'thu', 'fri', 'sat']) as Weekday[],
   target: k?.target ?? '',
+  fittings: k?.fittings ?? [],
+})
+const shown = useBoats()
+/** Those of the boat that is open, and what was chosen before of another. */
+const fittings = computed(() => {
+  const here = shown.everyFitting.map((f) => ({ value: f.id, title: f.name }))
+  const known = new Set(here.map((f) => f.value))
+  const others = [
+    ...new Map((yard.plan?.plan.days ?? []).flatMap((d) => d.steps).map((s) => [s.fittingId, s])),
+  ]
+  return [
+    ...here,
+    ...others.flatMap(([value, s]) =>
+      known.has(value) ? [] : [{ value, title: `${s.boat}: ${s.fitting}` }],
+    ),
+  ]
 })
 function send() {
   void yard.ask({
     boats: form.boats,
-    fittings: k?.fittings ?? null,
+    fittings: form.fittings.length ? form.fittings : null,
     from: form.from || null,
     cover: form.cover,
     launchDays: form.launchDays,
@@ -44,6 +61,19 @@ function send() {
           <ElCheckbox v-for="b in boats" :key="b.id" :value="b.id">{{ b.name }}</ElCheckbox>
         </ElCheckboxGroup>
       </fieldset>
+      <label
+        >Only this work<ElSelect
+          v-model="form.fittings"
+          multiple
+          filterable
+          collapse-tags
+          collapse-tags-tooltip
+          class="pick"
+          aria-label="Only this work"
+          placeholder="all that is open"
+        >
+          <ElOption v-for="f in fittings" :key="f.value" :value="f.value" :label="f.title" /> </ElSelect
+      ></label>
       <WhenField v-model="form.from" label="From" kind="date" any-day empty="now" />
       <label
         >They lie<PickOne

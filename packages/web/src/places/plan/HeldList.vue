@@ -43,7 +43,7 @@ const mayWork = computed(() => session.may('work', boats.picture?.id))
 const targets = computed(() => [
   { value: 'boat', title: `all of ${boats.picture?.name ?? 'the boat'}` },
   ...(boats.picture?.zones ?? []).map((z) => ({ value: `zone ${z.code}`, title: z.title })),
-  ...(boats.picture?.fittings ?? []).map((f) => ({ value: `fitting ${f.id}`, title: f.name })),
+  ...boats.everyFitting.map((f) => ({ value: `fitting ${f.id}`, title: f.name })),
 ])
 const bys = HELD_BY.filter((b) => b !== 'cure').map((value) => ({ value, title: HELD_BY_SAID[value] }))
 const froms = HELD_FROM.map((value) => ({ value, title: HELD_FROM_SAID[value] }))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import dayjs from 'dayjs'
 import type { MovedStep } from '@north-tide/core'
 import RowTable from '../../pieces/RowTable.vue'
@@ -16,14 +16,19 @@ const causes = computed(() => yard.view?.causes ?? [])
 const offer = computed(() => yard.view?.offer ?? null)
 const stale = computed(() => (yard.view?.offerCauses.length ?? 0) > 0)
 /** Something happened, and no other plan lies beside this one that knows of it: it is worked out at once. */
+const AFTER_MS = 1500
+let timer: ReturnType<typeof setTimeout> | undefined
 watch(
   () => [causes.value.length, offer.value?.id, stale.value, yard.job?.id] as const,
   ([n]) => {
+    clearTimeout(timer)
     if (!yard.view?.may.plan || yard.job || n === 0) return
-    if (!offer.value || stale.value) void yard.again()
+    // Whoever only passes by does not have a yard planned for it.
+    if (!offer.value || stale.value) timer = setTimeout(yard.again, AFTER_MS)
   },
   { immediate: true },
 )
+onBeforeUnmount(() => clearTimeout(timer))
 const said = computed(() => {
   const shown = causes.value.slice(0, 3).map((c) => c.what)
   const more = causes.value.length - shown.length
