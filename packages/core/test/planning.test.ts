@@ -6,7 +6,19 @@ import { runNamed } from '../src/chapters/registry'
 import { stepList, type Step } from '../src/kinds/step'
 import { NO_WORK, type LogLine } from '../src/kinds/work'
 import {
+  epoxyOf,
+  potsAnswer,
+  potsQuestion,
+  sealantOf,
+  sharedBy,
+  tubesAnswer,
+  tubesQuestion,
+  type PotsAnswer,
+  type TubesAnswer,
+} from '../src/planning/batches'
+import {
   begunSteps,
+  onlySteps,
   planAnswer,
   planQuestion,
   rowsOfPlan,
@@ -362,6 +374,89 @@ describe('the weather of the days', () => {
     const rain = [...day('2031-04-14', { rainMm: 2 }), ...day('2031-04-15', { rainMm: 2 })]
     expect(bad('open', rain)).toContain('2031-04-14')
     expect(bad('tent', rain)).not.toContain('2031-04-14')
+  })
+})
+
+describe('one batch for many', () => {
+  const bonded = (): Step[] => {
+    const { add, done } = stepList()
+    add('core-fill', 'Fill the core.', { gate: true, minutes: 5, waitH: 12, lot: 'epoxy' })
+    add('bed', 'Bed it.', { minutes: 15, lot: 'hybrid' })
+    return done()
+  }
+  const parts = [
+    part('epoxy', 'Epoxy', { material: 'epoxy', unit: 'pot', dimensions: { volumeMl: 30 } }),
+    part('sealant', 'Hybrid', { material: 'hybrid', unit: 'tube-300', dimensions: { volumeMl: 60 } }),
+  ]
+  const withParts = (id: string, more: Partial<PlanJob> = {}) => ({
+    ...job({ fittingId: id, name: `Cleat ${id}`, steps: bonded(), ...more }),
+    parts,
+  })
+  const jobs = [withParts('f1'), withParts('f2')]
+  const p = planned(jobs, ask())
+  const pots = (day: BoatPlan['days'][number]) => {
+    const q = potsQuestion(jobs, p.days, day, [])
+    return q && potsAnswer(day, runNamed('epoxy-day', q) as PotsAnswer)
+  }
+  it('two fills of one day share a pot, and each says how much of it is its own', () => {
+    const [first] = p.days
+    const mixed = pots(first!)!
+    expect(mixed).toHaveLength(1)
+    expect(mixed[0]!.for).toEqual([
+      { fittingId: 'f1', fitting: 'Cleat f1', ml: 30 },
+      { fittingId: 'f2', fitting: 'Cleat f2', ml: 30 },
+    ])
+    expect(mixed[0]!.ml).toBeGreaterThan(60)
+  })
+  it('a day on which nothing is mixed has no pots', () => {
+    expect(potsQuestion(jobs, p.days, { day: '2031-05-01', steps: [], cures: [], bag: [] }, [])).toBeNull()
+  })
+  it('cloth is wetted out where it is laid up, and the rest is filled with what is left', () => {
+    const { add, done } = stepList()
+    add('lay', 'Lay it up.', { lot: 'epoxy' })
+    add('core-fill', 'Fill.', { lot: 'epoxy' })
+    const resin = part('resin', 'Epoxy for the cloth', { material: 'epoxy', dimensions: { volumeMl: 90 } })
+    const j = { ...job({ steps: done() }), parts: [...parts, resin] }
+    expect(epoxyOf(j, 'lay')).toEqual({ ml: 90, use: 'wet-out' })
+    expect(epoxyOf(j, 'core-fill')).toEqual({ ml: 30, use: 'mayonnaise' })
+    expect(epoxyOf(j, 'nothing')).toBeNull()
+    expect(sealantOf(j, 'lay')).toBeNull()
+  })
+  it('beddings of one chemistry come out of one tube, of the lot that goes off first', () => {
+    const lot = (code: string, expiry: string) => ({
+      code,
+      chemistry: 'hybrid',
+      sizeMl: 300,
+      count: 1,
+      opened: [],
+      expiry,
+      hot: false,
+      test: null,
+    })
+    const q = tubesQuestion(jobs, p.days, [lot('L2', '2032-01-01'), lot('L1', '2031-06-01')], [])!
+    const day = p.days.find((d) => d.steps.some((s) => s.step === 'bed'))!
+    const tubes = tubesAnswer(day, runNamed('tube-plan', q) as TubesAnswer)
+    expect(tubes).toMatchObject([{ lot: 'L1', tube: 1, for: [{ ml: 60 }, { ml: 60 }] }])
+    expect(tubesQuestion(jobs, [], [], [])).toBeNull()
+    expect(sharedBy(tubes, new Set(['f2']))[0]!.for).toHaveLength(1)
+    expect(sharedBy(tubes, new Set(['f9']))).toEqual([])
+  })
+  it('what is not to be seen is cut out of it, with what it shared', () => {
+    const all = [withParts('f1'), withParts('f2', { boatId: 'b2', boat: 'Skua' })]
+    const both = planned(all, ask())
+    const day = both.days[0]!
+    const q = potsQuestion(all, both.days, day, [])!
+    const mixed = {
+      ...both,
+      days: [{ ...day, pots: potsAnswer(day, runNamed('epoxy-day', q) as PotsAnswer) }],
+    }
+    const mine = onlySteps(
+      mixed,
+      () => true,
+      (b) => b === 'b2',
+    )
+    expect(JSON.stringify(mine.days)).not.toContain('Cleat f1')
+    expect(mine.days[0]!.pots![0]!.for).toMatchObject([{ fitting: 'Cleat f2' }])
   })
 })
 

@@ -2,6 +2,7 @@ import type { plan } from '../chapters/plan/plan'
 import type { Step } from '../kinds/step'
 import type { WorkState } from '../kinds/work'
 import type { Verdict } from '../base/verdict/check'
+import { sharedBy, type DayPot, type DayTube } from './batches'
 import { heldSteps, type HeldBy, type YardHold } from './holds'
 
 /**
@@ -231,6 +232,9 @@ export interface PlanDay {
   cures: { boatId: string; fitting: string; zone: string; text: string; until: string }[]
   /** what has to lie in the bag in the morning */
   bag: string[]
+  /** one pot, and one tube, for as many as can share it */
+  pots?: DayPot[]
+  tubes?: DayTube[]
 }
 export interface HeldWork {
   fittingId: string
@@ -374,4 +378,30 @@ function daysOf(all: PlannedStep[]): PlanDay[] {
       bag: [...new Set(steps.flatMap((s) => s.tools))].sort((a, b) => a.localeCompare(b)),
     }
   })
+}
+
+/** A plan with the steps that somebody asked for: other days are left out, and what is shared is cut. */
+export function onlySteps(
+  p: BoatPlan,
+  wanted: (s: PlannedStep) => boolean,
+  boat: (boatId: string) => boolean,
+): BoatPlan {
+  const days = p.days.map((d): PlanDay => {
+    const steps = d.steps.filter((s) => wanted(s) && boat(s.boatId))
+    const ids = new Set(steps.map((s) => s.fittingId))
+    return {
+      ...d,
+      steps,
+      cures: d.cures.filter((c) => boat(c.boatId)),
+      bag: [...new Set(steps.flatMap((s) => s.tools))].sort((a, b) => a.localeCompare(b)),
+      pots: sharedBy(d.pots ?? [], ids),
+      tubes: sharedBy(d.tubes ?? [], ids),
+    }
+  })
+  return {
+    ...p,
+    days: days.filter((d) => d.steps.length > 0),
+    waits: p.waits.filter((s) => boat(s.boatId)),
+    held: p.held.filter((h) => boat(h.boatId)),
+  }
 }

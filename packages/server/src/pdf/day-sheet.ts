@@ -92,6 +92,18 @@ export function daySheet({ day, held, printedAt }: DaySheet): Doc {
     for (const s of day.steps.filter((x) => x.who.includes(who))) step(doc, s, who)
   }
   list(doc, 'In the bag', day.bag.length ? [day.bag.join(', ')] : [])
+  const shared = (of: { fitting: string; ml: number }[]) =>
+    of.map((f) => `${f.fitting} ${Math.round(f.ml)} ml`).join(', ')
+  list(
+    doc,
+    'Pots',
+    (day.pots ?? []).map((p) => `${clock(p.at)} ${Math.ceil(p.ml)} ml, ${p.hardener}: ${shared(p.for)}`),
+  )
+  list(
+    doc,
+    'Tubes',
+    (day.tubes ?? []).map((t) => `${t.lot ?? 'to be bought'}, ${t.chemistry}: ${shared(t.for)}`),
+  )
   list(
     doc,
     'Cures meanwhile',

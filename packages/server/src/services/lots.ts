@@ -1,7 +1,7 @@
 import dayjs from 'dayjs'
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { CalcError, SEALANT_IDS, parseInput } from '@north-tide/core'
+import { CalcError, SEALANT_IDS, parseInput, type TubeLot } from '@north-tide/core'
 import { safeCell } from '../csv'
 import { ApiError, notFound } from '../errors'
 import { Lot } from '../models'
@@ -47,6 +47,30 @@ async function lotOf(id: number): Promise<Lot> {
   const lot = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await Lot.findByPk(id) : null
   if (!lot) throw notFound('lot')
   return lot
+}
+const SIZE = /(\d+)\s*ml/i
+/** Lots that stand in the store as tubes: their size is read from their name, their number from the count. */
+export async function tubeLots(): Promise<TubeLot[]> {
+  const lots = await Lot.findAll({ where: { kind: 'sealant' }, order: [['id', 'ASC']] })
+  return lots.flatMap((l) => {
+    const size = SIZE.exec(l.title)
+    if (!size || !/tube|cartridge/i.test(l.unit!) || !l.quantity) return []
+    const sizeMl = Number(size[1])
+    const whole = Math.floor(l.quantity)
+    const part = Math.round((l.quantity - whole) * sizeMl)
+    return [
+      {
+        code: l.code,
+        chemistry: l.chemistry,
+        sizeMl,
+        count: whole,
+        opened: part > 0 && l.openedOn ? [{ day: l.openedOn, leftMl: part }] : [],
+        expiry: l.expiresOn,
+        hot: l.storedHot,
+        test: l.testedOn ? { day: l.testedOn, ok: true } : null,
+      },
+    ]
+  })
 }
 async function free(code: string) {
   if (await Lot.findOne({ where: { code } }))

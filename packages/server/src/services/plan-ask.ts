@@ -6,13 +6,22 @@ import {
   CalcError,
   COVERS,
   planAnswer,
+  potsAnswer,
+  potsQuestion,
   planQuestion,
+  tubesAnswer,
+  tubesQuestion,
   weatherQuestion,
   WEEKDAYS,
   type BoatPlan,
   type FixedStep,
   type PlanAsk,
+  type PlanDay,
+  type PotsAnswer,
+  type TubeLot,
+  type TubesAnswer,
   type WeatherAnswer,
+  type WeatherHour,
 } from '@north-tide/core'
 import { runNamed } from '@north-tide/core/registry'
 import { ask as askPool } from '../calc/pool'
@@ -20,6 +29,7 @@ import { Boat } from '../models'
 import { planFitters } from './fitters'
 import { openHolds } from './holds'
 import { openWork, type OpenJob } from './open-work'
+import { tubeLots } from './lots'
 import { weatherHours } from './weather'
 
 /** What a plan is asked for, and everything in the yard that it is worked out from. */
@@ -70,6 +80,7 @@ export interface Yard {
   guessed: boolean
   boats: Boat[]
   weather: WeatherAnswer | null
+  hours: WeatherHour[]
 }
 /** Everything that a plan of these boats is worked out from. `said` hears how far it is. */
 export async function yardOf(
@@ -116,7 +127,7 @@ export async function yardOf(
       !at.has(`${f.fittingId} ${f.step}`) &&
       f.who.every((w) => fitters.some((x) => x.name === w)),
   )
-  return { jobs, unjudged, ask: { ...ask, fixed: [...begun, ...stays] }, guessed, boats, weather }
+  return { jobs, unjudged, ask: { ...ask, fixed: [...begun, ...stays] }, guessed, boats, weather, hours }
 }
 /** Works a plan out in a thread of its own; given up when `gone` says so. */
 export async function planned(y: Yard, gone: AbortSignal): Promise<BoatPlan> {
@@ -125,7 +136,21 @@ export async function planned(y: Yard, gone: AbortSignal): Promise<BoatPlan> {
   const answer = await askPool({ name: 'plan', input }, gone, MOST_MS)
   if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
   const plan = planAnswer(y.jobs, y.ask, JSON.parse(answer.json) as Parameters<typeof planAnswer>[2], offset)
-  return { ...plan, held: [...plan.held, ...y.unjudged] }
+  const days = batched(y, plan.days, await tubeLots())
+  return { ...plan, days, held: [...plan.held, ...y.unjudged] }
+}
+/** Which bonds share a pot, and which beddings a tube, day by day. */
+function batched(y: Yard, days: PlanDay[], lots: TubeLot[]): PlanDay[] {
+  const q = tubesQuestion(y.jobs, days, lots, y.hours)
+  const tubes = q && (runNamed('tube-plan', q) as TubesAnswer)
+  return days.map((d) => {
+    const pots = potsQuestion(y.jobs, days, d, y.hours)
+    return {
+      ...d,
+      pots: pots ? potsAnswer(d, runNamed('epoxy-day', pots) as PotsAnswer) : [],
+      tubes: tubes ? tubesAnswer(d, tubes) : [],
+    }
+  })
 }
 /** What is kept with the plan of a yard. */
 export const keptAsk = (a: Asking, y: Yard, logId: string): KeptAsk => ({

@@ -2,7 +2,7 @@ import dayjs from 'dayjs'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { parseInput, type BoatPlan, type PlannedStep } from '@north-tide/core'
+import { onlySteps, parseInput, type BoatPlan } from '@north-tide/core'
 import { safeCell } from '../csv'
 import { notFound } from '../errors'
 import { PlanRow } from '../models'
@@ -24,18 +24,12 @@ export async function planToCarry(who: Account, query: unknown): Promise<{ plan:
   if (!kept) throw notFound('plan yet')
   return { plan: narrowed(planFor(who, kept.answer), a), asked: a }
 }
-export function narrowed(p: BoatPlan, a: { boat?: string | undefined; who?: string | undefined }): BoatPlan {
-  const wanted = (s: PlannedStep) =>
-    (a.boat === undefined || s.boatId === a.boat) && (a.who === undefined || s.who.includes(a.who))
-  const days = p.days
-    .map((d) => ({
-      ...d,
-      steps: d.steps.filter(wanted),
-      cures: d.cures.filter((c) => a.boat === undefined || c.boatId === a.boat),
-    }))
-    .filter((d) => d.steps.length)
-  return { ...p, days, held: p.held.filter((h) => a.boat === undefined || h.boatId === a.boat) }
-}
+const narrowed = (p: BoatPlan, a: Asked): BoatPlan =>
+  onlySteps(
+    p,
+    (s) => a.who === undefined || s.who.includes(a.who),
+    (boatId) => a.boat === undefined || a.boat === boatId,
+  )
 /** The plan as a table: a row for each step. */
 export function planCsv(p: BoatPlan): string {
   const rows = p.days.flatMap((d) =>

@@ -6,6 +6,7 @@ import {
   comparePlans,
   mayDo,
   moveStep,
+  onlySteps,
   parseInput,
   rowsOfPlan,
   stepKey,
@@ -55,26 +56,12 @@ export interface PlanView {
   may: { plan: boolean; hours: boolean }
 }
 /** What somebody may see of a plan: the work on the boats that he reads. */
-export function planFor(who: Account, p: BoatPlan): BoatPlan {
-  const sees = (boatId: string) => mayDo(who, 'read', boatId)
-  const days = p.days
-    .map((d) => {
-      const steps = d.steps.filter((s) => sees(s.boatId))
-      return {
-        ...d,
-        steps,
-        cures: d.cures.filter((c) => sees(c.boatId)),
-        bag: [...new Set(steps.flatMap((s) => s.tools))].sort((a, b) => a.localeCompare(b)),
-      }
-    })
-    .filter((d) => d.steps.length > 0)
-  return {
-    ...p,
-    days,
-    waits: p.waits.filter((s) => sees(s.boatId)),
-    held: p.held.filter((h) => sees(h.boatId)),
-  }
-}
+export const planFor = (who: Account, p: BoatPlan): BoatPlan =>
+  onlySteps(
+    p,
+    () => true,
+    (boatId) => mayDo(who, 'read', boatId),
+  )
 const ofYard = (who: Account) => mayDo(who, 'stores')
 
 /** It takes a second for a large plan, and is the same all day: the last few are remembered. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import dayjs from 'dayjs'
-import { sayIn, type HeldWork, type PlanDay, type PlannedStep } from '@north-tide/core'
+import { formatVolume, sayIn, type HeldWork, type PlanDay, type PlannedStep } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
 
 /** One day of a yard: who does what where, what has to lie in the bag, what cures meanwhile, what waits. */
@@ -101,6 +101,27 @@ const bonds = computed(() => props.day.steps.filter((s) => s.needsSurface).lengt
       <div v-if="day.bag.length">
         <h3>In the bag</h3>
         <p>{{ day.bag.join(', ') }}</p>
+      </div>
+      <div v-if="day.pots?.length">
+        <h3>Pots</h3>
+        <ul>
+          <li v-for="(p, i) in day.pots" :key="i">
+            <span class="figure">{{ clock(p.at) }}</span>
+            {{ formatVolume(p.ml, shown.units) }}, {{ p.hardener }} hardener, {{ p.lifeMin }} min to work it:
+            <strong v-if="p.for.length > 1">one pot for </strong
+            >{{ p.for.map((f) => `${f.fitting} ${formatVolume(f.ml, shown.units)}`).join(', ') }}
+          </li>
+        </ul>
+      </div>
+      <div v-if="day.tubes?.length">
+        <h3>Tubes</h3>
+        <ul>
+          <li v-for="(t, i) in day.tubes" :key="i">
+            {{ t.lot ?? 'to be bought' }}: {{ t.chemistry }},
+            <strong v-if="t.for.length > 1">one tube for </strong
+            >{{ t.for.map((f) => `${f.fitting} ${formatVolume(f.ml, shown.units)}`).join(', ') }}
+          </li>
+        </ul>
       </div>
       <div v-if="day.cures.length">
         <h3>Cures meanwhile</h3>

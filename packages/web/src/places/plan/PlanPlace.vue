@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useUrlSearchParams } from '@vueuse/core'
 import dayjs from 'dayjs'
-import type { PlannedStep } from '@north-tide/core'
+import { onlySteps, type PlannedStep } from '@north-tide/core'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { usePlan } from '../../state/plan'
@@ -45,13 +45,13 @@ const ofBoats = computed(() => [
 const only = computed(() => (ofBoats.value.some((b) => b.value === asked.of) ? String(asked.of) : 'all'))
 /** The days with the work of the boat that is looked at; its cures too. */
 const days = computed(() =>
-  (plan.value?.days ?? [])
-    .map((d) => ({
-      ...d,
-      steps: d.steps.filter((s) => only.value === 'all' || s.boatId === only.value),
-      cures: d.cures.filter((c) => only.value === 'all' || c.boatId === only.value),
-    }))
-    .filter((d) => d.steps.length > 0),
+  plan.value
+    ? onlySteps(
+        plan.value,
+        () => true,
+        (id) => only.value === 'all' || id === only.value,
+      ).days
+    : [],
 )
 const today = dayjs().format('YYYY-MM-DD')
 const at = computed(() => {
