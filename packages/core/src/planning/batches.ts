@@ -17,6 +17,8 @@ export type JobWithParts = PlanJob & { parts: Part[] }
 const RATIO = 2
 /** Where nobody forecast it: a mild day. */
 const USUAL_C = 18
+/** Of a step's minutes the pot is in the hand for half; the rest is masking, warming, wiping: ours. */
+const WORKED = 0.5
 const RESIN = 'resin'
 const isEpoxy = (p: Part) => p.material === 'epoxy' && p.dimensions.volumeMl !== undefined
 const volume = (parts: Part[]) => parts.reduce((s, p) => s + p.dimensions.volumeMl!, 0)
@@ -76,7 +78,7 @@ export function potsQuestion(
       {
         id: stepKey(s.fittingId, s.step),
         neededMl: round(e.ml) || 0.1,
-        workMinutes: Math.max(1, s.minutes),
+        workMinutes: Math.max(1, WORKED * s.minutes),
         use: e.use,
         ...(readyBy ? { readyBy } : {}),
       },
