@@ -16,6 +16,7 @@ import { up as oneLog } from './migrations/013-what-happened-is-the-log'
 import { up as rolesByBoat } from './migrations/014-roles-by-boat'
 import { up as sentOnce } from './migrations/015-sent-once'
 import { up as yardPlan } from './migrations/016-yard-plan'
+import { up as stores } from './migrations/017-stores'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   { name: '014-roles-by-boat', sql: rolesByBoat },
   { name: '015-sent-once', sql: sentOnce },
   { name: '016-yard-plan', sql: yardPlan },
+  { name: '017-stores', sql: stores },
 ]
 
 /** What this version knows of a database, in order. */

@@ -43,6 +43,7 @@ export const GRANTS: Record<string, string> = {
   plans: ROWS,
   plan_jobs: ROWS,
   feeds: KEPT,
+  sheets: ROWS,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

@@ -55,6 +55,8 @@ const PUBLIC = [
   'GET /today',
   'GET /calc',
   'POST /calc/:name',
+  // its secret is in its address
+  'GET /feeds/:secret.ics',
 ]
 /** Shut even to those who read all else of a boat. */
 const MANAGERS = ['GET /boats/:id/people']

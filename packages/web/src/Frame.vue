@@ -48,7 +48,10 @@ async function begin() {
       const wanted =
         typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey')
           ? route.params.id
-          : boats.lastId
+          : // A label in the boat says which boat it stands in.
+            typeof route.query.boat === 'string'
+            ? route.query.boat
+            : boats.lastId
       const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]
       if (first) await boats.open(first.id)
     }

@@ -171,6 +171,8 @@ export interface Lot {
   unit: string
   testedOn: string | null
   testNote: string
+  recalledOn: string | null
+  recalledWhy: string
 }
 export interface TodayReading {
   surfaceC: number

@@ -1,3 +1,4 @@
+import { daySaid } from '../base/quantity/day'
 import { epoxyBatchOf } from '../chapters/bedding/epoxy-batch'
 import { moistureCureOf } from '../chapters/bedding/moisture-cure'
 import { SEALANTS, sealant, type SealantId } from '../base/materials/sealants'
@@ -40,6 +41,8 @@ export interface LotFacts {
   expiresOn: string
   storedHot: boolean
   testedOn: string | null
+  /** taken back by its maker or by the yard: it goes into no hole any more */
+  recalled?: { on: string; why: string } | null
 }
 export interface LifeFacts {
   state: LifeState
@@ -166,6 +169,11 @@ export function lotGates(
       { id: 'no-lot', text: `No lot of ${kind} is named, so a bad one could not be traced to this hole.` },
     ]
   const out: Gate[] = []
+  if (lot.recalled)
+    out.push({
+      id: 'lot-recalled',
+      text: `Lot ${lot.code} was recalled on ${daySaid(lot.recalled.on)}: ${lot.recalled.why}. Take another.`,
+    })
   if (lot.kind !== kind || (chemistry && lot.chemistry !== chemistry))
     out.push({
       id: 'wrong-lot',

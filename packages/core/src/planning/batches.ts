@@ -97,15 +97,29 @@ export function potsQuestion(
 }
 export interface DayPot {
   at: string
+  /** pots one after another that are alike */
+  times: number
   ml: number
   hardener: string
   /** minutes until it can no longer be worked */
   lifeMin: number
   for: { fittingId: string; fitting: string; ml: number }[]
 }
-export const potsAnswer = (day: PlanDay, out: PotsAnswer): DayPot[] =>
+/** In their order; those that follow one another and are alike are one line. */
+export function potsAnswer(day: PlanDay, out: PotsAnswer): DayPot[] {
+  const lines: DayPot[] = []
+  for (const p of eachPot(day, out)) {
+    const last = lines.at(-1)
+    const alike = (x: DayPot) => JSON.stringify([x.ml, x.hardener, x.for])
+    if (last && alike(last) === alike(p)) last.times++
+    else lines.push(p)
+  }
+  return lines
+}
+const eachPot = (day: PlanDay, out: PotsAnswer): DayPot[] =>
   out.pots.map((p) => ({
     at: p.start,
+    times: 1,
     ml: round(p.mixedMl),
     hardener: p.hardener,
     lifeMin: Math.floor(p.potLifeMin),

@@ -1,5 +1,5 @@
 import dayjs from 'dayjs'
-import { Boat, Fitter, Fitting, Hold } from '../models'
+import { Boat, Fitter, Fitting, Hold, SheetStock } from '../models'
 import type { Account } from '../services/access'
 import { forecastBySimulation } from '../services/weather'
 import { firstPlan } from '../services/plan-job'
@@ -23,6 +23,20 @@ const day = (n: number) => dayjs().add(n, 'day').format('YYYY-MM-DD')
 const PAINT = { from: 19, to: 23 }
 const DECKS = ['foredeck', 'side-port', 'side-stbd', 'side-port-edge', 'side-stbd-edge', 'working-deck']
 
+const stock = (
+  kind: 'sheet' | 'offcut',
+  material: string,
+  thicknessMm: number,
+  widthMm: number,
+  heightMm: number,
+) => ({ kind, material, thicknessMm, widthMm, heightMm, whereItIs: 'rack by the saw' })
+const SHEETS = [
+  stock('sheet', 'g10', 10, 1000, 600),
+  stock('offcut', 'g10', 10, 420, 300),
+  stock('offcut', 'g10', 6, 380, 260),
+  stock('sheet', 'al-5083', 8, 500, 400),
+  stock('sheet', 'plywood', 18, 1220, 1220),
+]
 export async function seedWeeks(who: Account): Promise<void> {
   for (const [i, f] of FITTERS.entries())
     await Fitter.create({
@@ -68,6 +82,7 @@ export async function seedWeeks(who: Account): Promise<void> {
     until: day(PAINT.to),
     meanwhile: `The painter has the decks from ${dayjs().add(PAINT.from, 'day').format('D MMM')}; drill, seal and fit dry before`,
   })
+  for (const sheet of SHEETS) await SheetStock.create(sheet)
   await forecastBySimulation(who)
   await firstPlan(who)
 }

@@ -1,4 +1,4 @@
-import { Feed, Fitter, Hold, PlanJobRow, PlanRow, WeatherRow } from '.'
+import { Feed, Fitter, Hold, PlanJobRow, PlanRow, SheetStock, WeatherRow } from '.'
 import {
   T,
   text,
@@ -97,6 +97,21 @@ export function definePlans(at: At) {
       beatAt: madeAt,
     }),
     at('plan_jobs'),
+  )
+  SheetStock.init(
+    own({
+      id: key,
+      kind: text,
+      material: text,
+      thicknessMm: real,
+      widthMm: real,
+      heightMm: real,
+      grain: { ...text, defaultValue: 'none' },
+      count: { ...whole, defaultValue: 1 },
+      whereItIs: words,
+      version,
+    }),
+    at('sheets'),
   )
   Feed.init(
     own({

@@ -153,6 +153,8 @@ function defineStores(at: At) {
       unit: { ...text, defaultValue: '' },
       testedOn: day,
       testNote: { ...text, defaultValue: '' },
+      recalledOn: day,
+      recalledWhy: words,
     }),
     at('lots'),
   )

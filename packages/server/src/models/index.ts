@@ -126,6 +126,21 @@ export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot
   declare unit: Opt<string>
   declare testedOn: string | null
   declare testNote: Opt<string>
+  declare recalledOn: Opt<string | null>
+  declare recalledWhy: Opt<string>
+}
+/** Sheets and offcuts that parts are cut from. */
+export class SheetStock extends Model<InferAttributes<SheetStock>, InferCreationAttributes<SheetStock>> {
+  declare id: Opt<number>
+  declare kind: 'sheet' | 'offcut'
+  declare material: string
+  declare thicknessMm: number
+  declare widthMm: number
+  declare heightMm: number
+  declare grain: Opt<'none' | 'x' | 'y'>
+  declare count: Opt<number>
+  declare whereItIs: Opt<string>
+  declare version: Opt<number>
 }
 /** Every kind of work is a row of one table: what is in its design, its kind says. */
 export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttributes<Fitting>> {

@@ -97,7 +97,10 @@ export function daySheet({ day, held, printedAt }: DaySheet): Doc {
   list(
     doc,
     'Pots',
-    (day.pots ?? []).map((p) => `${clock(p.at)} ${Math.ceil(p.ml)} ml, ${p.hardener}: ${shared(p.for)}`),
+    (day.pots ?? []).map(
+      (p) =>
+        `${clock(p.at)} ${p.times > 1 ? `${p.times} \u00d7 ` : ''}${Math.ceil(p.ml)} ml, ${p.hardener}: ${shared(p.for)}`,
+    ),
   )
   list(
     doc,

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import type { Response } from 'express'
+import type { Request, Response } from 'express'
 import Papa from 'papaparse'
 import { breath } from '../breath'
 import { safeCell } from '../csv'
@@ -20,6 +20,9 @@ export function attachment(res: Response, name: string, type: string): Response 
       `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`,
     )
 }
+
+/** Where the product is reached, as whoever asks reached it. */
+export const originOf = (req: Request): string => `${req.protocol}://${req.get('host') ?? 'localhost'}`
 
 /** Sends as it is made; whoever reads slowly is waited for, and nobody else waits. */
 export const send = (res: Response, parts: AsyncIterable<string>): Promise<void> =>

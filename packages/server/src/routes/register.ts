@@ -1,8 +1,9 @@
 import { Router } from 'express'
 import { happenings, summed } from '../register-rows'
+import { holeLabels } from '../services/labels'
 import { withdrawFound } from '../services/found'
 import { addEvent, hole, register, registerOf } from '../services/register'
-import { attachment, list, send, table } from './files'
+import { attachment, list, send, table, originOf } from './files'
 
 const HOLE_FIELDS = [
   'label',
@@ -69,6 +70,11 @@ export function registerRoutes(): Router {
   r.post('/penetrations/:id/withdraw', async (req, res) => {
     await withdrawFound(req.account!, Number(req.params.id), req.body)
     res.json(await hole(req.account!, Number(req.params.id)))
+  })
+  r.get('/boats/:id/labels.pdf', async (req, res) => {
+    const doc = await holeLabels(req.account!, req.params.id, req.query, originOf(req))
+    attachment(res, 'labels.pdf', 'application/pdf')
+    doc.pipe(res)
   })
   r.get('/boats/:id/register.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)

@@ -40,6 +40,7 @@ export const lotFacts = (l: Lot | null | undefined) =>
         expiresOn: l.expiresOn,
         storedHot: l.storedHot,
         testedOn: l.testedOn,
+        recalled: l.recalledOn ? { on: l.recalledOn, why: l.recalledWhy! } : null,
       }
     : null
 

@@ -54,7 +54,7 @@ export async function tubeLots(): Promise<TubeLot[]> {
   const lots = await Lot.findAll({ where: { kind: 'sealant' }, order: [['id', 'ASC']] })
   return lots.flatMap((l) => {
     const size = SIZE.exec(l.title)
-    if (!size || !/tube|cartridge/i.test(l.unit!) || !l.quantity) return []
+    if (!size || !/tube|cartridge/i.test(l.unit!) || !l.quantity || l.recalledOn) return []
     const sizeMl = Number(size[1])
     const whole = Math.floor(l.quantity)
     const part = Math.round((l.quantity - whole) * sizeMl)
@@ -98,6 +98,8 @@ export async function listLots(who: Account) {
     unit: l.unit,
     testedOn: l.testedOn,
     testNote: l.testNote,
+    recalledOn: l.recalledOn ?? null,
+    recalledWhy: l.recalledWhy ?? '',
   }))
 }
 export async function addLot(who: Account, given: unknown) {

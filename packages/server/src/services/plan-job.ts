@@ -45,7 +45,7 @@ async function jobNamed(id: string): Promise<PlanJobRow> {
   return job
 }
 export async function planJob(who: Account, id: string): Promise<PlanJobShown> {
-  must(who, 'plan')
+  must(who, 'stores')
   return shown(await jobNamed(id))
 }
 /** The one that is at it now, if there is one. */

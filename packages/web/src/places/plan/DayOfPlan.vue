@@ -107,7 +107,8 @@ const bonds = computed(() => props.day.steps.filter((s) => s.needsSurface).lengt
         <ul>
           <li v-for="(p, i) in day.pots" :key="i">
             <span class="figure">{{ clock(p.at) }}</span>
-            {{ formatVolume(p.ml, shown.units) }}, {{ p.hardener }} hardener, {{ p.lifeMin }} min to work it:
+            {{ p.times > 1 ? `${p.times} pots of ` : '' }}{{ formatVolume(p.ml, shown.units) }},
+            {{ p.hardener }} hardener, {{ p.lifeMin }} min to work it:
             <strong v-if="p.for.length > 1">one pot for </strong
             >{{ p.for.map((f) => `${f.fitting} ${formatVolume(f.ml, shown.units)}`).join(', ') }}
           </li>

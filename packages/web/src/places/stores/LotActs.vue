@@ -7,7 +7,7 @@ import { useSession } from '../../state/session'
 
 /** What happens to a lot: opened, drawn from, more received, used up, tried before it is used. */
 const props = defineProps<{ lot: Lot; doubtful: boolean }>()
-const emit = defineEmits<{ kept: [lots: Lot[]]; said: [why: string] }>()
+const emit = defineEmits<{ kept: [lots: Lot[]]; said: [why: string]; went: [] }>()
 const session = useSession()
 const doing = ref<'' | 'draw' | 'receive' | 'test'>('')
 const text = ref('')
@@ -40,6 +40,7 @@ const amount = () => Number(text.value.trim().replace(',', '.'))
 function act(command: string) {
   if (command === 'open') return change({ openedOn: dayjs().format('YYYY-MM-DD') })
   if (command === 'gone') return change({ quantity: 0 })
+  if (command === 'went') return emit('went')
   doing.value = command as typeof doing.value
 }
 function send() {
@@ -71,6 +72,7 @@ function send() {
           <ElDropdownItem command="receive">more came in</ElDropdownItem>
           <ElDropdownItem v-if="lot.quantity !== 0" command="gone">used up</ElDropdownItem>
           <ElDropdownItem command="test">a bead or cup was tried</ElDropdownItem>
+          <ElDropdownItem command="went" divided>where it went, and taking it back</ElDropdownItem>
         </ElDropdownMenu>
       </template>
     </ElDropdown>

@@ -13,6 +13,7 @@ import LotActs from './LotActs.vue'
 const VIEWS = [
   { value: 'lots', label: 'Lots' },
   { value: 'parts', label: 'Parts for the boat' },
+  { value: 'cut', label: 'Sheets' },
   { value: 'own', label: 'Own hardware' },
 ]
 const route = useRoute()
@@ -24,6 +25,8 @@ const view = computed({
 })
 const OwnHardware = defineAsyncComponent(() => import('./OwnHardware.vue'))
 const PartsNeeded = defineAsyncComponent(() => import('./PartsNeeded.vue'))
+const WhereItWent = defineAsyncComponent(() => import('./WhereItWent.vue'))
+const CutPlan = defineAsyncComponent(() => import('./CutPlan.vue'))
 const LotForm = defineAsyncComponent(() => import('./LotForm.vue'))
 const session = useSession()
 const phone = usePhone()
@@ -31,6 +34,13 @@ const lots = ref<Lot[] | null>(null)
 const said = ref('')
 const done = ref('')
 const adding = ref(false)
+/** Where a lot, or a model, went. */
+const went = ref<{ lot: Lot | null } | null>(null)
+/** A label that was scanned, or typed: its lot alone is shown. */
+const label = computed({
+  get: () => String(route.query.lot ?? ''),
+  set: (v) => void router.replace({ query: v ? { lot: v } : {} }),
+})
 const gone = ref(false)
 async function attempt(how: () => Promise<Lot[]>, failed: string) {
   said.value = done.value = ''
@@ -59,20 +69,36 @@ const days = (l: Lot) => dayjs(l.expiresOn).diff(dayjs().startOf('day'), 'day')
 const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`
 const doubtful = (l: Lot) => (days(l) < 0 || l.storedHot) && !l.testedOn && l.quantity !== 0
 const word = (l: Lot) =>
-  l.quantity === 0
-    ? 'used up'
-    : days(l) < 0
-      ? `past its date by ${count(-days(l))}`
-      : days(l) < 30
-        ? `${count(days(l))} left`
-        : 'in date'
+  l.recalledOn
+    ? `recalled on ${dayjs(l.recalledOn).format('D MMM YYYY')}: ${l.recalledWhy}`
+    : l.quantity === 0
+      ? 'used up'
+      : days(l) < 0
+        ? `past its date by ${count(-days(l))}`
+        : days(l) < 30
+          ? `${count(days(l))} left`
+          : 'in date'
 const usedUp = computed(() => (lots.value ?? []).filter((l) => l.quantity === 0).length)
-const shown = computed(() => (lots.value ?? []).filter((l) => gone.value || l.quantity !== 0))
+const shown = computed(() =>
+  (lots.value ?? []).filter((l) =>
+    label.value
+      ? l.code.toLowerCase().includes(label.value.trim().toLowerCase())
+      : gone.value || l.quantity !== 0,
+  ),
+)
 const care = (l: Lot) => (l.chemistry in SEALANTS ? SEALANTS[l.chemistry as SealantId].keepAway : '')
 const onHand = (l: Lot) => (l.quantity === null ? l.unit || 'not counted' : `${l.quantity} ${l.unit}`)
 const date = (d: string | null) => (d ? dayjs(d).format('D MMM YYYY') : 'sealed')
 const stateClass = ({ row }: { row: Lot }) =>
-  row.quantity === 0 ? 'soft' : days(row) < 0 || row.storedHot ? 'alarm' : days(row) < 30 ? 'near' : ''
+  row.recalledOn
+    ? 'alarm'
+    : row.quantity === 0
+      ? 'soft'
+      : days(row) < 0 || row.storedHot
+        ? 'alarm'
+        : days(row) < 30
+          ? 'near'
+          : ''
 </script>
 
 <template>
@@ -90,15 +116,25 @@ const stateClass = ({ row }: { row: Lot }) =>
         <ElButton class="act main" @click="adding = true">A lot came in</ElButton>
         <ReadFile accept=".csv,text/csv" words="Read a list (CSV)" @file="read" />
         <a class="act" href="/api/lots.csv" download>CSV</a>
+        <a class="act" href="/api/lots/labels.pdf" download>Labels</a>
+        <ElButton class="act" @click="went = { lot: null }">Recall a part</ElButton>
       </span>
     </header>
     <PartsNeeded v-if="view === 'parts'" />
+    <CutPlan v-else-if="view === 'cut'" />
     <OwnHardware v-else-if="view === 'own'" />
     <template v-else>
       <p v-if="said" class="alarm" role="alert">
         {{ said }} <ElButton v-if="!lots" class="act" @click="load">Try again</ElButton>
       </p>
       <p v-if="done" role="status">{{ done }}</p>
+      <ElInput
+        v-model="label"
+        class="entry label no-print"
+        clearable
+        aria-label="Label of a lot, scanned or typed"
+        placeholder="label, scanned or typed"
+      />
       <ElTable
         v-if="shown.length"
         :key="String(phone)"
@@ -126,6 +162,7 @@ const stateClass = ({ row }: { row: Lot }) =>
               :doubtful="doubtful(row as Lot)"
               @kept="kept"
               @said="said = $event"
+              @went="went = { lot: row as Lot }"
             />
           </template>
         </ElTableColumn>
@@ -158,6 +195,7 @@ const stateClass = ({ row }: { row: Lot }) =>
                 :doubtful="doubtful(row as Lot)"
                 @kept="kept"
                 @said="said = $event"
+                @went="went = { lot: row as Lot }"
               />
             </template>
           </ElTableColumn>
@@ -171,11 +209,15 @@ const stateClass = ({ row }: { row: Lot }) =>
       <p v-else-if="!said" class="soft">Looking …</p>
       <ElCheckbox v-if="usedUp" v-model="gone" class="no-print">those used up too ({{ usedUp }})</ElCheckbox>
     </template>
+    <WhereItWent v-if="went" :lot="went.lot" @close="went = null" @kept="load" />
     <LotForm v-if="adding" @kept="kept" @close="adding = false" />
   </div>
 </template>
 
 <style scoped>
+.label {
+  max-width: 320px;
+}
 .stores {
   padding: 16px 24px;
   max-width: 1160px;
