@@ -42,6 +42,14 @@ row(
 )
 const rm = b.rowOfMany()
 row('A row of 200 judged and drawn', `p50 ${ms(rm.p50)}, p95 ${ms(rm.p95)}`, 'aim p95 50 ms')
+const pw = b.planOfWeeks()
+row(
+  'A plan of 400 steps, four fitters',
+  `p50 ${ms(pw.p50)}, ends after ${pw.days.toFixed(0)} days`,
+  'aim 5 s',
+)
+const nm = b.nestOfMany()
+row('200 pieces cut from sheets', `p50 ${ms(nm.p50)}, ${nm.said}`, 'aim 2 s')
 const fd = b.floodDay()
 row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
 

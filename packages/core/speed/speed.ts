@@ -26,6 +26,7 @@ import { addPlate, sectionOf } from '../src/chapters/plate/section'
 import { timed } from './timed'
 
 export { rowDragged, rowOfMany } from './rows'
+export { nestOfMany, planOfWeeks } from './weeks'
 
 const deck = {
   kind: 'sandwich',

@@ -16,18 +16,9 @@ import {
   type PotsAnswer,
   type TubesAnswer,
 } from '../src/planning/batches'
-import {
-  begunSteps,
-  onlySteps,
-  planAnswer,
-  planQuestion,
-  rowsOfPlan,
-  type BoatPlan,
-  type PlanAsk,
-  type PlanJob,
-} from '../src/planning/boat-plan'
+import { begunSteps, onlySteps, planAnswer, planQuestion, rowsOfPlan } from '../src/planning/boat-plan'
+import { HELD_BY, type BoatPlan, type PlanAsk, type PlanJob, type YardHold } from '../src/planning/plan-types'
 import { planFitter, type YardFitter } from '../src/planning/fitters'
-import { HELD_BY, type YardHold } from '../src/planning/holds'
 import { brokenBy, moveStep } from '../src/planning/move-step'
 import { comparePlans } from '../src/planning/plan-changes'
 import {

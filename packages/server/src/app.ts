@@ -22,6 +22,7 @@ import { fittingRoutes } from './routes/fittings'
 import { instrumentRoutes } from './routes/instruments'
 import { feedRoutes, planRoutes } from './routes/plan'
 import { registerRoutes } from './routes/register'
+import { storeRoutes } from './routes/stores'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
 import { closeSolver } from './solver/pool'
@@ -155,19 +156,20 @@ const withoutSecret = (req: { url?: string }) => ({
   url: req.url?.replace(/\/feeds\/[^/?]+\.ics/, '/feeds/[secret].ics'),
 })
 
+const requestLog = (logger: Logger) =>
+  pinoHttp({
+    logger,
+    redact: SECRETS,
+    genReqId: () => randomUUID(),
+    serializers: { req: withoutSecret },
+    customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+  })
+
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
   app.use(securityHeaders())
-  app.use(
-    pinoHttp({
-      logger: o.logger,
-      redact: SECRETS,
-      genReqId: () => randomUUID(),
-      serializers: { req: withoutSecret },
-      customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
-    }),
-  )
+  app.use(requestLog(o.logger))
   app.use(compression())
   app.use(soundAddress)
   const json = express.json({ limit: '1mb', strict: false })
@@ -199,6 +201,7 @@ export async function createApp(o: AppOptions) {
     registerRoutes(),
     instrumentRoutes(),
     planRoutes(),
+    storeRoutes(),
   )
   app.use('/api', (req, _res, next) =>
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),

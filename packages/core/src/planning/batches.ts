@@ -3,7 +3,14 @@ import type { epoxyDay } from '../chapters/stores/epoxy-day'
 import type { tubePlan } from '../chapters/stores/tube-plan'
 import type { Part } from '../kinds/part'
 import type { Step } from '../kinds/step'
-import { stepKey, type PlanDay, type PlanJob, type PlannedStep } from './boat-plan'
+import {
+  stepKey,
+  type DayPot,
+  type DayTube,
+  type PlanDay,
+  type PlanJob,
+  type PlannedStep,
+} from './plan-types'
 import type { WeatherHour } from './yard-weather'
 
 /** One batch for many: pots of a day (chapter 17.4) and tubes over the days of a plan (17.3). */
@@ -95,16 +102,6 @@ export function potsQuestion(
     jobs: wants,
   } as PotsInput
 }
-export interface DayPot {
-  at: string
-  /** pots one after another that are alike */
-  times: number
-  ml: number
-  hardener: string
-  /** minutes until it can no longer be worked */
-  lifeMin: number
-  for: { fittingId: string; fitting: string; ml: number }[]
-}
 /** In their order; those that follow one another and are alike are one line. */
 export function potsAnswer(day: PlanDay, out: PotsAnswer): DayPot[] {
   const lines: DayPot[] = []
@@ -186,14 +183,6 @@ export function tubesQuestion(
       })),
     days: bedding.map((day) => ({ day, ...airOn(hours, day) })),
   } as TubesInput
-}
-export interface DayTube {
-  /** code of the lot; null: to be bought */
-  lot: string | null
-  chemistry: string
-  /** of which tube of it, from 1 */
-  tube: number
-  for: { fittingId: string; fitting: string; ml: number }[]
 }
 /** What is drawn on a day from which tube; a tube that serves many is one line. */
 export function tubesAnswer(day: PlanDay, out: TubesAnswer): DayTube[] {

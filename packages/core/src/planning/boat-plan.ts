@@ -1,60 +1,26 @@
 import type { plan } from '../chapters/plan/plan'
 import type { Step } from '../kinds/step'
-import type { WorkState } from '../kinds/work'
-import type { Verdict } from '../base/verdict/check'
-import { sharedBy, type DayPot, type DayTube } from './batches'
-import { heldSteps, type HeldBy, type YardHold } from './holds'
+import { sharedBy } from './batches'
+import { heldSteps } from './holds'
+import {
+  stepKey,
+  type BoatPlan,
+  type FixedStep,
+  type HeldBy,
+  type HeldWork,
+  type PlanAsk,
+  type PlanDay,
+  type PlanJob,
+  type PlannedStep,
+  type YardHold,
+} from './plan-types'
 
-/**
- * The work on the fittings of one boat, or of several, as one plan (chapter 11.1): what is asked of the
- * calculator, and what its answer means to whoever stands in the yard.
- */
-export interface PlanJob {
-  fittingId: string
-  kind: string
-  name: string
-  boatId: string
-  boat: string
-  /** code of the zone, and where in the boat, in words */
-  zoneId: string | null
-  zone: string
-  verdict: Verdict
-  /** what is short, in words; empty where nothing is */
-  short: string
-  steps: Step[]
-  work: WorkState
-}
-/** Somebody who works, with the hours of each weekday or of a day, HH:MM pairs. */
-export interface PlanFitter {
-  name: string
-  hoursByDay: Record<string, [string, string][]>
-}
-/** Work that stays where it is: it was begun, or somebody put it there. */
-export interface FixedStep {
-  fittingId: string
-  step: string
-  start: string
-  end: string
-  who: string[]
-  why: 'begun' | 'pinned'
-}
-export interface PlanAsk {
-  /** YYYY-MM-DDTHH:MM, local */
-  start: string
-  fitters: PlanFitter[]
-  /** days, YYYY-MM-DD, whose surface is too cold or too wet to bond on */
-  badDays: string[]
-  holds?: YardHold[]
-  fixed?: FixedStep[]
-}
 type Input = Parameters<typeof plan.run>[0]
 type Output = ReturnType<typeof plan.run>
 
 /** Work longer than this is put down at night and gone on with. */
 const SPLIT_MIN = 180
 const HOUR_MS = 3_600_000
-/** One name for a step of a fitting, in every plan alike. */
-export const stepKey = (fittingId: string, step: string) => `${fittingId} ${step}`
 const openSteps = (j: PlanJob) => j.steps.filter((s) => !j.work.ticks[s.id])
 /** Work that has steps left; one that is done needs no plan. */
 export const isOpen = (j: PlanJob) => openSteps(j).length > 0
@@ -199,74 +165,6 @@ export function planQuestion(jobs: PlanJob[], ask: PlanAsk, offsetMin = 0): Inpu
   }
 }
 
-export interface PlannedStep {
-  fittingId: string
-  kind: string
-  fitting: string
-  boatId: string
-  boat: string
-  zone: string
-  step: string
-  text: string
-  minutes: number
-  start: string
-  end: string
-  cureEnd: string
-  who: string[]
-  /** it wants two, and one works alone: how it is done then */
-  alone: string
-  tools: string[]
-  caution: string
-  /** it sets when all is done */
-  critical: boolean
-  needsSurface: boolean
-  /** null where nothing would have to move for it, hours otherwise */
-  floatHours: number | null
-  /** it stays where it is: it was begun, or somebody put it there */
-  fixed: 'begun' | 'pinned' | null
-}
-export interface PlanDay {
-  day: string
-  steps: PlannedStep[]
-  /** what cures meanwhile, and until when */
-  cures: { boatId: string; fitting: string; zone: string; text: string; until: string }[]
-  /** what has to lie in the bag in the morning */
-  bag: string[]
-  /** one pot, and one tube, for as many as can share it */
-  pots?: DayPot[]
-  tubes?: DayTube[]
-}
-export interface HeldWork {
-  fittingId: string
-  kind: string
-  fitting: string
-  /** what else it holds */
-  others: { fittingId: string; kind: string; fitting: string }[]
-  step: string
-  text: string
-  why: string
-  by: HeldBy
-  /** a day, where it is known */
-  since: string | null
-  until: string | null
-  costHours: number | null
-  /** of a hold that somebody wrote down */
-  holdId: number | null
-  boatId: string
-  zone: string
-}
-export interface BoatPlan {
-  days: PlanDay[]
-  /** waits that nobody is needed for: they have no day, and hold what comes after them */
-  waits: PlannedStep[]
-  held: HeldWork[]
-  finish: string | null
-  /** steps that nothing dates, by what holds them */
-  notPlanned: number
-  minutes: number
-  /** keys of the steps that decide the finish, and of what holds several of them, first to last */
-  chain: string[]
-}
 const dayOf = (t: string) => t.slice(0, 10)
 
 /** A day that was given without an hour comes back as its first minute. */

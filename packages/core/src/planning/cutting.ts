@@ -3,7 +3,7 @@ import { rect, type Drawing, type Pt, type Shape } from '../drawing/shapes'
 import { PLATES } from '../base/materials/plates'
 import { formatLength, type Units } from '../base/quantity/format'
 import type { Part } from '../kinds/part'
-import type { PlanJob } from './boat-plan'
+import type { PlanJob } from './plan-types'
 
 /** What of the open work is cut from sheet, and from which sheet or offcut (chapter 17.1). */
 type Input = Parameters<typeof nest.run>[0]

@@ -1,4 +1,4 @@
-import type { PlanFitter } from './boat-plan'
+import type { PlanFitter } from './plan-types'
 
 export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
 export type Weekday = (typeof WEEKDAYS)[number]

@@ -1,9 +1,6 @@
-import type { PlanJob } from './boat-plan'
+import type { HeldBy, HeldFrom, PlanJob, YardHold } from './plan-types'
 import type { Step } from '../kinds/step'
 
-/** What holds work up, as a yard says it. */
-export const HELD_BY = ['part', 'cure', 'weather', 'paint', 'trade', 'decision', 'other'] as const
-export type HeldBy = (typeof HELD_BY)[number]
 export const HELD_BY_SAID: Record<HeldBy, string> = {
   part: 'a part',
   cure: 'a cure',
@@ -13,30 +10,10 @@ export const HELD_BY_SAID: Record<HeldBy, string> = {
   decision: 'a decision',
   other: 'something else',
 }
-/**
- * Where in the work of a fitting it bites. Paint holds what is bedded: all is drilled, sealed and fitted dry
- * before it. A part that is not here holds what is fitted dry.
- */
-export const HELD_FROM = ['start', 'fit', 'bed'] as const
-export type HeldFrom = (typeof HELD_FROM)[number]
 export const HELD_FROM_SAID: Record<HeldFrom, string> = {
   start: 'all that is left of it',
   fit: 'from fitting it dry',
   bed: 'from bedding it',
-}
-/** Something that somebody wrote down: of a fitting, of zones, or of a boat. */
-export interface YardHold {
-  id: number
-  boatId: string
-  /** null: of all fittings of those zones, or of the boat */
-  fittingId: string | null
-  zones: string[] | null
-  by: HeldBy
-  what: string
-  from: HeldFrom
-  since: string
-  /** null: nobody knows yet */
-  until: string | null
 }
 const recordsAny = (s: Step, states: readonly string[]) =>
   Object.values(s.records).some((made) => made?.some((state) => states.includes(state)))

@@ -1,14 +1,14 @@
 import { dayOf, minuteOf, timeText, DAY, type Span } from '../chapters/plan/clock'
 import { commonStretches, type Fitter } from '../chapters/plan/hours'
+import { rowsOfPlan } from './boat-plan'
 import {
-  rowsOfPlan,
   stepKey,
   type BoatPlan,
   type FixedStep,
   type PlanAsk,
   type PlanJob,
   type PlannedStep,
-} from './boat-plan'
+} from './plan-types'
 import { heldSteps } from './holds'
 import type { Step } from '../kinds/step'
 

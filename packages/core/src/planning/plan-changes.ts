@@ -1,4 +1,4 @@
-import { stepKey, type BoatPlan, type PlannedStep } from './boat-plan'
+import { stepKey, type BoatPlan, type PlannedStep } from './plan-types'
 
 /** What happened since the plan that is kept was made. */
 export interface Cause {

@@ -1,7 +1,7 @@
 import { HARDENER_IDS } from '../chapters/bedding/epoxy-batch'
 import { minuteOf } from '../chapters/plan/clock'
 import type { weatherWindows } from '../chapters/plan/weather-windows'
-import type { PlanJob } from './boat-plan'
+import type { PlanJob } from './plan-types'
 
 /** What the weather lets a yard do in the days of a forecast (chapter 17.5). */
 type Input = Parameters<typeof weatherWindows.run>[0]

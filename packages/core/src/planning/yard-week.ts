@@ -1,5 +1,6 @@
 import type { labourWeek } from '../chapters/plan/labour-week'
-import { rowsOfPlan, stepKey, type BoatPlan, type PlanAsk } from './boat-plan'
+import { rowsOfPlan } from './boat-plan'
+import { stepKey, type BoatPlan, type PlanAsk } from './plan-types'
 
 /** The load of a week, and the launch that the chain of a plan leads to (chapter 17.6). */
 type Input = Parameters<typeof labourWeek.run>[0]

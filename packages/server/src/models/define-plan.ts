@@ -98,21 +98,6 @@ export function definePlans(at: At) {
     }),
     at('plan_jobs'),
   )
-  SheetStock.init(
-    own({
-      id: key,
-      kind: text,
-      material: text,
-      thicknessMm: real,
-      widthMm: real,
-      heightMm: real,
-      grain: { ...text, defaultValue: 'none' },
-      count: { ...whole, defaultValue: 1 },
-      whereItIs: words,
-      version,
-    }),
-    at('sheets'),
-  )
   Feed.init(
     own({
       id: key,
@@ -127,5 +112,23 @@ export function definePlans(at: At) {
       revokedAt: maybeAt,
     }),
     at('feeds'),
+  )
+}
+/** What stands on the shelf. */
+export function defineSheets(at: At) {
+  SheetStock.init(
+    own({
+      id: key,
+      kind: text,
+      material: text,
+      thicknessMm: real,
+      widthMm: real,
+      heightMm: real,
+      grain: { ...text, defaultValue: 'none' },
+      count: { ...whole, defaultValue: 1 },
+      whereItIs: words,
+      version,
+    }),
+    at('sheets'),
   )
 }

@@ -41,7 +41,7 @@ import {
   Photo,
   LifeEvent,
 } from '.'
-import { defineHours, definePlans } from './define-plan'
+import { defineHours, definePlans, defineSheets } from './define-plan'
 
 function definePeople(at: At) {
   User.init(own({ id: key, login: text, name: text, role: text, passwordHash: text }), at('users'))
@@ -365,6 +365,7 @@ export function defineModels(sequelize: Sequelize) {
     defineRecord,
     defineHours,
     definePlans,
+    defineSheets,
   ])
     define(at)
 }

@@ -23,7 +23,7 @@ const today = dayjs().format('YYYY-MM-DD')
 const options = computed(() => [
   { value: '', title: 'no lot named' },
   ...lots.value
-    .filter((l) => l.kind === props.kind)
+    .filter((l) => l.kind === props.kind && !l.recalledOn)
     .sort((a, b) => Number(b.chemistry === props.chemistry) - Number(a.chemistry === props.chemistry))
     .map((l) => ({
       value: String(l.id),

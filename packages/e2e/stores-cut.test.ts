@@ -1,0 +1,47 @@
+import { expect, test } from '@playwright/test'
+import { enter, pick } from './hands'
+
+test('a sheet comes in, is planned and cut, its offcut goes back; a lot is found by its label and taken back', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/stores?view=cut')
+  const shelf = page.getByRole('table', { name: 'Sheets and offcuts' })
+  await expect(shelf).toBeVisible()
+  const missing = page.getByRole('table', { name: 'No sheet for' })
+  const before = await missing.getByRole('row').count()
+  await page.getByRole('button', { name: 'A sheet came in' }).click()
+  const form = page.getByRole('form', { name: 'A sheet came in' })
+  await pick(form.getByRole('combobox', { name: 'Kind' }), 'a sheet')
+  await pick(form.getByRole('combobox', { name: 'Material' }), /epoxy-glass sheet/)
+  await form.getByLabel('Thick').fill('8')
+  await form.getByLabel('Wide').fill('1200')
+  await form.getByLabel('High').fill('900')
+  await form.getByLabel('Where it is').fill('behind the lathe')
+  await form.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(shelf.getByRole('row', { name: /behind the lathe/ })).toBeVisible()
+  expect(await missing.getByRole('row').count()).toBeLessThanOrEqual(before)
+
+  // The first sheet of the plan, with its cut list and its file.
+  const list = page.getByRole('table', { name: 'Cut list 1' })
+  await expect(list.getByRole('row').nth(1)).toContainText(/mm/)
+  const file = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'DXF' }).first().click()
+  expect((await file).suggestedFilename()).toMatch(/\.dxf$/)
+  await page.getByRole('button', { name: 'It is cut' }).first().click()
+  await expect(page.getByRole('status')).toContainText(/went back on the shelf/)
+
+  // A label, scanned or typed; where it went, and taking it back.
+  await page.goto('/stores?lot=TC-PM-0290')
+  const lots = page.getByRole('button', { name: /^What happened to/ })
+  await expect(lots).toHaveCount(1)
+  await lots.click()
+  await page.getByRole('menuitem', { name: /where it went/ }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('table', { name: 'Holes that it went into' })).toBeVisible()
+  await dialog.getByLabel('Why it is taken back').fill('the maker\u2019s notice')
+  await dialog.getByRole('button', { name: /^Take it back/ }).click()
+  await expect(dialog.getByRole('status')).toContainText(/suspect now/)
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(/recalled on .*: the maker\u2019s notice/)).toBeVisible()
+})
