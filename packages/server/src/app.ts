@@ -15,7 +15,7 @@ import { CalcError } from '@north-tide/core'
 import { refusalInWords } from '@north-tide/core/refusal-words'
 import { ApiError } from './errors'
 import { DatabaseRateStore } from './rate-store'
-import { accessRoutes, whoAsks } from './routes/access'
+import { accessRoutes, accountRoutes, sameOrigin, whoAsks } from './routes/access'
 import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
 import { fittingRoutes } from './routes/fittings'
@@ -41,6 +41,8 @@ export interface AppOptions {
   demo: boolean
   webFolder?: string | undefined
   signInLimit?: number
+  /** how many proxies stand before it, whose word on address and TLS is taken; 0: none */
+  trustProxy?: number
   /** how long one calculation may take */
   calcMs?: number
 }
@@ -121,7 +123,7 @@ async function sessions(o: AppOptions, pool: pg.Pool) {
       pruneSessionInterval: PRUNE_SESSIONS_S,
       errorLog: (...a: unknown[]) => o.logger.error(a),
     }),
-    cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: SESSION_DAYS * 86_400_000 },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: SESSION_DAYS * 86_400_000 },
   })
 }
 
@@ -168,6 +170,7 @@ const requestLog = (logger: Logger) =>
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
+  if (o.trustProxy) app.set('trust proxy', o.trustProxy)
   app.use(securityHeaders())
   app.use(requestLog(o.logger))
   app.use(compression())
@@ -179,6 +182,7 @@ export async function createApp(o: AppOptions) {
       ? next()
       : json(req, res, next),
   )
+  app.use('/api', sameOrigin)
   app.use('/api', soundBody)
   app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
@@ -187,13 +191,15 @@ export async function createApp(o: AppOptions) {
   app.use('/api', whoAsks)
   const signedIn: RequestHandler = (req, _res, next) =>
     next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))
-  app.use('/api', accessRoutes(o.db, o.demo, signInLimit(o)))
+  const limiter = signInLimit(o)
+  app.use('/api', accessRoutes(o.db, o.demo, limiter))
   app.use('/api', calcRoutes(o.db, o.calcMs))
   app.use('/api', feedRoutes())
   app.use(
     '/api',
     signedIn,
     sentOnce(o.db),
+    accountRoutes(limiter),
     boatRoutes(),
     surveyRoutes(),
     fittingRoutes(),

@@ -17,6 +17,7 @@ import { up as rolesByBoat } from './migrations/014-roles-by-boat'
 import { up as sentOnce } from './migrations/015-sent-once'
 import { up as yardPlan } from './migrations/016-yard-plan'
 import { up as stores } from './migrations/017-stores'
+import { up as people } from './migrations/018-people'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -36,6 +37,7 @@ const MIGRATIONS = [
   { name: '015-sent-once', sql: sentOnce },
   { name: '016-yard-plan', sql: yardPlan },
   { name: '017-stores', sql: stores },
+  { name: '018-people', sql: people },
 ]
 
 /** What this version knows of a database, in order. */

@@ -44,6 +44,7 @@ export const GRANTS: Record<string, string> = {
   plan_jobs: ROWS,
   feeds: KEPT,
   sheets: ROWS,
+  invites: KEPT,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

@@ -12,6 +12,14 @@ function give(line: string): never {
   process.exit(1)
 }
 
+/** How many proxies stand before it. */
+function proxies(said: string): number {
+  const n = Number(said)
+  if (!Number.isInteger(n) || n < 0 || n > 9)
+    give(`TRUST_PROXY is "${said}"; the number of proxies before it, 0 to 9, is accepted`)
+  return n
+}
+
 const url = process.env.DATABASE_URL
 if (!url) give('DATABASE_URL is not set; npm start sets it')
 const port = Number(process.env.PORT ?? 4180)
@@ -33,6 +41,7 @@ const { app, close } = await createApp({
   logger,
   demo: demo && invented,
   webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  ...(process.env.TRUST_PROXY ? { trustProxy: proxies(process.env.TRUST_PROXY) } : {}),
   ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}),
 })
 const server = createServer(app)

@@ -49,7 +49,13 @@ function routesOf(app: { router: unknown }): string[] {
 /** The real application on a real database with the demo data, listening on a free port. */
 export async function startApp(
   name: string,
-  options: { signInLimit?: number; calcMs?: number; databases?: Databases; logger?: Logger } = {},
+  options: {
+    signInLimit?: number
+    calcMs?: number
+    databases?: Databases
+    logger?: Logger
+    trustProxy?: number
+  } = {},
 ) {
   const databases = options.databases ?? (await freshDatabase(name))
   const { url } = databases
@@ -60,6 +66,7 @@ export async function startApp(
     logger: options.logger ?? pino({ level: 'silent' }),
     demo: true,
     signInLimit: options.signInLimit ?? 1000,
+    ...(options.trustProxy === undefined ? {} : { trustProxy: options.trustProxy }),
     ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }),
   })
   const server: Server = createServer(app)

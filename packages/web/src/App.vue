@@ -11,11 +11,12 @@ const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
 watchEffect(() => document.documentElement.setAttribute('data-theme', dim.value ? 'dim' : 'day'))
-const inside = computed(() => session.account !== null && route.name !== 'sign-in')
+const OUTSIDE = ['sign-in', 'join']
+const inside = computed(() => session.account !== null && !OUTSIDE.includes(String(route.name)))
 watch(
   () => session.account?.id,
   (id) => {
-    if (!id && session.asked && route.name !== 'sign-in') void router.push({ name: 'sign-in' })
+    if (!id && session.asked && !OUTSIDE.includes(String(route.name))) void router.push({ name: 'sign-in' })
   },
 )
 </script>

@@ -181,6 +181,7 @@ const printedOn = dayjs().format('D MMM YYYY')
       <span class="gap" />
       <ElButton class="plain foot" @click="dim = !dim">{{ dim ? 'Daylight' : 'Dim' }}</ElButton>
       <ElButton class="plain foot" @click="help = true">Keys <kbd>?</kbd></ElButton>
+      <RouterLink class="foot yard" to="/yard">Yard</RouterLink>
       <ElButton class="plain foot" @click="signOut">
         Sign out <span class="soft small">{{ roleTitle }}</span>
       </ElButton>
@@ -199,6 +200,7 @@ const printedOn = dayjs().format('D MMM YYYY')
               >
               <ElDropdownItem command="dim">{{ dim ? 'Daylight' : 'Dim' }}</ElDropdownItem>
               <ElDropdownItem command="keys">Keys</ElDropdownItem>
+              <ElDropdownItem command="/yard">Yard</ElDropdownItem>
               <ElDropdownItem command="out">Sign out, {{ roleTitle }}</ElDropdownItem>
             </ElDropdownMenu>
           </template>
@@ -213,7 +215,7 @@ const printedOn = dayjs().format('D MMM YYYY')
       <p v-if="trouble" class="trouble" role="alert">
         {{ trouble }} <ElButton class="act" @click="begin">Try again</ElButton>
       </p>
-      <RouterView v-else-if="boats.picture" />
+      <RouterView v-else-if="boats.picture || route.name === 'yard'" />
       <p v-else class="waiting soft">Fetching the boat …</p>
     </main>
     <KeyHelp v-if="help" v-model="help" />

@@ -17,6 +17,8 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/boat' },
     { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
+    { path: '/join/:secret', name: 'join', component: () => import('./places/sign-in/JoinYard.vue') },
+    { path: '/yard', name: 'yard', component: () => import('./places/yard/YardPlace.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     {
       path: '/boat/:id/:tab(build|readings|found|angles|files)',
@@ -56,6 +58,7 @@ export const router = createRouter({
 router.beforeEach(async (to) => {
   const session = useSession()
   if (!session.asked) await session.ask().catch(() => undefined)
-  if (to.name !== 'sign-in' && !session.account) return { name: 'sign-in', query: { to: to.fullPath } }
+  if (to.name !== 'sign-in' && to.name !== 'join' && !session.account)
+    return { name: 'sign-in', query: { to: to.fullPath } }
   return true
 })

@@ -26,6 +26,7 @@ export const ACTS = {
   'give-roles': { who: ['manager'], else: 'Only the manager says who may do what on a boat' },
   plan: { who: vouches, else: 'The weeks are planned by a fitter or the manager' },
   hours: { who: ['manager'], else: 'Who works when is kept by the manager' },
+  people: { who: ['manager'], else: 'Only the manager lets people in and says what they are' },
   stores: { who: OF_THE_YARD, else: 'The stores are the yard\u2019s own' },
   'vouch-lot': { who: vouches, else: 'A fitter or the manager vouches for a lot' },
   'yard-parts': { who: vouches, else: 'Parts of the yard\u2019s own are kept by a fitter or the manager' },

@@ -23,6 +23,7 @@ import {
 } from './columns'
 import {
   User,
+  Invite,
   BoatRole,
   Boat,
   Station,
@@ -44,12 +45,36 @@ import {
 import { defineHours, definePlans, defineSheets } from './define-plan'
 
 function definePeople(at: At) {
-  User.init(own({ id: key, login: text, name: text, role: text, passwordHash: text }), at('users'))
+  User.init(
+    own({
+      id: key,
+      login: text,
+      name: text,
+      role: text,
+      passwordHash: text,
+      lastSeenAt: { type: T.DATE, allowNull: true },
+      leftOn: day,
+    }),
+    at('users'),
+  )
+  Invite.init(
+    own({
+      id: key,
+      userId: whole,
+      secretHash: text,
+      madeBy: text,
+      madeAt,
+      endsAt: moment,
+      usedAt: { type: T.DATE, allowNull: true },
+    }),
+    at('invites'),
+  )
   BoatRole.init(
     own({
       userId: { type: T.INTEGER, primaryKey: true },
       boatId: { type: T.TEXT, primaryKey: true },
       role: text,
+      until: day,
     }),
     at('boat_roles'),
   )

@@ -32,16 +32,31 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare name: string
   declare role: Role
   declare passwordHash: string
+  declare lastSeenAt: Opt<Date | null>
+  /** he works here no longer; what he did stays under his name */
+  declare leftOn: Opt<string | null>
+}
+/** A link by which somebody sets his password, once. */
+export class Invite extends Model<InferAttributes<Invite>, InferCreationAttributes<Invite>> {
+  declare id: Opt<number>
+  declare userId: number
+  declare secretHash: string
+  declare madeBy: string
+  declare madeAt: Opt<Date>
+  declare endsAt: Date
+  declare usedAt: Opt<Date | null>
 }
 /** What somebody is on one boat. */
 export class BoatRole extends Model<InferAttributes<BoatRole>, InferCreationAttributes<BoatRole>> {
   declare userId: number
   declare boatId: string
   declare role: Role
+  /** the last day on which he is that; null: for good */
+  declare until: Opt<string | null>
 }
 /** Of an account: its roles on single boats, as one object. */
 export const boatRoles = literal(
-  '(SELECT jsonb_object_agg(r.boat_id, r.role) FROM boat_roles r WHERE r.user_id = "User".id)',
+  '(SELECT jsonb_object_agg(r.boat_id, r.role) FROM boat_roles r WHERE r.user_id = "User".id AND (r.until IS NULL OR r.until >= current_date))',
 )
 export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<Boat>> {
   declare id: string

@@ -3,6 +3,17 @@ import type { Sequelize } from 'sequelize'
 import { ApiError } from '../errors'
 import { accountNamed, accountNow, signIn, type Account } from '../services/access'
 import { DEMO_FITTER, isLoopback } from '../demo/accounts'
+import {
+  changePassword,
+  invite,
+  join,
+  listPeople,
+  resetLink,
+  settlePerson,
+  signOutEverywhere,
+  wasHere,
+  whoJoins,
+} from '../services/accounts'
 import { isEmpty, makeManager } from '../services/first'
 import { today } from '../instruments/day'
 
@@ -24,6 +35,7 @@ declare module 'express-serve-static-core' {
 export const whoAsks: RequestHandler = async (req, _res, next) => {
   const id = req.session.userId ?? req.session.account?.id
   req.account = id === undefined ? null : await accountNow(id)
+  if (req.account) await wasHere(req.account.id)
   next()
 }
 
@@ -65,6 +77,14 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
     await enter(req, account)
     res.json({ account, demo })
   })
+  r.get('/session/join/:secret', limiter, async (req, res) => {
+    res.json(await whoJoins(String(req.params.secret)))
+  })
+  r.post('/session/join', limiter, async (req, res) => {
+    const account = await join(req.body)
+    await enter(req, account)
+    res.status(201).json({ account, demo })
+  })
   r.delete('/session', (req, res, next) => {
     req.session.destroy((error) =>
       error ? next(error) : void res.clearCookie('north-tide').status(204).end(),
@@ -74,4 +94,51 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
     res.json(today(new Date()))
   })
   return r
+}
+
+/** What somebody does with his own account, and the manager with everybody's. */
+export function accountRoutes(limiter: RequestHandler): Router {
+  const r = Router()
+  r.put('/session/password', limiter, async (req, res) => {
+    await changePassword(req.account!, req.body, req.sessionID)
+    res.status(204).end()
+  })
+  r.delete('/sessions', async (req, res) => {
+    await signOutEverywhere(req.account!)
+    res.clearCookie('north-tide').status(204).end()
+  })
+  r.get('/people', async (req, res) => void res.json({ people: await listPeople(req.account!) }))
+  r.post('/people', async (req, res) => void res.status(201).json(await invite(req.account!, req.body)))
+  r.put(
+    '/people/:person',
+    async (req, res) =>
+      void res.json({ people: await settlePerson(req.account!, Number(req.params.person), req.body) }),
+  )
+  r.post(
+    '/people/:person/link',
+    async (req, res) => void res.status(201).json(await resetLink(req.account!, Number(req.params.person))),
+  )
+  return r
+}
+/**
+ * A write that a page of elsewhere sends with somebody's cookie is none of his. A browser says where it comes
+ * from; what says nothing is no browser.
+ */
+export const sameOrigin: RequestHandler = (req, _res, next) => {
+  if (['GET', 'HEAD', 'OPTIONS'].includes(req.method)) return next()
+  const site = req.get('sec-fetch-site')
+  const origin = req.get('origin')
+  const elsewhere =
+    (site !== undefined && site !== 'same-origin' && site !== 'none') ||
+    (origin !== undefined && hostOf(origin) !== req.host)
+  next(
+    elsewhere ? new ApiError(403, 'elsewhere', 'A page of elsewhere sent this; nothing was done') : undefined,
+  )
+}
+function hostOf(origin: string): string {
+  try {
+    return new URL(origin).host
+  } catch {
+    return ''
+  }
 }

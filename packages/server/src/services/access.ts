@@ -50,7 +50,7 @@ export async function signIn(body: unknown): Promise<Account> {
  */
 export async function accountNow(id: number): Promise<Account | null> {
   const user = await User.findByPk(id, WITH_BOATS)
-  return user && account(user)
+  return user && !user.leftOn ? account(user) : null
 }
 
 /** Somebody by login and name: the demo's own, and never a fitter of a real yard. */

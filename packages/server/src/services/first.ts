@@ -8,12 +8,13 @@ import { hashPassword } from './password'
 /** Whoever comes first to a yard without anybody in it: its manager, made once. */
 const MAKING = 4181
 export const LEAST_PASSWORD = 12
+export const LOGIN = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty of a to z, figures, dot and dash are accepted')
 const body = z.strictObject({
-  login: z
-    .string()
-    .trim()
-    .toLowerCase()
-    .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'Two to forty of a to z, figures, dot and dash are accepted'),
+  login: LOGIN,
   name: z.string().trim().min(1).max(80),
   password: z
     .string()

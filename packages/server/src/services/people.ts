@@ -21,18 +21,22 @@ export async function peopleOf(who: Account, boatId: string) {
   }))
 }
 
-const body = z.strictObject({ role: z.enum(ROLES).nullable() })
+const body = z.strictObject({
+  role: z.enum(ROLES).nullable(),
+  /** the last day on which he is that on this boat; null: for good */
+  until: z.iso.date().nullable().default(null),
+})
 /** Names somebody for a boat, or takes that back. */
 export async function giveRole(who: Account, boatId: string, login: string, raw: unknown) {
   must(who, 'give-roles', boatId)
-  const { role } = parseInput(body, raw)
+  const { role, until } = parseInput(body, raw)
   await Boat.sequelize!.transaction(async (transaction) => {
     await boatById(boatId, transaction)
     const user = await User.findOne({ where: { login }, transaction })
     if (!user) throw notFound('account')
     const of = { boatId, userId: user.id }
     if (role === null) await BoatRole.destroy({ where: of, transaction })
-    else await BoatRole.upsert({ ...of, role }, { transaction })
+    else await BoatRole.upsert({ ...of, role, until }, { transaction })
   })
   return peopleOf(who, boatId)
 }

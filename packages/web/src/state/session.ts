@@ -45,6 +45,9 @@ export const useSession = defineStore('session', () => {
     async makeFirst(of: { name: string; login: string; password: string }) {
       take(await api<Answer>('POST', '/session/first', of))
     },
+    async join(secret: string, password: string) {
+      take(await api<Answer>('POST', '/session/join', { secret, password }))
+    },
     async enterDemo() {
       take(await api<Answer>('POST', '/session/demo'))
     },

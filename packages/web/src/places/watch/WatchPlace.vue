@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import dayjs from 'dayjs'
 import type { WatchList, WatchRow } from '@north-tide/core'
 import { api } from '../../api'
@@ -7,10 +7,13 @@ import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import RowTable from '../../pieces/RowTable.vue'
+import { usePhone } from '../../state/phone'
+import WatchRound from './WatchRound.vue'
 
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
 const boats = useBoats()
 const session = useSession()
+const phone = usePhone()
 const list = ref<(WatchList & { today: string }) | null>(null)
 const said = ref('')
 const busy = ref('')
@@ -55,9 +58,12 @@ async function looked(r: WatchRow) {
 /** A look that found it not in order: said in words, and its holes turn suspect. */
 const wrong = ref<WatchRow | null>(null)
 const seen = ref('')
-function notInOrder(r: WatchRow) {
+async function notInOrder(r: WatchRow) {
   wrong.value = r
   seen.value = ''
+  await nextTick()
+  // Pressed far down a list: the words are asked for where one sees them.
+  document.getElementById('not-in-order')?.focus()
 }
 async function writeDown() {
   const r = wrong.value
@@ -108,8 +114,17 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
     </form>
     <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
     <div v-else-if="list" class="body">
+      <WatchRound
+        v-if="view === 'due' && phone"
+        :rows="list.rows"
+        :to="to"
+        :may="canLook"
+        :busy="busy"
+        @done="looked"
+        @wrong="notInOrder"
+      />
       <RowTable
-        v-if="view === 'due'"
+        v-else-if="view === 'due'"
         label="Looks that are due"
         :columns="[
           { key: 'due', title: 'Due', by: (r) => r.due },
@@ -220,6 +235,12 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
   gap: 6px 12px;
   padding: 8px 20px;
   border-left: 4px solid var(--short);
+}
+.wrong {
+  position: sticky;
+  top: 0;
+  z-index: 3;
+  background: var(--paper);
 }
 .wrong .entry {
   width: min(420px, 100%);
