@@ -99,6 +99,8 @@ describe('the plan that the demo has', () => {
     expect(new Set(stepsOf(v).map((s) => s.boatId))).toEqual(new Set(['fulmars-reach']))
     expect([v.fitters, v.own, v.offer, v.kept!.week]).toEqual([[], [], null, null])
     expect(v.may).toEqual({ plan: false, hours: false })
+    expect(v.kept!.ask.boats).toEqual(['fulmars-reach'])
+    expect(JSON.stringify(v.kept!.ask)).not.toContain('08:00')
   })
 })
 

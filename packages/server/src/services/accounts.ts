@@ -7,7 +7,7 @@ import { ApiError, notFound } from '../errors'
 import { BoatRole, Invite, User } from '../models'
 import { accountNow, must, withRoles, type Account } from './access'
 import { LEAST_PASSWORD, LOGIN } from './first'
-import { hashPassword, matches } from './password'
+import { hashPassword, matches, NO_PASSWORD } from './password'
 
 /**
  * The people of a yard: let in by a link of their own, seen last, given another password, gone. What somebody
@@ -18,8 +18,6 @@ const password = z
   .min(LEAST_PASSWORD, `At least ${LEAST_PASSWORD} characters are accepted; a short sentence is best`)
   .max(200)
 const INVITE_DAYS = 7
-/** No password makes this hash. */
-const NOBODYS = '!'
 const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex')
 const db = () => User.sequelize!
 
@@ -100,7 +98,7 @@ export async function invite(who: Account, body: unknown) {
   const p = parseInput(inviting, body)
   if (await User.findOne({ where: { login: p.login } }))
     throw new ApiError(409, 'taken', `"${p.login}" is somebody's login already; another is accepted`, 'login')
-  const user = await User.create({ ...p, passwordHash: NOBODYS })
+  const user = await User.create({ ...p, passwordHash: NO_PASSWORD })
   return { path: await linkFor(who, user.id!), people: await listPeople(who) }
 }
 async function personOf(id: number): Promise<User> {
@@ -134,7 +132,7 @@ export async function settlePerson(who: Account, id: number, body: unknown): Pro
         ...(c.left === undefined
           ? {}
           : c.left
-            ? { leftOn: dayjs().format('YYYY-MM-DD'), passwordHash: NOBODYS }
+            ? { leftOn: dayjs().format('YYYY-MM-DD'), passwordHash: NO_PASSWORD }
             : { leftOn: null }),
       },
       { transaction },

@@ -38,6 +38,8 @@ async function matchesOld(stored: string, password: string): Promise<boolean> {
   return argon2Verify({ password, hash: stored }).catch(() => false)
 }
 
+/** Of somebody who has not set his password yet, or has left: no password goes with it. */
+export const NO_PASSWORD = '!'
 let nobody: Promise<string> | null = null
 /**
  * A hash that no password has, with an earlier version's parameters: what is compared for a login that is
@@ -52,7 +54,8 @@ const OLD_NOBODY =
  * so that the time it takes tells nothing; while anybody's hash is of an earlier version (`oldAbout`),
  * both kinds are worked out.
  */
-export async function matches(stored: string | null, password: string, oldAbout: boolean): Promise<boolean> {
+export async function matches(kept: string | null, password: string, oldAbout: boolean): Promise<boolean> {
+  const stored = kept === NO_PASSWORD ? null : kept
   nobody ??= hashPassword(randomBytes(SALT_BYTES).toString('hex'))
   const old = stored !== null && isOld(stored)
   const byNew = await matchesScrypt(stored !== null && !old ? stored : await nobody, password)

@@ -103,6 +103,14 @@ function weekOf(plan: BoatPlan, ask: KeptAsk, boats: Boat[]): WeekLoad | null {
     return runNamed('labour-week', rest) as WeekLoad
   }
 }
+/** What was asked, for an owner or a surveyor: his boats, and of the people their names alone. */
+const outside = (ask: Omit<KeptAsk, 'logId'>, boats: Boat[]) => ({
+  ...ask,
+  boats: boats.map((b) => b.id),
+  fittings: null,
+  pinned: [],
+  fitters: ask.fitters.map((f) => ({ name: f.name, hoursByDay: {} })),
+})
 async function shown(who: Account, row: PlanRow): Promise<ShownPlan> {
   const { logId: _logId, ...ask } = row.ask as KeptAsk
   const boats = (await Boat.findAll({ where: { id: ask.boats } })).filter((b) => mayDo(who, 'read', b.id))
@@ -113,7 +121,7 @@ async function shown(who: Account, row: PlanRow): Promise<ShownPlan> {
     madeBy: row.madeBy,
     why: row.why!,
     undoes: row.beforeId !== null && row.state === 'kept',
-    ask,
+    ask: ofYard(who) ? ask : outside(ask, boats),
     plan,
     week: ofYard(who) ? weekKnown(row, boats) : null,
     launch: boats.flatMap((b) => (b.launchOn ? [{ boat: b.name, on: b.launchOn }] : [])),
