@@ -3,7 +3,7 @@ import { QueryTypes } from 'sequelize'
 import type { ShownPerson } from '../src/services/accounts'
 import { freshDatabase, Someone, startApp } from './harness'
 
-/** People of a yard: let in by a link, another password, everywhere signed out, gone; and writes from elsewhere. */
+/** People of a yard: let in by a link, another password, signed out, gone; and writes from elsewhere. */
 type App = Awaited<ReturnType<typeof startApp>>
 const MANAGER = { login: 'kari', name: 'Kari Moss', password: 'a hull wants seven planks' }
 const NEXT = 'nine fathoms and a half'
@@ -50,6 +50,7 @@ describe('somebody new', () => {
     })
     const poor = await join(made.body.path, 'short')
     expect([poor.status, poor.body.error.path]).toEqual([400, 'password'])
+    expect(poor.body.error.message).toBe('At least 12 characters are accepted; a short sentence is best')
     expect((await join(made.body.path, NEXT, who)).status).toBe(201)
     expect(await me(who)).toMatchObject({ login: 'tor' })
     expect((await join(made.body.path)).status).toBe(404)

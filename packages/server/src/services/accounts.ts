@@ -6,17 +6,13 @@ import { parseInput, ROLES, type Role } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { BoatRole, Invite, User } from '../models'
 import { accountNow, must, withRoles, type Account } from './access'
-import { LEAST_PASSWORD, LOGIN } from './first'
+import { LOGIN, PASSWORD as password } from './first'
 import { hashPassword, matches, NO_PASSWORD } from './password'
 
 /**
  * The people of a yard: let in by a link of their own, seen last, given another password, gone. What somebody
  * did stays in the records under his name.
  */
-const password = z
-  .string()
-  .min(LEAST_PASSWORD, `At least ${LEAST_PASSWORD} characters are accepted; a short sentence is best`)
-  .max(200)
 const INVITE_DAYS = 7
 const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex')
 const db = () => User.sequelize!

@@ -7,7 +7,15 @@ import { hashPassword } from './password'
 
 /** Whoever comes first to a yard without anybody in it: its manager, made once. */
 const MAKING = 4181
-export const LEAST_PASSWORD = 12
+const LEAST_PASSWORD = 12
+const MOST_PASSWORD = 200
+/** In words of its own: what is wrong with a password is said without it. */
+export const PASSWORD = z
+  .string()
+  .refine((p) => p.length >= LEAST_PASSWORD, {
+    message: `At least ${LEAST_PASSWORD} characters are accepted; a short sentence is best`,
+  })
+  .refine((p) => p.length <= MOST_PASSWORD, { message: `Up to ${MOST_PASSWORD} characters are accepted` })
 export const LOGIN = z
   .string()
   .trim()
@@ -16,10 +24,7 @@ export const LOGIN = z
 const body = z.strictObject({
   login: LOGIN,
   name: z.string().trim().min(1).max(80),
-  password: z
-    .string()
-    .min(LEAST_PASSWORD, `At least ${LEAST_PASSWORD} characters are accepted; a short sentence is best`)
-    .max(200),
+  password: PASSWORD,
 })
 /** Nobody is in the yard yet. */
 export const isEmpty = async (): Promise<boolean> => (await User.count()) === 0

@@ -42,7 +42,7 @@ async function join() {
   <main class="gate">
     <section>
       <h1>North Tide</h1>
-      <form v-if="who" aria-label="Your password" @submit.prevent="join">
+      <form v-if="who" aria-label="Coming in" @submit.prevent="join">
         <p>
           {{ who.name }}, your login is <strong class="figure">{{ who.login }}</strong>. Choose a password; a
           short sentence is best.
