@@ -50,6 +50,7 @@ const path = (route: string) =>
  */
 const OTHERWISE = [
   'DELETE /session',
+  'DELETE /sessions',
   'POST /session/demo',
   'POST /boats/:id/photos',
   'DELETE /through-hulls/:id',
