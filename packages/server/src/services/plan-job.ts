@@ -103,6 +103,8 @@ async function workOut(job: PlanJobRow): Promise<void> {
   }, WATCH_MS)
   try {
     const a = job.ask as Asking
+    // As of before anything was read: what changes while it is worked out is news to it.
+    const madeAt = new Date()
     const [logId, kept] = await Promise.all([lastLogId(), PlanRow.findOne({ where: { state: 'kept' } })])
     const yard = await yardOf(a, kept ? (kept.ask as KeptAsk).pinned : [], say)
     const answer = await planned(yard, gone.signal)
@@ -114,6 +116,7 @@ async function workOut(job: PlanJobRow): Promise<void> {
           answer,
           beforeId: kept?.id ?? null,
           madeBy: job.askedBy,
+          madeAt,
         },
         { transaction },
       )

@@ -207,7 +207,11 @@ const moving = z.strictObject({
   /** it stays no longer where it was put */
   release: z.boolean().default(false),
 })
-async function replaced(who: Account, kept: PlanRow, ask: KeptAsk, answer: BoatPlan, why: string) {
+async function replaced(
+  who: Account,
+  kept: PlanRow,
+  made: { ask: KeptAsk; answer: BoatPlan; why: string; madeAt: Date },
+) {
   await PlanRow.sequelize!.transaction(async (transaction) => {
     const [n] = await PlanRow.update(
       { state: 'past' },
@@ -215,10 +219,7 @@ async function replaced(who: Account, kept: PlanRow, ask: KeptAsk, answer: BoatP
     )
     if (!n) throw new ApiError(409, 'stale', 'Another plan was kept meanwhile; look at it first', 'planId')
     await PlanRow.update({ state: 'past' }, { where: { state: 'offered' }, transaction })
-    await PlanRow.create(
-      { state: 'kept', ask, answer, why, beforeId: kept.id!, madeBy: who.name },
-      { transaction },
-    )
+    await PlanRow.create({ state: 'kept', ...made, beforeId: kept.id!, madeBy: who.name }, { transaction })
   })
 }
 /**
@@ -238,6 +239,7 @@ export async function movePlanned(
   const ask = kept.ask as KeptAsk
   const a: Asking = { ...ask }
   const others = ask.pinned.filter((f) => !(f.fittingId === m.fittingId && f.step === m.step))
+  const madeAt = new Date()
   const logId = await lastLogId()
   const yard = await yardOf(a, others)
   const row = rowsOfPlan(kept.answer).get(stepKey(m.fittingId, m.step))
@@ -253,15 +255,19 @@ export async function movePlanned(
     const answer = await planned(yard, gone)
     const broken = brokenBy(answer, yard.jobs, to.fixed)
     if (broken) throw new ApiError(409, 'not-there', `It cannot go there: ${broken}`, 'day')
-    await replaced(who, kept, keptAsk(a, yard, logId), answer, `${row?.fitting ?? 'a step'} was moved`)
+    await replaced(who, kept, {
+      ask: keptAsk(a, yard, logId),
+      answer,
+      why: `${row?.fitting ?? 'a step'} was moved`,
+      madeAt,
+    })
   } else
-    await replaced(
-      who,
-      kept,
-      keptAsk(a, yard, logId),
-      await planned(yard, gone),
-      `${row?.fitting ?? 'a step'} was let go`,
-    )
+    await replaced(who, kept, {
+      ask: keptAsk(a, yard, logId),
+      answer: await planned(yard, gone),
+      why: `${row?.fitting ?? 'a step'} was let go`,
+      madeAt,
+    })
   const view = await planView(who)
   const news = { causes: [], badDays: yard.ask.badDays, start: yard.ask.start }
   return { ...view, moved: comparePlans(kept.answer, view.kept!.plan, news) }
