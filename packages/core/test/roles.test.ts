@@ -7,7 +7,7 @@ const acts = Object.keys(ACTS) as Act[]
 describe('who may do what', () => {
   it.each<[Person['role'], Act[]]>([
     ['manager', acts],
-    ['fitter', acts.filter((a) => !['remove-boat', 'give-roles', 'hours', 'people'].includes(a))],
+    ['fitter', acts.filter((a) => !['remove-boat', 'give-roles', 'hours', 'people', 'prices'].includes(a))],
     ['apprentice', ['read', 'measure', 'work', 'stores']],
     ['surveyor', ['read', 'measure']],
     ['owner', ['read']],

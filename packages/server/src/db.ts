@@ -18,6 +18,7 @@ import { up as sentOnce } from './migrations/015-sent-once'
 import { up as yardPlan } from './migrations/016-yard-plan'
 import { up as stores } from './migrations/017-stores'
 import { up as people } from './migrations/018-people'
+import { up as orders } from './migrations/019-orders'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -38,6 +39,7 @@ const MIGRATIONS = [
   { name: '016-yard-plan', sql: yardPlan },
   { name: '017-stores', sql: stores },
   { name: '018-people', sql: people },
+  { name: '019-orders', sql: orders },
 ]
 
 /** What this version knows of a database, in order. */

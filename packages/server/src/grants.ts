@@ -45,6 +45,10 @@ export const GRANTS: Record<string, string> = {
   feeds: KEPT,
   sheets: ROWS,
   invites: KEPT,
+  shelf: ROWS,
+  offers: ROWS,
+  orders: KEPT,
+  yard_settings: KEPT,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

@@ -61,6 +61,8 @@ const PUBLIC = [
   'GET /feeds/:secret.ics',
 ]
 /** Shut even to those who read all else of a boat. */
+/** the yard's own business: whoever reads only his boats does not see it */
+const THE_YARDS = ['GET /boats/:id/fits', 'GET /boats/:id/costs']
 const MANAGERS = ['GET /boats/:id/people', 'GET /people']
 /** Of one's own account, whoever one is. */
 const OWN = ['DELETE /sessions', 'PUT /session/password']
@@ -109,7 +111,7 @@ describe('an owner', () => {
   it('reads his own boat and no other', async () => {
     for (const route of ofBoat().filter((r) => r.startsWith('GET'))) {
       const own = await ask(who.owner, route, mine)
-      expect([route, own.status === 403]).toEqual([route, MANAGERS.includes(route)])
+      expect([route, own.status === 403]).toEqual([route, [...MANAGERS, ...THE_YARDS].includes(route)])
       const other = await ask(who.owner, route, others)
       expect([route, other.status]).toEqual([route, 403])
     }

@@ -11,6 +11,7 @@ import type { Measure } from '../boat/where'
 import type { Drawing } from '../drawing/shapes'
 import type { DrillRow } from '../drawing/drill'
 import type { Caution } from '../trade/cautions'
+import type { FastenerNeed } from './fastener-need'
 import type { Part } from './part'
 import type { Judged, Try } from './remedies'
 import type { Step, StepAsk } from './step'
@@ -274,6 +275,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   schedule?(d: D, j: J): Record<string, string | number | null>[]
   steps(d: D, j: J, units: Units, state: WorkState): Step[]
   parts(d: D, j: J): Part[]
+  /** its bolts with nuts and washers as they are ordered by the piece; they stand among its parts too */
+  fasteners?(d: D, j: J): FastenerNeed[]
   cautions(d: D): Caution[]
   card(d: D, j: J, around: Around): Block[]
   inspections(d: D, j: J): Due[]

@@ -21,7 +21,8 @@ export interface SheetOnHand {
 }
 export const KERF_MM = 5
 const KEYS = ['backing-plate', 'pad', 'doubler', 'pane']
-const ofSheet = (p: Part) =>
+/** A piece that is cut from sheet, not bought by the piece. */
+export const isCut = (p: Part) =>
   p.material !== null &&
   p.unit === 'piece' &&
   p.dimensions.thicknessMm !== undefined &&
@@ -47,7 +48,7 @@ export interface Cut {
 /** Every piece of sheet that open work wants: plates, pads, doublers, panes. */
 export function cutsOf(jobs: (PlanJob & { parts: Part[] })[]): Cut[] {
   return jobs.flatMap((j) =>
-    j.parts.filter(ofSheet).flatMap((p, i): Cut[] => {
+    j.parts.filter(isCut).flatMap((p, i): Cut[] => {
       const { lengthMm, widthMm, diameterMm, thicknessMm } = p.dimensions
       const round = diameterMm !== undefined
       if (!round && (lengthMm === undefined || widthMm === undefined)) return []

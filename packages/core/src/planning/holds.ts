@@ -15,7 +15,7 @@ export const HELD_FROM_SAID: Record<HeldFrom, string> = {
   fit: 'from fitting it dry',
   bed: 'from bedding it',
 }
-const recordsAny = (s: Step, states: readonly string[]) =>
+export const recordsAny = (s: Step, states: readonly string[]) =>
   Object.values(s.records).some((made) => made?.some((state) => states.includes(state)))
 const DRY = ['dry-fitted', 'bedded'] as const
 const BEDDED = ['bedded'] as const

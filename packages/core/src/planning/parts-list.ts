@@ -1,3 +1,4 @@
+import { recordsAny } from './holds'
 import { addedUp, partSaid, type Part } from '../kinds/part'
 import type { Step } from '../kinds/step'
 import type { Units } from '../base/quantity/format'
@@ -13,16 +14,26 @@ export interface PartsOf {
   parts: Part[]
   steps: Step[]
   work: WorkState
+  /** an order for it is past its day */
+  late?: boolean
 }
-export const BUYING = ['to-buy', 'ordered', 'bought'] as const
+export const BUYING = ['to-buy', 'late', 'ordered', 'bought', 'used'] as const
 export type Buying = (typeof BUYING)[number]
 export const BUYING_SAID: Record<Buying, string> = {
   'to-buy': 'to buy',
+  late: 'late',
   ordered: 'ordered',
-  bought: 'bought',
+  bought: 'arrived',
+  used: 'used',
 }
-/** Where the parts of a fitting stand, by its log. */
-export const buyingOf = (w: WorkState): Buying => (w.bought ? 'bought' : w.order ? 'ordered' : 'to-buy')
+/** Bedded, or laid up: its parts are in the boat. */
+const used = (steps: Step[], w: WorkState) => steps.some((x) => w.ticks[x.id] && recordsAny(x, ['bedded']))
+/** Where the parts of a fitting stand, by its log; an order past its day makes them late. */
+export function buyingOf(w: WorkState, steps: Step[] = [], late = false): Buying {
+  if (used(steps, w)) return 'used'
+  if (w.bought) return 'bought'
+  return w.order ? (late ? 'late' : 'ordered') : 'to-buy'
+}
 
 /** One line of a boat's list: the same key, sizes and material from however many fittings. */
 export interface PartsLine {
@@ -40,7 +51,7 @@ const idOf = (p: Part) => JSON.stringify([p.key, p.title, p.material, p.unit, p.
 export function partsList(jobs: PartsOf[]): PartsLine[] {
   const by = new Map<string, { parts: Part[]; line: Omit<PartsLine, 'part'> }>()
   for (const job of jobs) {
-    const state = buyingOf(job.work)
+    const state = buyingOf(job.work, job.steps, job.late)
     // Two lines of one fitting that are alike are one thing to it.
     for (const part of addedUp(job.parts)) {
       const key = `${state} ${idOf(part)}`

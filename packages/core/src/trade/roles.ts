@@ -30,6 +30,7 @@ export const ACTS = {
   stores: { who: OF_THE_YARD, else: 'The stores are the yard\u2019s own' },
   'vouch-lot': { who: vouches, else: 'A fitter or the manager vouches for a lot' },
   'yard-parts': { who: vouches, else: 'Parts of the yard\u2019s own are kept by a fitter or the manager' },
+  prices: { who: ['manager'], else: 'What an hour costs, and who sees it, is the manager\u2019s' },
   'yard-values': { who: vouches, else: 'Yard values are recorded by a fitter or the manager' },
 } satisfies Record<string, { who: readonly Role[]; else: string }>
 export type Act = keyof typeof ACTS

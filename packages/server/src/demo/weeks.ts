@@ -1,6 +1,7 @@
 import dayjs from 'dayjs'
 import { Boat, Fitter, Fitting, Hold, SheetStock } from '../models'
 import type { Account } from '../services/access'
+import { seedShelf } from './shelf'
 import { forecastBySimulation } from '../services/weather'
 import { firstPlan } from '../services/plan-job'
 
@@ -83,6 +84,7 @@ export async function seedWeeks(who: Account): Promise<void> {
     meanwhile: `The painter has the decks from ${dayjs().add(PAINT.from, 'day').format('D MMM')}; drill, seal and fit dry before`,
   })
   for (const sheet of SHEETS) await SheetStock.create(sheet)
+  await seedShelf(who.name)
   await forecastBySimulation(who)
   await firstPlan(who)
 }

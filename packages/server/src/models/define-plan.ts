@@ -46,6 +46,7 @@ export function defineHours(at: At) {
       madeBy: text,
       endedAt: maybeAt,
       endedBy: maybeText,
+      orderId: maybeWhole,
       version,
       changedAt: madeAt,
     }),

@@ -42,6 +42,7 @@ import {
   Photo,
   LifeEvent,
 } from '.'
+import { defineStock } from './stock'
 import { defineHours, definePlans, defineSheets } from './define-plan'
 
 function definePeople(at: At) {
@@ -391,6 +392,7 @@ export function defineModels(sequelize: Sequelize) {
     defineHours,
     definePlans,
     defineSheets,
+    defineStock,
   ])
     define(at)
 }

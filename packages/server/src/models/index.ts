@@ -24,6 +24,7 @@ import type {
   YardFitter,
 } from '@north-tide/core'
 
+export * from './stock'
 type Opt<T> = CreationOptional<T>
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -143,19 +144,6 @@ export class Lot extends Model<InferAttributes<Lot>, InferCreationAttributes<Lot
   declare testNote: Opt<string>
   declare recalledOn: Opt<string | null>
   declare recalledWhy: Opt<string>
-}
-/** Sheets and offcuts that parts are cut from. */
-export class SheetStock extends Model<InferAttributes<SheetStock>, InferCreationAttributes<SheetStock>> {
-  declare id: Opt<number>
-  declare kind: 'sheet' | 'offcut'
-  declare material: string
-  declare thicknessMm: number
-  declare widthMm: number
-  declare heightMm: number
-  declare grain: Opt<'none' | 'x' | 'y'>
-  declare count: Opt<number>
-  declare whereItIs: Opt<string>
-  declare version: Opt<number>
 }
 /** Every kind of work is a row of one table: what is in its design, its kind says. */
 export class Fitting extends Model<InferAttributes<Fitting>, InferCreationAttributes<Fitting>> {
@@ -347,6 +335,8 @@ export class Hold extends Model<InferAttributes<Hold>, InferCreationAttributes<H
   declare madeBy: string
   declare endedAt: Opt<Date | null>
   declare endedBy: Opt<string | null>
+  /** made by an order, and ended by its coming */
+  declare orderId: Opt<number | null>
   declare version: Opt<number>
   declare changedAt: Opt<Date>
 }

@@ -1,4 +1,21 @@
 import { Router } from 'express'
+import { costsOf, whatFits } from '../services/costs'
+import { changeOrder, returnSpare } from '../services/order-changes'
+import { askOrder } from '../services/order-check'
+import { orderCsv, orderPdf } from '../services/order-files'
+import { listOrders, placeOrder } from '../services/orders'
+import { readPrices, setPrices } from '../services/settings'
+import {
+  addToShelf,
+  changeShelf,
+  dropOfferRow,
+  importShelf,
+  keepOffer,
+  listOffers,
+  listShelf,
+  shelfCsv,
+  shelfLabels,
+} from '../services/shelf'
 import { lotLabels } from '../services/labels'
 import { addLot, changeLot, importLots, listLots, lotsCsv, recordLotTest } from '../services/lots'
 import { recall, whereItWent } from '../services/recall'
@@ -49,11 +66,72 @@ function sheetRoutes(r: Router) {
     attachment(res, `sheet ${Number(req.params.sheet) + 1}.dxf`, 'image/vnd.dxf').send(text)
   })
 }
+function shelfRoutes(r: Router) {
+  r.get('/shelf', async (req, res) => void res.json({ shelf: await listShelf(req.account!) }))
+  r.post(
+    '/shelf',
+    async (req, res) => void res.status(201).json({ shelf: await addToShelf(req.account!, req.body) }),
+  )
+  r.post(
+    '/shelf/import',
+    async (req, res) => void res.json({ shelf: await importShelf(req.account!, req.body) }),
+  )
+  r.get('/shelf.csv', async (req, res) => {
+    attachment(res, 'shelf.csv', 'text/csv; charset=utf-8').send(await shelfCsv(req.account!))
+  })
+  r.get('/shelf/labels.pdf', async (req, res) => {
+    const doc = await shelfLabels(req.account!, originOf(req))
+    attachment(res, 'labels of the shelf.pdf', 'application/pdf')
+    doc.pipe(res)
+  })
+  r.put(
+    '/shelf/:item',
+    async (req, res) =>
+      void res.json({ shelf: await changeShelf(req.account!, Number(req.params.item), req.body) }),
+  )
+  r.get('/offers', async (req, res) => void res.json({ offers: await listOffers(req.account!) }))
+  r.put('/offers', async (req, res) => void res.json({ offers: await keepOffer(req.account!, req.body) }))
+  r.delete(
+    '/offers/:offer',
+    async (req, res) => void res.json({ offers: await dropOfferRow(req.account!, Number(req.params.offer)) }),
+  )
+}
+function orderRoutes(r: Router) {
+  r.post('/orders/check', async (req, res) => void res.json(await askOrder(req.account!, req.body)))
+  r.get('/orders', async (req, res) => void res.json({ orders: await listOrders(req.account!) }))
+  r.post(
+    '/orders',
+    async (req, res) => void res.status(201).json({ orders: await placeOrder(req.account!, req.body) }),
+  )
+  r.post('/orders/put-back', async (req, res) => {
+    await returnSpare(req.account!, req.body)
+    res.status(204).end()
+  })
+  r.put(
+    '/orders/:order',
+    async (req, res) => void res.json(await changeOrder(req.account!, Number(req.params.order), req.body)),
+  )
+  r.get('/orders/:order.csv', async (req, res) => {
+    const text = await orderCsv(req.account!, Number(req.params.order))
+    attachment(res, `order ${Number(req.params.order)}.csv`, 'text/csv; charset=utf-8').send(text)
+  })
+  r.get('/orders/:order.pdf', async (req, res) => {
+    const doc = await orderPdf(req.account!, Number(req.params.order))
+    attachment(res, `order ${Number(req.params.order)}.pdf`, 'application/pdf')
+    doc.pipe(res)
+  })
+  r.get('/boats/:id/fits', async (req, res) => void res.json(await whatFits(req.account!, req.params.id)))
+  r.get('/boats/:id/costs', async (req, res) => void res.json(await costsOf(req.account!, req.params.id)))
+  r.get('/yard/prices', async (req, res) => void res.json(await readPrices(req.account!)))
+  r.put('/yard/prices', async (req, res) => void res.json(await setPrices(req.account!, req.body)))
+}
 /** The stores: lots with their dates, sheets and what is cut from them, taking back. */
 export function storeRoutes(): Router {
   const r = Router()
   lotRoutes(r)
   sheetRoutes(r)
+  shelfRoutes(r)
+  orderRoutes(r)
   r.get('/recall', async (req, res) => void res.json(await whereItWent(req.account!, req.query)))
   r.post('/recall', async (req, res) => void res.json(await recall(req.account!, req.body)))
   return r

@@ -17,7 +17,7 @@ const asked = z.strictObject({
 })
 const MOST = 480
 const idsOf = (query: unknown) => parseInput(asked, query).ids?.split(',').map(Number)
-function sheet(title: string, labels: Label[]) {
+export function labelSheetOf(title: string, labels: Label[]) {
   if (!labels.length) throw new CalcError('missing', 'ids', 'There is nothing to make labels of')
   if (labels.length > MOST) throw new CalcError('range', 'ids', `Up to ${MOST} labels are made at once`)
   return labelSheet(title, labels)
@@ -26,7 +26,7 @@ export async function lotLabels(who: Account, query: unknown, origin: string) {
   must(who, 'stores')
   const ids = idsOf(query)
   const lots = await Lot.findAll({ where: ids ? { id: ids } : {}, order: [['expiresOn', 'ASC']] })
-  return sheet(
+  return labelSheetOf(
     'Labels of lots',
     lots
       .filter((l) => ids || l.quantity !== 0)
@@ -42,7 +42,7 @@ export async function holeLabels(who: Account, boatId: string, query: unknown, o
   const ids = idsOf(query)
   const boat = await boatById(boatId)
   const holes = (await holesOf(boatId)).filter((h) => !ids || ids.includes(h.number))
-  return sheet(
+  return labelSheetOf(
     `Labels of ${boat.name}`,
     holes.map((h) => ({
       code: h.label,

@@ -4,12 +4,15 @@ import { safeCell } from '../csv'
 import { must, type Account } from './access'
 import { boatById } from './boats'
 import { openWork } from './open-work'
+import { lateFittings } from './orders'
+import { shelfRows } from './shelf'
 
 export interface BoatParts {
   boat: string
   units: Units
   lines: PartsLine[]
-  tools: { tool: string; fittings: number }[]
+  /** so many of it stand on the shelf; null where nobody counted any */
+  tools: { tool: string; fittings: number; owned: number | null }[]
   /** what of the boat could not be listed, since its design makes no sense yet */
   left: { id: string; name: string; why: string }[]
 }
@@ -18,11 +21,15 @@ export async function partsOf(who: Account, boatId: string): Promise<BoatParts> 
   must(who, 'read', boatId)
   const boat = await boatById(boatId)
   const { jobs, unjudged } = await openWork(boatId)
+  const late = await lateFittings()
+  const owned = new Map<string, number>()
+  for (const s of await shelfRows())
+    if (s.kind === 'tool') owned.set(s.text, (owned.get(s.text) ?? 0) + s.count)
   return {
     boat: boat.name,
     units: boat.units,
-    lines: partsList(jobs),
-    tools: toolsList(jobs),
+    lines: partsList(jobs.map((j) => ({ ...j, late: late.has(j.fittingId) }))),
+    tools: toolsList(jobs).map((t) => ({ ...t, owned: owned.get(t.tool) ?? null })),
     left: unjudged.map((u) => ({ id: u.fittingId, name: u.fitting, why: u.why })),
   }
 }

@@ -65,14 +65,22 @@ interface Ask {
   left: number
   needs: Need[]
 }
-function asksOf(n: Need): Ask[] {
-  const ask = (item: Item, left: number): Ask => ({
+type Asked = Pick<Need, 'size' | 'grade' | 'head' | 'threading' | 'count' | 'nut'> & {
+  lengthMm?: number | undefined
+  lengthInch?: number | undefined
+  washers: { head: string; nut?: string | undefined }
+}
+const asksOf = (n: Need): Ask[] =>
+  itemsOf(n).map(({ item, count: left }) => ({
     fitting: n.fitting,
     item,
     text: textOf(item),
     left,
     needs: [n],
-  })
+  }))
+/** Bolts, as many nuts, then washers, the head's before the nut's; of one type they are one item. */
+export function itemsOf(n: Asked): { item: Item; count: number }[] {
+  const ask = (item: Item, count: number) => ({ item, count })
   const { size, grade } = n
   const type = n.nut === 'double-hex' ? 'hex' : n.nut
   const nutWasher = n.washers.nut ?? (n.nut === 'none' ? 'none' : 'plain')

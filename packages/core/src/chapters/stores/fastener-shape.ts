@@ -6,6 +6,7 @@ import {
   STOCK_LENGTHS_IN,
   STOCK_LENGTHS_MM,
 } from '../../base/materials/fasteners'
+import { parseInput } from '../../base/calculator/calculator'
 import { positive } from '../../base/schema/schema'
 
 /** What is asked for, what lies in the bins and what can be bought: shapes of fastener-order. */
@@ -91,6 +92,14 @@ export const fastenerInput = z
     if (new Set(texts).size < texts.length)
       refuse(['offers'], 'An item is offered twice; give all its packs in one offer')
   })
+/** One item as it is kept on a shelf or offered, checked as the calculator checks it. */
+const alone = item({}).superRefine((v, ctx) => {
+  if (v.kind === 'bolt')
+    refuseLength(v, [], (path, message, code) =>
+      ctx.addIssue({ code: 'custom', path, message, ...(code ? { params: { code } } : {}) }),
+    )
+})
+export const parseItem = (raw: unknown): Item => parseInput(alone, raw) as Item
 export type FastenerInput = z.output<typeof fastenerInput>
 export type Need = FastenerInput['needs'][number]
 export type Item =

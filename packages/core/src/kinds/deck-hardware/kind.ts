@@ -22,6 +22,7 @@ import { judge } from './judge'
 import { Memo, type Judgement } from './judgement'
 import { panelAt } from './whole'
 import { cautionsOf } from './outcome'
+import { fastenersOf } from './needs'
 import { boltsWanted, partsOf } from './parts'
 import { drawPattern } from './pattern'
 import { boltInHole, deckTries } from './remedies'
@@ -197,6 +198,7 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   penetrations,
   steps: (d, j, units) => stepsOf(d, j, units),
   parts: partsOf,
+  fasteners: fastenersOf,
   cautions: cautionsOf,
   card,
   inspections,

@@ -11,7 +11,7 @@ import RowTable from '../../pieces/RowTable.vue'
 interface Listed {
   boat: string
   lines: PartsLine[]
-  tools: { tool: string; fittings: number }[]
+  tools: { tool: string; fittings: number; owned: number | null }[]
   left: { id: string; name: string; why: string }[]
 }
 const boats = useBoats()
@@ -74,7 +74,9 @@ const NAMED = 3
           >{{ r.what }}<span v-if="r.note" class="soft small"> · {{ r.note }}</span></template
         >
         <template #state="{ row: r }"
-          ><strong v-if="r.state === 'to-buy'">{{ BUYING_SAID[r.state as PartsLine['state']] }}</strong
+          ><strong v-if="r.state === 'to-buy' || r.state === 'late'" :class="{ near: r.state === 'late' }">{{
+            BUYING_SAID[r.state as PartsLine['state']]
+          }}</strong
           ><template v-else>{{ BUYING_SAID[r.state as PartsLine['state']] }}</template
           ><span v-if="r.uncertain.length" class="small near"> · may change, it is short</span></template
         >
@@ -91,7 +93,10 @@ const NAMED = 3
       <h3>In reach, for all of it</h3>
       <p class="small tools">
         <span v-for="t in list.tools" :key="t.tool"
-          >{{ t.tool }}<span class="soft"> {{ t.fittings }}×</span></span
+          >{{ t.tool
+          }}<span class="soft">
+            {{ t.fittings }}×{{ t.owned === null ? '' : `, ${t.owned} owned` }}</span
+          ></span
         >
       </p>
     </template>

@@ -13,7 +13,10 @@ import LotActs from './LotActs.vue'
 const VIEWS = [
   { value: 'lots', label: 'Lots' },
   { value: 'parts', label: 'Parts for the boat' },
+  { value: 'order', label: 'Order' },
+  { value: 'shelf', label: 'On the shelf' },
   { value: 'cut', label: 'Sheets' },
+  { value: 'costs', label: 'Costs' },
   { value: 'own', label: 'Own hardware' },
 ]
 const route = useRoute()
@@ -26,6 +29,9 @@ const view = computed({
 const OwnHardware = defineAsyncComponent(() => import('./OwnHardware.vue'))
 const PartsNeeded = defineAsyncComponent(() => import('./PartsNeeded.vue'))
 const WhereItWent = defineAsyncComponent(() => import('./WhereItWent.vue'))
+const OrderWhole = defineAsyncComponent(() => import('./OrderWhole.vue'))
+const ShelfView = defineAsyncComponent(() => import('./ShelfView.vue'))
+const CostsView = defineAsyncComponent(() => import('./CostsView.vue'))
 const CutPlan = defineAsyncComponent(() => import('./CutPlan.vue'))
 const LotForm = defineAsyncComponent(() => import('./LotForm.vue'))
 const session = useSession()
@@ -121,6 +127,9 @@ const stateClass = ({ row }: { row: Lot }) =>
       </span>
     </header>
     <PartsNeeded v-if="view === 'parts'" />
+    <OrderWhole v-else-if="view === 'order'" />
+    <ShelfView v-else-if="view === 'shelf'" />
+    <CostsView v-else-if="view === 'costs'" />
     <CutPlan v-else-if="view === 'cut'" />
     <OwnHardware v-else-if="view === 'own'" />
     <template v-else>
