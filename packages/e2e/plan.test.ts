@@ -68,6 +68,28 @@ test('the yard plans its weeks: a late part and a cold night move them and say w
   await moved.getByRole('button', { name: 'Undo' }).click()
   await expect(moved).toHaveCount(0)
 
+  // Taken by the hand to another day of the week: dragged, kept, and taken back.
+  await page.getByText('Week', { exact: true }).click()
+  const grid = page.getByRole('table', { name: 'Days across, hands and cures down' })
+  const next = page.getByRole('button', { name: 'Next week' })
+  await next.click()
+  await next.click()
+  const tam = grid.getByRole('row', { name: /^Tam Corrigall/ }).getByRole('cell')
+  const piece = grid.locator('.piece').first()
+  await piece.scrollIntoViewIfNeeded()
+  const from = (await piece.boundingBox())!
+  const there = tam.filter({ hasNot: page.locator('.piece') }).first()
+  const to = (await there.locator('ul').boundingBox())!
+  await page.mouse.move(from.x + 20, from.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 30, from.y + 14, { steps: 4 })
+  await page.mouse.move(to.x + 30, to.y + 8, { steps: 12 })
+  await page.mouse.up()
+  await expect(moved.or(page.getByText(/It cannot go there/))).toBeVisible({ timeout: 30_000 })
+  if (await moved.count()) await moved.getByRole('button', { name: 'Undo' }).click()
+  await expect(moved).toHaveCount(0)
+  await page.getByText('Today', { exact: true }).click()
+
   // Begun and ticked in the hand; what is found meanwhile becomes an item of its own.
   await page
     .getByRole('button', { name: /^Open / })

@@ -45,3 +45,49 @@ test('a sheet comes in, is planned and cut, its offcut goes back; a lot is found
   await page.keyboard.press('Escape')
   await expect(page.getByText(/recalled on .*: the maker\u2019s notice/)).toBeVisible()
 })
+
+test('bolts are counted by a label, ordered by maker with what is on the shelf, and come; what is over is counted too', async ({
+  page,
+}) => {
+  await enter(page)
+  await page.goto('/boat/tarn-runner')
+  await expect(page.locator('.strip')).toContainText('Tarn Runner')
+
+  // A drawer's label, scanned or typed, opens its count.
+  await page.goto('/stores?view=shelf')
+  await page.getByLabel('What is sought on the shelf, or a drawer\u2019s label').fill('S-1')
+  const count = page.getByRole('spinbutton', { name: 'How many of bolt M8x50 hex A4-70' })
+  await count.fill('15')
+  await count.press('Enter')
+  await page.reload()
+  await page.getByLabel('What is sought on the shelf, or a drawer\u2019s label').fill('M8x50')
+  await expect(count).toHaveValue('15')
+
+  // Ordered for what goes together; what is short is left out by a press, or says why.
+  await page.goto('/stores?view=order')
+  const place = page.getByRole('button', { name: /^Place the order for/ })
+  await expect(place).toBeVisible()
+  const leave = page.getByRole('button', { name: /^Leave the \d+ short ones out/ })
+  if (await leave.count()) await leave.click()
+  await expect(page.getByText(/reasons? (is|are) missing/)).toHaveCount(0)
+  await expect(place).toBeEnabled()
+  await place.click()
+  await expect(page.getByRole('status').filter({ hasText: /^Ordered for/ })).toBeVisible()
+  const orders = page.getByRole('table', { name: 'Orders' })
+  const coming = orders.getByRole('row').filter({ hasText: 'on its way' }).first()
+  const number = await coming.getByRole('cell').first().innerText()
+  const row = orders
+    .getByRole('row')
+    .filter({ has: page.getByRole('link', { name: `Order ${number} as PDF` }) })
+  const file = page.waitForEvent('download')
+  await row.getByRole('link', { name: /as PDF$/ }).click()
+  expect((await file).suggestedFilename()).toMatch(/^order \d+\.pdf$/)
+  await page.goto('/stores?view=parts')
+  await expect(page.getByRole('table', { name: 'Parts wanted' })).toContainText('ordered')
+
+  await page.goto('/stores?view=order')
+  await row.getByRole('button', { name: /came$/ }).click()
+  await expect(row).toContainText('arrived')
+  await page.goto('/stores?view=costs')
+  await expect(page.getByRole('table', { name: 'Costs' })).toContainText('about')
+})
