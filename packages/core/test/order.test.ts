@@ -10,11 +10,15 @@ import {
   part,
   shelfWanted,
   spareParts,
+  stripAnswer,
+  stripQuestion,
   type FastenerAnswer,
   type FastenerNeed,
   type Offer,
   type OrderJob,
   type ShelfRow,
+  type WeatherAnswer,
+  type WeatherHour,
 } from '../src'
 import { runNamed } from '../src/chapters/registry'
 
@@ -241,6 +245,54 @@ describe('what it costs', () => {
     expect(costOf({ ...job('a'), steps, took: {} }, offers, null)).toMatchObject({
       labourCents: null,
       totalCents: 200,
+    })
+  })
+})
+
+describe('hours to work in', () => {
+  const hour = (at: string, more: Partial<WeatherHour> = {}): WeatherHour => ({
+    at,
+    airC: 18,
+    humidityPct: 55,
+    windMs: 2,
+    rainMm: 0,
+    sun: 0.3,
+    cloud: 0.5,
+    measured: false,
+    ...more,
+  })
+  const day = (d: string, more: (h: number) => Partial<WeatherHour>) =>
+    Array.from({ length: 24 }, (_, h) => hour(`${d}T${String(h).padStart(2, '0')}:00`, more(h)))
+  const strip = (hours: WeatherHour[], heat?: object) =>
+    stripAnswer(
+      runNamed(
+        'weather-windows',
+        stripQuestion(hours, 'open', ['polysulfide', 'butyl'], heat),
+      ) as WeatherAnswer,
+    )
+  const warm = [
+    ...day('2027-05-03', () => ({})),
+    ...day('2027-05-04', (h) => (h < 13 ? { airC: -4, sun: 0 } : {})),
+  ]
+  it('names each work once, butyl not, with its windows a day', () => {
+    const s = strip(warm)
+    expect(s.works.map((w) => w.id)).toEqual(['polysulfide', 'epoxy', 'paint', 'aloft'])
+    const [first] = s.works[0]!.days
+    expect(first).toMatchObject({ day: '2027-05-03', windows: [{ from: '08:00', to: '17:00' }], why: '' })
+  })
+  it('a day without a window says what stands most in the way', () => {
+    const frost = [...day('2027-05-03', () => ({ airC: -6, sun: 0 })), ...day('2027-05-04', () => ({}))]
+    expect(strip(frost).works[0]!.days[0]).toMatchObject({ windows: [], why: 'too cold' })
+  })
+  it('heat is worked out for the hours asked, and an open flame is refused in words', () => {
+    const ask = { from: '2027-05-04T08:00', to: '2027-05-04T12:00', targetC: 15, areaM2: 10 }
+    expect(strip(warm).heat).toBeNull()
+    const h = strip(warm, ask).heat!
+    // one film, 10 m2, 19 K over the air outside
+    expect(h.peakW).toBeCloseTo(6 * 10 * 19, 6)
+    expect(strip(warm, { ...ask, heater: 'open-flame' }).heat).toMatchObject({
+      verdict: 'short',
+      codes: ['open-flame'],
     })
   })
 })

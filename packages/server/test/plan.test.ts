@@ -1,6 +1,6 @@
 import dayjs from 'dayjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { rowsOfPlan, type PlanChanges } from '@north-tide/core'
+import { rowsOfPlan, type PlanChanges, type WeatherStrip } from '@north-tide/core'
 import type { PlanView } from '../src/services/plan'
 import type { PlanJobShown } from '../src/services/plan-job'
 import { Someone, startYard, type Yard } from './harness'
@@ -349,6 +349,13 @@ describe('who works, what holds, the weather', () => {
       [8.5, false],
     ])
     expect((await view()).causes.map((c) => c.what)).toContain('the weather was told anew')
+    const asked = { cover: 'tent', heat: { from: at(3), to: at(6), targetC: 15, areaM2: 10 } }
+    const strip = (await apprentice.ask<WeatherStrip>('POST', '/api/weather/windows', asked)).body
+    expect(strip.works.map((w) => w.id)).toContain('aloft')
+    expect(strip.heat!.peakW).toBeCloseTo(6 * 10 * 6.5, 6)
+    const far = { heat: { ...asked.heat, to: dayjs().add(30, 'day').format('YYYY-MM-DDTHH:00') } }
+    const refused = await fitter.ask('POST', '/api/weather/windows', far)
+    expect([refused.status, refused.body.error.path]).toEqual([400, 'heat'])
   })
 })
 

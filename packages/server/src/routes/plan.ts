@@ -6,7 +6,7 @@ import { partsCsv, partsOf } from '../services/parts'
 import { dropOffer, movePlanned, planView, takeOffer, undoPlan } from '../services/plan'
 import { daySheetOf, planCsv, planIcs, planToCarry } from '../services/plan-files'
 import { askPlan, cancelPlan, planJob } from '../services/plan-job'
-import { forecastByCsv, forecastBySimulation, weatherReading } from '../services/weather'
+import { forecastByCsv, forecastBySimulation, weatherReading, weatherStrip } from '../services/weather'
 import { watchOf } from '../services/watch'
 import { attachment } from './files'
 
@@ -93,6 +93,10 @@ function yardHours(r: Router) {
   r.post(
     '/weather/simulated',
     json((q) => forecastBySimulation(q.account!)),
+  )
+  r.post(
+    '/weather/windows',
+    json((q) => weatherStrip(q.account!, q.body)),
   )
   r.post(
     '/weather/readings',

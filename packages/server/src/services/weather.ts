@@ -2,8 +2,19 @@ import dayjs from 'dayjs'
 import Papa from 'papaparse'
 import { Op } from 'sequelize'
 import { z } from 'zod'
-import { CalcError, hoursInOrder, parseInput, type WeatherHour } from '@north-tide/core'
-import { WeatherRow } from '../models'
+import {
+  CalcError,
+  COVERS,
+  hoursInOrder,
+  parseInput,
+  stripAnswer,
+  stripQuestion,
+  type WeatherAnswer,
+  type WeatherHour,
+  type WeatherStrip,
+} from '@north-tide/core'
+import { runNamed } from '@north-tide/core/registry'
+import { Lot, WeatherRow } from '../models'
 import { must, type Account } from './access'
 
 /** What the weather is to be, by a file or a simulated service, and what it was, by a reading. */
@@ -129,4 +140,15 @@ export async function weatherReading(who: Account, body: unknown) {
   const at = h.at ?? dayjs().format(HOUR)
   await WeatherRow.upsert({ ...h, at, measured: true, source: who.name, saidAt: new Date() })
   return { at }
+}
+
+const windows = z.strictObject({ cover: z.enum(COVERS).default('open'), heat: z.unknown().optional() })
+/** Hours of the forecast in which what stands in the store can be bonded, and what heat would take. */
+export async function weatherStrip(who: Account, body: unknown): Promise<WeatherStrip | null> {
+  must(who, 'stores')
+  const { cover, heat } = parseInput(windows, body)
+  const [hours, lots] = await Promise.all([weatherHours(), Lot.findAll({ where: { kind: 'sealant' } })])
+  if (!hours.length) return null
+  const here = [...new Set(lots.filter((l) => l.quantity !== 0).map((l) => l.chemistry))].sort()
+  return stripAnswer(runNamed('weather-windows', stripQuestion(hours, cover, here, heat)) as WeatherAnswer)
 }

@@ -9,10 +9,13 @@ import ReadFile from '../../pieces/ReadFile.vue'
 import RowTable from '../../pieces/RowTable.vue'
 import { useBoats } from '../../state/boats'
 import { usePlan } from '../../state/plan'
+import { useSession } from '../../state/session'
+import WeatherWindows from './WeatherWindows.vue'
 
 /** What the weather is to be, by whom it was said, and what was read instead. */
 const yard = usePlan()
 const boats = useBoats()
+const session = useSession()
 const { said, busy, attempt } = useAttempt()
 const weather = computed(() => yard.view?.weather ?? null)
 const done = ref('')
@@ -89,10 +92,14 @@ const celsius = (c: number) => formatTemperature(Math.round(c * 10) / 10, boats.
       >
       <template #read="{ row: d }">{{ d.read ? `${d.read} h` : '' }}</template>
     </RowTable>
+    <WeatherWindows
+      v-if="weather && session.may('stores')"
+      :said-at="weather.saidAt"
+      :hours="weather.hours"
+    />
     <div v-if="yard.view?.may.plan" class="acts">
       <ReadFile accept=".csv,text/csv" words="Read a forecast" @file="file" />
       <ElButton class="act" :disabled="busy" @click="simulate">Take a simulated one</ElButton>
-      <RouterLink to="/reference/sums/weather-windows" class="act">What heat would take</RouterLink>
     </div>
     <p class="soft small">
       A forecast is a table with a row an hour: at, airC, humidityPct, windMs, rainMm, sun, cloud.
@@ -131,7 +138,7 @@ const celsius = (c: number) => formatTemperature(Math.round(c * 10) / 10, boats.
 .weather {
   display: grid;
   gap: 10px;
-  max-width: 780px;
+  max-width: 940px;
 }
 .acts {
   display: flex;

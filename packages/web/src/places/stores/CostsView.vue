@@ -90,7 +90,9 @@ const at = (p: string) => (path.value === p ? said.value : '')
         <template #name="{ row: f }"
           ><RouterLink :to="benchOf({ kind: f.kind, id: f.fittingId })">{{ f.name }}</RouterLink></template
         >
-        <template #parts="{ row: f }">{{ money(f.partsCents, costs!.currency) }}</template>
+        <template #parts="{ row: f }">{{
+          f.partsCents || !f.unpriced.length ? money(f.partsCents, costs!.currency) : ''
+        }}</template>
         <template #hours="{ row: f }">{{ hours(f.minutes) }}</template>
         <template #labour="{ row: f }">{{
           f.labourCents === null ? 'no price' : money(f.labourCents, costs!.currency)

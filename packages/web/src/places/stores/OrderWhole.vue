@@ -74,9 +74,7 @@ const forWhom = (of: { fittingId: string }[]) => {
 }
 const short = computed(() => (asked.value?.draft.fittings ?? []).filter((f) => f.stops.length))
 const leaveShort = () =>
-  (chosen.value = asked
-    .value!.draft.fittings.filter((f) => !f.stops.length)
-    .map((f) => f.fittingId))
+  (chosen.value = asked.value!.draft.fittings.filter((f) => !f.stops.length).map((f) => f.fittingId))
 const unsaid = computed(() => short.value.filter((f) => !reasons[f.fittingId]?.trim()))
 const fromShelf = computed(() => {
   const by = new Map<string, number>()
@@ -220,7 +218,7 @@ async function place() {
           :known="(l) => l.text"
         >
           <template #packs="{ row: l }"
-            ><span class="figure">{{ l.packs.map((p) => `${p.packs} × ${p.n}`).join(' + ') }}</span
+            ><span class="figure packs">{{ l.packs.map((p) => `${p.packs} × ${p.n}`).join(' + ') }}</span
             ><span v-if="l.leftover" class="soft small over"> {{ l.leftover }} over</span></template
           >
           <template #cost="{ row: l }">{{
@@ -307,6 +305,9 @@ h3 {
   justify-content: space-between;
   align-items: end;
   gap: 8px 20px;
+}
+.packs {
+  white-space: nowrap;
 }
 .over {
   margin-left: 8px;
