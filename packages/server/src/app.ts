@@ -23,6 +23,7 @@ import { instrumentRoutes } from './routes/instruments'
 import { feedRoutes, planRoutes } from './routes/plan'
 import { registerRoutes } from './routes/register'
 import { storeRoutes } from './routes/stores'
+import { watchRoutes } from './routes/watch'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
 import { closeSolver } from './solver/pool'
@@ -208,6 +209,7 @@ export async function createApp(o: AppOptions) {
     instrumentRoutes(),
     planRoutes(),
     storeRoutes(),
+    watchRoutes(),
   )
   app.use('/api', (req, _res, next) =>
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),

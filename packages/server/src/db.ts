@@ -19,6 +19,7 @@ import { up as yardPlan } from './migrations/016-yard-plan'
 import { up as stores } from './migrations/017-stores'
 import { up as people } from './migrations/018-people'
 import { up as orders } from './migrations/019-orders'
+import { up as leaks } from './migrations/020-leaks'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -40,6 +41,7 @@ const MIGRATIONS = [
   { name: '017-stores', sql: stores },
   { name: '018-people', sql: people },
   { name: '019-orders', sql: orders },
+  { name: '020-leaks', sql: leaks },
 ]
 
 /** What this version knows of a database, in order. */

@@ -49,6 +49,10 @@ export const GRANTS: Record<string, string> = {
   offers: ROWS,
   orders: KEPT,
   yard_settings: KEPT,
+  leaks: KEPT,
+  leak_tests: KEPT,
+  floods: RECORD,
+  papers: RECORD,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

@@ -175,6 +175,18 @@ export interface Watched {
   anode?: true
   chainplate?: { grade: string; lastDrawn: string | null }
 }
+/** As what a thing is suspected when water drips inside: how often each leaks, chapter 16.1. */
+export type LeakSource =
+  | 'chainplate'
+  | 'stanchion'
+  | 'hatch'
+  | 'portlight'
+  | 'track'
+  | 'deck-hardware'
+  | 'cable-gland'
+  | 'through-hull'
+  | 'transducer'
+  | 'fastener'
 /** Something that may be wrong with one that is there. */
 export interface FoundWrong {
   id: string
@@ -282,6 +294,10 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   inspections(d: D, j: J): Due[]
   /** its verdict goes by the day: a repair that ends, a look that comes due; it is judged anew daily */
   byCalendar?: true
+  /** as what it is suspected when water drips inside, and whether a load works on it (chapter 16.1) */
+  leaksAs?(d: D): { as: LeakSource; loaded: boolean }
+  /** looks that stand in its design, of a length over a mark; those of its log are read there */
+  looks?(d: D): { kind: 'creep' | 'gap'; referenceMm: number; readings: { date: string; value: number }[] }[]
   /** what of it is watched besides its bedding, from its design: see `planning/watch` */
   watched?(d: D): Watched
   findings(d: D): FoundWrong[]

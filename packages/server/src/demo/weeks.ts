@@ -1,6 +1,7 @@
 import dayjs from 'dayjs'
 import { Boat, Fitter, Fitting, Hold, SheetStock } from '../models'
 import type { Account } from '../services/access'
+import { seedLooks } from './looks'
 import { seedShelf } from './shelf'
 import { forecastBySimulation } from '../services/weather'
 import { firstPlan } from '../services/plan-job'
@@ -85,6 +86,7 @@ export async function seedWeeks(who: Account): Promise<void> {
   })
   for (const sheet of SHEETS) await SheetStock.create(sheet)
   await seedShelf(who.name)
+  await seedLooks()
   await forecastBySimulation(who)
   await firstPlan(who)
 }

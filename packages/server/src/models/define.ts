@@ -42,6 +42,7 @@ import {
   Photo,
   LifeEvent,
 } from '.'
+import { defineLooks } from './looks'
 import { defineStock } from './stock'
 import { defineHours, definePlans, defineSheets } from './define-plan'
 
@@ -393,6 +394,7 @@ export function defineModels(sequelize: Sequelize) {
     definePlans,
     defineSheets,
     defineStock,
+    defineLooks,
   ])
     define(at)
 }

@@ -25,6 +25,7 @@ import type {
 } from '@north-tide/core'
 
 export * from './stock'
+export * from './looks'
 type Opt<T> = CreationOptional<T>
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {

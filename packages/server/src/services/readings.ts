@@ -3,6 +3,8 @@ import { CORE_STATES, TAP_SOUNDS, THICKNESS_WAYS, layerFrom, parseInput } from '
 import type { Transaction } from 'sequelize'
 import { ApiError, notFound } from '../errors'
 import { Boat, Reading, Zone, ZoneLayer } from '../models'
+import { holesOf } from './register'
+import { turnByMoisture } from './trends'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { moment } from './saving'
@@ -171,6 +173,8 @@ export async function addReading(who: Account, boatId: string, raw: unknown) {
         ? { value: b.value, scaleMost: b.scaleMost, dryReference: b.dryReference }
         : { finding: b.finding }
     await Reading.create({ ...row, ...found }, { transaction })
+    if (b.kind === 'moisture')
+      await turnByMoisture(who, { boatId, holes: await holesOf(boatId, { transaction }) }, b, transaction)
     return null
   })
   return { readings: await readingsOf(who, boatId), job }

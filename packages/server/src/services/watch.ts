@@ -26,7 +26,7 @@ const asked = z.strictObject({
   days: z.coerce.number().int().min(0).max(3660).default(90),
 })
 /** When each hole was bedded and came into service, by its life; the last time counts. */
-async function daysOf(holes: HoleRow[]): Promise<Map<number, Partial<Record<LifeState, string>>>> {
+export async function daysOf(holes: HoleRow[]): Promise<Map<number, Partial<Record<LifeState, string>>>> {
   const events = await LifeEvent.findAll({
     where: { penetrationId: holes.map((h) => h.id), state: ['bedded', 'in-service'] },
     attributes: ['penetrationId', 'state', 'happenedAt'],

@@ -7,6 +7,7 @@ import { inAct, line, write } from './act'
 import { refuseFuture } from './life'
 import { recordHoles } from './record'
 import { moment } from './saving'
+import { turnByTrend } from './trends'
 
 /**
  * The work on a fitting, of whatever kind: ordered, bought, ticked step by step, read with a meter, looked
@@ -107,22 +108,18 @@ export async function logFitting(who: Account, id: string, body: unknown) {
   const l = parseInput(logging, body)
   const at = l.at ? new Date(l.at) : new Date()
   refuseFuture(at)
-  return inAct(who, id, (a) =>
-    write(
-      a,
-      [
-        {
-          kind: l.kind,
-          value: 'value' in l ? l.value : null,
-          note: l.note,
-          ...('task' in l && l.task ? { data: { about: l.task } } : {}),
-        },
-      ],
-      at,
-      a.design,
-      `${a.f.name}: ${l.kind} logged`,
-    ),
-  )
+  return inAct(who, id, async (a) => {
+    const said = {
+      kind: l.kind,
+      value: 'value' in l ? l.value : null,
+      note: l.note,
+      ...('task' in l && l.task ? { data: { about: l.task } } : {}),
+    }
+    // What it makes of the readings before it counts at once: nobody sails on a joint that is going.
+    const f = { id, name: a.f.name, kind: a.f.kind, below: a.design.place.zMm < 0 }
+    await turnByTrend(who, f, [...a.log, { ...said, who: who.name, at: at.toISOString() }], a.transaction)
+    return write(a, [said], at, a.design, `${a.f.name}: ${l.kind} logged`)
+  })
 }
 
 const suspecting = z.strictObject({

@@ -202,6 +202,10 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   cautions: cautionsOf,
   card,
   inspections,
+  leaksAs: (d) => ({
+    as: d.family === 'stanchion' || d.family === 'track' ? d.family : 'deck-hardware',
+    loaded: true,
+  }),
   findings: (d) => findingsOf(DECK_FINDINGS, d.family),
   copy: (d, how, zones) => (how.mirror ? mirrored(d, zones, how.name) : moved(d, zones, how, how.name)),
   orderList: boltsWanted,

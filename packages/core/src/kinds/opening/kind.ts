@@ -231,6 +231,10 @@ export const opening: Kind<D, J, OpeningEntry> = {
   schema: openingSchema as Kind<D, J>['schema'],
   version: OPENING_VERSION,
   upgrade: upgradeOpening,
+  leaksAs: (d) => ({
+    as: d.gland ? 'cable-gland' : OPENING_FAMILY[d.family].frame === 'glazing' ? 'portlight' : 'hatch',
+    loaded: false,
+  }),
   families: Object.fromEntries(OPENING_FAMILIES.map((f) => [f, OPENING_FAMILY[f].title])),
   catalogue: OPENING_CATALOGUE,
   start: startOpening,

@@ -217,6 +217,17 @@ export const rig: Kind<D, J, RigEntry> = {
     temporary: d.temporary && { what: d.temporary.what, until: d.temporary.until, then: d.temporary.then },
   }),
   looksToo,
+  leaksAs: (d) => ({ as: d.plate ? 'chainplate' : 'deck-hardware', loaded: true }),
+  looks: (d) =>
+    d.creep.length
+      ? [
+          {
+            kind: 'creep' as const,
+            referenceMm: 0,
+            readings: d.creep.map((c) => ({ date: c.date, value: c.heightMm })),
+          },
+        ]
+      : [],
   watched: (d) => (d.plate ? { chainplate: { grade: d.plate.grade, lastDrawn: d.drawnOn } } : {}),
   findings: (d) => findingsOf(RIG_FINDINGS, d.family),
   copy: (d, how, zones) => ({

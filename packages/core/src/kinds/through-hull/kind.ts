@@ -313,6 +313,7 @@ export const throughHull: Kind<D, J, ThroughHullEntry> = {
     },
   ],
   inspections,
+  leaksAs: (d) => ({ as: d.family === 'transducer' ? 'transducer' : 'through-hull', loaded: false }),
   watched: (d) => ({
     ...(d.valve ? { valve: { cockpitDrain: d.use === 'cockpit-drain' } } : {}),
     ...(d.hose ? { hose: true as const } : {}),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { useUrlSearchParams } from '@vueuse/core'
 import dayjs from 'dayjs'
 import type { WatchList, WatchRow } from '@north-tide/core'
 import { api } from '../../api'
@@ -11,18 +12,28 @@ import { usePhone } from '../../state/phone'
 import WatchRound from './WatchRound.vue'
 
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
+const LeaksView = defineAsyncComponent(() => import('./LeaksView.vue'))
+const ProvingView = defineAsyncComponent(() => import('./ProvingView.vue'))
+const TrendsView = defineAsyncComponent(() => import('./TrendsView.vue'))
 const boats = useBoats()
 const session = useSession()
 const phone = usePhone()
 const list = ref<(WatchList & { today: string }) | null>(null)
 const said = ref('')
 const busy = ref('')
-const view = ref('due')
+const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
+const view = computed({
+  get: () => (VIEWS.some((v) => v.value === asked.view) ? String(asked.view) : 'due'),
+  set: (v) => (asked.view = v === 'due' ? '' : v),
+})
 const VIEWS = [
   { value: 'due', label: 'Due' },
   { value: 'visits', label: 'Visits' },
   { value: 'leaving', label: 'On leaving' },
   { value: 'launch', label: 'Before launch' },
+  { value: 'leaks', label: 'Leaks' },
+  { value: 'proving', label: 'Proving' },
+  { value: 'trends', label: 'Trends' },
 ]
 async function load() {
   const boat = boats.picture?.id
@@ -114,8 +125,11 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
     </form>
     <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
     <div v-else-if="list" class="body">
+      <LeaksView v-if="view === 'leaks'" />
+      <ProvingView v-else-if="view === 'proving'" />
+      <TrendsView v-else-if="view === 'trends'" />
       <WatchRound
-        v-if="view === 'due' && phone"
+        v-else-if="view === 'due' && phone"
         :rows="list.rows"
         :to="to"
         :may="canLook"
