@@ -179,7 +179,9 @@ export async function createApp(o: AppOptions) {
   const json = express.json({ limit: '1mb', strict: false })
   // A whole boat and a drawing are larger than a form, and their routes read them themselves.
   app.use('/api', (req, res, next) =>
-    /^\/boats\/(import|[^/]+\/(outline|line)\.dxf)$|^\/hardware\/outline\.dxf$/.test(req.path)
+    /^\/boats\/(import|[^/]+\/(outline|line)\.dxf)$|^\/(hardware\/outline\.dxf|passports\/check)$/.test(
+      req.path,
+    )
       ? next()
       : json(req, res, next),
   )

@@ -19,6 +19,7 @@ interface Holes {
   id: number
   label: string
   fittingId: string | null
+  fittingKind: string | null
   state: string
 }
 const holes = async () => (await fitter.ask<Holes[]>('GET', `${B}/penetrations`)).body
@@ -153,21 +154,21 @@ describe('series of readings', () => {
     expect(all.find((s) => s.kind === 'creep')).toMatchObject({ suspect: true })
   })
   it('a bond path that rises for the third time turns its holes suspect as it is read', async () => {
-    const s = (await trends()).find((x) => x.kind === 'resistance')!
-    const last = s.points.at(-1)!.value
-    const before = (await holes()).filter((h) => h.fittingId === s.at.id)
-    expect(before.length).toBeGreaterThan(0)
-    for (const n of [1, 2, 3]) {
-      const r = await fitter.ask('POST', `/api/fittings/${s.at.id}/log`, {
-        kind: 'bond',
-        value: last + 0.02 * n,
-        at: new Date(Date.now() - (4 - n) * 86_400_000).toISOString(),
-      })
+    const p = (await holes()).find((h) => h.fittingId && !['marked', 'suspect', 'closed'].includes(h.state))!
+    const own = async () => (await holes()).filter((h) => h.fittingId === p.fittingId)
+    const read = async (value: number, daysAgo: number) => {
+      const at = new Date(Date.now() - daysAgo * 86_400_000).toISOString()
+      const r = await fitter.ask('POST', `/api/fittings/${p.fittingId}/log`, { kind: 'bond', value, at })
       expect(r.status).toBe(201)
     }
-    const after = (await holes()).filter((h) => h.fittingId === s.at.id)
-    expect(after.every((h) => h.state === 'suspect' || h.state === 'closed')).toBe(true)
-    expect((await trends()).find((x) => x.id === s.id)!.suspect).toBe(true)
+    await read(0.02, 700)
+    await read(0.03, 350)
+    expect((await own()).some((h) => h.state === 'suspect')).toBe(false)
+    await read(0.05, 2)
+    expect((await own()).every((h) => h.state === 'suspect' || h.state === 'closed')).toBe(true)
+    const s = (await trends()).find((x) => x.kind === 'resistance' && x.at.id === p.fittingId)!
+    expect(s.suspect).toBe(true)
+    expect(s.turned).toContain('worse at each of the last three looks')
   })
   it('moisture that rises for the third time turns its hole suspect', async () => {
     const hole = (await holes()).find((h) => h.label === 'P-002')! as Holes & {

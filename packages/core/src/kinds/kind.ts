@@ -13,6 +13,7 @@ import type { DrillRow } from '../drawing/drill'
 import type { Caution } from '../trade/cautions'
 import type { FastenerNeed } from './fastener-need'
 import type { Part } from './part'
+import type { AtCompanionway } from '../planning/companionway'
 import type { Judged, Try } from './remedies'
 import type { Step, StepAsk } from './step'
 import type { LogLine, WorkState } from './work'
@@ -296,6 +297,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   byCalendar?: true
   /** as what it is suspected when water drips inside, and whether a load works on it (chapter 16.1) */
   leaksAs?(d: D): { as: LeakSource; loaded: boolean }
+  /** what stands of it on the sheet by the companionway; none: it is not reached for when water comes in */
+  atCompanionway?(d: D): AtCompanionway
   /** looks that stand in its design, of a length over a mark; those of its log are read there */
   looks?(d: D): { kind: 'creep' | 'gap'; referenceMm: number; readings: { date: string; value: number }[] }[]
   /** what of it is watched besides its bedding, from its design: see `planning/watch` */

@@ -183,23 +183,66 @@ export function leakAnswer(things: LeakThing[], tests: LeakTest[], out: LeakAnsw
   }
 }
 const LEAST_R = 0.18
+const LIKELY = 0.02
+const POINTS = 24
+/** A drop: a disc drawn out upwards. */
+function drop(d: Drip, one: number, textMm: number): Shape[] {
+  const r = 0.022 * one
+  return [
+    {
+      kind: 'area',
+      tone: 'hardware',
+      role: 'drip',
+      label: 'the drip',
+      points: Array.from({ length: POINTS }, (_, i) => {
+        const a = (2 * Math.PI * i) / POINTS
+        const up = Math.sin(a) > 0
+        return {
+          x: d.xMm + r * Math.cos(a) * (up ? Math.cos(a) ** 2 : 1),
+          y: d.yMm + r * (up ? 1.9 : 1) * Math.sin(a),
+        }
+      }),
+    },
+    {
+      kind: 'text',
+      at: { x: d.xMm, y: d.yMm - 0.06 * one },
+      text: 'drip',
+      size: textMm,
+      anchor: 'middle',
+      weight: 'strong',
+    },
+  ]
+}
+/** One place that it may come in by: a ring as large as its chance, its way to the drip, its name. */
+function way(d: Drip, t: LeakThing, r: RankedLeak, first: boolean, one: number, textMm: number): Shape[] {
+  const at = { x: t.xMm, y: t.yMm }
+  const radius = (LEAST_R + Math.sqrt(r.probability)) * 0.06 * one
+  return [
+    { kind: 'path', weight: 'dimension', points: [at, { x: d.xMm, y: d.yMm }], role: 'way' },
+    { kind: 'ring', at, r: radius, weight: first ? 'load' : 'outline', role: `candidate ${t.id}` },
+    {
+      kind: 'text',
+      at: { x: at.x + radius + textMm * 0.4, y: at.y - textMm * 0.3 },
+      text: `${t.name}: ${r.said}`,
+      size: textMm,
+      anchor: 'start',
+      weight: first ? 'strong' : 'normal',
+    },
+  ]
+}
 /** Paths of water to the drip, what dams it, and a chance as the size of a ring and in words. */
 export function leakDrawing(d: Drip, things: LeakThing[], parts: BoatPart[], ranked: RankedLeak[]): Drawing {
   const by = new Map(things.map((t) => [t.id, t]))
   const shown = ranked.flatMap((r) => {
     const t = by.get(r.id)
-    return t && r.probability >= 0.02 ? [{ r, t }] : []
+    return t && r.probability >= LIKELY ? [{ r, t }] : []
   })
   const pts = [{ x: d.xMm, y: d.yMm }, ...shown.map(({ t }) => ({ x: t.xMm, y: t.yMm }))]
-  const span = (k: 'x' | 'y') => Math.max(...pts.map((p) => p[k])) - Math.min(...pts.map((p) => p[k]))
-  const one = Math.max(300, span('x'), span('y'))
+  const [xs, ys] = [pts.map((p) => p.x), pts.map((p) => p.y)]
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const one = Math.max(300, x1 - x0, y1 - y0)
   const pad = 0.28 * one
-  const bounds = {
-    minX: Math.min(...pts.map((p) => p.x)) - pad,
-    maxX: Math.max(...pts.map((p) => p.x)) + 1.6 * pad,
-    minY: Math.min(...pts.map((p) => p.y)) - pad,
-    maxY: Math.max(...pts.map((p) => p.y)) + pad,
-  }
+  const bounds = { minX: x0 - pad, maxX: x1 + 1.6 * pad, minY: y0 - pad, maxY: y1 + pad }
   const textMm = one / 26
   const inside = (x: number, y: number) =>
     x >= bounds.minX && x <= bounds.maxX && y >= bounds.minY && y <= bounds.maxY
@@ -214,51 +257,16 @@ export function leakDrawing(d: Drip, things: LeakThing[], parts: BoatPart[], ran
         { x: m.x2Mm, y: m.y2Mm },
       ],
     }))
-  const ways = shown.flatMap(({ r, t }, i): Shape[] => {
-    const at = { x: t.xMm, y: t.yMm }
-    const radius = (LEAST_R + Math.sqrt(r.probability)) * 0.06 * one
-    return [
-      { kind: 'path', weight: 'dimension', points: [at, { x: d.xMm, y: d.yMm }], role: 'way' },
-      { kind: 'ring', at, r: radius, weight: i === 0 ? 'load' : 'outline', role: `candidate ${t.id}` },
-      {
-        kind: 'text',
-        at: { x: at.x + radius + textMm * 0.4, y: at.y - textMm * 0.3 },
-        text: `${t.name}: ${r.said}`,
-        size: textMm,
-        anchor: 'start',
-        weight: i === 0 ? 'strong' : 'normal',
-      },
-    ]
-  })
-  const drop: Shape[] = [
-    {
-      kind: 'area',
-      tone: 'hardware',
-      role: 'drip',
-      label: 'the drip',
-      points: Array.from({ length: 24 }, (_, i) => {
-        const a = (2 * Math.PI * i) / 24
-        const up = Math.sin(a) > 0 ? 1.9 : 1
-        return {
-          x: d.xMm + 0.022 * one * Math.cos(a) * (Math.sin(a) > 0 ? Math.cos(a) ** 2 : 1),
-          y: d.yMm + 0.022 * one * up * Math.sin(a),
-        }
-      }),
-    },
-    {
-      kind: 'text',
-      at: { x: d.xMm, y: d.yMm - 0.06 * one },
-      text: 'drip',
-      size: textMm,
-      anchor: 'middle',
-      weight: 'strong',
-    },
-  ]
+  const said = shown.map(({ r }) => `${r.name}, ${r.said}`).join('; ')
   return {
     title: 'Where the water may come from',
-    description: `The drip, and ${shown.length} places it may come from: ${shown.map(({ r }) => `${r.name}, ${r.said}`).join('; ')}.`,
+    description: `The drip, and ${shown.length} places it may come from: ${said}.`,
     bounds,
-    shapes: [...dams, ...ways, ...drop],
+    shapes: [
+      ...dams,
+      ...shown.flatMap(({ r, t }, i) => way(d, t, r, i === 0, one, textMm)),
+      ...drop(d, one, textMm),
+    ],
     legend: [],
     textMm,
     scaleBarMm: niceLength(one / 4),

@@ -1,4 +1,4 @@
-import { Router } from 'express'
+import express, { Router } from 'express'
 import { keepFlood, listFloods } from '../services/floods'
 import {
   changeLeak,
@@ -10,8 +10,15 @@ import {
   withdrawTest,
 } from '../services/leaks'
 
+import { companionwaySheet } from '../pdf/companionway-sheet'
+import { checkPassport, makePassport, readPassport } from '../services/passport'
+import { passportPdf, passportZip } from '../services/passport-files'
+import { companionway, hangPaper, papersOf } from '../services/papers'
+import { attachment } from './files'
+import { soundBody } from '../sound'
 import { trendsOf } from '../services/trends'
 
+const wholeBoat = express.json({ limit: '250mb' })
 /** What is looked for and proved in a boat: drips with their tests, floods. */
 function leakRoutes(r: Router) {
   r.get(
@@ -39,9 +46,46 @@ function leakRoutes(r: Router) {
     async (q, res) => void res.json(await endLeak(q.account!, Number(q.params.leak), q.body)),
   )
 }
+/** What goes along with the boat: the sheet by the companionway, her passport. */
+function paperRoutes(r: Router) {
+  r.get('/boats/:id/papers', async (q, res) => void res.json(await papersOf(q.account!, q.params.id)))
+  r.post(
+    '/boats/:id/papers',
+    async (q, res) => void res.status(201).json(await hangPaper(q.account!, q.params.id, q.body)),
+  )
+  r.get('/boats/:id/companionway.pdf', async (q, res) => {
+    const s = await companionway(q.account!, q.params.id)
+    attachment(res, `${s.boat} through-hulls.pdf`, 'application/pdf')
+    companionwaySheet(s, new Date()).pipe(res)
+  })
+  r.get('/boats/:id/passport', async (q, res) => {
+    const { facts } = await readPassport(q.account!, q.params.id)
+    res.json({ facts })
+  })
+  r.get('/boats/:id/passport.json', async (q, res) => {
+    const p = await makePassport(q.account!, q.params.id, q.query.photos !== 'no')
+    attachment(res, `${p.boat.boat.name} passport.json`, 'application/json').send(JSON.stringify(p))
+  })
+  r.get('/boats/:id/passport.pdf', async (q, res) => {
+    const doc = await passportPdf(q.account!, q.params.id)
+    attachment(res, 'passport.pdf', 'application/pdf')
+    doc.pipe(res)
+  })
+  r.get('/boats/:id/passport.zip', async (q, res) => {
+    const bytes = await passportZip(q.account!, q.params.id)
+    attachment(res, 'passport.zip', 'application/zip').send(Buffer.from(bytes))
+  })
+  r.post(
+    '/passports/check',
+    wholeBoat,
+    soundBody,
+    async (q, res) => void res.json(await checkPassport(q.body)),
+  )
+}
 export function watchRoutes(): Router {
   const r = Router()
   leakRoutes(r)
+  paperRoutes(r)
   r.get('/boats/:id/trends', async (q, res) => void res.json(await trendsOf(q.account!, q.params.id)))
   r.get(
     '/boats/:id/floods',

@@ -77,7 +77,7 @@ export async function trendsOf(who: Account, boatId: string): Promise<{ series: 
     ),
   }
 }
-/** A reading of a fitting that steps, or rises for the third time, turns its holes suspect with the reason. */
+/** A reading that steps, or rises for the third time, turns the holes of its fitting suspect. */
 export async function turnByTrend(
   who: Account,
   f: { id: string; name: string; kind: string; below: boolean },

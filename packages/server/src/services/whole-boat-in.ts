@@ -5,6 +5,7 @@ import { parseFloodPlan } from '@north-tide/core/through-hull'
 import { refusalOf } from '../database-errors'
 import { ApiError } from '../errors'
 import { Boat } from '../models'
+import { PASSPORT_FORMAT, sealHolds } from './passport'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { lookInto } from './photos'
@@ -84,10 +85,18 @@ async function readFile(raw: unknown): Promise<FileRead> {
   return { v, designs, flood, looks: await looksOf(v) }
 }
 
+/** The boat in a passport, once its seal is looked at: one that was changed on the way is refused. */
+function unwrapped(raw: unknown): unknown {
+  const p = raw as { format?: unknown; seal?: unknown; boat?: unknown } | null
+  if (p === null || typeof p !== 'object' || p.format !== PASSPORT_FORMAT) return raw
+  if (typeof p.seal !== 'string' || !sealHolds(p as { seal: string }))
+    throw bad('seal', 'The passport was changed since it was made: its seal does not hold')
+  return p.boat
+}
 /** Reads a boat from a file as a new boat: all of it or none. */
 export async function importBoat(who: Account, raw: unknown) {
   must(who, 'boat-book')
-  const file = await readFile(raw)
+  const file = await readFile(unwrapped(raw))
   const { v } = file
   try {
     return await Boat.sequelize!.transaction(async (transaction) => {

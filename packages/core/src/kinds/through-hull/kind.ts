@@ -313,6 +313,13 @@ export const throughHull: Kind<D, J, ThroughHullEntry> = {
     },
   ],
   inspections,
+  atCompanionway: (d) => ({
+    serves: USE_TITLES[d.use],
+    shuts: d.valve
+      ? `${d.valve.handle === 'tee' ? 'the tee' : 'the lever'} turns ${Math.abs(d.valve.sweepDeg)}\u00b0 ${d.valve.sweepDeg > 0 ? 'anticlockwise' : 'clockwise'}, seen on it; across is shut`
+      : null,
+    boreMm: d.skin.boreMm || d.skin.holeMm,
+  }),
   leaksAs: (d) => ({ as: d.family === 'transducer' ? 'transducer' : 'through-hull', loaded: false }),
   watched: (d) => ({
     ...(d.valve ? { valve: { cockpitDrain: d.use === 'cockpit-drain' } } : {}),

@@ -10,7 +10,7 @@ import VerdictSign from '../../pieces/VerdictSign.vue'
 import { useBoats } from '../../state/boats'
 import { usePlan } from '../../state/plan'
 
-/** By the hour: when each chemistry, epoxy, paint and work aloft may go on, and the heat that would let them. */
+/** By the hour: when bonding, paint and work aloft may go on, and the heat that would let them. */
 const props = defineProps<{ saidAt: string; hours: WeatherHour[] }>()
 const yard = usePlan()
 const boats = useBoats()

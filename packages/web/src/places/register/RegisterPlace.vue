@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
 import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
@@ -14,15 +14,26 @@ const boats = useBoats()
 const phone = usePhone()
 const route = useRoute()
 const router = useRouter()
-const words = ref('')
-const state = ref<LifeState | 'all'>('all')
+const said = (key: string) => String(route.query[key] ?? '')
+const words = ref(said('find'))
+const known = (s: string) => ((LIFE_STATES as readonly string[]).includes(s) ? (s as LifeState) : 'all')
+const state = ref<LifeState | 'all'>(known(said('state')))
+const zone = ref(said('zone'))
 watch(
   () => route.query.state,
-  (s) => {
-    if (typeof s === 'string' && (LIFE_STATES as readonly string[]).includes(s)) state.value = s as LifeState
-  },
-  { immediate: true },
+  (s) => s !== undefined && (state.value = known(String(s))),
 )
+/** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
+watch([words, state, zone], ([find, s, z]) => {
+  const query = {
+    ...(find ? { find } : {}),
+    ...(s === 'all' ? {} : { state: s }),
+    ...(z ? { zone: z } : {}),
+  }
+  void router.replace({ query })
+})
+const PassportPanel = defineAsyncComponent(() => import('./PassportPanel.vue'))
+const passport = ref(false)
 const boat = computed(() => boats.picture!)
 const states = computed(() => [
   { value: 'all' as const, title: 'every state' },
@@ -31,12 +42,17 @@ const states = computed(() => [
     title: `${lifeSaid(s)} (${boat.value.holes.filter((h) => h.state === s).length})`,
   })),
 ])
+const zones = computed(() => [
+  { value: '', title: 'every zone' },
+  ...[...new Set(boat.value.holes.map((h) => h.zone))].sort().map((value) => ({ value, title: value })),
+])
 const open = computed(() => Number(route.params.hole) || null)
 const rows = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   return boat.value.holes.filter(
     (h) =>
       (state.value === 'all' || h.state === state.value) &&
+      (!zone.value || h.zone === zone.value) &&
       asked.every((w) =>
         `${h.label} ${h.whatFor} ${h.zone} ${lifeSaid(h.state)} ${h.fastener} ${h.who}`
           .toLowerCase()
@@ -81,10 +97,15 @@ const openHole = (id: number) => router.push(`/register/${id}`)
       />
       <label class="hidden-words" for="register-state">State</label>
       <PickOne id="register-state" v-model="state" :options="states" />
+      <label class="hidden-words" for="register-zone">Zone</label>
+      <PickOne id="register-zone" v-model="zone" :options="zones" />
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
+      <ElButton class="act" @click="passport = true">Passport</ElButton>
+      <a class="act" :href="`/api/boats/${boat.id}/labels.pdf`" download>Labels</a>
       <a class="act" :href="`/api/boats/${boat.id}/register.csv`" download>CSV</a>
       <a class="act" :href="`/api/boats/${boat.id}/register.json`" download>JSON</a>
     </header>
+    <PassportPanel v-if="passport" @close="passport = false" />
     <div class="list" tabindex="0" aria-label="Holes">
       <LongTable
         v-if="rows.length"

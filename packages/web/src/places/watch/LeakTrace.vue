@@ -20,7 +20,7 @@ import PickOne from '../../pieces/PickOne.vue'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 
-/** One drip: where it most likely comes in and why, the next test that tells most, and those that were made. */
+/** One drip: where it most likely comes in and why, the next test that tells most, those made. */
 const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ back: [] }>()
 interface Traced {

@@ -60,7 +60,7 @@ async function kept(id: number) {
       <ElEmpty
         v-else-if="leaks && !adding"
         :image-size="60"
-        description="No drip is on record. Where it shows is seldom where it comes in: put down where and when it drips."
+        description="No drip is on record. It seldom comes in where it shows: put down where and when."
       />
     </template>
   </section>

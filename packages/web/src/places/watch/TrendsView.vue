@@ -37,7 +37,7 @@ const to = (s: Followed) =>
     <ElEmpty
       v-else-if="series && !series.length"
       :image-size="60"
-      description="Nothing was read twice yet: bond paths, anodes, moisture at holes, chainplates over their marks."
+      description="Nothing was read twice yet: bond paths, anodes, moisture, chainplates over their marks."
     />
     <template v-else-if="series">
       <ul class="list" aria-label="Series">

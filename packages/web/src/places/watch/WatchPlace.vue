@@ -9,6 +9,7 @@ import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 import RowTable from '../../pieces/RowTable.vue'
 import { usePhone } from '../../state/phone'
+import CompanionwaySheet from './CompanionwaySheet.vue'
 import WatchRound from './WatchRound.vue'
 
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
@@ -192,6 +193,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         <ElEmpty v-if="!list.visits.length" description="Nobody has to go within 90 days." />
       </template>
       <template v-else-if="view === 'leaving'">
+        <CompanionwaySheet />
         <h2>Shut before leaving her</h2>
         <ul v-if="list.leaving.shut.length">
           <li v-for="n in list.leaving.shut" :key="n">{{ n }}</li>
