@@ -73,13 +73,13 @@ export function companionwaySheet(s: Sheet, printedAt: Date) {
   line(
     columns.map(([t]) => t),
     'strong',
-    10,
+    11,
   )
   s.rows.forEach((r, i) => {
     line(
       columns.map(([, , of]) => of(r, i)),
       'body',
-      10.5,
+      12,
     )
     if (r.suspect)
       doc

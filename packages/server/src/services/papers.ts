@@ -54,7 +54,24 @@ export async function companionway(who: Account, boatId: string): Promise<Compan
       },
     ]
   })
-  const sorted = inReachOrder(rows)
+  // What was found and nobody made a fitting of lets in as much: it is named, with what is not known of it.
+  const bare = s.holes
+    .filter((h) => h.fittingId === null && h.belowWaterline && h.withdrawnWhy === null)
+    .filter((h) => h.state !== 'marked' && h.state !== 'closed')
+    .map((h): CompanionwayRow => ({
+      serves: h.whatFor,
+      shuts: 'not on record: see how it shuts',
+      boreMm: h.diameterMm,
+      label: h.label,
+      name: 'found, no fitting on record',
+      zone: h.zone,
+      xMm: h.xMm,
+      yMm: h.yMm,
+      zMm: h.zMm,
+      litresMin: rushOf(h.diameterMm, h.zMm),
+      suspect: h.state === 'suspect',
+    }))
+  const sorted = inReachOrder([...rows, ...bare])
   const code = createHash('sha256').update(JSON.stringify(sorted)).digest('hex').slice(0, CODE)
   return { boat: boat.name, units: boat.units, rows: sorted, code }
 }

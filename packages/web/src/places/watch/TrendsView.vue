@@ -13,15 +13,20 @@ import TrendChart from './TrendChart.vue'
 const boats = useBoats()
 const { said, attempt } = useAttempt()
 const series = ref<Followed[] | null>(null)
+const once = ref(0)
 const chosen = ref('')
 const load = () =>
   attempt(async () => {
     if (!boats.picture) return
-    series.value = (await api<{ series: Followed[] }>('GET', `/boats/${boats.picture.id}/trends`)).series
+    const all = (await api<{ series: Followed[] }>('GET', `/boats/${boats.picture.id}/trends`)).series
+    // What was read once goes nowhere yet.
+    series.value = all.filter((s) => s.points.length > 1)
+    once.value = all.length - series.value.length
     chosen.value = series.value[0]?.id ?? ''
   })
 watch(() => boats.picture?.id, load, { immediate: true })
 const one = computed(() => series.value?.find((s) => s.id === chosen.value) ?? null)
+const today = dayjs().format('YYYY-MM-DD')
 const day = (d: string) => dayjs(d).format('D MMM YYYY')
 const figure = (s: Followed, v: number) => `${v.toFixed(s.digits)} ${s.unit}`
 const to = (s: Followed) =>
@@ -51,6 +56,7 @@ const to = (s: Followed) =>
             <span class="figure">{{ figure(s, s.points.at(-1)!.value) }}</span>
           </button>
         </li>
+        <li v-if="once" class="small soft">{{ once }} more were read once only.</li>
       </ul>
       <article v-if="one" class="one" :aria-label="`${one.title}: ${one.at.name}`">
         <h2>
@@ -60,13 +66,16 @@ const to = (s: Followed) =>
         <p v-else-if="one.todo">{{ one.todo }}</p>
         <p v-for="f in one.flags" :key="f">{{ f }}</p>
         <p v-if="one.reaches">
-          By its line it reaches {{ figure(one, one.limit!) }} on
-          <strong>{{ day(one.reaches) }}</strong><template v-if="one.earliest"
+          By its line it {{ one.reaches <= one.points.at(-1)!.date ? 'passed' : 'reaches' }}
+          {{ figure(one, one.limit!) }} on <strong>{{ day(one.reaches) }}</strong><template
+            v-if="one.earliest"
             >; as early as {{ day(one.earliest) }}</template
           ><template v-if="one.latest">, as late as {{ day(one.latest) }}</template
-          >. Next look by {{ day(one.nextLook) }}.
+          >.
         </p>
-        <p v-else>Next look by {{ day(one.nextLook) }}.</p>
+        <p>
+          {{ one.nextLook < today ? 'The next look was due on' : 'Next look by' }} {{ day(one.nextLook) }}.
+        </p>
         <TrendChart :series="one" />
         <table class="figures" :aria-label="`Looks at ${one.at.name}`">
           <thead>
