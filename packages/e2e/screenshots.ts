@@ -19,10 +19,7 @@ await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click(
 await page.getByRole('heading', { name: 'Plan' }).waitFor()
 await page.getByText('not read near enough').waitFor()
 await shot('boat')
-for (const [tab, ready] of [
-  ['readings', 'Working deck: '],
-  ['found', 'Enter keeps'],
-] as const) {
+for (const [tab, ready] of [['readings', 'Working deck: ']] as const) {
   await page.goto(`${base}/boat/fulmars-reach/${tab}`)
   await page.getByText(ready).first().waitFor()
   await shot(`boat-${tab}`)
@@ -96,9 +93,13 @@ await shot('watch')
 await page.goto(`${base}/stores`)
 await page.getByRole('row').nth(1).waitFor()
 await shot('stores')
-await page.goto(`${base}/reference/schools`)
-await page.getByRole('row').nth(1).waitFor()
-await shot('reference')
+await page.goto(`${base}/stores?view=order`)
+await page.getByRole('heading', { name: 'Skerry Fastenings' }).scrollIntoViewIfNeeded()
+await shot('order')
+await page.goto(`${base}/watch?view=leaks`)
+await page.getByRole('button', { name: 'On the chart table' }).click()
+await page.getByRole('heading', { name: 'Where it may come in' }).waitFor()
+await shot('leak')
 await page.goto(`${base}/reference/sums/flooding`)
 await page.getByRole('img', { name: 'Level, inflow and outflow against time' }).waitFor()
 await shot('quick-sum')

@@ -1,12 +1,6 @@
+import type { AtCompanionway } from '../kinds/at-companionway'
+
 /** The sheet by the companionway: every through-hull on one page, what to reach first at the top. */
-export interface AtCompanionway {
-  /** what it serves */
-  serves: string
-  /** how its handle shuts; null where there is nothing to shut */
-  shuts: string | null
-  /** what would stand open if it let go, and the plug for it */
-  boreMm: number
-}
 export interface CompanionwayRow extends AtCompanionway {
   label: string
   name: string

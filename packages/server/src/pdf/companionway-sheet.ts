@@ -15,6 +15,45 @@ interface Sheet {
 }
 const side = (y: number) => (Math.abs(y) < 50 ? 'on the centreline' : y > 0 ? 'starboard' : 'port')
 const coarse = (mm: number) => Math.round(mm / 50) * 50
+const HEADS = ['', 'What it serves', 'Where', 'To shut', 'Plug', 'No.', 'In a minute']
+const WIDE = [24, 150, 190, 178, 96, 52, 90]
+const cellsOf = (r: CompanionwayRow, i: number, units: Units): string[] => [
+  String(i + 1),
+  `${r.serves}\n${r.name}`,
+  where(r, units),
+  r.shuts ?? 'no valve: plug it',
+  plug(r, units),
+  r.label,
+  `${Math.round(r.litresMin)} litres`,
+]
+type Doc = InstanceType<typeof PDFDocument>
+const MONO_FROM = 4
+/** Writes one line of the table, as high as its longest cell. */
+const table = (doc: Doc) => (cells: string[], font: string, size: number) => {
+  const tall = (c: string, i: number) =>
+    doc
+      .font(font)
+      .fontSize(size)
+      .heightOfString(c, { width: WIDE[i]! - 8 })
+  const high = Math.max(...cells.map(tall))
+  if (doc.y + high > doc.page.height - MARGIN - 22) doc.addPage()
+  const top = doc.y
+  let x = MARGIN
+  cells.forEach((c, i) => {
+    doc
+      .font(i >= MONO_FROM && font !== 'strong' ? MONO : font)
+      .fontSize(size)
+      .fillColor(INK)
+      .text(c, x, top, { width: WIDE[i]! - 8 })
+    x += WIDE[i]!
+  })
+  doc.y = top + high + 4
+  doc
+    .moveTo(MARGIN, doc.y - 2)
+    .lineTo(doc.page.width - MARGIN, doc.y - 2)
+    .lineWidth(0.5)
+    .stroke('#b9af96')
+}
 export function companionwaySheet(s: Sheet, printedAt: Date) {
   const title = `${s.boat}: through-hulls`
   const doc = withFonts(
@@ -26,7 +65,6 @@ export function companionwaySheet(s: Sheet, printedAt: Date) {
       info: { Title: title, Author: 'North Tide', Subject: 'Sheet by the companionway' },
     }),
   )
-  const right = doc.page.width - MARGIN
   doc.font('strong').fontSize(22).fillColor(INK).text(title, MARGIN)
   doc
     .font('body')
@@ -34,53 +72,10 @@ export function companionwaySheet(s: Sheet, printedAt: Date) {
     .fillColor(CAUTION)
     .text('Water coming in: call it out, pumps on, then shut or plug from the top of this sheet down.')
   doc.moveDown(0.4)
-  const columns: [string, number, (r: CompanionwayRow, i: number) => string][] = [
-    ['', 24, (_r, i) => String(i + 1)],
-    ['What it serves', 150, (r) => `${r.serves}\n${r.name}`],
-    ['Where', 190, (r) => where(r, s.units)],
-    ['To shut', 178, (r) => r.shuts ?? 'no valve: plug it'],
-    ['Plug', 96, (r) => plug(r, s.units)],
-    ['No.', 52, (r) => r.label],
-    ['In a minute', 90, (r) => `${Math.round(r.litresMin)} litres`],
-  ]
-  const line = (cells: string[], font: string, size: number) => {
-    const high = Math.max(
-      ...cells.map((c, i) =>
-        doc
-          .font(font)
-          .fontSize(size)
-          .heightOfString(c, { width: columns[i]![1] - 8 }),
-      ),
-    )
-    if (doc.y + high > doc.page.height - MARGIN - 22) doc.addPage()
-    const top = doc.y
-    let x = MARGIN
-    cells.forEach((c, i) => {
-      doc
-        .font(i > 3 && font !== 'strong' ? MONO : font)
-        .fontSize(size)
-        .fillColor(INK)
-        .text(c, x, top, { width: columns[i]![1] - 8 })
-      x += columns[i]![1]
-    })
-    doc.y = top + high + 4
-    doc
-      .moveTo(MARGIN, doc.y - 2)
-      .lineTo(right, doc.y - 2)
-      .lineWidth(0.5)
-      .stroke('#b9af96')
-  }
-  line(
-    columns.map(([t]) => t),
-    'strong',
-    11,
-  )
+  const line = table(doc)
+  line(HEADS, 'strong', 11)
   s.rows.forEach((r, i) => {
-    line(
-      columns.map(([, , of]) => of(r, i)),
-      'body',
-      12,
-    )
+    line(cellsOf(r, i, s.units), 'body', 12)
     if (r.suspect)
       doc
         .font('strong')

@@ -15,7 +15,7 @@ import { drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
 
-/** The boat's passport, A4: what a surveyor asks first, the plan, every hole, and a page for each that counts. */
+/** The boat's passport, A4: what a surveyor asks first, the plan, every hole, a page for each that counts. */
 const MARGIN = 44
 const CAUTION = '#9f2410'
 export interface PassportSheet extends PassportRead {

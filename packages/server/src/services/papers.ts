@@ -16,7 +16,7 @@ import { isThere } from './alarm'
 import { boatById } from './boats'
 import { snapshotOf } from './snapshot'
 
-/** Sheets that hang in the boat: what stands on them now, and whether the one that hangs there is still true. */
+/** Sheets that hang in the boat: what stands on them now, and whether that which hangs is still true. */
 export interface Companionway {
   boat: string
   units: Units

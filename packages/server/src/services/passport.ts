@@ -18,7 +18,7 @@ import { exportBoat } from './whole-boat-out'
 import { snapshotOf, type Snapshot } from './snapshot'
 import type { BoatFile } from './whole-boat-shape'
 
-/** The boat's holes for her owner, a surveyor, the next yard: with a seal that tells whether it is as it was. */
+/** The boat's holes for owner, surveyor, next yard: with a seal that tells whether all is as it was. */
 export const PASSPORT_FORMAT = 'north-tide-passport'
 export interface Passport {
   format: typeof PASSPORT_FORMAT
