@@ -76,6 +76,8 @@ test('a drip is traced by its tests and turns suspect; a sheet hangs, a flood is
   await expect(page.getByRole('table', { name: /^Looks at / }).getByRole('row')).toHaveCount(4)
 
   // The view of the register is in its address; the passport goes out and is looked at again.
+  await page.goto('/boat/fulmars-reach/history')
+  await expect(page.getByRole('table', { name: 'Who did what' }).getByRole('row').nth(1)).toBeVisible()
   await page.goto('/register')
   await page.getByLabel('Find in the register').fill('net-hauler')
   await expect(page).toHaveURL(/find=net-hauler/)

@@ -120,3 +120,25 @@ describe('what is kept as figures', () => {
     expect(lots.find((l) => l.code === 'TC-B20-114')).toMatchObject({ quantity: 11, unit: 'm' })
   })
 })
+
+describe('a role on a boat with a last day', () => {
+  interface Named {
+    login: string
+    here: string | null
+    until: string | null
+  }
+  const give = (until: string | null) =>
+    who.manager.ask<Named[]>('PUT', '/api/boats/pipit/people/surveyor', { role: 'surveyor', until })
+  const reads = async () => (await who.surveyor.ask('GET', '/api/boats/pipit')).status
+  const day = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
+  it('counts to the end of that day and no longer, and says when it ended', async () => {
+    expect(await reads()).toBe(403)
+    const open = (await give(null)).body.find((p) => p.login === 'surveyor')!
+    expect([open.here, open.until, await reads()]).toEqual(['surveyor', null, 200])
+    expect((await give(day(1))).body.find((p) => p.login === 'surveyor')!.until).toBe(day(1))
+    expect(await reads()).toBe(200)
+    const over = (await give(day(-2))).body.find((p) => p.login === 'surveyor')!
+    expect([over.here, over.until, await reads()]).toEqual([null, day(-2), 403])
+    expect((await give('soon')).body).toMatchObject({ error: { path: 'until' } })
+  })
+})

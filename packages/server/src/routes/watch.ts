@@ -1,4 +1,5 @@
 import express, { Router } from 'express'
+import { happened, pastBoat, pastDesign } from '../services/history'
 import { keepFlood, listFloods } from '../services/floods'
 import {
   changeLeak,
@@ -82,9 +83,21 @@ function paperRoutes(r: Router) {
     async (q, res) => void res.json(await checkPassport(q.body)),
   )
 }
+/** The boat as she was, and what happened since. */
+function pastRoutes(r: Router) {
+  r.get(
+    '/boats/:id/happened',
+    async (q, res) => void res.json(await happened(q.account!, q.params.id, q.query)),
+  )
+  r.get('/boats/:id/past', async (q, res) => void res.json(await pastBoat(q.account!, q.params.id, q.query)))
+  r.get('/boats/:id/past/:fitting', async (q, res) => {
+    res.json(await pastDesign(q.account!, q.params.id, q.params.fitting, q.query))
+  })
+}
 export function watchRoutes(): Router {
   const r = Router()
   leakRoutes(r)
+  pastRoutes(r)
   paperRoutes(r)
   r.get('/boats/:id/trends', async (q, res) => void res.json(await trendsOf(q.account!, q.params.id)))
   r.get(

@@ -12,12 +12,15 @@ import { must, withRoles, type Account } from './access'
 export async function peopleOf(who: Account, boatId: string) {
   must(who, 'give-roles', boatId)
   await boatById(boatId)
+  const named = new Map((await BoatRole.findAll({ where: { boatId } })).map((r) => [r.userId, r]))
   return (await withRoles()).map((p) => ({
     login: p.login,
     name: p.name,
     role: p.role,
     here: p.boats[boatId] ?? null,
     counts: roleOn(p, boatId),
+    /** the last day of the role here, also of one that is over */
+    until: named.get(p.id)?.until ?? null,
   }))
 }
 

@@ -26,7 +26,8 @@ const today = (day: Date) => dayjs(day).isSame(dayjs(), 'day')
 </script>
 
 <template>
-  <div class="when">
+  <!-- Enter takes the day that was typed, and sends no form with the day before it. -->
+  <div class="when" @keydown.enter.capture="$event.preventDefault()">
     <label :for="id">{{ label }}</label>
     <ElDatePicker
       :id="id"

@@ -13,6 +13,7 @@ const TABS = [
   ['found', 'Found holes'],
   ['angles', 'Angles'],
   ['files', 'Files'],
+  ['history', 'History'],
 ] as const
 </script>
 

@@ -15,6 +15,7 @@ const PAGES = {
   found: ['Found holes', defineAsyncComponent(() => import('./survey/FoundHoles.vue'))],
   angles: ['Angles', defineAsyncComponent(() => import('./survey/AnglesPage.vue'))],
   files: ['Files', defineAsyncComponent(() => import('./survey/FilesPage.vue'))],
+  history: ['History', defineAsyncComponent(() => import('./survey/HistoryPage.vue'))],
 } as const
 const tab = computed(() =>
   String(route.params.tab) in PAGES ? (String(route.params.tab) as keyof typeof PAGES) : 'build',

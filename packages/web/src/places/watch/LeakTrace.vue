@@ -6,6 +6,7 @@ import {
   DRIPS_SAID,
   LEAK_TESTS,
   LEAK_TEST_SAID,
+  sayIn,
   type Drawing,
   type Drip,
   type LeakTestKind,
@@ -194,7 +195,14 @@ const bad = (p: string) => (path.value === p ? said.value : '')
               </div>
               <p class="small soft">
                 {{
-                  [r.way, ...r.reasons.slice(0, 3).map((x) => (x.for ? x.text : `Against: ${x.text}`))]
+                  [
+                    r.way,
+                    ...r.reasons
+                      .slice(0, 3)
+                      .map((x) =>
+                        x.for ? sayIn(x.text, boats.units) : `Against: ${sayIn(x.text, boats.units)}`,
+                      ),
+                  ]
                     .filter(Boolean)
                     .join(' ')
                 }}
@@ -382,9 +390,7 @@ h3 {
   flex-wrap: wrap;
   gap: 8px;
 }
-.caution {
-  color: var(--short);
-}
+.caution,
 .bad {
   color: var(--short);
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { ElOption, ElSelect, ElTable, ElTableColumn } from 'element-plus'
+import dayjs from 'dayjs'
+import { ElDatePicker, ElOption, ElSelect, ElTable, ElTableColumn } from 'element-plus'
+import 'element-plus/es/components/date-picker/style/css'
 import 'element-plus/es/components/select/style/css'
 import 'element-plus/es/components/table/style/css'
 import { ROLES, type Role } from '@north-tide/core'
@@ -13,6 +15,7 @@ interface Named {
   role: Role
   here: Role | null
   counts: Role | null
+  until: string | null
 }
 const props = defineProps<{ boatId: string }>()
 const people = ref<Named[]>([])
@@ -25,6 +28,11 @@ const give = (p: Named, role: Role | typeof BY_ACCOUNT) =>
   attempt(async () => {
     people.value = await api<Named[]>('PUT', `${at}/${p.login}`, { role: role === BY_ACCOUNT ? null : role })
   })
+const until = (p: Named, day: string) =>
+  attempt(async () => {
+    people.value = await api<Named[]>('PUT', `${at}/${p.login}`, { role: p.here, until: day || null })
+  })
+const over = (p: Named) => p.here === null && p.until !== null
 const asByAccount = (p: Named) => (p.here === null && p.counts === null ? 'not named' : 'as by account')
 </script>
 
@@ -51,6 +59,24 @@ const asByAccount = (p: Named) => (p.here === null && p.counts === null ? 'not n
             <ElOption :value="BY_ACCOUNT" :label="asByAccount(row as Named)" />
             <ElOption v-for="r in ROLES" :key="r" :value="r" :label="r" />
           </ElSelect>
+        </template>
+      </ElTableColumn>
+      <ElTableColumn label="Until the end of" width="170">
+        <template #default="{ row }">
+          <ElDatePicker
+            v-if="(row as Named).here !== null"
+            :model-value="(row as Named).until"
+            value-format="YYYY-MM-DD"
+            format="D MMM YYYY"
+            size="small"
+            placeholder="for good"
+            :disabled="busy"
+            :aria-label="`Last day of ${(row as Named).name} on this boat`"
+            @update:model-value="until(row as Named, $event ?? '')"
+          />
+          <span v-else-if="over(row as Named)" class="soft small"
+            >ended {{ dayjs((row as Named).until!).format('D MMM YYYY') }}</span
+          >
         </template>
       </ElTableColumn>
     </ElTable>
