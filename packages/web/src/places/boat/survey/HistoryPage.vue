@@ -74,7 +74,7 @@ const link = (h: Happened) =>
       <p class="small">
         {{ past.counts.map((c) => `${c.count} ${lifeSaid(c.state)}`).join(', ') || 'No hole was on record.' }}
       </p>
-      <div class="map"><DrawingView :drawing="past.map" :units="boats.units" scale-bar /></div>
+      <div class="map"><DrawingView :drawing="past.map" :units="boats.units" /></div>
       <p class="small soft">Holes and fittings as they stood then; zones and members as they are now.</p>
       <h2>Another since {{ dayjs(from).format('D MMM YYYY') }}</h2>
       <RowTable
