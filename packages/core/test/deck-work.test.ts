@@ -160,8 +160,9 @@ describe('gates', () => {
 describe('schools take effect', () => {
   it('tape: wiped and flashed off, snugged again the next day and after a week, no gasket to turn', () => {
     const d = fit('HG-C250')
-    inOrder(d, 'wipe', 'bed', 'snug', 'resnug-day', 'resnug-week', 'leak-test')
-    expect(named(d, 'resnug-week').after).toMatchObject({ step: 'snug', hours: 168 })
+    inOrder(d, 'wipe', 'bed', 'snug', 'resnug-day', 'leak-test', 'record', 'resnug-week')
+    expect(named(d, 'resnug-week')).toMatchObject({ after: { step: 'snug', hours: 168 }, afloat: true })
+    expect(named(d, 'resnug-day')).toMatchObject({ after: { step: 'snug', hours: 24 }, afloat: false })
     // It is wiped with what would dissolve it, so that has to be gone.
     expect(named(d, 'wipe').text).toContain('flash off')
     expect(refusedHere('two-step', d)).toContain('snugged again')

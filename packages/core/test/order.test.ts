@@ -157,6 +157,22 @@ describe('the whole order', () => {
     expect(tubes(240)).toMatchObject({ pieces: 1 })
     expect(tubes(540)).toBeUndefined()
   })
+  it('epoxy is bought in packs with what stays in each pot, and none that is here', () => {
+    const pot = (ml: number) =>
+      part('epoxy', 'Epoxy', { material: 'epoxy', dimensions: { volumeMl: ml }, quantity: 1, unit: 'pot' })
+    const jobs = ['a', 'b', 'c'].map((id) => job(id, { needs: [], parts: [pot(300)] }))
+    const packs = (ml: number) =>
+      orderDraft(jobs, [], [], ml ? [{ chemistry: 'epoxy', ml }] : [], null).lines[0]
+    // 3 x 300 x 1.15 = 1035 ml, by hand.
+    expect(packs(0)).toMatchObject({ pieces: 2, lot: true, text: expect.stringMatching(/^Epoxy, resin/) })
+    expect(packs(0)!.for.map((f) => f.fittingId)).toEqual(['a', 'b', 'c'])
+    expect(packs(36)).toMatchObject({ pieces: 1 })
+    expect(packs(1035)).toBeUndefined()
+    // A little pot loses 5 ml all the same: 20 x (10 + 5) = 300.
+    const many = [job('d', { needs: [], parts: Array.from({ length: 20 }, () => pot(10)) })]
+    const here = (ml: number) => orderDraft(many, [], [], [{ chemistry: 'epoxy', ml }], null).lines
+    expect([here(299).length, here(300).length]).toEqual([1, 0])
+  })
   it('warns of metric and inch threads in one fitting, by its name', () => {
     const inch = need({ size: '5/16-18', lengthInch: 2 })
     delete inch.lengthMm

@@ -16,7 +16,14 @@ import {
   type PotsAnswer,
   type TubesAnswer,
 } from '../src/planning/batches'
-import { begunSteps, onlySteps, planAnswer, planQuestion, rowsOfPlan } from '../src/planning/boat-plan'
+import {
+  begunSteps,
+  isOpen,
+  onlySteps,
+  planAnswer,
+  planQuestion,
+  rowsOfPlan,
+} from '../src/planning/boat-plan'
 import { HELD_BY, type BoatPlan, type PlanAsk, type PlanJob, type YardHold } from '../src/planning/plan-types'
 import { planFitter, type YardFitter } from '../src/planning/fitters'
 import { brokenBy, moveStep } from '../src/planning/move-step'
@@ -28,8 +35,8 @@ import {
   type WeatherAnswer,
   type WeatherHour,
 } from '../src/planning/yard-weather'
-import { weekQuestion, type WeekLoad } from '../src/planning/yard-week'
-import { watchAnswer, watchQuestion, WATCH_TASKS, type WatchedThing } from '../src/planning/watch'
+import { SPREAD, weekQuestion, type WeekLoad } from '../src/planning/yard-week'
+import { afloatRows, watchAnswer, watchQuestion, WATCH_TASKS, type WatchedThing } from '../src/planning/watch'
 
 function steps(): Step[] {
   const { add, done } = stepList()
@@ -85,6 +92,34 @@ describe('the work of a boat as days', () => {
     expect(bed).toMatchObject({ start: '2031-04-15T08:00', who: ['Mara', 'Tom'], alone: '' })
     expect(p.days[0]!.bag).toEqual(['drill', 'gun'])
     expect(p.days[0]!.cures).toMatchObject([{ fitting: 'Cleat', until: '2031-04-15T05:00' }])
+  })
+  it('what comes so many hours after a step waits for them, and the chain to the finish knows', () => {
+    const { add, done } = stepList()
+    add('snug', 'Snug it.', { gate: true, minutes: 20 })
+    add('again', 'Snug it again.', { minutes: 10, after: { step: 'snug', hours: 24, what: 'The tape' } })
+    add('last', 'Clean it.', { minutes: 10 })
+    add('week', 'And after a week.', { afloat: true, after: { step: 'snug', hours: 168, what: 'The tape' } })
+    const j = job({ steps: done() })
+    const p = planned([j], ask())
+    const rows = rowsOfPlan(p)
+    expect(rows.get('f1 snug')!.end).toBe('2031-04-14T08:20')
+    expect(rows.get('f1 again')!.start).toBe('2031-04-15T08:20')
+    // Afloat as well: none of the plan, and no work on land is left when the rest is ticked.
+    expect(rows.has('f1 week')).toBe(false)
+    expect(isOpen({ ...j, work: ticked(['snug', 'again', 'last']) })).toBe(false)
+    const chain = weekQuestion(p, ask(), {
+      from: '2031-04-14',
+      asOf: '2031-04-14',
+      launchDays: ['mon'],
+      target: null,
+    }).chain!.steps
+    expect(chain.map((s) => [s.step, s.cureHours])).toEqual([
+      ['f1 snug', [24, 24, SPREAD.cureMost * 24]],
+      ['f1 again', [0, 0, 0]],
+      ['f1 last', [0, 0, 0]],
+    ])
+    const early = moveStep([j], ask(), p, { fittingId: 'f1', step: 'again', day: '2031-04-14' })
+    expect(early).toMatchObject({ why: expect.stringContaining('15 Apr, 08:20') })
   })
   it('one alone does it the way that is given for one', () => {
     const bed = planned([job()], ask({ fitters: [fitter('Mara')] }))
@@ -516,13 +551,13 @@ const look = (task: string, at: string): LogLine => ({
   at: `${at}T10:00:00Z`,
   data: { about: task },
 })
+const ASKED = { now: '2031-04-14T08:00', duty: 'coastal', horizonDays: 90, launch: null } as const
 const watched = (things: WatchedThing[], horizonDays = 90) =>
   watchAnswer(
     things,
-    runNamed(
-      'watch-due',
-      watchQuestion(things, { now: '2031-04-14T08:00', duty: 'coastal', horizonDays, launch: null }),
-    ) as Parameters<typeof watchAnswer>[1],
+    runNamed('watch-due', watchQuestion(things, { ...ASKED, horizonDays })) as Parameters<
+      typeof watchAnswer
+    >[1],
   )
 describe('what has to be looked at', () => {
   it.each([
@@ -556,7 +591,41 @@ describe('what has to be looked at', () => {
       thing(),
       thing({ id: 't2', name: 'Cockpit drain', has: { valve: { cockpitDrain: true } } }),
     ])
-    expect(w.leaving).toEqual({ shut: ['Engine intake'], leaveOpen: ['Cockpit drain'] })
+    const names = (v: { name: string }[]) => v.map((x) => x.name)
+    expect(names(w.leaving.shut)).toEqual(['Engine intake'])
+    expect(names(w.leaving.leaveOpen)).toEqual(['Cockpit drain'])
+    const shut: LogLine = { ...look('', '2031-04-08'), data: { about: 'exercise', valve: 'shut' } }
+    const after = watched([thing({ log: [shut] })]).leaving
+    expect([after.shut, names(after.isShut)]).toEqual([[], ['Engine intake']])
+    expect(after.isShut[0]!.said).toMatchObject({ state: 'shut', sensor: false })
+    // The last word counts, whoever says it.
+    const opened: LogLine = { ...look('', '2031-04-09'), data: { valve: 'open', sensor: true } }
+    expect(watched([thing({ log: [shut, opened] })]).leaving.shut[0]!.said).toMatchObject({ sensor: true })
+  })
+  it.each([
+    ['bedded this winter', '2031-01-10', [], [1, 2, 3, 4, 5]],
+    ['bedded years ago', '2027-01-10', [], []],
+    ['looked at after an hour', '2031-01-10', [look('launch-3', '2031-04-10')], [4, 5]],
+    ['looked at before this launch', '2031-01-10', [look('launch-3', '2030-05-10')], [1, 2, 3, 4, 5]],
+  ])('after a launch: %s', (_, bedded, log, left) => {
+    const things = [thing({ bedded, log })]
+    const q = watchQuestion(things, { ...ASKED, launch: '2031-04-10' })
+    const out = runNamed('watch-due', q) as Parameters<typeof watchAnswer>[1]
+    const looks = watchAnswer(things, out).rows.filter((r) => r.task.startsWith('launch-'))
+    expect(looks.map((r) => Number(r.task.slice(-1)))).toEqual(left)
+  })
+  it('what is left to do afloat is due once what it follows is ticked, until it is ticked itself', () => {
+    const tick = (step: string, at: string): LogLine => ({ ...look('', at), kind: 'tick', step, data: null })
+    const has = { afloat: [{ step: 'again', after: 'snug', hours: 168, title: 'Snug it again' }] }
+    const rows = (...log: LogLine[]) => afloatRows([thing({ has, log })], '2031-04-14T09:00', 90)
+    expect(rows()).toEqual([])
+    expect(rows(tick('snug', '2031-04-10'))[0]).toMatchObject({
+      due: '2031-04-17',
+      overdueDays: 0,
+      step: 'again',
+    })
+    expect(rows(tick('snug', '2031-04-01'))[0]).toMatchObject({ due: '2031-04-08', overdueDays: 6 })
+    expect(rows(tick('snug', '2031-04-01'), tick('again', '2031-04-09'))).toEqual([])
   })
   it('what is suspect below the water keeps her ashore, by name', () => {
     expect(watched([thing({ state: 'suspect' })]).notLaunchable).toEqual([

@@ -170,6 +170,37 @@ describe('series of readings', () => {
     expect(s.suspect).toBe(true)
     expect(s.turned).toContain('worse at each of the last three looks')
   })
+  it('gap, thickness and torque are read at a fitting, each a series of its own, shown at the thing itself', async () => {
+    const p = (await holes()).find((h) => h.fittingId && h.state === 'in-service')!
+    const read = (what: string, value: number, daysAgo: number) =>
+      fitter.ask<{ error: { path: string } }>('POST', `/api/fittings/${p.fittingId}/log`, {
+        kind: 'look',
+        note: 'read',
+        read: { what, value },
+        at: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
+      })
+    expect((await read('colour', 1, 1)).body.error.path).toBe('read.what')
+    expect((await read('gap', -1, 1)).body.error.path).toBe('read.value')
+    for (const [v, ago] of [
+      [100, 900],
+      [96, 600],
+      [97, 300],
+      [92, 3],
+    ] as const)
+      expect((await read('torque', v, ago)).status).toBe(201)
+    await read('thickness', 6.1, 2)
+    const at = `?at=${encodeURIComponent(`${p.fittingId},hole 0`)}`
+    const mine = (await fitter.ask<{ series: Followed[] }>('GET', `${B}/trends${at}`)).body.series
+    expect(mine.every((s) => s.at.id === p.fittingId)).toBe(true)
+    const torque = mine.find((s) => s.kind === 'torque')!
+    expect(torque.points.map((x) => x.value)).toEqual([100, 96, 97, 92])
+    expect(torque).toMatchObject({ unit: '%', limit: 70 })
+    const [a, b] = torque.band!
+    expect(a.to.value).not.toBe(b.to.value)
+    expect(Math.min(a.to.value, b.to.value)).toBeLessThanOrEqual(torque.line!.to.value)
+    expect(Math.max(a.to.value, b.to.value)).toBeGreaterThanOrEqual(torque.line!.to.value)
+    expect(mine.find((s) => s.kind === 'thickness')!.points).toHaveLength(1)
+  })
   it('moisture that rises for the third time turns its hole suspect', async () => {
     const hole = (await holes()).find((h) => h.label === 'P-002')! as Holes & {
       xMm: number

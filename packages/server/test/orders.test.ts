@@ -204,6 +204,29 @@ describe('the whole order', () => {
     expect((await work(id)).order).toBeNull()
     expect((await check({ fittings: [id] })).draft.fittings).toHaveLength(1)
   })
+  it('of two makers one is taken back: what the other brings is for nobody, and lies on the shelf', async () => {
+    const draft = (await check()).draft
+    const makers = (id: string) =>
+      new Set(draft.lines.filter((l) => l.for.some((f) => f.fittingId === id)).map((l) => l.maker))
+    const { fittingId: id } = draft.fittings.find((f) => makers(f.fittingId).size > 1)!
+    const c = await check({ fittings: [id] })
+    const reasons = { [id]: 'asked with the owner' }
+    const placed = await place(c, { fittings: [id], reasons })
+    const [one, other] = placed.body.orders.filter((o) => o.kind === 'order')
+    await fitter.ask('PUT', `/api/orders/${one!.id}`, { what: 'take-back', version: one!.version })
+    const left = (await orders()).find((o) => o.id === other!.id)!
+    expect([left.state, left.fittings]).toEqual(['ordered', []])
+    expect(
+      (await holds()).filter((h) => h.fittingId === id && !h.endedAt && /on order/.test(h.what)),
+    ).toEqual([])
+    const line = left.lines.find((l) => !l.lot)!
+    const lay = async () =>
+      (await shelf()).filter((s) => s.text === line.text).reduce((n, s) => n + s.count, 0)
+    const before = await lay()
+    await fitter.ask('PUT', `/api/orders/${left.id}`, { what: 'arrived', version: left.version })
+    expect(await lay()).toBe(before + line.pieces)
+    expect((await work(id)).order).toBeNull()
+  })
   it('what is late is said late, on the list of parts too', async () => {
     const id = await named(/quarter/)
     const c = await check({ fittings: [id] })
@@ -245,7 +268,7 @@ describe('the whole order', () => {
     expect((await fits()).some((s) => s.fittingId === id && s.text === spare.text)).toBe(false)
   })
   it('goes to its maker as PDF and CSV, without the boats that it is for', async () => {
-    const o = (await orders()).find((x) => x.maker === 'Skerry Fastenings')!
+    const o = (await orders()).find((x) => x.maker === 'Skerry Fastenings' && x.fittings.length)!
     const said = await words(`/api/orders/${o.id}.pdf`)
     expect(said).toContain(`Order ${o.id}: Skerry Fastenings`)
     for (const l of o.lines) expect(said).toContain(l.text)

@@ -1,6 +1,6 @@
 import dayjs from 'dayjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { rowsOfPlan, type PlanChanges, type WeatherStrip } from '@north-tide/core'
+import { rowsOfPlan, stepKey, vessels, type PlanChanges, type WeatherStrip } from '@north-tide/core'
 import type { PlanView } from '../src/services/plan'
 import type { PlanJobShown } from '../src/services/plan-job'
 import { Someone, startYard, type Yard } from './harness'
@@ -51,6 +51,11 @@ async function taken(body: object = PIPIT): Promise<PlanView> {
   return (await fitter.ask<PlanView>('POST', `/api/plan/offers/${job.planId}/take`)).body
 }
 const kept = async () => (await view()).kept!
+/** So many days after, and no Sunday: the hours of the demo are of other days. */
+function workDay(from: string, days: number): string {
+  const d = dayjs(from).add(days, 'day')
+  return d.add(d.day() === 6 ? 2 : d.day() === 0 ? 1 : 0, 'day').format('YYYY-MM-DD')
+}
 const stepsOf = (v: PlanView) => v.kept!.plan.days.flatMap((d) => d.steps)
 
 describe('the plan that the demo has', () => {
@@ -171,6 +176,19 @@ describe('a plan anew', () => {
     expect((await fitter.ask('DELETE', `/api/plan/offers/${offer!.id}`)).status).toBe(200)
     expect((await view()).offer).toBeNull()
   })
+  it('puts no bond off where nothing is saved by it, and may be asked not to', async () => {
+    const offered = async (join: boolean) => {
+      await asked({ ...PIPIT, join })
+      return (await view()).offer!
+    }
+    const [apart, joined] = [await offered(false), await offered(true)]
+    expect([apart.ask.join, joined.ask.join]).toEqual([false, true])
+    const n = (o: typeof apart) => Object.values(vessels(o.plan.days)).reduce((x, y) => x + y)
+    const said = joined.plan.days.flatMap((d) => d.steps).filter((s) => s.joined)
+    expect(said.length > 0).toBe(n(joined) < n(apart))
+    expect(joined.plan.finish).toBe(apart.plan.finish)
+    await fitter.ask('DELETE', `/api/plan/offers/${joined.id}`)
+  })
   it('is stopped when nobody wants it', async () => {
     const { body: job } = await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', {})
     const stopped = (await fitter.ask<PlanJobShown>('DELETE', `/api/plan/jobs/${job.id}`)).body
@@ -198,6 +216,33 @@ describe('a plan anew', () => {
 })
 
 describe('a step moved', () => {
+  it('a bond put off by hand: another is put off to share its pot, and says so', async () => {
+    const two = [named(/^Foredeck cleat/), named(/^Cam-cleat pad, port/)]
+    const v = await taken({ ...PIPIT, fittings: two })
+    const mixed = stepsOf(v).filter((s) => /^core-/.test(s.step) && s.needsSurface)
+    const [first] = mixed
+    const moved = await fitter.ask<PlanView & { moved: PlanChanges }>('POST', '/api/plan/moves', {
+      planId: v.kept!.id,
+      fittingId: first!.fittingId,
+      step: first!.step,
+      day: workDay(first!.start, 2),
+    })
+    expect(moved.status).toBe(200)
+    const off = stepsOf(moved.body).filter((s) => s.fixed === 'joined')
+    expect(off.map((s) => s.fittingId)).toEqual([two.find((id) => id !== first!.fittingId)])
+    expect(off[0]!.start.slice(0, 10)).toBe(workDay(first!.start, 2))
+    const { why } = moved.body.moved.moved.find((m) => m.key === stepKey(off[0]!.fittingId, off[0]!.step))!
+    expect(why).toMatch(/^put off to share epoxy with .+: saves 1 pot/)
+    // Whoever puts it back by hand is left alone.
+    const back = await fitter.ask<PlanView>('POST', '/api/plan/moves', {
+      planId: moved.body.kept!.id,
+      fittingId: off[0]!.fittingId,
+      step: off[0]!.step,
+      day: first!.start.slice(0, 10),
+    })
+    expect(stepsOf(back.body).filter((s) => s.fixed === 'joined')).toEqual([])
+    await taken()
+  })
   it('goes to another day and stays there; refused where the rules do not allow it; taken back', async () => {
     const v = await taken()
     const steps = stepsOf(v)

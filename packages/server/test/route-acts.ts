@@ -26,7 +26,7 @@ const LIST: [string, Asks][] = [
   ...all('in', 'GET /goods', 'GET /goods.json', 'GET /hole-columns', 'GET /instruments', 'GET /yard-values'),
   ...all('in', 'GET /instruments/:kind/stream', 'GET /through-hull-catalogue', 'POST /hardware/outline.dxf'),
   ...all('in', 'GET /plan', 'GET /plan.csv', 'GET /plan.ics', 'GET /plan/day.pdf', 'POST /passports/check'),
-  ...all('in', 'GET /fitters'),
+  ...all('in', 'GET /fitters', 'GET /watch'),
   ...all('stores', 'GET /plan/jobs/:job'),
   ...all('read', ...get('', '/angles', '/angles.csv', '/angles.dxf', '/boat.json', '/companionway.pdf')),
   ...all('read', ...get('/cutting', '/cutting/:sheet.dxf', '/flooding', '/floods', '/happened', '/holds')),
@@ -42,7 +42,12 @@ const LIST: [string, Asks][] = [
   ...all('measure', ...post('/readings/:reading/withdraw'), 'DELETE /boats/:id/angles/:reading'),
   ...all('measure', 'POST /penetrations/:id/events', 'POST /penetrations/:id/withdraw'),
   ...all('measure', 'POST /photos/:id/withdraw'),
-  ...all('work', ...post('/floods', '/holds', '/leaks', '/papers'), 'PUT /holds/:hold', 'PUT /leaks/:leak'),
+  ...all(
+    'work',
+    ...post('/floods', '/holds', '/leaks', '/papers', '/valves/read'),
+    'PUT /holds/:hold',
+    'PUT /leaks/:leak',
+  ),
   ...all(
     'work',
     'POST /leaks/:leak/end',

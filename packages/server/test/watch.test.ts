@@ -61,6 +61,46 @@ describe('the watch of a boat', () => {
   })
 })
 
+describe('valves, and all boats at once', () => {
+  it('a valve is put down as shut or open by hand, and its switch says so too, simulated', async () => {
+    const { leaving } = await list()
+    const v = leaving.shut.find((x) => x.said === null)!
+    const put = (valve: string) =>
+      fitter.ask<{ error: { path: string } }>('POST', `/api/fittings/${v.id}/log`, {
+        kind: 'look',
+        task: 'exercise',
+        note: `left ${valve}`,
+        valve,
+      })
+    expect((await put('ajar')).body.error.path).toBe('valve')
+    expect((await put('shut')).status).toBe(201)
+    const after = (await list()).leaving
+    expect(after.shut.some((x) => x.id === v.id)).toBe(false)
+    expect(after.isShut.find((x) => x.id === v.id)!.said).toMatchObject({ state: 'shut', sensor: false })
+    expect((await owner.ask('POST', `${F}/valves/read`, {})).status).toBe(403)
+    const read = (await fitter.ask<Listed>('POST', `${F}/valves/read`, {})).body.leaving
+    const all = [...read.shut, ...read.leaveOpen, ...read.isShut]
+    expect(all.length).toBe(leaving.shut.length + leaving.leaveOpen.length + leaving.isShut.length)
+    for (const x of all) if (x.kind !== null) expect(x.said).toMatchObject({ sensor: true })
+    for (const x of read.isShut) expect(x.said!.state).toBe('shut')
+  })
+  it('the yard: each boat that somebody reads, and the days on which one goes', async () => {
+    interface YardWatch {
+      boats: { id: string; due: number; overdue: number; next: string | null }[]
+      visits: { date: string; boats: { id: string; looks: number }[] }[]
+    }
+    const yard = (await fitter.ask<YardWatch>('GET', '/api/watch')).body
+    const w = await list()
+    const one = yard.boats.find((b) => b.id === 'fulmars-reach')!
+    expect(one).toMatchObject({ due: w.rows.length, next: w.visits[0]!.date })
+    expect(yard.boats.length).toBeGreaterThan(1)
+    const looks = yard.visits.flatMap((v) => v.boats).filter((b) => b.id === one.id)
+    expect(looks.map((b) => b.looks)).toEqual(w.visits.map((v) => v.tasks.length))
+    const his = (await owner.ask<YardWatch>('GET', '/api/watch')).body
+    expect(his.boats.length).toBeLessThan(yard.boats.length)
+  })
+})
+
 describe('a look that found it not in order', () => {
   it('turns its holes suspect with what was seen, and stands first in the list', async () => {
     const row = (await list('?days=400')).rows.find(

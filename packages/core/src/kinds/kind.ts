@@ -175,6 +175,8 @@ export interface Watched {
   hose?: true
   anode?: true
   chainplate?: { grade: string; lastDrawn: string | null }
+  /** steps of its work that may be done afloat, so many hours after another: Watch reminds of them */
+  afloat?: { step: string; after: string; hours: number; title: string }[]
 }
 /** As what a thing is suspected when water drips inside: how often each leaks, chapter 16.1. */
 export type LeakSource =

@@ -58,6 +58,8 @@ export interface Step {
   torqueNm: number | null
   /** no earlier than so many hours after another step, and why */
   after: { step: string; hours: number; what: string } | null
+  /** as well done afloat: nothing waits for it, the plan leaves it out and Watch reminds of it */
+  afloat: boolean
   /** as it is ticked a clock begins: so many minutes until what was begun can no longer be worked */
   clock?: { minutes: number; what: string }
 }
@@ -134,6 +136,7 @@ export function stepList(): {
         lot: null,
         torqueNm: null,
         after: null,
+        afloat: false,
         ...more,
       }),
     // What stands before the nearest gate stands before everything after it.

@@ -21,6 +21,9 @@ export interface LogData {
   minutes?: number
   /** labels of the holes that the tick was about, where not all of them were */
   holes?: string[]
+  /** how a valve was left, and whether its switch said so and not a hand */
+  valve?: 'open' | 'shut'
+  sensor?: boolean
   /** it began the work anew: what was ticked, ordered and bought before is of an earlier round */
   anew?: boolean
 }

@@ -21,7 +21,8 @@ type Output = ReturnType<typeof plan.run>
 /** Work longer than this is put down at night and gone on with. */
 const SPLIT_MIN = 180
 const HOUR_MS = 3_600_000
-const openSteps = (j: PlanJob) => j.steps.filter((s) => !j.work.ticks[s.id])
+/** What is done afloat as well is none of the plan: nothing waits for it. */
+const openSteps = (j: PlanJob) => j.steps.filter((s) => !j.work.ticks[s.id] && !s.afloat)
 /** Work that has steps left; one that is done needs no plan. */
 export const isOpen = (j: PlanJob) => openSteps(j).length > 0
 
@@ -60,14 +61,32 @@ const decisionHold = (j: PlanJob): Held | null =>
       }
     : null
 
+/** A wait of no minutes between a step and one that comes so many hours after it, beyond what it cures. */
+const GAP = 'gap'
+interface Gap {
+  id: string
+  hours: number
+  from: string
+}
+function gapBefore(j: PlanJob, s: Step, open: Step[]): Gap | null {
+  const from = s.after && open.find((o) => o.id === s.after!.step)
+  if (!from || s.after!.hours <= (from.waitH ?? 0)) return null
+  const id = `${SHARED} ${GAP} ${s.after!.hours} ${j.fittingId} ${s.id}`
+  return { id, hours: s.after!.hours, from: stepKey(j.fittingId, from.id) }
+}
+/** Hours of such a wait, by its key in the chain; null where it is none. */
+export const gapHours = (key: string): number | null =>
+  key.startsWith(`${SHARED} ${GAP} `) ? Number(key.split(' ')[2]) : null
+
 function stepOf(j: PlanJob, s: Step, open: Step[], before: Step | undefined): Input['steps'][number] {
   const there = (id: string) => open.some((o) => o.id === id)
+  const waits = gapBefore(j, s, open)
   const after = [...s.needs.filter(there), ...(s.after && there(s.after.step) ? [s.after.step] : [])]
   return {
     id: stepKey(j.fittingId, s.id),
     minutes: Math.max(0, Math.round(s.minutes)),
     cureHours: s.waitH ?? 0,
-    after: [...new Set(after)].map((id) => stepKey(j.fittingId, id)),
+    after: [...[...new Set(after)].map((id) => stepKey(j.fittingId, id)), ...(waits ? [waits.id] : [])],
     afterWork: before ? [stepKey(j.fittingId, before.id)] : [],
     hands: s.hands,
     needs: s.asks.includes('dew') ? ['surface'] : [],
@@ -137,16 +156,34 @@ export function begunSteps(jobs: PlanJob[], ask: PlanAsk, offsetMin = 0): FixedS
     }),
   )
 }
+const WAIT = {
+  minutes: 0,
+  cureHours: 0,
+  after: [],
+  afterWork: [],
+  hands: 1 as const,
+  needs: [],
+  split: false,
+}
 /** The question to the calculator. @param offsetMin minutes by which local time is ahead of UTC */
 export function planQuestion(jobs: PlanJob[], ask: PlanAsk, offsetMin = 0): Input {
   const steps = jobs.flatMap((j) => {
     const open = openSteps(j)
-    return open.map((s, i) => stepOf(j, s, open, open[i - 1]))
+    const gaps = open.flatMap((s) => gapBefore(j, s, open) ?? [])
+    return [
+      ...open.map((s, i) => stepOf(j, s, open, open[i - 1])),
+      ...gaps.map((g): Input['steps'][number] => ({
+        ...WAIT,
+        id: g.id,
+        cureHours: g.hours,
+        afterWork: [g.from],
+      })),
+    ]
   })
   const shared = sharedHolds(jobs, ask)
   for (const [id, { keys }] of shared) {
     for (const s of steps) if (keys.includes(s.id)) s.after = [...s.after!, id]
-    steps.push({ id, minutes: 0, cureHours: 0, after: [], afterWork: [], hands: 1, needs: [], split: false })
+    steps.push({ ...WAIT, id })
   }
   const there = new Set(steps.map((s) => s.id))
   const fixed = (ask.fixed ?? []).filter((f) => there.has(stepKey(f.fittingId, f.step)))
@@ -257,7 +294,7 @@ export function planAnswer(jobs: PlanJob[], ask: PlanAsk, out: Output, offsetMin
     chain: out.criticalPath,
   }
 }
-function daysOf(all: PlannedStep[]): PlanDay[] {
+export function daysOf(all: PlannedStep[]): PlanDay[] {
   const days = [...new Set(all.filter((s) => s.who.length).map((s) => dayOf(s.start)))].sort()
   return days.map((day): PlanDay => {
     const steps = all.filter((s) => s.who.length > 0 && dayOf(s.start) === day)

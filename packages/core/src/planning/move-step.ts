@@ -20,6 +20,8 @@ export interface Move {
   day: string
   /** left out: whoever has it now */
   who?: string[]
+  /** nothing that stands there gives way to it */
+  freeOnly?: boolean
 }
 export type Moving = { fixed: FixedStep } | { why: string; at: 'day' | 'who' | 'step' }
 const SHOWN = /^(\d{4})-(\d\d)-(\d\d)T(.*)$/
@@ -30,8 +32,13 @@ export const momentSaid = (t: string) =>
 const brief = (text: string) => text.split(/[:.;,]/)[0]!
 const spanOf = (s: { start: string; end: string }): Span => [minuteOf(s.start)!, minuteOf(s.end)!]
 
+/** When a step is over for one that waits for it: its cure, or the hours that have to go by, the later. */
+function overAt(row: PlannedStep, s: Step, cures: boolean): number {
+  const gap = s.after?.step === row.step ? minuteOf(row.end)! + s.after.hours * 60 : 0
+  return Math.max(gap, minuteOf(cures ? row.cureEnd : row.end)!)
+}
 /** The latest of what has to be over first, and what that is. */
-function earliest(
+export function earliest(
   job: PlanJob,
   s: Step,
   ask: PlanAsk,
@@ -50,10 +57,8 @@ function earliest(
     if (!cures && k < i - 1) continue
     const row = there.get(stepKey(job.fittingId, p.id))
     if (!row) return `\u201c${brief(p.text)}\u201d comes before it, and has no day yet`
-    take(
-      minuteOf(cures ? row.cureEnd : row.end)!,
-      `\u201c${brief(p.text)}\u201d ${cures && row.cureEnd > row.end ? 'cures' : 'takes'} until`,
-    )
+    const over = overAt(row, s, cures)
+    take(over, `\u201c${brief(p.text)}\u201d ${over > minuteOf(row.end)! ? 'cures' : 'takes'} until`)
   }
   for (const h of heldSteps([job], ask.holds ?? []).get(stepKey(job.fittingId, s.id)) ?? []) {
     if (h.until === null) return `it is held, and nobody knows until when: ${h.why}`
@@ -126,12 +131,19 @@ export function moveStep(jobs: PlanJob[], ask: PlanAsk, plan: BoatPlan, m: Move)
   const day = dayOf(minuteOf(`${m.day}T00:00`)!)
   if (first.at >= (day + 1) * DAY)
     return { why: `${first.what} ${momentSaid(timeText(first.at))}`, at: 'day' }
-  return placed(ask, plan, { job, s, who, day, from: first })
+  return placed(ask, plan, { job, s, who, day, from: first, freeOnly: m.freeOnly === true })
 }
 function placed(
   ask: PlanAsk,
   plan: BoatPlan,
-  p: { job: PlanJob; s: Step; who: string[]; day: number; from: { at: number; what: string } },
+  p: {
+    job: PlanJob
+    s: Step
+    who: string[]
+    day: number
+    from: { at: number; what: string }
+    freeOnly: boolean
+  },
 ): Moving {
   const { s, who, day } = p
   const fitters = who
@@ -150,7 +162,7 @@ function placed(
   const minutes = Math.round(s.minutes)
   const at =
     fits(fitters, from, minutes, day, split, others.map(spanOf)) ??
-    fits(fitters, from, minutes, day, split, others.filter((r) => r.fixed).map(spanOf))
+    (p.freeOnly ? null : fits(fitters, from, minutes, day, split, others.filter((r) => r.fixed).map(spanOf)))
   if (!at)
     return p.from.what && from > day * DAY
       ? {
@@ -179,7 +191,7 @@ export function brokenBy(plan: BoatPlan, jobs: PlanJob[], f: FixedStep): string 
   for (const p of job.steps.slice(0, at)) {
     const row = there.get(stepKey(job.fittingId, p.id))
     const cures = s.needs.includes(p.id) || s.after?.step === p.id
-    const until = row && (cures ? row.cureEnd : row.end)
+    const until = row && timeText(overAt(row, s, cures))
     if (until && until > f.start)
       return `\u201c${brief(p.text)}\u201d would be done on ${momentSaid(until)}, after it`
   }

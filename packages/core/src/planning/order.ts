@@ -21,6 +21,7 @@ export const stockText = (p: Part): string => {
   const said = partSaid(p, 'metric')
   return [said.what, said.size].filter(Boolean).join(', ')
 }
+const isEpoxy = (p: Part) => p.material === 'epoxy' && p.dimensions.volumeMl !== undefined
 const isSealant = (p: Part) =>
   p.material !== null && p.material in SEALANTS && p.material !== 'butyl' && p.unit.startsWith('tube')
 const byNeed = (j: OrderJob, p: Part) => j.needs.length > 0 && FASTENERS.includes(p.key)
@@ -29,7 +30,7 @@ export const itemTextsOf = (n: FastenerNeed): [string, number][] =>
   itemsOf(n).map(({ item, count }) => [textOf(item), count])
 /** A part that is bought by the piece and by its words: no fastener, no sealant, nothing cut from sheet. */
 export const wantsByPiece = (j: OrderJob, p: Part) =>
-  counted(p) && !byNeed(j, p) && !isSealant(p) && !isCut(p)
+  counted(p) && !byNeed(j, p) && !isSealant(p) && !isEpoxy(p) && !isCut(p)
 const counted = (p: Part) => p.quantity !== null && (p.unit === 'piece' || p.unit === 'pair-of-sheets')
 
 /** Of several makers the one whose best pack costs least a piece; of equals the first. */
@@ -146,7 +147,7 @@ function others(
   const byEye = new Set<string>()
   for (const j of jobs)
     for (const p of j.parts) {
-      if (byNeed(j, p) || isSealant(p)) continue
+      if (byNeed(j, p) || isSealant(p) || isEpoxy(p)) continue
       const text = stockText(p)
       if (!counted(p) || isCut(p)) {
         byEye.add(isCut(p) ? `${p.title}, cut from sheet` : p.title)
@@ -175,13 +176,27 @@ function tubes(jobs: OrderJob[], lots: SealantOnHand[], wants: Map<string, Want>
     const here = lots.filter((l) => l.chemistry === chemistry).reduce((s, l) => s + l.ml, 0)
     const n = Math.ceil(Math.round((ml - here) * 1e6) / 1e6 / TUBE_ML)
     if (n <= 0) continue
-    const text = `${sentence(SEALANTS[chemistry as SealantId].title)}, tube of ${TUBE_ML} ml`
-    // A tube is nobody's alone: all that are bedded with it wait for it.
-    for (const id of new Set(ids)) addTo(wants, text, 0, id)
-    const w = wants.get(text)!
-    w.count += n
-    w.lot = true
+    addLot(wants, `${sentence(SEALANTS[chemistry as SealantId].title)}, tube of ${TUBE_ML} ml`, n, ids)
   }
+}
+/** A tube or a pack is nobody's alone: all that are worked with it wait for it. */
+function addLot(wants: Map<string, Want>, text: string, n: number, ids: string[]) {
+  for (const id of new Set(ids)) addTo(wants, text, 0, id)
+  const w = wants.get(text)!
+  w.count += n
+  w.lot = true
+}
+export const EPOXY_PACK_ML = 1000
+/** What stays in the pot and on the brush, as `epoxy-day` counts it where nobody says (chapter 17.4). */
+const POT_WASTE = { share: 0.15, ml: 5 }
+/** Resin and hardener together, what is lost in the pots with it, less what may be used without a doubt. */
+function epoxy(jobs: OrderJob[], lots: SealantOnHand[], wants: Map<string, Want>) {
+  const ids = jobs.filter((j) => j.parts.some(isEpoxy)).map((j) => j.fittingId)
+  const pots = jobs.flatMap((j) => j.parts.filter(isEpoxy)).map((p) => p.dimensions.volumeMl!)
+  const wanted = pots.reduce((s, ml) => s + ml + Math.max(POT_WASTE.share * ml, POT_WASTE.ml), 0)
+  const here = lots.filter((l) => l.chemistry === 'epoxy').reduce((s, l) => s + l.ml, 0)
+  const n = Math.ceil(Math.round((wanted - here) * 1e6) / 1e6 / EPOXY_PACK_ML)
+  if (n > 0) addLot(wants, `Epoxy, resin and hardener, ${EPOXY_PACK_ML} ml together`, n, ids)
 }
 const WARNED: Record<string, (w: FastenerAnswer['warnings'][number], jobs: OrderJob[]) => string> = {
   'mixed-threads': (w, jobs) => {
@@ -210,6 +225,7 @@ export function orderDraft(
   const bolts = fasteners(out, shelf, wants)
   const { taken, byEye } = others(jobs, shelf, wants)
   tubes(jobs, lots, wants)
+  epoxy(jobs, lots, wants)
   const items = itemsKnown(jobs, rows, offers)
   const lines = [...wants.values()]
     .filter((w) => w.count > 0 && !without.includes(w.text))

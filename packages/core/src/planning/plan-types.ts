@@ -56,7 +56,8 @@ export interface FixedStep {
   start: string
   end: string
   who: string[]
-  why: 'begun' | 'pinned'
+  /** it was begun, somebody put it there, or it was put off to share a pot or a tube */
+  why: 'begun' | 'pinned' | 'joined'
 }
 export interface PlanAsk {
   /** YYYY-MM-DDTHH:MM, local */
@@ -110,8 +111,10 @@ export interface PlannedStep {
   needsSurface: boolean
   /** null where nothing would have to move for it, hours otherwise */
   floatHours: number | null
-  /** it stays where it is: it was begun, or somebody put it there */
-  fixed: 'begun' | 'pinned' | null
+  /** it stays where it is: it was begun, somebody put it there, or it was put off to share a pot or a tube */
+  fixed: FixedStep['why'] | null
+  /** put off to share: from which day, with what, and how many pots or tubes that saves */
+  joined?: { from: string; with: string[]; what: string; saves: string }
 }
 export interface PlanDay {
   day: string

@@ -1,4 +1,5 @@
 import type { trend } from '../chapters/watch/trend'
+import { interceptOf } from '../chapters/watch/trend-line'
 import { sentence, type Verdict } from '../base/verdict/check'
 import type { LogLine } from '../kinds/work'
 
@@ -51,12 +52,19 @@ export interface Series {
   referenceMm?: number
   below: boolean
 }
+/** A straight line between two days. */
+export interface Stretch {
+  from: { date: string; value: number }
+  to: { date: string; value: number }
+}
 export interface Followed extends Omit<Series, 'readings'> {
   title: string
   unit: string
   digits: number
   points: { date: string; value: number }[]
-  line: { from: { date: string; value: number }; to: { date: string; value: number } } | null
+  line: Stretch | null
+  /** the line as flat and as steep as the looks allow it */
+  band: [Stretch, Stretch] | null
   limit: number | null
   reaches: string | null
   earliest: string | null
@@ -71,15 +79,24 @@ export interface Followed extends Omit<Series, 'readings'> {
   because: string
 }
 const day = (at: string) => at.slice(0, 10)
-/** Readings of the work log of a fitting: the bond path, what is left of the anode. */
+/** What anybody may read at a fitting, besides its bond path and its anode. */
+export const READ_KINDS = ['gap', 'thickness', 'torque'] as const
+export type ReadKind = (typeof READ_KINDS)[number]
+/** Readings of the work log of a fitting: bond path, anode, and what was read of gap, thickness and torque. */
 export function logSeries(at: Series['at'], log: LogLine[], below: boolean): Series[] {
+  const read = (kind: ReadKind): Series[] => {
+    const readings = log
+      .filter((l) => l.kind === 'look' && l.data?.about === kind && l.value !== null && !l.undoes)
+      .map((l) => ({ date: day(l.at), value: l.value! }))
+    return readings.length ? [{ id: `${at.id} ${kind}`, at, kind, spot: '', readings, below }] : []
+  }
   const of = (kind: 'bond' | 'anode', as: TrendKind): Series[] => {
     const readings = log
       .filter((l) => l.kind === kind && l.value !== null && !l.undoes)
       .map((l) => ({ date: day(l.at), value: l.value! }))
     return readings.length ? [{ id: `${at.id} ${kind}`, at, kind: as, spot: '', readings, below }] : []
   }
-  return [...of('bond', 'resistance'), ...of('anode', 'anode')]
+  return [...of('bond', 'resistance'), ...of('anode', 'anode'), ...READ_KINDS.flatMap(read)]
 }
 export interface MoistureReading {
   xMm: number
@@ -137,12 +154,18 @@ function pointsOf(s: Series): { date: string; value: number }[] {
     .map((r) => ({ date: r.date, value: number(r) }))
     .sort((a, b) => a.date.localeCompare(b.date))
 }
+const bandOf = (b: number[], along: (slope: number) => Stretch): [Stretch, Stretch] | null =>
+  b[0] === b[1] ? null : [along(b[0]!), along(b[1]!)]
 export function trendSaid(s: Series, out: TrendAnswer): Followed {
   const { readings: _r, ...rest } = s
   const points = pointsOf(s)
   const [first, end] = [points[0]!.date, out.crossing?.date ?? out.next?.date ?? points.at(-1)!.date]
   const to = end > points.at(-1)!.date ? end : points.at(-1)!.date
-  const at = (date: string) => out.line!.intercept + out.line!.slopePerDay * daysFrom(first, date)
+  const looks = points.map((p) => ({ day: daysFrom(first, p.date), w: p.value }))
+  const along = (slope: number, intercept: number): Stretch => ({
+    from: { date: first, value: intercept },
+    to: { date: to, value: intercept + slope * daysFrom(first, to) },
+  })
   const rank = Object.keys(ACTIONS)
   const todo = [...out.actions].sort((a, b) => rank.indexOf(a) - rank.indexOf(b)).map((a) => ACTIONS[a] ?? a)
   const turns = out.flags.filter((f) => f === 'step' || (f === 'rising-three' && s.kind !== 'anode'))
@@ -150,7 +173,8 @@ export function trendSaid(s: Series, out: TrendAnswer): Followed {
     ...rest,
     ...TREND_SAID[s.kind],
     points,
-    line: out.line && { from: { date: first, value: at(first) }, to: { date: to, value: at(to) } },
+    line: out.line && along(out.line.slopePerDay, out.line.intercept),
+    band: out.line && bandOf(out.line.bandPerDay, (b) => along(b, interceptOf(looks, b))),
     limit: out.crossing?.limit ?? null,
     reaches: out.crossing?.date ?? null,
     earliest: out.crossing?.earliest ?? null,

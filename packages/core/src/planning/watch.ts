@@ -2,7 +2,7 @@ import { SEALANT_IDS } from '../base/materials/sealants'
 import type { watchDue } from '../chapters/watch/watch-due'
 import type { LifeState } from '../base/life-states'
 import type { Watched } from '../kinds/kind'
-import type { LogLine } from '../kinds/work'
+import { workState, type LogLine } from '../kinds/work'
 
 /**
  * The looks of a boat (chapter 16.3): what is asked of the calculator of all that stands in her, and what
@@ -44,6 +44,7 @@ export const WATCH_TASKS: Record<string, string> = {
   'hose-renew': 'A new hose',
   moisture: 'Moisture of the core round it',
   rebed: 'Bed it anew',
+  afloat: 'Left to do afloat',
 }
 const day = (at: string) => at.slice(0, 10)
 const lastOf = (log: LogLine[], of: (l: LogLine) => boolean): string | undefined => {
@@ -52,6 +53,32 @@ const lastOf = (log: LogLine[], of: (l: LogLine) => boolean): string | undefined
 }
 const lookedAt = (log: LogLine[], task: string) =>
   lastOf(log, (l) => l.kind === 'look' && l.data?.about === task)
+export interface ValveSaid {
+  state: 'open' | 'shut'
+  at: string
+  by: string
+  /** a switch at the valve said it, and not a hand */
+  sensor: boolean
+}
+/** What was last said of a valve. */
+export function valveSaid(log: LogLine[]): ValveSaid | null {
+  const l = log.findLast((x) => x.data?.valve)
+  if (!l) return null
+  return { state: l.data!.valve!, at: l.at, by: l.who, sensor: l.data!.sensor === true }
+}
+/** A fitting bedded within so many days before a launch is new to the water. */
+const LAY_UP_DAYS = 270
+const isNew = (t: WatchedThing, launch: string | null) =>
+  launch !== null &&
+  t.bedded !== null &&
+  (Date.parse(launch) - Date.parse(t.bedded)) / 86_400_000 <= LAY_UP_DAYS
+/** Of the looks after a launch the furthest that was made: who looked after an hour looked at once too. */
+const looksDone = (t: WatchedThing, launch: string | null) =>
+  t.log.reduce((most, l) => {
+    const about = l.kind === 'look' && typeof l.data?.about === 'string' ? l.data.about : ''
+    const n = /^launch-(\d)$/.exec(about)
+    return n && launch !== null && day(l.at) >= launch ? Math.max(most, Number(n[1])) : most
+  }, 0)
 const CHEMISTRY = new Set<string>(SEALANT_IDS)
 const maybe = <K extends string, V>(key: K, value: V | null | undefined) =>
   (value == null ? {} : { [key]: value }) as Partial<Record<K, V>>
@@ -65,8 +92,8 @@ function partsOf({ has, log }: WatchedThing) {
     ...(has.valve
       ? {
           valve: {
-            // Taken as open until somebody has said that it is shut.
-            open: true,
+            // Taken as open until somebody, or its sensor, has said that it is shut.
+            open: valveSaid(log)?.state !== 'shut',
             cockpitDrain: has.valve.cockpitDrain,
             ...maybe('lastMoved', lookedAt(log, 'exercise')),
           },
@@ -108,8 +135,8 @@ export function watchQuestion(
           place: t.place,
           state: t.state,
           cored: t.cored,
-          newFitting: false,
-          looksDone: 0,
+          newFitting: isNew(t, asked.launch),
+          looksDone: looksDone(t, asked.launch),
           chemistry: t.chemistry && CHEMISTRY.has(t.chemistry) ? t.chemistry : 'unknown',
           ...maybe('inService', past(t.inService)),
           ...maybe('bedded', past(t.bedded)),
@@ -133,11 +160,20 @@ export interface WatchRow {
   known: boolean
   severity: 'stop' | 'must' | 'should'
   why: string
+  /** a step of its work, to be ticked */
+  step?: string
+}
+export interface WatchedValve {
+  id: string
+  kind: string | null
+  name: string
+  zone: string
+  said: ValveSaid | null
 }
 export interface WatchList {
   rows: WatchRow[]
   visits: { date: string; tasks: { name: string; title: string }[] }[]
-  leaving: { shut: string[]; leaveOpen: string[] }
+  leaving: { shut: WatchedValve[]; leaveOpen: WatchedValve[]; isShut: WatchedValve[] }
   notLaunchable: { name: string; reason: string }[]
 }
 type Named = Pick<WatchRow, 'id' | 'kind' | 'name' | 'zone' | 'why'>
@@ -169,6 +205,10 @@ export function watchAnswer(things: WatchedThing[], out: Output): WatchList {
   const of = new Map(things.map((t) => [t.id, t]))
   const name = (id: string) => of.get(id)!.name
   const title = (task: string) => WATCH_TASKS[task] ?? task
+  const valve = (id: string): WatchedValve => {
+    const t = of.get(id)!
+    return { id: t.id, kind: t.kind, name: t.name, zone: t.zone, said: valveSaid(t.log) }
+  }
   return {
     rows: out.rows.map((r) => {
       const t = of.get(r.id)!
@@ -190,7 +230,42 @@ export function watchAnswer(things: WatchedThing[], out: Output): WatchList {
       date: v.date,
       tasks: v.tasks.map((k) => ({ name: name(k.id), title: title(k.task) })),
     })),
-    leaving: { shut: out.leaving.shut.map(name), leaveOpen: out.leaving.leaveOpen.map(name) },
+    leaving: {
+      shut: out.leaving.shut.map(valve),
+      leaveOpen: out.leaving.leaveOpen.map(valve),
+      isShut: things.filter((t) => t.has.valve && valveSaid(t.log)?.state === 'shut').map((t) => valve(t.id)),
+    },
     notLaunchable: out.notLaunchable.map((n) => ({ name: name(n.id), reason: REASON[n.reason] ?? n.reason })),
   }
+}
+/** Work that was left to be done afloat, once what it comes after is ticked, until it is. */
+export function afloatRows(things: WatchedThing[], now: string, horizonDays: number): WatchRow[] {
+  const DAY = 86_400_000
+  const date = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+  return things.flatMap((t) =>
+    (t.has.afloat ?? []).flatMap((a): WatchRow[] => {
+      const { ticks } = workState(t.log)
+      const from = ticks[a.after]
+      if (!from || ticks[a.step]) return []
+      const due = date(Date.parse(from.at) + a.hours * 3_600_000)
+      const late = Math.round((Date.parse(now.slice(0, 10)) - Date.parse(due)) / DAY)
+      if (-late > horizonDays) return []
+      return [
+        {
+          id: t.id,
+          kind: t.kind,
+          name: t.name,
+          zone: t.zone,
+          task: 'afloat',
+          step: a.step,
+          title: a.title,
+          due,
+          overdueDays: Math.max(0, late),
+          known: true,
+          severity: 'must',
+          why: `${a.hours / 24} days after ${day(from.at)}; she may be afloat by then.`,
+        },
+      ]
+    }),
+  )
 }

@@ -1,5 +1,5 @@
 import type { labourWeek } from '../chapters/plan/labour-week'
-import { rowsOfPlan } from './boat-plan'
+import { gapHours, rowsOfPlan } from './boat-plan'
 import { stepKey, type BoatPlan, type PlanAsk } from './plan-types'
 
 /** The load of a week, and the launch that the chain of a plan leads to (chapter 17.6). */
@@ -26,7 +26,7 @@ const first = (ask: PlanAsk) => ask.fitters[0]?.name ?? ''
 function chainOf(plan: BoatPlan, ask: PlanAsk): Input['chain'] {
   const rows = rowsOfPlan(plan)
   let waited: string | null = null
-  const steps = plan.chain.flatMap((key) => {
+  const steps = plan.chain.flatMap((key, i) => {
     const r = rows.get(key)
     if (!r) {
       // What holds several steps has no row: the one that waits for it begins no sooner.
@@ -35,7 +35,9 @@ function chainOf(plan: BoatPlan, ask: PlanAsk): Input['chain'] {
     }
     const until = waited
     waited = null
-    const cureH = (Date.parse(`${r.cureEnd}Z`) - Date.parse(`${r.end}Z`)) / 3_600_000
+    // Hours that have to go by before what comes next count as its cure.
+    const gap = gapHours(plan.chain[i + 1] ?? '') ?? 0
+    const cureH = Math.max(gap, (Date.parse(`${r.cureEnd}Z`) - Date.parse(`${r.end}Z`)) / 3_600_000)
     const own = plan.held.find((h) => stepKey(h.fittingId, h.step) === key && h.until)?.until ?? null
     const notBefore = [own, until]
       .filter((x) => x !== null)

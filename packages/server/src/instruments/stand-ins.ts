@@ -11,6 +11,9 @@ export const INSTRUMENTS = {
   hygrometer: { name: 'Thermo-hygrometer with surface probe', unit: '' },
   ultrasonic: { name: 'Ultrasonic thickness gauge', unit: 'mm' },
 } as const
+/** A switch at the handle of a valve, simulated: the same all day. */
+export const valveSwitch = (valve: string, day: string): 'open' | 'shut' =>
+  uniform(valve, day, 'switch') < 0.6 ? 'shut' : 'open'
 export type InstrumentKind = keyof typeof INSTRUMENTS
 
 function mix(...parts: (string | number)[]): number {

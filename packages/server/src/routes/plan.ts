@@ -9,17 +9,13 @@ import { askPlan, cancelPlan, planJob } from '../services/plan-job'
 import { forecastByCsv, forecastBySimulation, weatherReading, weatherStrip } from '../services/weather'
 import { watchOf } from '../services/watch'
 import { attachment } from './files'
+import { goneOf } from './gone'
 
 type Answer = (q: Request<Record<string, string>>, res: Response) => Promise<unknown>
 const json =
   (answer: Answer, status = 200) =>
   async (req: Request, res: Response) =>
     void res.status(status).json(await answer(req as Request<Record<string, string>>, res))
-const goneOf = (res: Response) => {
-  const gone = new AbortController()
-  res.on('close', () => gone.abort())
-  return gone.signal
-}
 
 /** The plan of the yard, kept and offered; who works, what holds, what the weather is to be. */
 function yardPlan(r: Router) {

@@ -16,8 +16,10 @@ import { checkPassport, makePassport, readPassport } from '../services/passport'
 import { passportPdf, passportZip } from '../services/passport-files'
 import { companionway, hangPaper, papersOf } from '../services/papers'
 import { attachment } from './files'
+import { goneOf } from './gone'
 import { soundBody } from '../sound'
 import { trendsOf } from '../services/trends'
+import { readValves, yardWatch } from '../services/watch'
 
 const wholeBoat = express.json({ limit: '250mb' })
 /** What is looked for and proved in a boat: drips with their tests, floods. */
@@ -99,7 +101,14 @@ export function watchRoutes(): Router {
   leakRoutes(r)
   pastRoutes(r)
   paperRoutes(r)
-  r.get('/boats/:id/trends', async (q, res) => void res.json(await trendsOf(q.account!, q.params.id)))
+  r.post('/boats/:id/valves/read', async (q, res) => {
+    res.json(await readValves(q.account!, q.params.id, q.body, goneOf(res)))
+  })
+  r.get('/watch', async (q, res) => void res.json(await yardWatch(q.account!, q.query, goneOf(res))))
+  r.get(
+    '/boats/:id/trends',
+    async (q, res) => void res.json(await trendsOf(q.account!, q.params.id, q.query)),
+  )
   r.get(
     '/boats/:id/floods',
     async (q, res) => void res.json({ floods: await listFloods(q.account!, q.params.id) }),

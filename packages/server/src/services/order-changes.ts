@@ -110,8 +110,37 @@ async function takeBack(who: Account, o: OrderRow, transaction: Transaction) {
     const { order, bought } = workState(log)
     if (!order || bought) continue
     await putBack(who, await bagOf(id, transaction), transaction)
+    await letGo(who, id, transaction)
     await logTo(who, id, [line('order', order.what, null, true)], 'an order was taken back', transaction)
   }
+}
+/**
+ * What others are still bringing for a fitting is bought for nobody from now on: it goes onto the shelf as it
+ * arrives, where the next order finds it, and holds this fitting no more.
+ */
+async function letGo(who: Account, id: string, transaction: Transaction) {
+  const coming = await OrderRow.findAll({
+    where: { kind: 'order', arrivedAt: null, cancelledAt: null, fittings: { [Op.contains]: [id] } },
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  })
+  for (const o of coming) {
+    const lines = o.lines!.map((l) => {
+      const his = l.for.filter((f) => f.fittingId === id).reduce((s, f) => s + f.count, 0)
+      return {
+        ...l,
+        for: l.for.filter((f) => f.fittingId !== id),
+        leftover: l.lot ? l.leftover : l.leftover + his,
+      }
+    })
+    const fittings = o.fittings.filter((f) => f !== id)
+    await o.update({ lines, fittings, version: o.version! + 1 }, { transaction })
+  }
+  const ids = coming.map((o) => o.id!)
+  await Hold.update(
+    { endedAt: new Date(), endedBy: who.name },
+    { where: { orderId: ids, fittingId: id, endedAt: null }, transaction },
+  )
 }
 /** What is in the bag of a fitting from the shelf: taken, less what was put back. */
 async function bagOf(id: string, transaction: Transaction | null): Promise<Taken[]> {

@@ -43,14 +43,22 @@ export const orderJob = (j: OpenJob): OrderJob => ({
   stops: j.stops,
 })
 const ML_IN_TUBE = /(\d+)\s*ml/i
-/** Sealant that may be used without a doubt: within its date, stored cool, not recalled, or tested. */
-async function sealantHere(): Promise<SealantOnHand[]> {
+/** Resin and hardener together, about: a kilogram is 0.9 litres. */
+const EPOXY_ML_PER_KG = 900
+function mlOf(l: Lot): number | null {
+  const size = ML_IN_TUBE.exec(l.title)
+  if (l.kind === 'sealant') return size ? l.quantity! * Number(size[1]) : null
+  if (/^kg/i.test(l.unit!)) return l.quantity! * EPOXY_ML_PER_KG
+  return size ? l.quantity! * Number(size[1]) : null
+}
+/** Sealant and epoxy that may be used without a doubt: within date, stored cool, not recalled, or tested. */
+async function goodsHere(): Promise<SealantOnHand[]> {
   const today = dayjs().format('YYYY-MM-DD')
-  return (await Lot.findAll({ where: { kind: 'sealant' } })).flatMap((l) => {
-    const size = ML_IN_TUBE.exec(l.title)
+  return (await Lot.findAll()).flatMap((l) => {
+    const ml = l.quantity ? mlOf(l) : null
     const doubtful = l.expiresOn < today || l.storedHot
-    if (!size || !l.quantity || l.recalledOn || (doubtful && !l.testedOn)) return []
-    return [{ chemistry: l.chemistry, ml: l.quantity * Number(size[1]) }]
+    if (ml === null || l.recalledOn || (doubtful && !l.testedOn)) return []
+    return [{ chemistry: l.kind === 'epoxy' ? 'epoxy' : l.chemistry, ml }]
   })
 }
 export interface Checked {
@@ -64,7 +72,7 @@ export async function checkOrder({ boats, fittings, without }: Which): Promise<C
   const works = await Promise.all(boats.map((b) => openWork(b, fittings)))
   const open = works.flatMap((w) => w.jobs).filter((j) => buyingOf(j.work, j.steps) === 'to-buy')
   const jobs = open.map(orderJob)
-  const [shelf, offers, lots] = await Promise.all([shelfRows(), offerRows(), sealantHere()])
+  const [shelf, offers, lots] = await Promise.all([shelfRows(), offerRows(), goodsHere()])
   const question = fastenerQuestion(jobs, shelf, offers)
   const out = question && (runNamed('fastener-order', question) as FastenerAnswer)
   const draft = orderDraft(jobs, shelf, offers, lots, out, without)

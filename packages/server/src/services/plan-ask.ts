@@ -5,14 +5,21 @@ import {
   begunSteps,
   CalcError,
   COVERS,
+  isBetterJoined,
+  joinSaid,
+  joinsToTry,
   planAnswer,
   potsAnswer,
   potsQuestion,
   planQuestion,
+  putOff,
+  stepKey,
   tubesAnswer,
   tubesQuestion,
   weatherQuestion,
   WEEKDAYS,
+  whereItStands,
+  withJoins,
   type BoatPlan,
   type FixedStep,
   type PlanAsk,
@@ -24,6 +31,7 @@ import {
   type WeatherHour,
 } from '@north-tide/core'
 import { runNamed } from '@north-tide/core/registry'
+import { breath } from '../breath'
 import { ask as askPool } from '../calc/pool'
 import { Boat } from '../models'
 import { planFitters } from './fitters'
@@ -44,6 +52,8 @@ export const asking = z.strictObject({
   /** when the last of the boats is wanted in the water; null: by the boats' own days */
   target: z.iso.date().nullable().default(null),
   cover: z.enum(COVERS).default('open'),
+  /** bonds and beddings may be put off to share a pot or a tube, where that makes nothing else later */
+  join: z.boolean().default(true),
 })
 export type Asking = z.output<typeof asking>
 /** As it is kept with a plan. */
@@ -78,6 +88,7 @@ export interface Yard {
   unjudged: BoatPlan['held']
   ask: PlanAsk
   guessed: boolean
+  join: boolean
   boats: Boat[]
   weather: WeatherAnswer | null
   hours: WeatherHour[]
@@ -127,17 +138,58 @@ export async function yardOf(
       !at.has(`${f.fittingId} ${f.step}`) &&
       f.who.every((w) => fitters.some((x) => x.name === w)),
   )
-  return { jobs, unjudged, ask: { ...ask, fixed: [...begun, ...stays] }, guessed, boats, weather, hours }
+  return {
+    jobs,
+    unjudged,
+    ask: { ...ask, fixed: [...begun, ...stays] },
+    guessed,
+    join: a.join,
+    boats,
+    weather,
+    hours,
+  }
 }
-/** Works a plan out in a thread of its own; given up when `gone` says so. */
-export async function planned(y: Yard, gone: AbortSignal): Promise<BoatPlan> {
-  const offset = dayjs().utcOffset()
-  const input = planQuestion(y.jobs, y.ask, offset)
+/** The days laid out, in a thread of its own; given up when `gone` says so. */
+async function laid(y: Yard, fixed: FixedStep[], gone: AbortSignal) {
+  const input = planQuestion(y.jobs, { ...y.ask, fixed }, dayjs().utcOffset())
   const answer = await askPool({ name: 'plan', input }, gone, MOST_MS)
   if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
-  const plan = planAnswer(y.jobs, y.ask, JSON.parse(answer.json) as Parameters<typeof planAnswer>[2], offset)
-  const days = batched(y, plan.days, await tubeLots())
-  return { ...plan, days, held: [...plan.held, ...y.unjudged] }
+  return JSON.parse(answer.json) as Parameters<typeof planAnswer>[2]
+}
+/** More than these are not tried: the count never hangs on how fast this machine is. */
+const MOST_TRIES = 24
+/** Bonds and beddings are put off where that saves a pot or a tube and makes nothing else later. */
+async function joinedUp(y: Yard, first: BoatPlan, lots: TubeLot[], gone: AbortSignal): Promise<BoatPlan> {
+  let plan = first
+  const said: Parameters<typeof withJoins>[1] = new Map()
+  const tried = new Set<string>()
+  while (tried.size < MOST_TRIES) {
+    const t = joinsToTry(y.jobs, plan).find((x) => !tried.has(`${x.fittingId} ${x.step} ${x.to}`))
+    if (!t || gone.aborted) break
+    tried.add(`${t.fittingId} ${t.step} ${t.to}`)
+    await breath()
+    const off = putOff(y.jobs, y.ask, plan, t)
+    const trial = off && { ...off, days: batched(y, off.days, lots) }
+    if (!trial || !isBetterJoined(plan, trial, t.fittingId)) continue
+    said.set(stepKey(t.fittingId, t.step), joinSaid(t, plan, trial))
+    plan = trial
+  }
+  if (!said.size) return first
+  // What could slip, and what decides the finish, is another thing now; what the holds cost is not.
+  const out = await laid(y, whereItStands(plan), gone)
+  const joined = whereItStands(plan).filter((f) => said.has(stepKey(f.fittingId, f.step)))
+  const ask = { ...y.ask, fixed: [...(y.ask.fixed ?? []), ...joined] }
+  const now = planAnswer(y.jobs, ask, out, dayjs().utcOffset())
+  return withJoins({ ...now, days: batched(y, now.days, lots), held: first.held }, said)
+}
+/** Works a plan out; given up when `gone` says so. */
+export async function planned(y: Yard, gone: AbortSignal): Promise<BoatPlan> {
+  const lots = await tubeLots()
+  const out = await laid(y, y.ask.fixed ?? [], gone)
+  const bare = planAnswer(y.jobs, y.ask, out, dayjs().utcOffset())
+  const first = { ...bare, days: batched(y, bare.days, lots) }
+  const plan = y.join ? await joinedUp(y, first, lots, gone) : first
+  return { ...plan, held: [...plan.held, ...y.unjudged] }
 }
 /** Which bonds share a pot, and which beddings a tube, day by day. */
 function batched(y: Yard, days: PlanDay[], lots: TubeLot[]): PlanDay[] {

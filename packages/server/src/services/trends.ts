@@ -1,7 +1,9 @@
 import type { Transaction } from 'sequelize'
+import { z } from 'zod'
 import {
   logSeries,
   moistureSeries,
+  parseInput,
   trendQuestion,
   trendSaid,
   type Followed,
@@ -64,10 +66,20 @@ async function seriesOf(s: Snapshot): Promise<Series[]> {
   return [...fittings, ...moistureSeries(holesToRead(s), await moistureOf(s.boat.id))]
 }
 const RANK = { short: 0, tight: 1, unproven: 2, holds: 3 }
-export async function trendsOf(who: Account, boatId: string): Promise<{ series: Followed[] }> {
+const asked = z.strictObject({
+  /** only at these things: ids of fittings, and holes as "hole 12", with commas between them */
+  at: z.string().max(4000).optional(),
+})
+export async function trendsOf(
+  who: Account,
+  boatId: string,
+  query: unknown,
+): Promise<{ series: Followed[] }> {
   must(who, 'read', boatId)
+  const { at } = parseInput(asked, query)
+  const only = at === undefined ? null : new Set(at.split(','))
   const s = await snapshotOf(await boatById(boatId))
-  const series = (await seriesOf(s)).map(followed)
+  const series = (await seriesOf(s)).filter((x) => !only || only.has(x.at.id)).map(followed)
   return {
     series: series.sort(
       (a, b) =>

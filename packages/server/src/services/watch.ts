@@ -1,8 +1,10 @@
 import dayjs from 'dayjs'
 import { z } from 'zod'
 import {
+  afloatRows,
   CalcError,
   LIFE_STATES,
+  mayDo,
   saidRows,
   parseInput,
   watchAnswer,
@@ -12,12 +14,16 @@ import {
   type LifeState,
   type WatchedThing,
   type WatchList,
+  type WatchRow,
 } from '@north-tide/core'
 import { kindNamed } from '@north-tide/core/kinds'
 import { ask } from '../calc/pool'
-import { LifeEvent } from '../models'
+import { valveSwitch } from '../instruments/stand-ins'
+import { Boat, LifeEvent } from '../models'
 import { must, type Account } from './access'
+import { line } from './act'
 import { boatById } from './boats'
+import { logTo } from './orders'
 import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { logsOf } from './work-log'
 
@@ -42,6 +48,8 @@ export async function daysOf(holes: HoleRow[]): Promise<Map<number, Partial<Reco
 }
 const rank = (h: HoleRow) => (h.state === 'suspect' ? -1 : LIFE_STATES.indexOf(h.state))
 
+/** Looks so few days apart are one trip. */
+const TOGETHER_DAYS = 7
 /** Every fitting with its holes as one thing to look at; a hole that nothing stands in is one by itself. */
 async function thingsOf(s: Snapshot): Promise<WatchedThing[]> {
   const holes = s.holes.filter((h) => h.state !== 'closed')
@@ -126,5 +134,61 @@ export async function watchOf(
   // Its holes are suspect for the same reason, and less is said of it there.
   const said = saidIn(s, today)
   const rest = list.rows.filter((r) => !said.some((x) => x.id === r.id && x.task === r.task))
-  return { ...list, rows: [...said, ...rest], boat: boat.name, today }
+  const afloat = afloatRows(things, input.now, days)
+  const rows = [...rest, ...afloat].sort((a, b) => a.due.localeCompare(b.due))
+  const visits = withAfloat(list.visits, afloat, today)
+  return { ...list, rows: [...said, ...rows], visits, boat: boat.name, today }
+}
+/** Work left to do afloat goes along with the first visit on or after its day, or is a visit of its own. */
+function withAfloat(visits: WatchList['visits'], rows: WatchRow[], today: string): WatchList['visits'] {
+  const out = visits.map((v) => ({ ...v, tasks: [...v.tasks] }))
+  for (const r of rows) {
+    const date = r.due < today ? today : r.due
+    const task = { name: r.name, title: r.title }
+    const near = out.find((v) => v.date >= date && dayjs(v.date).diff(date, 'day') <= TOGETHER_DAYS)
+    if (near) near.tasks.push(task)
+    else out.push({ date, tasks: [task] })
+  }
+  return out.sort((a, b) => a.date.localeCompare(b.date))
+}
+export interface YardWatch {
+  boats: { id: string; name: string; due: number; overdue: number; ashore: number; next: string | null }[]
+  visits: { date: string; boats: { id: string; name: string; looks: number }[] }[]
+}
+/** Every boat that somebody reads: what is due of each, and which go together on one day. */
+export async function yardWatch(who: Account, query: unknown, gone: AbortSignal): Promise<YardWatch> {
+  const all = await Boat.findAll({ order: [['name', 'ASC']] })
+  const boats: YardWatch['boats'] = []
+  const days = new Map<string, YardWatch['visits'][number]['boats']>()
+  for (const b of all.filter((x) => mayDo(who, 'read', x.id))) {
+    const w = await watchOf(who, b.id, query, gone)
+    const overdue = w.rows.filter((r) => r.overdueDays > 0 || r.severity === 'stop').length
+    const ashore = w.notLaunchable.length
+    const next = w.visits[0]?.date ?? null
+    boats.push({ id: b.id, name: b.name, due: w.rows.length, overdue, ashore, next })
+    for (const v of w.visits)
+      days.set(v.date, [...(days.get(v.date) ?? []), { id: b.id, name: b.name, looks: v.tasks.length }])
+  }
+  const visits = [...days].sort(([a], [c]) => a.localeCompare(c)).map(([date, x]) => ({ date, boats: x }))
+  return { boats, visits }
+}
+/** The switches at the valves of a boat, as a stand-in sends them; each is a line in the log of its fitting. */
+export async function readValves(who: Account, boatId: string, body: unknown, gone: AbortSignal) {
+  must(who, 'work', boatId)
+  parseInput(z.strictObject({}), body ?? {})
+  const { leaving } = await watchOf(who, boatId, {}, gone)
+  const valves = [...leaving.shut, ...leaving.leaveOpen, ...leaving.isShut].filter((v) => v.kind !== null)
+  for (const v of valves) {
+    const state = valveSwitch(v.id, dayjs().format('YYYY-MM-DD'))
+    await Boat.sequelize!.transaction((transaction) =>
+      logTo(
+        who,
+        v.id,
+        [line('look', `its switch, simulated, says ${state}`, { valve: state, sensor: true })],
+        `${v.name}: its switch was read`,
+        transaction,
+      ),
+    )
+  }
+  return watchOf(who, boatId, {}, gone)
 }

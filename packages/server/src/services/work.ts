@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseInput, workState, daySaid } from '@north-tide/core'
+import { parseInput, READ_KINDS, workState, daySaid } from '@north-tide/core'
 import { ApiError } from '../errors'
 import { alarmOf, isThere, turnSuspect } from './alarm'
 import { must, type Account } from './access'
@@ -101,9 +101,19 @@ const logging = z.discriminatedUnion('kind', [
     note: note.min(1),
     /** which of the looks of the watch it was */
     task: z.string().max(40).optional(),
+    /** what was read: mm of a gap or a thickness, percent that is left of a torque */
+    read: z.strictObject({ what: z.enum(READ_KINDS), value: z.number().min(0).max(1000) }).optional(),
+    /** how a valve was left */
+    valve: z.enum(['open', 'shut']).optional(),
     at: moment.nullish(),
   }),
 ])
+const valueOf = (l: z.output<typeof logging>) => (l.kind === 'look' ? (l.read?.value ?? null) : l.value)
+function dataOf(l: z.output<typeof logging>) {
+  const about = l.kind === 'look' ? (l.read?.what ?? l.task) : undefined
+  if (l.kind !== 'look' || (!about && !l.valve)) return {}
+  return { data: { ...(about ? { about } : {}), ...(l.valve ? { valve: l.valve } : {}) } }
+}
 export async function logFitting(who: Account, id: string, body: unknown) {
   const l = parseInput(logging, body)
   const at = l.at ? new Date(l.at) : new Date()
@@ -111,9 +121,9 @@ export async function logFitting(who: Account, id: string, body: unknown) {
   return inAct(who, id, async (a) => {
     const said = {
       kind: l.kind,
-      value: 'value' in l ? l.value : null,
+      value: valueOf(l),
       note: l.note,
-      ...('task' in l && l.task ? { data: { about: l.task } } : {}),
+      ...dataOf(l),
     }
     // What it makes of the readings before it counts at once: nobody sails on a joint that is going.
     const f = { id, name: a.f.name, kind: a.f.kind, below: a.design.place.zMm < 0 }

@@ -8,6 +8,7 @@ import { useBoats } from '../state/boats'
 import PartsTable from './PartsTable.vue'
 import StepClock from './StepClock.vue'
 import TickForm from './TickForm.vue'
+import TrendsAt from './TrendsAt.vue'
 
 /** The steps in the trade's order with their gates, what to buy, the cautions, and what happened. */
 const props = defineProps<{ bench: WorkBench }>()
@@ -149,6 +150,12 @@ async function takeBack() {
     </ol>
     <aside>
       <p v-if="said" class="caution" role="alert">{{ said }}</p>
+      <TrendsAt
+        v-if="bench.fitting && boats.picture"
+        :boat="boats.picture.id"
+        :at="[bench.fitting.id, ...bench.fitting.holes.map((h) => `hole ${h.id}`)]"
+        :read="bench.readOnly ? null : (body) => bench.act('POST', 'log', body)"
+      />
       <h3>Parts</h3>
       <PartsTable :parts="bench.parts" />
       <h3>Cautions</h3>

@@ -24,6 +24,7 @@ export interface PlanAsked {
   cover?: Cover
   launchDays?: Weekday[]
   target?: string | null
+  join?: boolean
 }
 export interface ShownPlan {
   id: number

@@ -32,6 +32,7 @@ import { withSolver } from './spread'
 import { staleAgainst } from '../stale'
 import { startDesign } from './start'
 import { stepsOf } from './steps'
+import { RESNUG } from './steps-bed'
 import { drillSchedule, templateOf } from './template'
 import { cornersOnBoat, toBoat } from '../../base/geometry/turn'
 
@@ -202,6 +203,14 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   cautions: cautionsOf,
   card,
   inspections,
+  watched: (d) =>
+    d.bedding.sealant === 'butyl'
+      ? {
+          afloat: [
+            { step: RESNUG.week.id, after: 'snug', hours: RESNUG.week.hours, title: 'Snug its tape again' },
+          ],
+        }
+      : {},
   leaksAs: (d) => ({
     as: d.family === 'stanchion' || d.family === 'track' ? d.family : 'deck-hardware',
     loaded: true,

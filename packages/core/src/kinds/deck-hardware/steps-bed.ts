@@ -14,10 +14,10 @@ const beforeBedding = ({ d }: Work): string[] => [
   ...(d.plate ? ['the plate is bonded or lies ready below, the right way round'] : []),
 ]
 /** When butyl is snugged again, hours after the first: it goes on creeping out for days; an estimate. */
-const RESNUG = [
-  { id: 'resnug-day', hours: 24, said: 'the next day' },
-  { id: 'resnug-week', hours: 168, said: 'after a week' },
-]
+export const RESNUG = {
+  day: { id: 'resnug-day', hours: 24, said: 'the next day' },
+  week: { id: 'resnug-week', hours: 168, said: 'after a week' },
+} as const
 const RIM_PATH_MM = 5
 
 /** Butyl is thinned by the very solvent that the face is wiped with: it has to be gone first. */
@@ -97,15 +97,20 @@ function snug(w: Work): void {
       tools: ['torque wrench', 'spanners', 'socket with extension', 'cloths'],
     },
   )
-  if (d.bedding.sealant === 'butyl')
-    for (const r of RESNUG)
-      w.add(r.id, `Snug it again ${r.said}, the nut alone, to the same torque: the tape has crept out.`, {
-        hands: 2,
-        minutes: minutesFor(5, 1, w.holes),
-        alone: 'The bedding is dry to the touch: it holds the head by now.',
-        after: { step: 'snug', hours: r.hours, what: 'The tape' },
-        tools: ['torque wrench', 'plastic blade'],
-      })
+  snugAgain(w, 'day')
+}
+/** Tape creeps out for days. The turn of the next day comes before the hose; that of the week may be afloat. */
+export function snugAgain(w: Work, when: keyof typeof RESNUG): void {
+  if (w.d.bedding.sealant !== 'butyl') return
+  const r = RESNUG[when]
+  w.add(r.id, `Snug it again ${r.said}, the nut alone, to the same torque: the tape has crept out.`, {
+    hands: 2,
+    minutes: minutesFor(5, 1, w.holes),
+    alone: 'The bedding is dry to the touch: it holds the head by now.',
+    after: { step: 'snug', hours: r.hours, what: 'The tape' },
+    afloat: when === 'week',
+    tools: ['torque wrench', 'plastic blade'],
+  })
 }
 /** Wiped, bedded, snugged, cured, and turned once more where the school says so. */
 export function bedSteps(w: Work): void {

@@ -2,7 +2,7 @@ import type { Units } from '../../base/quantity/format'
 import { stepList, type Step } from '../step'
 import type { Judgement } from './judgement'
 import type { Design } from './design'
-import { bedSteps } from './steps-bed'
+import { bedSteps, snugAgain } from './steps-bed'
 import { fitSteps, plateSteps, proveSteps } from './steps-fit'
 import { holeSteps, lookSteps } from './steps-holes'
 import { workOf } from './steps-work'
@@ -20,5 +20,6 @@ export function stepsOf(d: Design, j: Judgement, units: Units): Step[] {
   fitSteps(w)
   bedSteps(w)
   proveSteps(w)
+  snugAgain(w, 'week')
   return done()
 }

@@ -18,6 +18,7 @@ const form = reactive({
   launchDays: (k?.launchDays ?? ['mon', 'tue', 'wed', 'thu', 'fri', 'sat']) as Weekday[],
   target: k?.target ?? '',
   fittings: k?.fittings ?? [],
+  join: k?.join ?? true,
 })
 const shown = useBoats()
 /** Those of the boat that is open, and what was chosen before of another. */
@@ -42,6 +43,7 @@ function send() {
     cover: form.cover,
     launchDays: form.launchDays,
     target: form.target || null,
+    join: form.join,
   })
   emit('close')
 }
@@ -88,6 +90,9 @@ function send() {
           <ElCheckbox v-for="d in WEEKDAYS" :key="d" :value="d">{{ WEEKDAY_SAID[d] }}</ElCheckbox>
         </ElCheckboxGroup>
       </fieldset>
+      <ElCheckbox v-model="form.join"
+        >Put bonds off to share a pot or a tube, where that makes nothing else later</ElCheckbox
+      >
       <p class="soft small">
         What is ticked or begun stays. The new plan is shown beside the one that is kept, with what moves and
         why.

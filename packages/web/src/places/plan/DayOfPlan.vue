@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import dayjs from 'dayjs'
 import { formatVolume, sayIn, type HeldWork, type PlanDay, type PlannedStep } from '@north-tide/core'
 import { useBoats } from '../../state/boats'
+import { fixedSaid, sharesSaid } from './fixed-said'
 
 /** One day of a yard: who does what where, what has to lie in the bag, what cures meanwhile, what waits. */
 const props = defineProps<{
@@ -74,9 +75,7 @@ const bonds = computed(() => props.day.steps.filter((s) => s.needsSurface).lengt
               <li v-for="s in b.steps" :key="s.step" class="step">
                 <div>
                   {{ sayIn(s.text, shown.units) }}
-                  <span v-if="s.fixed" class="small fixed">{{
-                    s.fixed === 'begun' ? 'begun' : 'put here'
-                  }}</span>
+                  <span v-if="s.fixed" class="small fixed">{{ sharesSaid(s) || fixedSaid(s) }}</span>
                   <span v-if="s.who.length > 1" class="together small"
                     >with {{ s.who.filter((w) => w !== h.name).join(', ') }}</span
                   >

@@ -12,6 +12,7 @@ import { usePhone } from '../../state/phone'
 import { usePlan } from '../../state/plan'
 import { useSession } from '../../state/session'
 import FoundMeanwhile from './FoundMeanwhile.vue'
+import { sharesSaid } from './fixed-said'
 
 /**
  * One step of the plan, in the hand: begun, ticked with all that its tick asks for, put elsewhere; and what
@@ -73,6 +74,10 @@ const times = computed(
     </template>
     <div class="in">
       <p class="text">{{ sayIn(props.step.text, boats.units) }}</p>
+      <p v-if="props.step.joined" class="small soft">
+        Could be done on {{ dayjs(props.step.joined.from).format('ddd D MMM') }};
+        {{ sharesSaid(props.step) }}. Put it back there to leave it alone.
+      </p>
       <p v-if="props.step.caution" class="caution">{{ props.step.caution }}</p>
       <p v-if="props.step.tools.length" class="small soft">In reach: {{ props.step.tools.join(', ') }}</p>
       <p v-if="said" class="bad" role="alert">{{ said }}</p>

@@ -6,6 +6,7 @@ import dayjs from 'dayjs'
 import type { PlanDay, PlannedStep } from '@north-tide/core'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import { usePlan } from '../../state/plan'
+import { fixedSaid } from './fixed-said'
 
 /**
  * A week as a yard sees it: days across, each pair of hands and the cures down, and behind the days the tide
@@ -157,9 +158,7 @@ const name = (p: Piece) =>
                     :aria-label="name(x)"
                     @click="emit('open', x.step)"
                     ><span class="figure small">{{ x.step.start.slice(11) }}</span> {{ x.step.fitting
-                    }}<span v-if="x.step.fixed" class="small fixed"
-                      >, {{ x.step.fixed === 'begun' ? 'begun' : 'put here' }}</span
-                    ></ElButton
+                    }}<span v-if="x.step.fixed" class="small fixed">, {{ fixedSaid(x.step) }}</span></ElButton
                   >
                 </li>
               </VueDraggable>

@@ -28,6 +28,7 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
+import TrendsAt from '../../pieces/TrendsAt.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
 import WithdrawForm from '../../pieces/WithdrawForm.vue'
 import WhenField from '../../pieces/WhenField.vue'
@@ -237,6 +238,13 @@ async function send() {
       <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
+      <TrendsAt
+        v-if="boats.picture"
+        :key="hole.id"
+        :boat="boats.picture.id"
+        :at="[`hole ${hole.id}`, ...(hole.fittingId ? [hole.fittingId] : [])]"
+        :read="null"
+      />
       <h3>Life</h3>
       <ol class="events">
         <li v-for="e in hole.events" :key="e.seq" :class="{ gone: corrected(e.seq) }">

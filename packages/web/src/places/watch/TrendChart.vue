@@ -2,7 +2,7 @@
 import { onMounted, onUnmounted, ref, watch } from 'vue'
 import type { Chart as ChartOf } from 'chart.js'
 import dayjs from 'dayjs'
-import type { Followed } from '@north-tide/core'
+import type { Followed, Stretch } from '@north-tide/core'
 
 /** The looks as points, the line through them as far as its limit; the table below says the same. */
 const props = defineProps<{ series: Followed }>()
@@ -12,8 +12,8 @@ const css = (name: string) => getComputedStyle(document.documentElement).getProp
 const at = (date: string) => dayjs(date).valueOf()
 const SHOWN_YEARS = 6
 async function draw() {
-  const { Chart, LineController, LineElement, PointElement, LinearScale } = await import('chart.js')
-  Chart.register(LineController, LineElement, PointElement, LinearScale)
+  const { Chart, LineController, LineElement, PointElement, LinearScale, Filler } = await import('chart.js')
+  Chart.register(LineController, LineElement, PointElement, LinearScale, Filler)
   if (!canvas.value) return
   chart?.destroy()
   const s = props.series
@@ -26,12 +26,14 @@ async function draw() {
     { x: first, y: v },
     { x: end, y: v },
   ]
-  const line = s.line
-    ? [
-        { x: at(s.line.from.date), y: s.line.from.value },
-        { x: at(s.line.to.date), y: s.line.to.value },
-      ]
-    : []
+  const along = (l: Stretch | null | undefined) =>
+    l
+      ? [
+          { x: at(l.from.date), y: l.from.value },
+          { x: at(l.to.date), y: l.to.value },
+        ]
+      : []
+  const faint = { borderColor: css('--tide'), borderWidth: 1, backgroundColor: css('--tide-soft') }
   const bare = { pointRadius: 0, borderWidth: 2 }
   chart = new Chart(canvas.value, {
     type: 'line',
@@ -44,7 +46,10 @@ async function draw() {
           pointBackgroundColor: css('--tide'),
           pointBorderColor: css('--tide'),
         },
-        { ...bare, data: line, borderColor: css('--tide'), borderDash: [6, 5] },
+        { ...bare, data: along(s.line), borderColor: css('--tide'), borderDash: [6, 5] },
+        // As flat and as steep as the looks allow, and all between.
+        { ...bare, ...faint, data: along(s.band?.[0]), fill: '+1' },
+        { ...bare, ...faint, data: along(s.band?.[1]) },
         ...(s.limit === null ? [] : [{ ...bare, data: span(s.limit), borderColor: css('--short') }]),
       ],
     },

@@ -10,11 +10,13 @@ import { useSession } from '../../state/session'
 import RowTable from '../../pieces/RowTable.vue'
 import { usePhone } from '../../state/phone'
 import CompanionwaySheet from './CompanionwaySheet.vue'
+import LeavingView from './LeavingView.vue'
 import WatchRound from './WatchRound.vue'
 
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
 const LeaksView = defineAsyncComponent(() => import('./LeaksView.vue'))
 const ProvingView = defineAsyncComponent(() => import('./ProvingView.vue'))
+const YardWatch = defineAsyncComponent(() => import('./YardWatch.vue'))
 const TrendsView = defineAsyncComponent(() => import('./TrendsView.vue'))
 const boats = useBoats()
 const session = useSession()
@@ -35,6 +37,7 @@ const VIEWS = [
   { value: 'leaks', label: 'Leaks' },
   { value: 'proving', label: 'Proving' },
   { value: 'trends', label: 'Trends' },
+  { value: 'yard', label: 'All boats' },
 ]
 async function load() {
   const boat = boats.picture?.id
@@ -54,11 +57,14 @@ const canLook = (r: WatchRow) =>
 async function looked(r: WatchRow) {
   busy.value = r.id + r.task
   try {
-    await api('POST', `/fittings/${r.id}/log`, {
-      kind: 'look',
-      task: r.task,
-      note: `${r.title}: done, and in order`,
-    })
+    // Work left to be done afloat is ticked as what it is.
+    if (r.step) await api('POST', `/fittings/${r.id}/tick`, { step: r.step })
+    else
+      await api('POST', `/fittings/${r.id}/log`, {
+        kind: 'look',
+        task: r.task,
+        note: `${r.title}: done, and in order`,
+      })
     await load()
     said.value = `${r.name}: ${r.title.toLowerCase()} is on record.`
   } catch (error) {
@@ -129,6 +135,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
       <LeaksView v-if="view === 'leaks'" />
       <ProvingView v-else-if="view === 'proving'" />
       <TrendsView v-else-if="view === 'trends'" />
+      <YardWatch v-else-if="view === 'yard'" @boat="view = 'due'" />
       <WatchRound
         v-else-if="view === 'due' && phone"
         :rows="list.rows"
@@ -194,18 +201,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
       </template>
       <template v-else-if="view === 'leaving'">
         <CompanionwaySheet />
-        <h2>Shut before leaving her</h2>
-        <ul v-if="list.leaving.shut.length">
-          <li v-for="n in list.leaving.shut" :key="n">{{ n }}</li>
-        </ul>
-        <p v-else class="soft">No valve is on record that has to be shut.</p>
-        <template v-if="list.leaving.leaveOpen.length">
-          <h2>Leave open: the cockpit drains through them</h2>
-          <ul>
-            <li v-for="n in list.leaving.leaveOpen" :key="n">{{ n }}</li>
-          </ul>
-        </template>
-        <p class="soft small">A valve counts as open: nobody has said that it is shut.</p>
+        <LeavingView :boat="boats.picture!.id" :leaving="list.leaving" :may="may" @changed="load" />
       </template>
       <template v-else>
         <h2>{{ list.notLaunchable.length ? 'Do not launch her' : 'Nothing on record keeps her ashore' }}</h2>
