@@ -1,7 +1,9 @@
 import { ApiError } from './errors'
 
+const FULL = 'The disk of the database is full: nothing was saved. Make room, then send it once more'
 /** What the database says, as far as it is somebody's mistake or will pass: one place for all doors (https://www.postgresql.org/docs/15/errcodes-appendix.html). */
 const SAID: [code: RegExp, status: number, name: string, message: string][] = [
+  [/^NT001$/, 409, 'archived', 'This boat was put away: she is read, and nothing is written in her any more'],
   [
     /^23505$/,
     409,
@@ -22,12 +24,7 @@ const SAID: [code: RegExp, status: number, name: string, message: string][] = [
     'Something in it cannot be kept: a number or a time past what is possible, or a character that is none',
   ],
   [/^(40001|40P01|55P03)$/, 409, 'at-once', 'Two changed the same at this moment; send it once more'],
-  [
-    /^(53100|58030)$/,
-    507,
-    'full',
-    'The disk of the database is full: nothing was saved. Make room, then send it once more',
-  ],
+  [/^(53100|58030)$/, 507, 'full', FULL],
   [
     /^(53|57|08)/,
     503,
@@ -55,7 +52,7 @@ const codeOf = (e: Failed): string => {
 export function refusalOf(error: unknown): ApiError | null {
   if (error === null || typeof error !== 'object') return null
   const code = codeOf(error)
-  if (code === 'ENOSPC') return new ApiError(507, 'full', SAID[5]![3])
+  if (code === 'ENOSPC') return new ApiError(507, 'full', FULL)
   const said = /^[0-9A-Z]{5}$/.test(code) ? SAID.find(([c]) => c.test(code)) : undefined
   if (said) return new ApiError(said[1], said[2], said[3])
   const e = error as Failed

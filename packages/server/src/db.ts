@@ -20,6 +20,7 @@ import { up as stores } from './migrations/017-stores'
 import { up as people } from './migrations/018-people'
 import { up as orders } from './migrations/019-orders'
 import { up as leaks } from './migrations/020-leaks'
+import { up as boatsLife } from './migrations/021-a-boats-life'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -42,6 +43,7 @@ const MIGRATIONS = [
   { name: '018-people', sql: people },
   { name: '019-orders', sql: orders },
   { name: '020-leaks', sql: leaks },
+  { name: '021-a-boats-life', sql: boatsLife },
 ]
 
 /** What this version knows of a database, in order. */

@@ -53,6 +53,9 @@ export const GRANTS: Record<string, string> = {
   leak_tests: KEPT,
   floods: RECORD,
   papers: RECORD,
+  notes: KEPT,
+  proofs: KEPT,
+  mails: KEPT,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

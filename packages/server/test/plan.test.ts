@@ -218,19 +218,36 @@ describe('a plan anew', () => {
 describe('a step moved', () => {
   it('a bond put off by hand: another is put off to share its pot, and says so', async () => {
     const two = [named(/^Foredeck cleat/), named(/^Cam-cleat pad, port/)]
-    const v = await taken({ ...PIPIT, fittings: two })
-    const mixed = stepsOf(v).filter((s) => /^core-/.test(s.step) && s.needsSurface)
-    const [first] = mixed
-    const moved = await fitter.ask<PlanView & { moved: PlanChanges }>('POST', '/api/plan/moves', {
+    const third = stepsOf(await taken()).find((s) => s.boatId === 'pipit' && !two.includes(s.fittingId))!
+    let v = await taken({ ...PIPIT, fittings: [...two, third.fittingId] })
+    // The boat is done a week later for another reason, so that there is time to put things off.
+    const end = stepsOf(v).findLast((s) => s.fittingId === third.fittingId && !s.needsSurface)!
+    const late = await fitter.ask<PlanView>('POST', '/api/plan/moves', {
       planId: v.kept!.id,
-      fittingId: first!.fittingId,
-      step: first!.step,
-      day: workDay(first!.start, 2),
+      fittingId: end.fittingId,
+      step: end.step,
+      day: workDay(stepsOf(v).at(-1)!.end, 8),
     })
+    expect(late.status).toBe(200)
+    v = late.body
+    const first = stepsOf(v).find((s) => s.step === 'plate-bond')
+    const put = (day: string) =>
+      fitter.ask<PlanView & { moved: PlanChanges }>('POST', '/api/plan/moves', {
+        planId: v.kept!.id,
+        fittingId: first!.fittingId,
+        step: first!.step,
+        day,
+      })
+    // The first day on which its surface may be bonded and somebody works.
+    let moved = await put(workDay(first!.start, 1))
+    for (let n = 2; n < 7 && moved.status === 409; n++) moved = await put(workDay(first!.start, n))
     expect(moved.status).toBe(200)
+    const day = rowsOfPlan(moved.body.kept!.plan)
+      .get(stepKey(first!.fittingId, first!.step))!
+      .start.slice(0, 10)
     const off = stepsOf(moved.body).filter((s) => s.fixed === 'joined')
     expect(off.map((s) => s.fittingId)).toEqual([two.find((id) => id !== first!.fittingId)])
-    expect(off[0]!.start.slice(0, 10)).toBe(workDay(first!.start, 2))
+    expect(off[0]!.start.slice(0, 10)).toBe(day)
     const { why } = moved.body.moved.moved.find((m) => m.key === stepKey(off[0]!.fittingId, off[0]!.step))!
     expect(why).toMatch(/^put off to share epoxy with .+: saves 1 pot/)
     // Whoever puts it back by hand is left alone.

@@ -137,7 +137,9 @@ const printedOn = dayjs().format('D MMM YYYY')
           class="boat-choice"
           label="Boat"
           :model-value="boats.picture?.id"
-          :options="boats.list.map((b) => ({ value: b.id, title: b.name }))"
+          :options="
+            boats.list.map((b) => ({ value: b.id, title: b.archived ? `${b.name} (put away)` : b.name }))
+          "
           @update:model-value="switchBoat"
         />
         <span v-if="boats.picture" class="soft small">{{ boats.picture.duty }} duty · </span>

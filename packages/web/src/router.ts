@@ -21,7 +21,7 @@ export const router = createRouter({
     { path: '/yard', name: 'yard', component: () => import('./places/yard/YardPlace.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     {
-      path: '/boat/:id/:tab(build|readings|found|angles|files|history)',
+      path: '/boat/:id/:tab(build|readings|found|angles|files|history|notes)',
       name: 'survey',
       component: () => import('./places/boat/SurveyPlace.vue'),
     },

@@ -41,6 +41,7 @@ export interface BoatSummary {
   hullKind: HullKind
   version: number
   note: string
+  archived: { at: string; by: string; why: string } | null
 }
 export type Hole = HoleRow
 export interface PlanThroughHull extends PlanRow {
@@ -253,6 +254,8 @@ export interface PhotoShown {
   height: number
   who: string
   takenAt: string
+  /** where on the map it belongs */
+  pin: { xMm: number; yMm: number } | null
 }
 /** A part of the yard's own as the server keeps it, with the count of its changes. */
 export type KeptGoods = OwnGoods & { version: number }

@@ -1,5 +1,5 @@
 import type { Account } from '../services/access'
-import { copyFitting } from '../services/fittings'
+import { copyFitting } from '../services/copies'
 import { recordFitting } from '../services/work'
 import { put, type Placed } from './placed'
 

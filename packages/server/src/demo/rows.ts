@@ -1,7 +1,7 @@
 import { edgePath, lengthOf } from '@north-tide/core/row'
 import type { Account } from '../services/access'
 import { stationsOf } from '../services/boats'
-import { copyFitting } from '../services/fittings'
+import { copyFitting } from '../services/copies'
 import { addFound } from '../services/found'
 import { setMembers } from '../services/members'
 import { put } from './placed'

@@ -75,6 +75,9 @@ export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<B
   declare isMain: boolean
   declare launchOn: Opt<string | null>
   declare rig: Opt<string | null>
+  declare archivedAt: Opt<Date | null>
+  declare archivedBy: Opt<string | null>
+  declare archivedWhy: Opt<string | null>
   declare version: Opt<number>
 }
 export class Station extends Model<InferAttributes<Station>, InferCreationAttributes<Station>> {
@@ -290,6 +293,8 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   declare small: Buffer
   declare who: string
   declare takenAt: Date
+  declare pinXMm: Opt<number | null>
+  declare pinYMm: Opt<number | null>
   declare withdrawnWhy: Opt<string | null>
   declare withdrawnBy: Opt<string | null>
   declare withdrawnAt: Opt<Date | null>

@@ -1,3 +1,4 @@
+import { copyFitting } from '../services/copies'
 import { Router, type Request, type Response } from 'express'
 import Papa from 'papaparse'
 import { TEMPLATE_LAYERS, toSvg, type Units } from '@north-tide/core'
@@ -7,7 +8,6 @@ import { ApiError } from '../errors'
 import { fittingCard } from '../pdf/fitting-card'
 import { templateSheet } from '../pdf/template-sheet'
 import {
-  copyFitting,
   designFile,
   importFitting,
   place,

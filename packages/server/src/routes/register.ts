@@ -1,3 +1,4 @@
+import { addEvents, lastSurvey } from '../services/many-holes'
 import { Router } from 'express'
 import { happenings, summed } from '../register-rows'
 import { holeLabels } from '../services/labels'
@@ -67,6 +68,11 @@ export function registerRoutes(): Router {
     async (req, res) =>
       void res.status(201).json(await addEvent(req.account!, Number(req.params.id), req.body)),
   )
+  r.post(
+    '/boats/:id/penetrations/events',
+    async (q, res) => void res.json(await addEvents(q.account!, q.params.id, q.body)),
+  )
+  r.get('/boats/:id/last-survey', async (q, res) => void res.json(await lastSurvey(q.account!, q.params.id)))
   r.post('/penetrations/:id/withdraw', async (req, res) => {
     await withdrawFound(req.account!, Number(req.params.id), req.body)
     res.json(await hole(req.account!, Number(req.params.id)))

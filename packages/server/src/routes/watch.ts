@@ -18,6 +18,9 @@ import { companionway, hangPaper, papersOf } from '../services/papers'
 import { attachment } from './files'
 import { goneOf } from './gone'
 import { soundBody } from '../sound'
+import { answerNote, listNotes, writeNote } from '../services/notes'
+import { beginProof, listProofs, tellProof } from '../services/proofs'
+import { putAway } from '../services/put-away'
 import { trendsOf } from '../services/trends'
 import { readValves, yardWatch } from '../services/watch'
 
@@ -85,6 +88,34 @@ function paperRoutes(r: Router) {
     async (q, res) => void res.json(await checkPassport(q.body)),
   )
 }
+/** Proofs by hose, soap and pull; what is handed over, and what an owner is asked. */
+function proofRoutes(r: Router) {
+  r.get(
+    '/boats/:id/proofs',
+    async (q, res) => void res.json({ proofs: await listProofs(q.account!, q.params.id) }),
+  )
+  r.post(
+    '/boats/:id/proofs',
+    async (q, res) => void res.status(201).json(await beginProof(q.account!, q.params.id, q.body)),
+  )
+  r.put(
+    '/proofs/:proof',
+    async (q, res) => void res.json(await tellProof(q.account!, Number(q.params.proof), q.body)),
+  )
+  r.get(
+    '/boats/:id/notes',
+    async (q, res) => void res.json({ notes: await listNotes(q.account!, q.params.id) }),
+  )
+  r.post(
+    '/boats/:id/notes',
+    async (q, res) => void res.status(201).json(await writeNote(q.account!, q.params.id, q.body)),
+  )
+  r.put(
+    '/notes/:note',
+    async (q, res) => void res.json(await answerNote(q.account!, Number(q.params.note), q.body)),
+  )
+  r.put('/boats/:id/archive', async (q, res) => void res.json(await putAway(q.account!, q.params.id, q.body)))
+}
 /** The boat as she was, and what happened since. */
 function pastRoutes(r: Router) {
   r.get(
@@ -99,6 +130,7 @@ function pastRoutes(r: Router) {
 export function watchRoutes(): Router {
   const r = Router()
   leakRoutes(r)
+  proofRoutes(r)
   pastRoutes(r)
   paperRoutes(r)
   r.post('/boats/:id/valves/read', async (q, res) => {

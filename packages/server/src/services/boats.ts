@@ -23,6 +23,8 @@ export const summary = (b: Boat) => ({
   note: b.note,
   launchOn: b.launchOn,
   rig: b.rig,
+  /** put away: read, and written in no more */
+  archived: b.archivedAt ? { at: b.archivedAt.toISOString(), by: b.archivedBy!, why: b.archivedWhy! } : null,
 })
 
 export async function listBoats(who: Account) {

@@ -52,7 +52,7 @@ import { logOf } from './work-log'
  * Fittings of whatever kind: placed, judged with what stands round them, saved, copied, replaced. What is
  * particular to a kind, the kind says; nothing here asks which one it is.
  */
-const shown = (f: Fitting) => ({
+export const shown = (f: Fitting) => ({
   id: f.id,
   kind: f.kind,
   boatId: f.boatId,
@@ -87,7 +87,7 @@ export async function findFitting(id: string, transaction: Transaction | null = 
   if (!fitting) throw notFound('fitting')
   return fitting
 }
-const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> =>
+export const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> =>
   Fitting.sequelize!.transaction(run)
 
 const placing = z.strictObject({
@@ -251,7 +251,7 @@ async function takeHole(
   await HoleLink.create({ fittingId: f.id, penetrationId: hole.id, link: 'reuses' }, { transaction })
 }
 
-async function create(
+export async function create(
   who: Account,
   s: Snapshot,
   kind: Kind,
@@ -277,7 +277,7 @@ async function create(
   return f
 }
 /** One that was just made, with the heavy calculator's word where it has one. */
-async function withSlow(f: Fitting): Promise<Fitting> {
+export async function withSlow(f: Fitting): Promise<Fitting> {
   if (!f.solverDue) return f
   const s = await snapshotOf(await boatById(f.boatId))
   const kind = kindNamed(f.kind)
@@ -422,46 +422,6 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     return after!
   })
   return { ...shown(now), problem: v.problem }
-}
-
-const copying = z.strictObject({
-  name: z.string().trim().min(1).max(120).optional(),
-  mirror: z.boolean().default(false),
-  xMm: z.number().min(-1e5).max(1e6).optional(),
-  yMm: z.number().min(-1e5).max(1e5).optional(),
-})
-const sidesTurned = (n: string, yMm: number) =>
-  /\bport\b/i.test(n)
-    ? n.replace(/\bport\b/i, 'starboard')
-    : /\bstarboard\b/i.test(n)
-      ? n.replace(/\bstarboard\b/i, 'port')
-      : `${n}, ${yMm > 0 ? 'port' : 'starboard'}`
-/** The same fitting on the other side, or at another place: judged on the boat that is there. */
-export async function copyFitting(who: Account, id: string, body: unknown) {
-  const f = await findFitting(id)
-  must(who, 'work', f.boatId)
-  const c = parseInput(copying, body)
-  const kind = kindNamed(f.kind)
-  if (!kind.copy)
-    throw new ApiError(409, 'no-copy', `${kind.title} cannot be copied: each stands in a place of its own`)
-  const d = parseOf(kind, f.design)
-  if (!c.mirror && (c.xMm === undefined || c.yMm === undefined))
-    throw new ApiError(
-      400,
-      'invalid-input',
-      'Give a place, or mirror it',
-      c.xMm === undefined ? 'xMm' : 'yMm',
-    )
-  if (c.mirror && d.place.yMm === 0)
-    throw new ApiError(400, 'invalid-input', 'It stands on the centreline; there is no other side', 'mirror')
-  const s = await snapshotOf(await boatById(f.boatId))
-  const usual = c.mirror ? sidesTurned(d.name, d.place.yMm) : `${d.name}, copy`
-  const design = kind.copy(
-    d,
-    { mirror: c.mirror, xMm: c.xMm ?? 0, yMm: c.yMm ?? 0, name: c.name ?? usual.slice(0, 120) },
-    s.zones,
-  )
-  return shown(await withSlow(await inOne((transaction) => create(who, s, kind, design, {}, transaction))))
 }
 
 const replacing = z.strictObject({

@@ -5,6 +5,7 @@ import { mayDo, parseInput } from '@north-tide/core'
 import { ApiError, forbidden, notFound } from '../errors'
 import { Boat, Penetration, Photo, Reading, Zone } from '../models'
 import { must, type Account } from './access'
+import { refuseOffBoat, stationsOf } from './boats'
 
 export const MOST_BYTES = 12 * 1024 * 1024
 const MOST_PIXELS = 80_000_000
@@ -13,6 +14,9 @@ const meta = z.strictObject({
   subject: z.enum(['hole', 'zone', 'reading', 'boat']),
   subjectId: z.string().min(1).max(80),
   caption: z.string().trim().max(300).default(''),
+  /** where on the boat's map it belongs: mm aft of the stem, mm to starboard */
+  pinXMm: z.coerce.number().min(-1e5).max(1e6).optional(),
+  pinYMm: z.coerce.number().min(-1e5).max(1e5).optional(),
 })
 export type PhotoSubject = z.output<typeof meta>['subject']
 
@@ -90,7 +94,17 @@ export async function lookInto(bytes: Buffer): Promise<Looked> {
 const shown = (
   p: Pick<
     Photo,
-    'id' | 'subject' | 'subjectId' | 'caption' | 'mime' | 'width' | 'height' | 'who' | 'takenAt'
+    | 'id'
+    | 'subject'
+    | 'subjectId'
+    | 'caption'
+    | 'mime'
+    | 'width'
+    | 'height'
+    | 'who'
+    | 'takenAt'
+    | 'pinXMm'
+    | 'pinYMm'
   >,
 ) => ({
   id: Number(p.id),
@@ -102,8 +116,22 @@ const shown = (
   height: p.height,
   who: p.who,
   takenAt: p.takenAt.toISOString(),
+  pin: p.pinXMm == null || p.pinYMm == null ? null : { xMm: p.pinXMm, yMm: p.pinYMm },
 })
-const LIGHT = ['id', 'boatId', 'subject', 'subjectId', 'caption', 'mime', 'width', 'height', 'who', 'takenAt']
+const LIGHT = [
+  'id',
+  'boatId',
+  'subject',
+  'subjectId',
+  'caption',
+  'mime',
+  'width',
+  'height',
+  'who',
+  'takenAt',
+  'pinXMm',
+  'pinYMm',
+]
 
 async function subjectExists(boatId: string, subject: PhotoSubject, id: string): Promise<boolean> {
   const n = Number(id)
@@ -120,6 +148,15 @@ export async function addPhoto(who: Account, boatId: string, bytes: Buffer | und
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
   if (!(await subjectExists(boatId, m.subject, m.subjectId)))
     throw new ApiError(400, 'invalid-input', `This boat has no ${m.subject} ${m.subjectId}`, 'subjectId')
+  if ((m.pinXMm === undefined) !== (m.pinYMm === undefined))
+    throw new ApiError(
+      400,
+      'invalid-input',
+      'A place has two figures',
+      m.pinXMm === undefined ? 'pinXMm' : 'pinYMm',
+    )
+  if (m.pinXMm !== undefined)
+    refuseOffBoat(await stationsOf(boatId), { xMm: m.pinXMm, yMm: m.pinYMm! }, 'pin')
   if (!bytes) throw new ApiError(400, 'invalid-input', 'No file was sent', 'file')
   const look = await lookInto(bytes)
   return shown(

@@ -99,7 +99,7 @@ export async function yardOf(
   pinned: FixedStep[],
   said: (done: number, total: number, what: string) => Promise<void> = async () => undefined,
 ): Promise<Yard> {
-  const all = await Boat.findAll({ order: [['name', 'ASC']] })
+  const all = await Boat.findAll({ where: { archivedAt: null }, order: [['name', 'ASC']] })
   const wanted = a.boats && new Set(a.boats)
   const boats = all.filter((b) => !wanted || wanted.has(b.id))
   const stranger = a.boats?.find((id) => !all.some((b) => b.id === id))

@@ -157,7 +157,7 @@ export interface YardWatch {
 }
 /** Every boat that somebody reads: what is due of each, and which go together on one day. */
 export async function yardWatch(who: Account, query: unknown, gone: AbortSignal): Promise<YardWatch> {
-  const all = await Boat.findAll({ order: [['name', 'ASC']] })
+  const all = await Boat.findAll({ where: { archivedAt: null }, order: [['name', 'ASC']] })
   const boats: YardWatch['boats'] = []
   const days = new Map<string, YardWatch['visits'][number]['boats']>()
   for (const b of all.filter((x) => mayDo(who, 'read', x.id))) {

@@ -5,6 +5,7 @@ import { sayIn, type Drawing } from '@north-tide/core'
 import BenchFrame from './BenchFrame.vue'
 import BenchVerdicts from './BenchVerdicts.vue'
 import DrawingView from './DrawingView.vue'
+import SisterBoat from './SisterBoat.vue'
 import LegendRow from './LegendRow.vue'
 import { useBenchActs } from './bench-acts'
 import { intoField, useBenchKeys } from './bench-keys'
@@ -127,8 +128,8 @@ defineExpose({ tryIt })
         :href="`/api/fittings/${bench.fitting!.id}/${x.id}.svg`"
         download
         >{{ x.title }} as SVG</a
-      ></template
-    >
+      ><SisterBoat :id="bench.fitting!.id" :name="open.name"
+    /></template>
     <template #given><slot name="given" /></template>
     <template #section>
       <slot name="warning" />

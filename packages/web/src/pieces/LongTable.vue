@@ -16,7 +16,7 @@ export interface LongColumn<T> {
   /** figures stand to the right */
   figure?: boolean
   /** by what it is sorted; without it the column is not */
-  by?: (row: T) => string | number
+  by?: ((row: T) => string | number) | undefined
 }
 const props = defineProps<{ label: string; rows: R[]; columns: LongColumn<R>[]; on?: number | null }>()
 const emit = defineEmits<{ open: [row: R] }>()

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, reactive, ref } from 'vue'
 import dayjs from 'dayjs'
 import type { Act } from '@north-tide/core'
 import { api } from '../api'
 import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
 import { useSurvey } from '../state/survey'
+import DimensionField from './DimensionField.vue'
 import WithdrawForm from './WithdrawForm.vue'
 import ReadFile from './ReadFile.vue'
 
@@ -20,6 +21,8 @@ const mine = computed(() =>
 const said = ref('')
 const busy = ref(0)
 const caption = ref('')
+/** Where on the map the next one belongs, as what a liner hides. */
+const pin = reactive({ xMm: null as number | null, yMm: null as number | null })
 const MOST = 12 * 1024 * 1024
 onMounted(() => survey.loadPhotos().catch(() => undefined))
 
@@ -38,9 +41,14 @@ async function sendOne(f: File) {
     form.set('subject', props.subject)
     form.set('subjectId', String(props.subjectId))
     form.set('caption', caption.value)
+    if (props.subject === 'boat' && pin.xMm !== null && pin.yMm !== null) {
+      form.set('pinXMm', String(pin.xMm))
+      form.set('pinYMm', String(pin.yMm))
+    }
     form.set('file', f)
     await api('POST', `/boats/${boats.picture!.id}/photos`, form)
     caption.value = ''
+    Object.assign(pin, { xMm: null, yMm: null })
   } catch (error) {
     if (!session.ended(error)) said.value = `“${f.name}” was not kept: ${(error as Error).message}`
   } finally {
@@ -83,6 +91,10 @@ async function withdraw(id: number, why: string) {
         placeholder="caption"
         aria-label="Caption of the next photo"
       />
+      <template v-if="subject === 'boat'">
+        <DimensionField v-model="pin.xMm" label="Pinned, aft of the stem" :units="boats.units" optional />
+        <DimensionField v-model="pin.yMm" label="to starboard" :units="boats.units" optional />
+      </template>
       <ReadFile accept="image/jpeg,image/png,image/webp" words="Add a photo" multiple @file="send" />
       <span v-if="busy" class="soft small" role="status">sending …</span>
     </div>

@@ -48,13 +48,14 @@ watch(
   { immediate: true },
 )
 
-const LAYERS = ['Structure', 'Holes', 'Fittings', 'Wetness', 'Reach'] as const
+const LAYERS = ['Structure', 'Holes', 'Fittings', 'Wetness', 'Reach', 'Photos'] as const
 const layers = ref<Record<string, boolean>>({
   Structure: true,
   Holes: true,
   Fittings: true,
   Wetness: true,
   Reach: false,
+  Photos: false,
 })
 const view = ref('plan')
 const bulkheads = computed(() => boat.value.zones.filter((z) => z.face === 'bulkhead'))

@@ -14,6 +14,7 @@ const TABS = [
   ['angles', 'Angles'],
   ['files', 'Files'],
   ['history', 'History'],
+  ['notes', 'Notes'],
 ] as const
 </script>
 

@@ -14,6 +14,7 @@ import {
 import type { BoatPicture } from '../../types'
 import { useSurvey } from '../../state/survey'
 import { placeLabels, type Wanted } from './map-labels'
+import PhotoPins from './PhotoPins.vue'
 import HoleLayer, { type Sign } from './HoleLayer.vue'
 import { wetPicture } from './wet-picture'
 
@@ -735,6 +736,7 @@ const reset = () => behaviour.transform(select(svg.value!), zoomIdentity)
       :lit="lit"
       :labels="k > 3 || (lit !== null && lit.size <= 40)"
     />
+    <PhotoPins v-if="layers.Photos" :at="(p) => ({ x: X(p.xMm), y: Y(p.yMm) })" :transform="transform" />
     <slot :signs="signs" :transform="transform" />
     <p v-if="over" class="tip small" role="status">
       {{ over.label }} {{ boat.holes.find((h) => h.id === over!.id)?.whatFor }}: {{ over.state }}

@@ -16,6 +16,7 @@ const PAGES = {
   angles: ['Angles', defineAsyncComponent(() => import('./survey/AnglesPage.vue'))],
   files: ['Files', defineAsyncComponent(() => import('./survey/FilesPage.vue'))],
   history: ['History', defineAsyncComponent(() => import('./survey/HistoryPage.vue'))],
+  notes: ['Notes', defineAsyncComponent(() => import('./survey/NotesPage.vue'))],
 } as const
 const tab = computed(() =>
   String(route.params.tab) in PAGES ? (String(route.params.tab) as keyof typeof PAGES) : 'build',

@@ -2,15 +2,19 @@
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
-import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
+import { LIFE_STATES, formatLength, lifeSaid, sentence, type LifeState } from '@north-tide/core'
+import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
+import { useSession } from '../../state/session'
 import LongTable, { type LongColumn } from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
+import ManyHoles from './ManyHoles.vue'
 import PickOne from '../../pieces/PickOne.vue'
 
 const boats = useBoats()
+const session = useSession()
 const phone = usePhone()
 const route = useRoute()
 const router = useRouter()
@@ -23,15 +27,6 @@ watch(
   () => route.query.state,
   (s) => s !== undefined && (state.value = known(String(s))),
 )
-/** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
-watch([words, state, zone], ([find, s, z]) => {
-  const query = {
-    ...(find ? { find } : {}),
-    ...(s === 'all' ? {} : { state: s }),
-    ...(z ? { zone: z } : {}),
-  }
-  void router.replace({ query })
-})
 const PassportPanel = defineAsyncComponent(() => import('./PassportPanel.vue'))
 const passport = ref(false)
 const boat = computed(() => boats.picture!)
@@ -69,7 +64,13 @@ const ALWAYS: LongColumn<Row>[] = [
   { key: 'state', title: 'State', width: 150, by: (h) => LIFE_STATES.indexOf(h.state) },
 ]
 const SIZE: LongColumn<Row> = { key: 'size', title: 'Size', width: 84, figure: true, by: (h) => h.diameterMm }
-const columns = computed<LongColumn<Row>[]>(() =>
+const PICK: LongColumn<Row> = { key: 'pick', title: '', width: 44 }
+const columns = computed<LongColumn<Row>[]>(() => [
+  ...(many.value ? [PICK] : []),
+  // A group stays together: within it nothing is sorted away.
+  ...shownColumns.value.map((c) => (group.value ? { ...c, by: undefined } : c)),
+])
+const shownColumns = computed<LongColumn<Row>[]>(() =>
   open.value || phone.value
     ? [...ALWAYS, SIZE]
     : [
@@ -80,7 +81,73 @@ const columns = computed<LongColumn<Row>[]>(() =>
         { key: 'who', title: 'Who', width: 120, by: (h) => h.who },
       ],
 )
-const openHole = (id: number) => router.push(`/register/${id}`)
+const to = (id: number | null) => ({
+  path: id === null ? '/register' : `/register/${id}`,
+  query: route.query,
+})
+const openHole = (row: Row) => (isHead(row) ? undefined : router.push(to(row.id)))
+/** Grouped: each group under a line of its own, that says how many and in which states. */
+const fittingOf = computed(() => new Map(boats.everyFitting.map((f) => [f.id, f.name])))
+const GROUPS = {
+  '': { title: 'not grouped', of: () => '' },
+  fitting: {
+    title: 'by fitting',
+    of: (h: Row) => fittingOf.value.get(h.fittingId ?? '') ?? 'Found, and nothing stands in it',
+  },
+  zone: { title: 'by zone', of: (h: Row) => h.zone ?? '' },
+  state: { title: 'by state', of: (h: Row) => sentence(lifeSaid(h.state)) },
+} as const
+type GroupBy = keyof typeof GROUPS
+const group = ref<GroupBy>(said('group') in GROUPS ? (said('group') as GroupBy) : '')
+const heads = new Map<number, { title: string; count: string; states: string }>()
+const isHead = (r: Row) => r.id < 0
+const listed = computed(() => {
+  heads.clear()
+  if (!group.value) return rows.value
+  const by = new Map<string, Row[]>()
+  for (const h of rows.value) {
+    const key = GROUPS[group.value].of(h)
+    by.set(key, [...(by.get(key) ?? []), h])
+  }
+  return [...by].flatMap(([title, own], i) => {
+    const states = LIFE_STATES.flatMap((s) => {
+      const n = own.filter((h) => h.state === s).length
+      return n ? [`${n} ${lifeSaid(s)}`] : []
+    })
+    const count = `${own.length} ${own.length === 1 ? 'hole' : 'holes'}`
+    heads.set(-1 - i, { title, count, states: group.value === 'state' ? '' : states.join(', ') })
+    return [{ ...own[0]!, id: -1 - i }, ...own]
+  })
+})
+/** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
+watch([words, state, zone, () => group.value], ([find, s, z, g]) => {
+  const query = {
+    ...(find ? { find } : {}),
+    ...(s === 'all' ? {} : { state: s }),
+    ...(z ? { zone: z } : {}),
+    ...(g ? { group: g } : {}),
+  }
+  void router.replace({ query })
+})
+/** Many at once: chosen by their boxes, or all that are shown. */
+const many = ref(false)
+const chosen = ref(new Set<number>())
+const choose = (id: number, on: boolean) => {
+  const next = new Set(chosen.value)
+  if (on) next.add(id)
+  else next.delete(id)
+  chosen.value = next
+}
+const chooseAll = (on: boolean) => (chosen.value = new Set(on ? rows.value.map((h) => h.id) : []))
+const survey = ref<string | null>(null)
+watch(
+  () => boat.value.id,
+  async (id) => {
+    survey.value =
+      (await api<{ day: string | null }>('GET', `/boats/${id}/last-survey`).catch(() => null))?.day ?? null
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -99,24 +166,58 @@ const openHole = (id: number) => router.push(`/register/${id}`)
       <PickOne id="register-state" v-model="state" :options="states" />
       <label class="hidden-words" for="register-zone">Zone</label>
       <PickOne id="register-zone" v-model="zone" :options="zones" />
+      <label class="hidden-words" for="register-group">Group</label>
+      <PickOne
+        id="register-group"
+        v-model="group"
+        :options="(Object.keys(GROUPS) as GroupBy[]).map((value) => ({ value, title: GROUPS[value].title }))"
+      />
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
+      <ElButton v-if="session.may('measure', boat.id)" class="act" :aria-pressed="many" @click="many = !many"
+        >Many at once</ElButton
+      >
+      <RouterLink v-if="survey" class="act" :to="`/boat/${boat.id}/history?from=${survey}`"
+        >Since the last survey</RouterLink
+      >
       <ElButton class="act" @click="passport = true">Passport</ElButton>
       <a class="act" :href="`/api/boats/${boat.id}/labels.pdf`" download>Labels</a>
       <a class="act" :href="`/api/boats/${boat.id}/register.csv`" download>CSV</a>
       <a class="act" :href="`/api/boats/${boat.id}/register.json`" download>JSON</a>
     </header>
+    <ManyHoles
+      v-if="many"
+      class="many"
+      :boat="boat.id"
+      :ids="[...chosen]"
+      :shown="rows.length"
+      @all="chooseAll"
+      @done="boats.refresh()"
+      @close="many = false"
+    />
     <PassportPanel v-if="passport" @close="passport = false" />
     <div class="list" tabindex="0" aria-label="Holes">
       <LongTable
         v-if="rows.length"
         label="Holes on record"
-        :rows="rows"
+        :rows="listed"
         :columns="columns"
         :on="open"
-        @open="openHole($event.id)"
+        @open="openHole($event)"
       >
         <template #cell="{ row: h, column }">
-          <RouterLink v-if="column === 'label'" class="figure" :to="`/register/${h.id}`" @click.stop>{{
+          <template v-if="isHead(h)"
+            ><strong v-if="column === 'what'">{{ heads.get(h.id)?.title }}</strong
+            ><strong v-else-if="column === 'state'">{{ heads.get(h.id)?.count }}</strong
+            ><span v-else-if="column === 'place'" class="small">{{ heads.get(h.id)?.states }}</span></template
+          >
+          <ElCheckbox
+            v-else-if="column === 'pick'"
+            :model-value="chosen.has(h.id)"
+            :aria-label="`Choose ${h.label}`"
+            @click.stop
+            @update:model-value="choose(h.id, $event === true)"
+          />
+          <RouterLink v-else-if="column === 'label'" class="figure" :to="to(h.id)" @click.stop>{{
             h.label
           }}</RouterLink>
           <template v-else-if="column === 'what'"
@@ -167,7 +268,7 @@ const openHole = (id: number) => router.push(`/register/${id}`)
       :key="open"
       :id="open"
       class="panel"
-      @close="router.push('/register')"
+      @close="router.push(to(null))"
       @changed="boats.refresh()"
     />
   </div>
@@ -176,18 +277,27 @@ const openHole = (id: number) => router.push(`/register/${id}`)
 <style scoped>
 .register {
   display: grid;
-  grid-template: 54px minmax(0, 1fr) / minmax(0, 1fr);
+  grid-template: auto auto minmax(0, 1fr) / minmax(0, 1fr);
   height: 100%;
 }
 .register.split {
   grid-template-columns: minmax(0, 1fr) 560px;
 }
+.many {
+  grid-column: 1 / -1;
+}
+.list,
+.panel {
+  grid-row: 3;
+  min-height: 0;
+}
 .top {
   grid-column: 1 / -1;
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
-  padding: 0 20px;
+  gap: 6px 14px;
+  padding: 8px 20px;
   border-bottom: 1px solid var(--line-strong);
 }
 .find {

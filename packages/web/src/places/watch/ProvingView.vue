@@ -11,6 +11,7 @@ import TypedAgain from '../../pieces/TypedAgain.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
+import ProofRuns from './ProofRuns.vue'
 
 /**
  * A cockpit or a locker flooded on shut valves, or a bilge that is watched: level after level, and what that
@@ -90,6 +91,8 @@ const CODES: Record<string, string> = {
       less than; a hose goes low to high, one fitting at a time, on the step of its own work.
     </p>
     <p v-if="said && !path" class="bad" role="alert">{{ said }}</p>
+    <ProofRuns />
+    <h2>Flooded, or watched</h2>
     <ElForm v-if="may" label-position="top" class="form" aria-label="A flood test" @submit.prevent="keep">
       <TypedAgain :again="again" @afresh="afresh" />
       <ElFormItem label="What was flooded, or watched" for="flood-what" :error="at('what') ?? ''"

@@ -7,6 +7,7 @@ import { useSession } from '../../state/session'
 
 /** The yard: one's own account, and for the manager everybody's. */
 const PeopleList = defineAsyncComponent(() => import('./PeopleList.vue'))
+const BoatsAway = defineAsyncComponent(() => import('./BoatsAway.vue'))
 const session = useSession()
 const router = useRouter()
 const { said, path, busy, attempt } = useAttempt()
@@ -78,6 +79,7 @@ async function outEverywhere() {
         </form>
       </section>
       <PeopleList v-if="session.may('people')" />
+      <BoatsAway v-if="session.may('remove-boat')" />
     </div>
   </div>
 </template>
