@@ -5,7 +5,7 @@ import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { ensureBuild } from './lib/build.mjs'
-import { ensurePackages, fail, root } from './lib/packages.mjs'
+import { dataFolder, ensurePackages, fail, root } from './lib/packages.mjs'
 import { startPostgres } from './lib/postgres.mjs'
 
 const port = Number(process.env.PORT ?? 4180)
@@ -57,6 +57,7 @@ server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages', 'ser
     PORT: String(port),
     HOST: host,
     ...(database ? { DATABASE_URL: database.url, OWNER_DATABASE_URL: database.ownerUrl } : {}),
+    BACKUP_DIR: process.env.BACKUP_DIR ?? join(dataFolder, 'backups'),
   },
 })
 server.once('exit', (code) => {

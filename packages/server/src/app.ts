@@ -23,15 +23,14 @@ import { instrumentRoutes } from './routes/instruments'
 import { feedRoutes, planRoutes } from './routes/plan'
 import { registerRoutes } from './routes/register'
 import { storeRoutes } from './routes/stores'
+import { taskRoutes } from './routes/tasks'
 import { watchRoutes } from './routes/watch'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
 import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
-import { openJobs } from './jobs/queue'
-import { startPlanning } from './services/plan-job'
-import { startRejudging } from './services/rejudge'
+import { startWork } from './jobs/all'
 import { sentOnce } from './sent-once'
 import { soundAddress, soundBody } from './sound'
 
@@ -71,16 +70,6 @@ const OLD: [RegExp, string][] = [
 const oldAddress: RequestHandler = (req, _res, next) => {
   for (const [was, is] of OLD) req.url = req.url.replace(was, is)
   next()
-}
-
-/** The work of the queue, done by this process unless another does it. */
-async function jobsOf(o: AppOptions): Promise<() => Promise<void>> {
-  const jobs = await openJobs(o.databaseUrl, o.logger)
-  const stops = [await startRejudging(jobs, o.logger), await startPlanning(jobs, o.logger)]
-  return async () => {
-    for (const stop of stops) await stop()
-    await jobs.stop()
-  }
 }
 
 const SESSION_DAYS = 14
@@ -168,6 +157,11 @@ const requestLog = (logger: Logger) =>
     customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
   })
 
+const json = express.json({ limit: '1mb', strict: false })
+const LARGE = /^\/boats\/(import|[^/]+\/(outline|line)\.dxf)$|^\/(hardware\/outline\.dxf|passports\/check)$/
+/** A whole boat and a drawing are larger than a form, and their routes read them themselves. */
+const jsonBody: RequestHandler = (req, res, next) => (LARGE.test(req.path) ? next() : json(req, res, next))
+
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
@@ -176,15 +170,7 @@ export async function createApp(o: AppOptions) {
   app.use(requestLog(o.logger))
   app.use(compression())
   app.use(soundAddress)
-  const json = express.json({ limit: '1mb', strict: false })
-  // A whole boat and a drawing are larger than a form, and their routes read them themselves.
-  app.use('/api', (req, res, next) =>
-    /^\/boats\/(import|[^/]+\/(outline|line)\.dxf)$|^\/(hardware\/outline\.dxf|passports\/check)$/.test(
-      req.path,
-    )
-      ? next()
-      : json(req, res, next),
-  )
+  app.use('/api', jsonBody)
   app.use('/api', sameOrigin)
   app.use('/api', soundBody)
   app.use('/api', oldAddress)
@@ -212,6 +198,7 @@ export async function createApp(o: AppOptions) {
     planRoutes(),
     storeRoutes(),
     watchRoutes(),
+    taskRoutes(),
   )
   app.use('/api', (req, _res, next) =>
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),
@@ -219,7 +206,7 @@ export async function createApp(o: AppOptions) {
 
   pages(app, o.webFolder)
   app.use(onError)
-  const stopJobs = await jobsOf(o)
+  const stopJobs = await startWork(o.databaseUrl, o.logger)
   return {
     app,
     close: async () => {

@@ -56,6 +56,7 @@ export const GRANTS: Record<string, string> = {
   notes: KEPT,
   proofs: KEPT,
   mails: KEPT,
+  tasks: ROWS,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

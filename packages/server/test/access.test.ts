@@ -63,9 +63,9 @@ const PUBLIC = [
 /** Shut even to those who read all else of a boat. */
 /** the yard's own business: whoever reads only his boats does not see it */
 const THE_YARDS = ['GET /boats/:id/fits', 'GET /boats/:id/costs']
-const MANAGERS = ['GET /boats/:id/people', 'GET /people']
+const MANAGERS = ['GET /boats/:id/people', 'GET /people', 'GET /tasks', 'GET /backups']
 /** Of one's own account, whoever one is. */
-const OWN = ['DELETE /sessions', 'PUT /session/password']
+const OWN = ['DELETE /sessions', 'PUT /session/password', 'POST /boats/:id/passport/tasks']
 const at = (route: string, i: Ids) => {
   const [method, path] = route.split(' ') as [string, string]
   const id = /\/through-hulls\/:id/.test(path)

@@ -1,6 +1,6 @@
 import dayjs from 'dayjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { rowsOfPlan, stepKey, vessels, type PlanChanges, type WeatherStrip } from '@north-tide/core'
+import { rowsOfPlan, vessels, type PlanChanges, type WeatherStrip } from '@north-tide/core'
 import type { PlanView } from '../src/services/plan'
 import type { PlanJobShown } from '../src/services/plan-job'
 import { Someone, startYard, type Yard } from './harness'
@@ -51,11 +51,6 @@ async function taken(body: object = PIPIT): Promise<PlanView> {
   return (await fitter.ask<PlanView>('POST', `/api/plan/offers/${job.planId}/take`)).body
 }
 const kept = async () => (await view()).kept!
-/** So many days after, and no Sunday: the hours of the demo are of other days. */
-function workDay(from: string, days: number): string {
-  const d = dayjs(from).add(days, 'day')
-  return d.add(d.day() === 6 ? 2 : d.day() === 0 ? 1 : 0, 'day').format('YYYY-MM-DD')
-}
 const stepsOf = (v: PlanView) => v.kept!.plan.days.flatMap((d) => d.steps)
 
 describe('the plan that the demo has', () => {
@@ -216,50 +211,6 @@ describe('a plan anew', () => {
 })
 
 describe('a step moved', () => {
-  it('a bond put off by hand: another is put off to share its pot, and says so', async () => {
-    const two = [named(/^Foredeck cleat/), named(/^Cam-cleat pad, port/)]
-    const third = stepsOf(await taken()).find((s) => s.boatId === 'pipit' && !two.includes(s.fittingId))!
-    let v = await taken({ ...PIPIT, fittings: [...two, third.fittingId] })
-    // The boat is done a week later for another reason, so that there is time to put things off.
-    const end = stepsOf(v).findLast((s) => s.fittingId === third.fittingId && !s.needsSurface)!
-    const late = await fitter.ask<PlanView>('POST', '/api/plan/moves', {
-      planId: v.kept!.id,
-      fittingId: end.fittingId,
-      step: end.step,
-      day: workDay(stepsOf(v).at(-1)!.end, 8),
-    })
-    expect(late.status).toBe(200)
-    v = late.body
-    const first = stepsOf(v).find((s) => s.step === 'plate-bond')
-    const put = (day: string) =>
-      fitter.ask<PlanView & { moved: PlanChanges }>('POST', '/api/plan/moves', {
-        planId: v.kept!.id,
-        fittingId: first!.fittingId,
-        step: first!.step,
-        day,
-      })
-    // The first day on which its surface may be bonded and somebody works.
-    let moved = await put(workDay(first!.start, 1))
-    for (let n = 2; n < 7 && moved.status === 409; n++) moved = await put(workDay(first!.start, n))
-    expect(moved.status).toBe(200)
-    const day = rowsOfPlan(moved.body.kept!.plan)
-      .get(stepKey(first!.fittingId, first!.step))!
-      .start.slice(0, 10)
-    const off = stepsOf(moved.body).filter((s) => s.fixed === 'joined')
-    expect(off.map((s) => s.fittingId)).toEqual([two.find((id) => id !== first!.fittingId)])
-    expect(off[0]!.start.slice(0, 10)).toBe(day)
-    const { why } = moved.body.moved.moved.find((m) => m.key === stepKey(off[0]!.fittingId, off[0]!.step))!
-    expect(why).toMatch(/^put off to share epoxy with .+: saves 1 pot/)
-    // Whoever puts it back by hand is left alone.
-    const back = await fitter.ask<PlanView>('POST', '/api/plan/moves', {
-      planId: moved.body.kept!.id,
-      fittingId: off[0]!.fittingId,
-      step: off[0]!.step,
-      day: first!.start.slice(0, 10),
-    })
-    expect(stepsOf(back.body).filter((s) => s.fixed === 'joined')).toEqual([])
-    await taken()
-  })
   it('goes to another day and stays there; refused where the rules do not allow it; taken back', async () => {
     const v = await taken()
     const steps = stepsOf(v)

@@ -32,6 +32,8 @@ export interface JoinTry {
 }
 /** Longer than this nobody puts a bond off to save a pot. Ours. */
 const MOST_DAYS = 7
+/** Of the days that would do the nearest few. */
+const MOST_TO = 3
 const DAY_MS = 86_400_000
 const HOUR_MS = 3_600_000
 const daysBetween = (a: string, b: string) => (Date.parse(b) - Date.parse(a)) / DAY_MS
@@ -78,11 +80,12 @@ export function joinsToTry(jobs: JobWithParts[], plan: BoatPlan): JoinTry[] {
           o.day > s.day &&
           daysBetween(s.day, o.day) <= Math.min(MOST_DAYS, slack(s) / 24 + 1),
       )
-      const to = later.map((o) => o.day).sort()[0]
-      if (to === undefined) return []
-      const names = later.filter((o) => o.day === to).map((o) => o.fitting)
-      const of = { fittingId: s.fittingId, step: s.step, substance: s.substance }
-      return [{ ...of, from: s.day, to, with: [...new Set(names)] }]
+      const days = [...new Set(later.map((o) => o.day))].sort().slice(0, MOST_TO)
+      const of = { fittingId: s.fittingId, step: s.step, substance: s.substance, from: s.day }
+      return days.map((to) => {
+        const names = later.filter((o) => o.day === to).map((o) => o.fitting)
+        return { ...of, to, with: [...new Set(names)] }
+      })
     })
     .sort(
       (a, b) =>
@@ -106,7 +109,7 @@ function hands(s: PlannedStep, ask: PlanAsk): string[][] {
       : names.flatMap((a, i) => names.slice(i + 1).map((b) => [a, b]))
   return [s.who, ...others.filter((w) => w.join() !== s.who.join())]
 }
-/** The first free hours of those who have it, or of others, from a day on; null where there are none within two weeks. */
+/** The first free hours from a day on of those who have it, or of others; null: none within two weeks. */
 function nextPlace(jobs: PlanJob[], ask: PlanAsk, plan: BoatPlan, s: PlannedStep, fromDay: string) {
   const job = jobs.find((j) => j.fittingId === s.fittingId)!
   const first = earliest(
@@ -169,7 +172,7 @@ export function vessels(days: PlanDay[]): { pots: number; tubes: number } {
     tubes: new Set(tubes).size,
   }
 }
-/** Fewer pots or tubes, no boat done later, nor any fitting but the one that was put off; nothing left out. */
+/** Fewer pots or tubes, and no boat done later, nor any fitting but the one that was put off. */
 export function isBetterJoined(was: BoatPlan, now: BoatPlan, fittingId: string): boolean {
   const [a, b] = [vessels(was.days), vessels(now.days)]
   if (b.pots + b.tubes >= a.pots + a.tubes || b.pots > a.pots || b.tubes > a.tubes) return false

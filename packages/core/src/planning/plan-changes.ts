@@ -43,13 +43,18 @@ interface News {
 /** Why a bond stands later than it could. */
 export const joinedSaid = (j: NonNullable<PlannedStep['joined']>) =>
   `put off to share ${j.what.toLowerCase()} with ${j.with.join(', ')}: saves ${j.saves}`
+/** By hand, or to share: said before anything else. */
+function setThere(was: PlannedStep | undefined, now: PlannedStep | undefined): string | null {
+  if (now?.fixed === 'pinned' && was?.fixed !== 'pinned') return 'it was put there by hand'
+  if (was?.fixed === 'pinned' && now?.fixed === null) return 'it was let go'
+  return now?.joined ? joinedSaid(now.joined) : null
+}
 /** Why a step moved: what happened to its own fitting first, then to its boat, the weather, the clock. */
 function whyMoved(was: PlannedStep | undefined, now: PlannedStep | undefined, n: News, held: string): string {
   const s = (was ?? now)!
   const own = n.causes.filter((c) => c.fittingId === s.fittingId)
-  if (now?.fixed === 'pinned' && was?.fixed !== 'pinned') return 'it was put there by hand'
-  if (was?.fixed === 'pinned' && now?.fixed === null) return 'it was let go'
-  if (now?.joined) return joinedSaid(now.joined)
+  const set = setThere(was, now)
+  if (set) return set
   if (own.length) return [...new Set(own.map((c) => c.what))].join('; ')
   if (!now && held) return `held: ${held}`
   if (was && s.needsSurface && n.badDays.includes(was.start.slice(0, 10)))

@@ -29,7 +29,7 @@ export const RESULT_SAID: Record<ProofResult, string> = {
 }
 /** Over this a hatch lifts or a pane goes. */
 export const MOST_PASCAL = 2000
-/** Minutes for each with the hose on it, and how much more for each step of a metre above the lowest: ours. */
+/** Minutes for each: ours. */
 const HOSE_MIN = 5
 const PULL_MIN = 5
 const SOAP_MIN = 3
@@ -62,7 +62,8 @@ const sideOf = (y: number) => (Math.abs(y) < 50 ? 'on the centreline' : y > 0 ? 
 function lookFor(kind: ProofKind, t: ToProve): string {
   if (kind === 'pull') return 'the base all round, the washers below, and whether anything creaks'
   if (kind === 'soap') return 'outside: round the base and each bolt, soap all over, a lamp across it'
-  return `inside below it, ${sideOf(t.yMm)}: its bolts first, then the lowest edge of the liner aft of it; chalk or tissue dry before`
+  const first = 'its bolts first, then the lowest edge of the liner aft of it'
+  return `inside below it, ${sideOf(t.yMm)}: ${first}; chalk or tissue dry before`
 }
 const STEP_MM = 1
 /** In the order of the run: the lowest first, and of equals from aft, as water runs. */
@@ -92,12 +93,13 @@ export function proofSaid(kind: ProofKind, things: ProofThing[]): string {
   const bad = names((t) => t.result !== null && !isGood(kind, t.result))
   const left = names((t) => t.result === null)
   const out = kind === 'pull' ? 'hold that load' : 'are ruled out'
+  const higher = '; what stands higher was not wet by then'
   return [
     good.length
       ? `${good.join(', ')} ${good.length === 1 ? out.replace('are', 'is').replace('hold', 'holds') : out}`
       : '',
     bad.length
-      ? `${bad.join(', ')} ${bad.length === 1 ? 'is' : 'are'} suspect${kind === 'hose' && bad.length ? '; what stands higher was not wet by then' : ''}`
+      ? `${bad.join(', ')} ${bad.length === 1 ? 'is' : 'are'} suspect${kind === 'hose' ? higher : ''}`
       : '',
     left.length ? `${left.length} left` : '',
   ]

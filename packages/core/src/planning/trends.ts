@@ -82,7 +82,7 @@ const day = (at: string) => at.slice(0, 10)
 /** What anybody may read at a fitting, besides its bond path and its anode. */
 export const READ_KINDS = ['gap', 'thickness', 'torque'] as const
 export type ReadKind = (typeof READ_KINDS)[number]
-/** Readings of the work log of a fitting: bond path, anode, and what was read of gap, thickness and torque. */
+/** Readings of the work log of a fitting: bond path, anode, gap, thickness and torque. */
 export function logSeries(at: Series['at'], log: LogLine[], below: boolean): Series[] {
   const read = (kind: ReadKind): Series[] => {
     const readings = log

@@ -9,9 +9,10 @@ export interface Work {
   rejudge: { boatId: string }
   solve: { fittingId: string }
   plan: { jobId: string }
+  task: { taskId: string }
 }
 export type QueueName = keyof Work
-const NAMES: QueueName[] = ['rejudge', 'solve', 'plan']
+const NAMES: QueueName[] = ['rejudge', 'solve', 'plan', 'task']
 /**
  * One waiting job for one thing is enough, however often it was asked for; it reads what is there when it
  * begins.

@@ -1,6 +1,6 @@
 /**
  * What goes with a boat for life: she is put away and never removed; notes that one fitter leaves another,
- * and what an owner is asked; where on the map a photo was taken; proofs by hose, soap and pull; the post box.
+ * and what an owner is asked; where on the map a photo belongs; proofs; work of the machine; the post box.
  */
 export const up = `
 ALTER TABLE boats ADD COLUMN archived_at timestamptz, ADD COLUMN archived_by text, ADD COLUMN archived_why text;
@@ -48,6 +48,27 @@ CREATE TABLE mails (
   sent_at timestamptz,
   failed text
 );
+ALTER TABLE users ADD COLUMN mail text CHECK (length(mail) BETWEEN 3 AND 200);
+-- Work that nobody waits for with the page open: done by whichever process is free, its result kept a day.
+CREATE TABLE tasks (
+  id uuid PRIMARY KEY,
+  kind text NOT NULL,
+  ask jsonb NOT NULL,
+  state text NOT NULL DEFAULT 'waiting' CHECK (state IN ('waiting','working','done','failed','cancelled')),
+  done integer NOT NULL DEFAULT 0,
+  total integer NOT NULL DEFAULT 1,
+  said text NOT NULL DEFAULT '',
+  tries integer NOT NULL DEFAULT 0,
+  asked_by text NOT NULL,
+  asked_login text NOT NULL,
+  asked_at timestamptz NOT NULL DEFAULT now(),
+  beat_at timestamptz,
+  ended_at timestamptz,
+  file_name text,
+  file_mime text,
+  file_bytes bytea
+);
+CREATE INDEX tasks_open ON tasks (state, asked_at);
 CREATE INDEX mails_to ON mails (to_login, id DESC);
 -- Nothing is written in a boat that was put away, whichever way it comes.
 CREATE FUNCTION refuse_archived() RETURNS trigger LANGUAGE plpgsql AS $$

@@ -17,7 +17,6 @@ import {
   big,
   words,
   moment,
-  bytes,
   type At,
   own,
 } from './columns'
@@ -39,9 +38,9 @@ import {
   Penetration,
   Reading,
   AngleReading,
-  Photo,
   LifeEvent,
 } from '.'
+import { defineBoatsLife } from './boats-life'
 import { defineLooks } from './looks'
 import { defineStock } from './stock'
 import { defineHours, definePlans, defineSheets } from './define-plan'
@@ -56,6 +55,7 @@ function definePeople(at: At) {
       passwordHash: text,
       lastSeenAt: { type: T.DATE, allowNull: true },
       leftOn: day,
+      mail: maybeText,
     }),
     at('users'),
   )
@@ -338,28 +338,6 @@ function defineHoles(at: At) {
   )
 }
 function defineRecord(at: At) {
-  Photo.init(
-    own({
-      id: big,
-      boatId: text,
-      subject: text,
-      subjectId: text,
-      caption: words,
-      mime: text,
-      width: whole,
-      height: whole,
-      sha256: text,
-      original: bytes,
-      large: bytes,
-      small: bytes,
-      who: text,
-      takenAt: moment,
-      pinXMm: maybeReal,
-      pinYMm: maybeReal,
-      ...withdrawn,
-    }),
-    at('photos'),
-  )
   LifeEvent.init(
     own({
       id: { type: T.BIGINT, primaryKey: true, autoIncrement: true },
@@ -400,6 +378,7 @@ export function defineModels(sequelize: Sequelize) {
     defineSheets,
     defineStock,
     defineLooks,
+    defineBoatsLife,
   ])
     define(at)
 }

@@ -25,6 +25,7 @@ import type {
 } from '@north-tide/core'
 
 export * from './stock'
+export * from './boats-life'
 export * from './looks'
 type Opt<T> = CreationOptional<T>
 
@@ -37,6 +38,7 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare lastSeenAt: Opt<Date | null>
   /** he works here no longer; what he did stays under his name */
   declare leftOn: Opt<string | null>
+  declare mail: Opt<string | null>
 }
 /** A link by which somebody sets his password, once. */
 export class Invite extends Model<InferAttributes<Invite>, InferCreationAttributes<Invite>> {
@@ -277,27 +279,6 @@ export class AngleReading extends Model<
   declare instrument: Opt<string>
   declare who: string
   declare takenAt: Date
-}
-export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
-  declare id: Opt<string>
-  declare boatId: string
-  declare subject: 'hole' | 'zone' | 'reading' | 'boat'
-  declare subjectId: string
-  declare caption: Opt<string>
-  declare mime: string
-  declare width: number
-  declare height: number
-  declare sha256: string
-  declare original: Buffer
-  declare large: Buffer
-  declare small: Buffer
-  declare who: string
-  declare takenAt: Date
-  declare pinXMm: Opt<number | null>
-  declare pinYMm: Opt<number | null>
-  declare withdrawnWhy: Opt<string | null>
-  declare withdrawnBy: Opt<string | null>
-  declare withdrawnAt: Opt<Date | null>
 }
 export class LifeEvent extends Model<InferAttributes<LifeEvent>, InferCreationAttributes<LifeEvent>> {
   declare id: Opt<string>

@@ -1,5 +1,5 @@
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
-import type { Drip, LeakTestKind, ProofKind, ProofThing } from '@north-tide/core'
+import type { Drip, LeakTestKind } from '@north-tide/core'
 import {
   T,
   text,
@@ -65,46 +65,6 @@ export class Paper extends Model<InferAttributes<Paper>, InferCreationAttributes
   declare who: string
   declare at: Opt<Date>
 }
-/** A note that one fitter leaves another, or a decision that an owner is asked to approve. */
-export class Note extends Model<InferAttributes<Note>, InferCreationAttributes<Note>> {
-  declare id: Opt<number>
-  declare boatId: string
-  declare fittingId: string | null
-  declare kind: 'hand-over' | 'approval'
-  declare body: string
-  declare madeBy: string
-  declare madeAt: Opt<Date>
-  declare answer: Opt<'read' | 'yes' | 'no' | null>
-  declare answerNote: Opt<string>
-  declare answeredBy: Opt<string | null>
-  declare answeredAt: Opt<Date | null>
-}
-/** A run of proofs: by hose, by soap under slight pressure, by a pull. */
-export class ProofRow extends Model<InferAttributes<ProofRow>, InferCreationAttributes<ProofRow>> {
-  declare id: Opt<number>
-  declare boatId: string
-  declare kind: ProofKind
-  declare things: ProofThing[]
-  declare pressurePa: number | null
-  declare loadN: number | null
-  declare note: Opt<string>
-  declare who: string
-  declare at: Opt<Date>
-  declare endedAt: Opt<Date | null>
-  declare version: Opt<number>
-}
-/** What the post box holds; a stand-in for mail, and its record where a server sends it. */
-export class Mail extends Model<InferAttributes<Mail>, InferCreationAttributes<Mail>> {
-  declare id: Opt<number>
-  declare toLogin: string
-  declare subject: string
-  declare body: string
-  declare once: string
-  declare madeAt: Opt<Date>
-  declare readAt: Opt<Date | null>
-  declare sentAt: Opt<Date | null>
-  declare failed: Opt<string | null>
-}
 export function defineLooks(at: At) {
   const json = { type: T.JSONB, allowNull: false }
   Leak.init(
@@ -143,53 +103,6 @@ export function defineLooks(at: At) {
   Flood.init(
     own({ id: key, boatId: text, what: text, ask: json, answer: json, note: words, who: text, at: madeAt }),
     at('floods'),
-  )
-  const then = { type: T.DATE, allowNull: true }
-  Note.init(
-    own({
-      id: key,
-      boatId: text,
-      fittingId: { type: T.UUID, allowNull: true },
-      kind: text,
-      body: text,
-      madeBy: text,
-      madeAt,
-      answer: maybeText,
-      answerNote: words,
-      answeredBy: maybeText,
-      answeredAt: then,
-    }),
-    at('notes'),
-  )
-  ProofRow.init(
-    own({
-      id: key,
-      boatId: text,
-      kind: text,
-      things: json,
-      pressurePa: maybeReal,
-      loadN: maybeReal,
-      note: words,
-      who: text,
-      at: madeAt,
-      endedAt: then,
-      version,
-    }),
-    at('proofs'),
-  )
-  Mail.init(
-    own({
-      id: key,
-      toLogin: text,
-      subject: text,
-      body: text,
-      once: text,
-      madeAt,
-      readAt: then,
-      sentAt: then,
-      failed: maybeText,
-    }),
-    at('mails'),
   )
   Paper.init(own({ id: key, boatId: text, kind: text, code: text, who: text, at: madeAt }), at('papers'))
 }

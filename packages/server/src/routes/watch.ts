@@ -1,5 +1,6 @@
 import express, { Router } from 'express'
 import { happened, pastBoat, pastDesign } from '../services/history'
+import { campaign } from '../services/campaign'
 import { keepFlood, listFloods } from '../services/floods'
 import {
   changeLeak,
@@ -136,6 +137,7 @@ export function watchRoutes(): Router {
   r.post('/boats/:id/valves/read', async (q, res) => {
     res.json(await readValves(q.account!, q.params.id, q.body, goneOf(res)))
   })
+  r.get('/boats/:id/campaign', async (q, res) => void res.json(await campaign(q.account!, q.params.id)))
   r.get('/watch', async (q, res) => void res.json(await yardWatch(q.account!, q.query, goneOf(res))))
   r.get(
     '/boats/:id/trends',

@@ -2,10 +2,12 @@ import { zip, strToU8, type AsyncZippable } from 'fflate'
 import Papa from 'papaparse'
 import { boatMap } from '@north-tide/core'
 import { safeCell } from '../csv'
-import { Photo } from '../models'
+import { ApiError } from '../errors'
+import { Photo, User } from '../models'
 import { passportSheet } from '../pdf/passport-sheet'
-import type { Account } from './access'
-import { boatPicture } from './boats'
+import { accountNow, must, type Account } from './access'
+import { boatById, boatPicture } from './boats'
+import { askTask, taskKind, type Say, type TaskShown } from './tasks'
 import { makePassport, readPassport, type PassportRead, type Sealed } from './passport'
 
 /** The passport on paper, and all of it in one box: the sealed file, the paper, a table, the pictures. */
@@ -65,13 +67,31 @@ async function pictures(boatId: string): Promise<AsyncZippable> {
   }
   return out
 }
-export async function passportZip(who: Account, boatId: string): Promise<Uint8Array> {
+/** The whole of it as work that nobody waits for with the page open. */
+export async function askPassport(who: Account, boatId: string): Promise<TaskShown> {
+  must(who, 'read', boatId)
+  await boatById(boatId)
+  return askTask(who, 'passport', { boatId })
+}
+taskKind('passport', async (t, say) => {
+  const { boatId } = t.ask as { boatId: string }
+  const user = await User.findOne({ where: { login: t.askedLogin } })
+  const who = user && (await accountNow(user.id))
+  if (!who) throw new ApiError(409, 'gone', 'Whoever asked for it is not here any more')
+  await say(0, 3, 'reading every hole')
+  const bytes = await passportZip(who, boatId, say)
+  const boat = await boatById(boatId)
+  return { name: `${boat.name} passport.zip`, mime: 'application/zip', bytes: Buffer.from(bytes) }
+})
+export async function passportZip(who: Account, boatId: string, say?: Say): Promise<Uint8Array> {
   const [p, read] = await Promise.all([makePassport(who, boatId, true), readPassport(who, boatId)])
+  await say?.(1, 3, 'the paper and the pictures')
   const files: AsyncZippable = {
     'passport.json': strToU8(JSON.stringify(p)),
     'passport.pdf': [await bytesOf(await paper(who, boatId, p, read)), { level: 0 }],
     'holes.csv': strToU8(csvOf(read.holes)),
     ...(await pictures(boatId)),
   }
+  await say?.(2, 3, 'packing it')
   return new Promise((done, failed) => zip(files, (error, data) => (error ? failed(error) : done(data))))
 }

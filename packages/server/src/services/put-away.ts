@@ -5,7 +5,7 @@ import { Boat } from '../models'
 import { must, type Account } from './access'
 import { boatFor, summary } from './boats'
 
-/** A boat that left the yard is put away: read as ever, written in no more, and taken out again if she returns. */
+/** A boat that left the yard is put away: read as ever, written in no more, taken out if she returns. */
 const putting = z.discriminatedUnion('archived', [
   z.strictObject({
     archived: z.literal(true),

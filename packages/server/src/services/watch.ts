@@ -172,7 +172,7 @@ export async function yardWatch(who: Account, query: unknown, gone: AbortSignal)
   const visits = [...days].sort(([a], [c]) => a.localeCompare(c)).map(([date, x]) => ({ date, boats: x }))
   return { boats, visits }
 }
-/** The switches at the valves of a boat, as a stand-in sends them; each is a line in the log of its fitting. */
+/** The switches at the valves of a boat, as a stand-in sends them; each a line in its fitting’s log. */
 export async function readValves(who: Account, boatId: string, body: unknown, gone: AbortSignal) {
   must(who, 'work', boatId)
   parseInput(z.strictObject({}), body ?? {})

@@ -10,8 +10,8 @@ import PickOne from './PickOne.vue'
 import VerdictSign from './VerdictSign.vue'
 import WhenField from './WhenField.vue'
 
-/** What is read again and again at a thing, beside the thing itself: where it is going, and one more reading. */
-const TrendChart = defineAsyncComponent(() => import('../places/watch/TrendChart.vue'))
+/** What is read again and again, beside the thing itself: where it is going, and one more reading. */
+const TrendChart = defineAsyncComponent(() => import('./TrendChart.vue'))
 const props = defineProps<{
   boat: string
   at: string[]

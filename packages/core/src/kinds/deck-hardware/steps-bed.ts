@@ -99,7 +99,7 @@ function snug(w: Work): void {
   )
   snugAgain(w, 'day')
 }
-/** Tape creeps out for days. The turn of the next day comes before the hose; that of the week may be afloat. */
+/** Tape creeps out for days: a turn the next day, before the hose, and one after a week, afloat or not. */
 export function snugAgain(w: Work, when: keyof typeof RESNUG): void {
   if (w.d.bedding.sealant !== 'butyl') return
   const r = RESNUG[when]

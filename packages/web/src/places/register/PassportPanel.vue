@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { factSaid, lifeSaid, type LifeState, type PassportAnswer } from '@north-tide/core'
 import { api } from '../../api'
@@ -21,6 +22,28 @@ onMounted(() =>
     facts.value = got.facts
   }),
 )
+interface Packing {
+  id: string
+  state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled'
+  done: number
+  total: number
+  said: string
+  file: string | null
+}
+/** Packed by the machine while the page may be left; asked how far it is. */
+const task = ref<Packing | null>(null)
+const over = computed(() => task.value !== null && ['done', 'failed', 'cancelled'].includes(task.value.state))
+const packIt = () =>
+  attempt(async () => {
+    task.value = await api<Packing>('POST', `/boats/${boats.picture!.id}/passport/tasks`, {})
+  })
+const stopIt = () =>
+  attempt(async () => void (task.value = await api<Packing>('DELETE', `/tasks/${task.value!.id}`)))
+const LOOK_MS = 400
+useIntervalFn(async () => {
+  if (task.value && !over.value)
+    task.value = await api<Packing>('GET', `/tasks/${task.value.id}`).catch(() => task.value)
+}, LOOK_MS)
 const holeOf = (label: string) => boats.picture!.holes.find((h) => h.label === label)
 async function check(file: File) {
   checked.value = ''
@@ -64,10 +87,24 @@ async function check(file: File) {
       </p>
       <p class="acts">
         <a class="act main" :href="`${at}.pdf`" download>On paper</a>
-        <a class="act" :href="`${at}.zip`" download>All of it, with pictures</a>
+        <ElButton class="act" :disabled="task !== null && !over" @click="packIt"
+          >All of it, with pictures</ElButton
+        >
         <a class="act" :href="`${at}.json`" download>The file</a>
         <ReadFile accept=".json,application/json" words="Look at a passport" :disabled="busy" @file="check" />
       </p>
+      <p v-if="task && !over" role="status" class="packing">
+        <ElProgress
+          :percentage="Math.round((100 * task.done) / task.total)"
+          :show-text="false"
+          aria-label="Packed"
+        />
+        {{ task.said || 'waits for its turn' }} <ElButton class="plain" @click="stopIt">Stop</ElButton>
+      </p>
+      <p v-else-if="task?.state === 'done'" role="status">
+        <a class="act" :href="`/api/tasks/${task.id}/file`" download>{{ task.file }}</a>
+      </p>
+      <p v-else-if="task" class="bad" role="alert">It was not made: {{ task.said }}</p>
       <p v-if="checked" role="status">{{ checked }}</p>
       <h3>What would raise it most</h3>
       <ol>

@@ -20,7 +20,7 @@ import StepClock from '../../pieces/StepClock.vue'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
 
-/** Proofs as a guided run: which is next, for how long, where one looks, what came of it, what that rules out. */
+/** Proofs as a guided run: which is next, how long, where one looks, what came of it, what it rules out. */
 interface Run {
   id: number
   kind: ProofKind

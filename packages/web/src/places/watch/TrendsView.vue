@@ -7,7 +7,7 @@ import { benchOf } from '../../kinds/registry'
 import { useAttempt } from '../../pieces/attempt'
 import VerdictSign from '../../pieces/VerdictSign.vue'
 import { useBoats } from '../../state/boats'
-import TrendChart from './TrendChart.vue'
+import TrendChart from '../../pieces/TrendChart.vue'
 
 /** What is read again and again: each series with its line, its limit and the day it would reach it. */
 const boats = useBoats()

@@ -16,6 +16,7 @@ import WatchRound from './WatchRound.vue'
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
 const LeaksView = defineAsyncComponent(() => import('./LeaksView.vue'))
 const ProvingView = defineAsyncComponent(() => import('./ProvingView.vue'))
+const SurveyRound = defineAsyncComponent(() => import('./SurveyRound.vue'))
 const YardWatch = defineAsyncComponent(() => import('./YardWatch.vue'))
 const TrendsView = defineAsyncComponent(() => import('./TrendsView.vue'))
 const boats = useBoats()
@@ -34,6 +35,7 @@ const VIEWS = [
   { value: 'visits', label: 'Visits' },
   { value: 'leaving', label: 'On leaving' },
   { value: 'launch', label: 'Before launch' },
+  { value: 'survey', label: 'Survey' },
   { value: 'leaks', label: 'Leaks' },
   { value: 'proving', label: 'Proving' },
   { value: 'trends', label: 'Trends' },
@@ -135,6 +137,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
       <LeaksView v-if="view === 'leaks'" />
       <ProvingView v-else-if="view === 'proving'" />
       <TrendsView v-else-if="view === 'trends'" />
+      <SurveyRound v-else-if="view === 'survey'" />
       <YardWatch v-else-if="view === 'yard'" @boat="view = 'due'" />
       <WatchRound
         v-else-if="view === 'due' && phone"

@@ -7,6 +7,8 @@ import { useSession } from '../../state/session'
 
 /** The yard: one's own account, and for the manager everybody's. */
 const PeopleList = defineAsyncComponent(() => import('./PeopleList.vue'))
+const PostBox = defineAsyncComponent(() => import('./PostBox.vue'))
+const WorkOfQueue = defineAsyncComponent(() => import('./WorkOfQueue.vue'))
 const BoatsAway = defineAsyncComponent(() => import('./BoatsAway.vue'))
 const session = useSession()
 const router = useRouter()
@@ -79,6 +81,8 @@ async function outEverywhere() {
         </form>
       </section>
       <PeopleList v-if="session.may('people')" />
+      <PostBox />
+      <WorkOfQueue v-if="session.may('people')" />
       <BoatsAway v-if="session.may('remove-boat')" />
     </div>
   </div>

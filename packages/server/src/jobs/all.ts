@@ -1,0 +1,23 @@
+import type { Logger } from 'pino'
+import { startNights } from '../services/nightly'
+import '../services/passport-files'
+import '../services/post'
+import { startPlanning } from '../services/plan-job'
+import { startRejudging } from '../services/rejudge'
+import { startTasks } from '../services/tasks'
+import { openJobs } from './queue'
+
+/** All the work of the queue, done by this process unless another does it. */
+export async function startWork(databaseUrl: string, logger: Logger): Promise<() => Promise<void>> {
+  const jobs = await openJobs(databaseUrl, logger)
+  const stops = [
+    await startRejudging(jobs, logger),
+    await startPlanning(jobs, logger),
+    await startTasks(jobs, logger),
+    startNights(logger),
+  ]
+  return async () => {
+    for (const stop of stops) await stop()
+    await jobs.stop()
+  }
+}

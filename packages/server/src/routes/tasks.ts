@@ -1,0 +1,32 @@
+import { Router } from 'express'
+import { backupNow, backups } from '../services/nightly'
+import { askPassport } from '../services/passport-files'
+import { postBox, readMail, setAddress } from '../services/post'
+import { listTasks, oneTask, retryTask, stopTask, taskFile } from '../services/tasks'
+import { attachment } from './files'
+
+/** Work of the queue as it is seen from outside; the post box; backups. */
+export function taskRoutes(): Router {
+  const r = Router()
+  r.get('/tasks', async (q, res) => void res.json({ tasks: await listTasks(q.account!) }))
+  r.get('/tasks/:task', async (q, res) => void res.json(await oneTask(q.account!, q.params.task)))
+  r.delete('/tasks/:task', async (q, res) => void res.json(await stopTask(q.account!, q.params.task)))
+  r.post('/tasks/:task/again', async (q, res) => void res.json(await retryTask(q.account!, q.params.task)))
+  r.get('/tasks/:task/file', async (q, res) => {
+    const f = await taskFile(q.account!, q.params.task)
+    attachment(res, f.name, f.mime).send(f.bytes)
+  })
+  r.post(
+    '/boats/:id/passport/tasks',
+    async (q, res) => void res.status(202).json(await askPassport(q.account!, q.params.id)),
+  )
+  r.get('/post', async (q, res) => void res.json(await postBox(q.account!)))
+  r.put('/post/address', async (q, res) => void res.json(await setAddress(q.account!, q.body)))
+  r.post(
+    '/post/:letter/read',
+    async (q, res) => void res.json(await readMail(q.account!, Number(q.params.letter))),
+  )
+  r.get('/backups', async (q, res) => void res.json(await backups(q.account!)))
+  r.post('/backups', async (q, res) => void res.status(202).json(await backupNow(q.account!)))
+  return r
+}
