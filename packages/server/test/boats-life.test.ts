@@ -133,6 +133,11 @@ it('a photo of what a liner hides is pinned where it belongs, on the boat', asyn
   }
   expect((await send({ pinXMm: '3000', pinYMm: '-400' })).body.pin).toEqual({ xMm: 3000, yMm: -400 })
   expect((await send({})).body.pin).toBeNull()
+  // It goes along with the boat.
+  type Out = { photos: { caption: string; pin?: object }[] }
+  const { photos } = (await fitter.ask<Out>('GET', `${F}/boat.json`)).body
+  const mine = photos.filter((p) => p.caption === 'behind the port liner')
+  expect(mine.map((p) => p.pin)).toEqual([{ xMm: 3000, yMm: -400 }, undefined])
   expect((await send({ pinXMm: '3000' })).body.error.path).toBe('pinYMm')
   expect((await send({ pinXMm: '90000', pinYMm: '0' })).status).toBe(400)
 })

@@ -86,6 +86,8 @@ const PHOTO_COLUMNS = [
   'caption',
   'who',
   'takenAt',
+  'pinXMm',
+  'pinYMm',
   'original',
   'withdrawnWhy',
   'withdrawnBy',
@@ -296,6 +298,7 @@ const photosOut = ({ photos }: Rows, names: Names): BoatFile['photos'] =>
     caption: p.caption,
     who: p.who,
     takenAt: p.takenAt.toISOString(),
+    ...(p.pinXMm == null ? {} : { pin: { xMm: p.pinXMm, yMm: p.pinYMm! } }),
     base64: p.original.toString('base64'),
     withdrawn: withdrawnOf(p),
   }))

@@ -222,6 +222,8 @@ export const boatFile = z.strictObject({
       caption: text,
       who: text,
       takenAt: when,
+      /** where on the map it belongs */
+      pin: z.strictObject({ xMm: num.min(-1e5).max(1e6), yMm: num.min(-1e5).max(1e5) }).optional(),
       base64: z.string(),
       withdrawn: withdrawn.default(null),
     }),

@@ -181,6 +181,7 @@ async function writePhotos({ v, looks }: FileRead, { ids, t }: Into) {
         caption: p.caption,
         who: p.who,
         takenAt: new Date(p.takenAt),
+        ...(p.pin ? { pinXMm: p.pin.xMm, pinYMm: p.pin.yMm } : {}),
         ...withdrawnColumns(p.withdrawn),
         ...look,
         sha256: createHash('sha256').update(look.original).digest('hex'),

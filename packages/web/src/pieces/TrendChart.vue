@@ -47,10 +47,10 @@ async function draw() {
           pointBorderColor: css('--tide'),
         },
         { ...bare, data: along(s.line), borderColor: css('--tide'), borderDash: [6, 5] },
+        ...(s.limit === null ? [] : [{ ...bare, data: span(s.limit), borderColor: css('--short') }]),
         // As flat and as steep as the looks allow, and all between.
         { ...bare, ...faint, data: along(s.band?.[0]), fill: '+1' },
         { ...bare, ...faint, data: along(s.band?.[1]) },
-        ...(s.limit === null ? [] : [{ ...bare, data: span(s.limit), borderColor: css('--short') }]),
       ],
     },
     options: {

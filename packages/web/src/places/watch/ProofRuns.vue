@@ -121,7 +121,7 @@ const when = (t: string) => dayjs(t).format('D MMM YYYY, HH:mm')
           </p>
           <StepClock
             v-else
-            :clock="{ minutes: next.minutes, what: 'The water' }"
+            :clock="{ minutes: next.minutes, what: 'it was long enough' }"
             :from="since"
             :until="null"
           />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { formatLength, lifeSaid, type Campaign, type SurveyStop } from '@north-tide/core'
+import { lifeSaid, MM_PER_IN, type Campaign, type SurveyStop } from '@north-tide/core'
 import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import LifeSign from '../../pieces/LifeSign.vue'
@@ -23,6 +23,8 @@ const to = (s: SurveyStop) =>
   s.kind === null ? `/register/${s.id.replace('hole ', '')}` : benchOf({ kind: s.kind, id: s.id })
 const LAUNCH = { no: 'not to be launched', wait: 'can wait', yes: 'safe to launch' } as const
 const LEVEL = { below: 'below the waterline', topsides: 'topsides', deck: 'on deck' } as const
+const way = (mm: number) =>
+  boats.units === 'inch' ? `${Math.round(mm / (12 * MM_PER_IN))} ft` : `${Math.round(mm / 1000)} m`
 const hours = (h: number) => (h > 0 ? `, ${h < 10 ? h.toFixed(1) : Math.round(h)} h of work` : '')
 </script>
 
@@ -37,8 +39,7 @@ const hours = (h: number) => (h > 0 ? `, ${h < 10 ? h.toFixed(1) : Math.round(h)
         </li>
       </ul>
       <p class="soft">
-        Below first, room by room: {{ formatLength(Math.round(round.wayMm / 100) * 100, boats.units) }} to go,
-        {{ formatLength(Math.round(round.byNumberMm / 100) * 100, boats.units) }} by their numbers.
+        Below first, room by room: {{ way(round.wayMm) }} to go, {{ way(round.byNumberMm) }} by their numbers.
         {{ round.withoutPhoto ? `${round.withoutPhoto} have no photo yet: take it first, judge later.` : '' }}
       </p>
       <section v-for="r in round.rooms" :key="r.zone + r.level">

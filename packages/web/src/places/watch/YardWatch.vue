@@ -55,3 +55,10 @@ const looks = (n: number) => `${n} ${n === 1 ? 'look' : 'looks'}`
     </ul>
   </template>
 </template>
+
+<style scoped>
+h2 {
+  font-size: 1.05rem;
+  padding-top: 16px;
+}
+</style>
