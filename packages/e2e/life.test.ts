@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { enter, pick } from './hands'
 
-/** What goes with a boat for life: many holes at once, a run of proofs, notes, a survey, the machine’s work. */
+/** What goes with a boat for life: many holes at once, proofs, notes, a survey, the machine’s work. */
 test('many holes through one step, a run by hose, a note handed over, a survey of the whole boat', async ({
   page,
 }) => {
