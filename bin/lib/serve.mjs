@@ -25,6 +25,8 @@ export async function serveFresh(name) {
       OWNER_DATABASE_URL: database.ownerUrl,
       PORT: String(port),
       SIGN_IN_LIMIT: '1000',
+      // Nobody's night falls in the middle of a journey.
+      NIGHTS: '0',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   })

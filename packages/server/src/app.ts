@@ -43,6 +43,8 @@ export interface AppOptions {
   signInLimit?: number
   /** how many proxies stand before it, whose word on address and TLS is taken; 0: none */
   trustProxy?: number
+  /** whether its clock asks for backups and reminders; left out: it does */
+  nights?: boolean
   /** how long one calculation may take */
   calcMs?: number
 }
@@ -206,7 +208,7 @@ export async function createApp(o: AppOptions) {
 
   pages(app, o.webFolder)
   app.use(onError)
-  const stopJobs = await startWork(o.databaseUrl, o.logger)
+  const stopJobs = await startWork(o.databaseUrl, o.logger, o.nights)
   return {
     app,
     close: async () => {

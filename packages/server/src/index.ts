@@ -41,6 +41,7 @@ const { app, close } = await createApp({
   logger,
   demo: demo && invented,
   webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  nights: process.env.NIGHTS !== '0',
   ...(process.env.TRUST_PROXY ? { trustProxy: proxies(process.env.TRUST_PROXY) } : {}),
   ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}),
 })

@@ -63,6 +63,7 @@ export async function startApp(
   const { app, close } = await createApp({
     db,
     databaseUrl: url,
+    nights: false,
     logger: options.logger ?? pino({ level: 'silent' }),
     demo: true,
     signInLimit: options.signInLimit ?? 1000,

@@ -8,13 +8,17 @@ import { startTasks } from '../services/tasks'
 import { openJobs } from './queue'
 
 /** All the work of the queue, done by this process unless another does it. */
-export async function startWork(databaseUrl: string, logger: Logger): Promise<() => Promise<void>> {
+export async function startWork(
+  databaseUrl: string,
+  logger: Logger,
+  nights = true,
+): Promise<() => Promise<void>> {
   const jobs = await openJobs(databaseUrl, logger)
   const stops = [
     await startRejudging(jobs, logger),
     await startPlanning(jobs, logger),
     await startTasks(jobs, logger),
-    startNights(logger),
+    ...(nights ? [startNights(logger)] : []),
   ]
   return async () => {
     for (const stop of stops) await stop()
