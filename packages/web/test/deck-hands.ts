@@ -72,6 +72,7 @@ export function aboard(server: Server = {}, boat: object = {}) {
     '/readings': [],
     '/angles': { rows: [], answer: null, problem: null },
     '/photos': [],
+    '/trends': { series: [] },
     ...server,
   }
   const calls: { method: string; url: string; body: unknown }[] = []

@@ -105,7 +105,9 @@ export function atTheBench() {
                   ? BOAT
                   : String(url).endsWith('/fittings/f')
                     ? served
-                    : {},
+                    : String(url).split('?')[0]!.endsWith('/trends')
+                      ? { series: [] }
+                      : {},
           ),
         ),
     ),
