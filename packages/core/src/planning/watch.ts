@@ -1,3 +1,4 @@
+import { daySaid } from '../base/quantity/day'
 import { SEALANT_IDS } from '../base/materials/sealants'
 import type { watchDue } from '../chapters/watch/watch-due'
 import type { LifeState } from '../base/life-states'
@@ -263,7 +264,7 @@ export function afloatRows(things: WatchedThing[], now: string, horizonDays: num
           overdueDays: Math.max(0, late),
           known: true,
           severity: 'must',
-          why: `${a.hours / 24} days after ${day(from.at)}; she may be afloat by then.`,
+          why: `${a.hours / 24} days after ${daySaid(from.at)}; she may be afloat by then.`,
         },
       ]
     }),
