@@ -626,7 +626,9 @@ describe('what has to be looked at', () => {
     })
     expect(rows(tick('snug', '2031-04-01'))[0]).toMatchObject({ due: '2031-04-08', overdueDays: 6 })
     expect(rows(tick('snug', '2031-04-01'), tick('again', '2031-04-09'))).toEqual([])
-    expect(rows(tick('snug', '2031-04-10'))[0]!.why).toBe('7 days after 10 Apr 2031; she may be afloat by then.')
+    expect(rows(tick('snug', '2031-04-10'))[0]!.why).toBe(
+      '7 days after 10 Apr 2031; she may be afloat by then.',
+    )
   })
   it('what is suspect below the water keeps her ashore, by name', () => {
     expect(watched([thing({ state: 'suspect' })]).notLaunchable).toEqual([
