@@ -155,6 +155,7 @@ describe('a boat put away', () => {
     const tries = await Promise.all([
       fitter.ask<Refused>('POST', `/api/penetrations/${hole!.id}/events`, { state: 'suspect', note: 'x' }),
       fitter.ask<Refused>('POST', log, { kind: 'look', note: 'x' }),
+      fitter.ask<Refused>('DELETE', `/api/fittings/${fittings[0]!.id}`),
       fitter.ask<Refused>('POST', `${P}/notes`, { kind: 'hand-over', body: 'x' }),
     ])
     for (const t of tries) expect([t.status, t.body.error.code]).toEqual([409, 'archived'])

@@ -74,19 +74,19 @@ CREATE INDEX mails_to ON mails (to_login, id DESC);
 CREATE FUNCTION refuse_archived() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE boat text;
 BEGIN
-  IF TG_ARGV[0] = 'boat' THEN boat := NEW.boat_id;
+  IF TG_ARGV[0] = 'boat' THEN boat := COALESCE(NEW.boat_id, OLD.boat_id);
   ELSIF TG_ARGV[0] = 'hole' THEN SELECT p.boat_id INTO boat FROM penetrations p WHERE p.id = NEW.penetration_id;
   ELSE SELECT f.boat_id INTO boat FROM fittings f WHERE f.id = NEW.fitting_id;
   END IF;
   IF EXISTS (SELECT 1 FROM boats b WHERE b.id = boat AND b.archived_at IS NOT NULL) THEN
     RAISE EXCEPTION 'put away' USING ERRCODE = 'NT001';
   END IF;
-  RETURN NEW;
+  RETURN COALESCE(NEW, OLD);
 END $$;
-CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON fittings FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
+CREATE TRIGGER archived BEFORE INSERT OR UPDATE OR DELETE ON fittings FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
 CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON penetrations FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
-CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON zones FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
-CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON structures FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
+CREATE TRIGGER archived BEFORE INSERT OR UPDATE OR DELETE ON zones FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
+CREATE TRIGGER archived BEFORE INSERT OR UPDATE OR DELETE ON structures FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
 CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON readings FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
 CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON photos FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');
 CREATE TRIGGER archived BEFORE INSERT OR UPDATE ON leaks FOR EACH ROW EXECUTE FUNCTION refuse_archived('boat');

@@ -47,7 +47,9 @@ export async function askRejudge(
 }
 /** Every boat: after a value of the yard's own has changed. */
 export async function askRejudgeAll(why: string, transaction: Transaction): Promise<void> {
-  for (const b of await Boat.findAll({ attributes: ['id'], order: [['id', 'ASC']], transaction }))
+  // A boat that was put away stays as she was judged.
+  const where = { archivedAt: null }
+  for (const b of await Boat.findAll({ where, attributes: ['id'], order: [['id', 'ASC']], transaction }))
     await askRejudge(b.id, why, transaction)
 }
 export async function jobOf(who: Account, boatId: string, id: number): Promise<Job> {

@@ -31,9 +31,7 @@ const load = () =>
   })
 watch(boat, load, { immediate: true })
 const may = computed(() => session.may('work', boat.value))
-const owns = computed(
-  () => session.may('people') || session.account?.boats?.[boat.value] === 'owner' || !may.value,
-)
+const owns = computed(() => session.may('people') || session.account?.boats?.[boat.value] === 'owner')
 const form = reactive({ kind: 'hand-over' as Note['kind'], body: '', fittingId: '' })
 const write = () =>
   attempt(async () => {
