@@ -7,7 +7,8 @@ export default defineConfig({
   testDir: '.',
   workers: bases.length,
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  // Two products and two browsers share what this machine has: only what has failed waits this long.
+  expect: { timeout: 30_000 },
   reporter: process.env.E2E_REPORT
     ? [['line'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : [['line']],

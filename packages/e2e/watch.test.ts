@@ -6,6 +6,7 @@ test('who goes round sees what is due, writes a look down, and reads what to shu
 }) => {
   await enter(page)
   await page.keyboard.press('Alt+6')
+  await expect(page.getByRole('heading', { name: 'Watch', exact: true })).toBeVisible()
   const due = page.getByRole('table', { name: 'Looks that are due' })
   await expect(due.getByRole('row').nth(1)).toBeVisible()
   const done = due.getByRole('button', { name: /^Open and shut the valve at .*: done$/ }).first()

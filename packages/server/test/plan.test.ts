@@ -1,5 +1,5 @@
 import dayjs from 'dayjs'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { rowsOfPlan, vessels, type PlanChanges, type WeatherStrip } from '@north-tide/core'
 import type { PlanView } from '../src/services/plan'
 import type { PlanJobShown } from '../src/services/plan-job'
@@ -190,6 +190,23 @@ describe('a plan anew', () => {
     expect(stopped).toMatchObject({ state: 'cancelled', said: 'stopped by Tam Corrigall' })
     expect((await view()).job).toBeNull()
     expect((await view()).offer).toBeNull()
+  })
+  it('asked for again takes the place of what is at work; one that a page asks for takes nobody’s', async () => {
+    const ask = async (body: object) =>
+      (await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', body)).body
+    const first = await ask({})
+    const second = await ask({ boats: ['pipit'] })
+    const third = await ask({ byItself: true })
+    expect(third.id).toBe(second.id)
+    const ended = async (id: string) => {
+      const { body } = await fitter.ask<PlanJobShown>('GET', `/api/plan/jobs/${id}`)
+      return body.state
+    }
+    await vi.waitUntil(async () => (await ended(second.id)) === 'done', { timeout: 30_000 })
+    expect(await ended(first.id)).toBe('cancelled')
+    const offer = (await view()).offer!
+    expect(offer.ask.boats).toEqual(['pipit'])
+    await fitter.ask('DELETE', `/api/plan/offers/${offer.id}`)
   })
   it.each([
     [{ boats: ['nowhere'] }, 'failed', /no boat/],

@@ -54,6 +54,8 @@ export const asking = z.strictObject({
   cover: z.enum(COVERS).default('open'),
   /** bonds and beddings may be put off to share a pot or a tube, where that makes nothing else later */
   join: z.boolean().default(true),
+  /** asked by a page because something happened, by nobody's hand: it takes no other's place */
+  byItself: z.boolean().default(false),
 })
 export type Asking = z.output<typeof asking>
 /** As it is kept with a plan. */

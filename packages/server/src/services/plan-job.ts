@@ -33,8 +33,14 @@ const handOn = (id: string) => void jobs?.send('plan', { jobId: id }, id).catch(
 export async function askPlan(who: Account, body: unknown): Promise<PlanJobShown> {
   must(who, 'plan')
   const a = parseInput(asking, body ?? {})
-  // What was asked before and nobody has begun is not worked out as well: this one takes its place.
-  await PlanJobRow.update({ state: 'cancelled', said: 'asked for anew' }, { where: { state: 'waiting' } })
+  const open = a.byItself ? await openPlanJob() : null
+  if (open) return open
+  // What was asked before is worked out no more, or it would lie where this one's offer has to: it takes its
+  // place.
+  await PlanJobRow.update(
+    { state: 'cancelled', said: 'asked for anew' },
+    { where: { state: { [Op.in]: [...OPEN] } } },
+  )
   const job = await PlanJobRow.create({ id: randomUUID(), ask: a, askedBy: who.name })
   handOn(job.id)
   return shown(job)

@@ -25,6 +25,8 @@ export interface PlanAsked {
   launchDays?: Weekday[]
   target?: string | null
   join?: boolean
+  /** because something happened, by nobody's hand */
+  byItself?: boolean
 }
 export interface ShownPlan {
   id: number
@@ -77,6 +79,8 @@ type Fail = (error: unknown, otherwise: string) => void
 /** The job that is at a plan: followed until it has ended, then what came of it is read. */
 function jobOf(said: Ref<string>, fail: Fail, read: () => Promise<void>) {
   const job = ref<PlanJob | null>(null)
+  /** Asked for, and the server has not said yet under which number. */
+  const asking = ref(false)
   let following = ''
   async function follow(first: PlanJob) {
     if (first.id === following) return
@@ -91,7 +95,8 @@ function jobOf(said: Ref<string>, fail: Fail, read: () => Promise<void>) {
       if (following !== first.id) return
       job.value = null
       if (ended?.state === 'failed') said.value = `The plan was not made: ${ended.said}`
-      if (ended?.state === 'done') await read()
+      // Stopped from elsewhere: another may be at it in its place.
+      if (ended?.state === 'done' || ended?.state === 'cancelled') await read()
     } catch (error) {
       job.value = null
       fail(error, 'The plan was not made')
@@ -99,8 +104,10 @@ function jobOf(said: Ref<string>, fail: Fail, read: () => Promise<void>) {
   }
   async function ask(how: PlanAsked): Promise<void> {
     said.value = ''
+    asking.value = true
     try {
-      await follow(await api<PlanJob>('POST', '/plan/jobs', how))
+      const first = await api<PlanJob>('POST', '/plan/jobs', how).finally(() => (asking.value = false))
+      await follow(first)
     } catch (error) {
       fail(error, 'The plan was not asked for')
     }
@@ -112,7 +119,7 @@ function jobOf(said: Ref<string>, fail: Fail, read: () => Promise<void>) {
     following = ''
     await api('DELETE', `/plan/jobs/${id}`).catch(() => undefined)
   }
-  return { job, follow, ask, stop }
+  return { job, asking, follow, ask, stop }
 }
 /** What is done to the plan that is kept: another taken, a step moved, taken back. */
 function actsOn(view: ShallowRef<PlanView | null>, said: Ref<string>, fail: Fail) {
@@ -163,26 +170,26 @@ export const usePlan = defineStore('plan', () => {
   const fail: Fail = (error, otherwise) => {
     if (!session.ended(error)) said.value = error instanceof Error ? error.message : otherwise
   }
-  const read = async () => void (view.value = await api<PlanView>('GET', '/plan'))
-  const { job, follow, ask, stop } = jobOf(said, fail, read)
+  const read = async () => {
+    view.value = await api<PlanView>('GET', '/plan')
+    if (view.value.job) void follow(view.value.job)
+  }
+  const { job, asking, follow, ask, stop } = jobOf(said, fail, read)
   async function load(): Promise<void> {
     said.value = ''
     try {
       await read()
-      if (view.value?.job) void follow(view.value.job)
     } catch (error) {
       fail(error, 'The plan cannot be read')
     }
   }
-  /** As the plan that is kept was asked for. */
+  /** As the plan that lies offered, or the one that is kept, was asked for. */
   const again = () => {
-    const k = view.value?.kept?.ask
-    return ask(
-      k
-        ? { boats: k.boats, fittings: k.fittings, cover: k.cover, launchDays: k.launchDays, target: k.target }
-        : {},
-    )
+    const k = (view.value?.offer ?? view.value?.kept)?.ask
+    if (!k) return ask({ byItself: true })
+    const { boats, fittings, from, cover, launchDays, target, join } = k
+    return ask({ boats, fittings, from, cover, launchDays, target, join, byItself: true })
   }
   const plan = computed(() => view.value?.kept ?? view.value?.offer ?? null)
-  return { view, job, said, plan, load, ask, again, stop, ...actsOn(view, said, fail) }
+  return { view, job, asking, said, plan, load, ask, again, stop, ...actsOn(view, said, fail) }
 })

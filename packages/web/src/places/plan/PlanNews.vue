@@ -19,10 +19,10 @@ const stale = computed(() => (yard.view?.offerCauses.length ?? 0) > 0)
 const AFTER_MS = 1500
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(
-  () => [causes.value.length, offer.value?.id, stale.value, yard.job?.id] as const,
+  () => [causes.value.length, offer.value?.id, stale.value, yard.job?.id, yard.asking] as const,
   ([n]) => {
     clearTimeout(timer)
-    if (!yard.view?.may.plan || yard.job || n === 0) return
+    if (!yard.view?.may.plan || yard.job || yard.asking || n === 0) return
     // Whoever only passes by does not have a yard planned for it.
     if (!offer.value || stale.value) timer = setTimeout(yard.again, AFTER_MS)
   },
@@ -54,10 +54,10 @@ const progress = computed(() => (yard.job?.total ? Math.round((100 * yard.job.do
 </script>
 
 <template>
-  <section v-if="yard.job" class="news" aria-label="Planning">
-    <span>Planning{{ yard.job.said ? `: ${yard.job.said}` : '' }}</span>
+  <section v-if="yard.job || yard.asking" class="news" aria-label="Planning">
+    <span>Planning{{ yard.job?.said ? `: ${yard.job.said}` : '' }}</span>
     <ElProgress :percentage="progress" :show-text="false" class="bar" aria-label="How far it is" />
-    <ElButton class="act small" @click="yard.stop">Stop</ElButton>
+    <ElButton v-if="yard.job" class="act small" @click="yard.stop">Stop</ElButton>
   </section>
   <section v-else-if="yard.moved" class="news" role="status" aria-label="What moved">
     <span
