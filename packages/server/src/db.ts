@@ -21,6 +21,7 @@ import { up as people } from './migrations/018-people'
 import { up as orders } from './migrations/019-orders'
 import { up as leaks } from './migrations/020-leaks'
 import { up as boatsLife } from './migrations/021-a-boats-life'
+import { up as keptViews } from './migrations/022-kept-views'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -44,6 +45,7 @@ const MIGRATIONS = [
   { name: '019-orders', sql: orders },
   { name: '020-leaks', sql: leaks },
   { name: '021-a-boats-life', sql: boatsLife },
+  { name: '022-kept-views', sql: keptViews },
 ]
 
 /** What this version knows of a database, in order. */

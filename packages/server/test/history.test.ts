@@ -1,5 +1,6 @@
 import dayjs from 'dayjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { connect } from '../src/db'
 import type { Happened, PastBoat } from '../src/services/history'
 import { startYard, type Someone, type Yard } from './harness'
 
@@ -12,6 +13,11 @@ beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('the_history'))
 }, 60_000)
 afterAll(() => app.stop())
+/** The kept revisions are moved by nobody but the owner of the tables, and only to play a day of the past. */
+async function asOwner(sql: string) {
+  const own = connect(app.databases.ownerUrl)
+  await own.query(sql).finally(() => own.close())
+}
 const day = (n: number) => dayjs().add(n, 'day').format('YYYY-MM-DD')
 const past = async (from: string, to: string) =>
   (await owner.ask<PastBoat>('GET', `${B}/past?from=${from}&to=${to}`)).body
@@ -62,6 +68,49 @@ describe('the boat as she was', () => {
     const { rows } = await happened(day(0), day(0))
     expect(rows.find((r) => r.of === 'fitting' && r.id === id)!.what).toContain(`version ${f.version + 1}`)
     expect((await owner.ask('GET', `${B}/past/${id}?on=1990-01-01`)).status).toBe(400)
+  })
+  it('a zone is drawn as it stood, and is named when it was changed; before any was kept, as on that day', async () => {
+    interface Z {
+      id: number
+      title: string
+      version: number
+      outline: { xMm: number; yMm: number }[]
+      layers: { material: string; thicknessMm: number; measured: boolean }[]
+    }
+    const { zones } = (await fitter.ask<{ zones: (Z & Record<string, unknown>)[] }>('GET', B)).body
+    const { id, version, code: _code, ...z } = zones.find((x) => x.title === 'Foredeck')!
+    const before = (await past(day(-1), day(0))).map
+    const put = await fitter.ask('PUT', `${B}/zones/${id}`, {
+      ...z,
+      title: 'Foredeck, new',
+      layers: z.layers.map(({ material, thicknessMm, measured }) => ({ material, thicknessMm, measured })),
+      outline: z.outline.map((p) => ({ ...p, xMm: p.xMm + 10 })),
+      version,
+    })
+    expect(put.status, JSON.stringify(put.body)).toBe(200)
+    // All of it happened today: what stood before is not asked for by a day, but the kept versions are.
+    const now = await past('1990-01-01', day(0))
+    const words = (d: PastBoat['map']) => d.shapes.flatMap((s) => ('text' in s ? [s.text] : []))
+    expect(words(now.map)).toContain('foredeck, new')
+    expect(words(before)).not.toContain('foredeck, new')
+    expect(now.surfacesAsOf).toBeNull()
+    const old = await past('1990-01-01', '1990-01-02')
+    expect(old.surfacesAsOf).toBe(day(0))
+    expect(old.surfaces).toEqual([])
+    await asOwner(
+      `ALTER TABLE revisions DISABLE TRIGGER USER; UPDATE revisions SET at = at - interval '9 days' WHERE what = 'zones' AND row_key = '${id}' AND version = ${version}; ALTER TABLE revisions ENABLE TRIGGER USER`,
+    )
+    const then = await past(day(-5), day(-5))
+    expect(words(then.map)).toContain('foredeck')
+    expect(words(then.map)).not.toContain('foredeck, new')
+    const { surfaces } = await past(day(-5), day(0))
+    expect(surfaces.find((s) => s.of === 'zone' && s.id === String(id))).toEqual({
+      id: String(id),
+      of: 'zone',
+      name: 'Foredeck, new',
+      was: version,
+      is: version + 1,
+    })
   })
   it.each([
     [`${B}/past?from=2027-05-02&to=2027-05-01`, 'to'],

@@ -169,7 +169,7 @@ describe('a boat\u2019s file of version 1', () => {
       const out = JSON.parse(
         (await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text,
       ) as typeof file & { version: number }
-      expect(out.version).toBe(3)
+      expect(out.version).toBe(4)
       const code = new Map(file.zones.map((z) => [z.title, z.code]))
       expect(out.holes.map((h) => h.zone)).toEqual(file.holes.map((h) => code.get(h.zone) ?? h.zone))
       expect(out.fittings.map((f) => String(f.design.place.zone)).sort()).toEqual(
@@ -201,7 +201,7 @@ describe('a boat\u2019s file of version 2', () => {
     const made = await fitter.ask<{ id: string }>('POST', '/api/boats/import', file)
     expect(made.status).toBe(201)
     const out = JSON.parse((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text) as V3
-    expect(out.version).toBe(3)
+    expect(out.version).toBe(4)
     expect(out.fittings.map((f) => f.design.name)).toEqual(
       [...file.fittings, ...file.hull].map((f) => f.design.name),
     )
@@ -236,6 +236,16 @@ describe('a boat\u2019s file of version 2', () => {
     )
     const again = await fitter.ask<{ id: string }>('POST', '/api/boats/import', out)
     expect(JSON.parse((await fitter.ask('GET', `/api/boats/${again.body.id}/boat.json`)).text)).toEqual(out)
+  })
+})
+
+describe('a boat\u2019s file of version 3', () => {
+  it('is read exactly, with nothing on record of what version 3 could not say', async () => {
+    const file = JSON.parse(kept('boat-v3-pipit.json')) as Record<string, unknown>
+    const made = await fitter.ask<{ id: string }>('POST', '/api/boats/import', file)
+    expect(made.status, JSON.stringify(made.body)).toBe(201)
+    const out = JSON.parse((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text) as object
+    expect(out).toEqual({ ...file, version: 4, leaks: [], floods: [], proofs: [], notes: [] })
   })
 })
 

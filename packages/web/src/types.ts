@@ -41,6 +41,7 @@ export interface BoatSummary {
   hullKind: HullKind
   version: number
   note: string
+  imported: { at: string; by: string } | null
   archived: { at: string; by: string; why: string } | null
 }
 export type Hole = HoleRow
@@ -247,7 +248,7 @@ export interface Angles {
 }
 export interface PhotoShown {
   id: number
-  subject: 'hole' | 'zone' | 'reading' | 'boat'
+  subject: 'hole' | 'zone' | 'reading' | 'boat' | 'fitting'
   subjectId: string
   caption: string
   width: number

@@ -1,4 +1,5 @@
 import { Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize'
+import type { PhotoSubject } from '../services/photo-subjects'
 import type { ProofKind, ProofThing } from '@north-tide/core'
 import {
   big,
@@ -23,7 +24,7 @@ type Opt<V> = CreationOptional<V>
 export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes<Photo>> {
   declare id: Opt<string>
   declare boatId: string
-  declare subject: 'hole' | 'zone' | 'reading' | 'boat'
+  declare subject: PhotoSubject
   declare subjectId: string
   declare caption: Opt<string>
   declare mime: string

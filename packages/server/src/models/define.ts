@@ -45,6 +45,15 @@ import { defineLooks } from './looks'
 import { defineStock } from './stock'
 import { defineHours, definePlans, defineSheets } from './define-plan'
 
+const then = { type: T.DATE, allowNull: true }
+/** that a boat was put away, and that she came with a file */
+const PAST = {
+  archivedAt: then,
+  archivedBy: maybeText,
+  archivedWhy: maybeText,
+  importedAt: then,
+  importedBy: maybeText,
+}
 function definePeople(at: At) {
   User.init(
     own({
@@ -53,7 +62,7 @@ function definePeople(at: At) {
       name: text,
       role: text,
       passwordHash: text,
-      lastSeenAt: { type: T.DATE, allowNull: true },
+      lastSeenAt: then,
       leftOn: day,
       mail: maybeText,
     }),
@@ -67,7 +76,7 @@ function definePeople(at: At) {
       madeBy: text,
       madeAt,
       endsAt: moment,
-      usedAt: { type: T.DATE, allowNull: true },
+      usedAt: then,
     }),
     at('invites'),
   )
@@ -95,9 +104,7 @@ function definePeople(at: At) {
       note: text,
       isMain: flag,
       launchOn: day,
-      archivedAt: { type: T.DATE, allowNull: true },
-      archivedBy: maybeText,
-      archivedWhy: maybeText,
+      ...PAST,
       rig: maybeText,
       version,
     }),
@@ -215,7 +222,7 @@ function defineFitting(at: At) {
       solverDue: { type: T.BOOLEAN, allowNull: false, defaultValue: false },
       replacesId: { type: T.UUID, allowNull: true },
       groupId: { type: T.UUID, allowNull: true },
-      recordedAt: { type: T.DATE, allowNull: true },
+      recordedAt: then,
       version,
       createdAt: madeAt,
       updatedAt: madeAt,

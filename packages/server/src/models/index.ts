@@ -80,6 +80,8 @@ export class Boat extends Model<InferAttributes<Boat>, InferCreationAttributes<B
   declare archivedAt: Opt<Date | null>
   declare archivedBy: Opt<string | null>
   declare archivedWhy: Opt<string | null>
+  declare importedAt: Opt<Date | null>
+  declare importedBy: Opt<string | null>
   declare version: Opt<number>
 }
 export class Station extends Model<InferAttributes<Station>, InferCreationAttributes<Station>> {

@@ -65,6 +65,16 @@ export class Paper extends Model<InferAttributes<Paper>, InferCreationAttributes
   declare who: string
   declare at: Opt<Date>
 }
+/** A view of a table that somebody gave a name. */
+export class SavedView extends Model<InferAttributes<SavedView>, InferCreationAttributes<SavedView>> {
+  declare id: Opt<number>
+  declare userId: number
+  declare place: 'register'
+  declare name: string
+  declare query: Record<string, string>
+  declare shared: Opt<boolean>
+  declare madeAt: Opt<Date>
+}
 export function defineLooks(at: At) {
   const json = { type: T.JSONB, allowNull: false }
   Leak.init(
@@ -103,6 +113,10 @@ export function defineLooks(at: At) {
   Flood.init(
     own({ id: key, boatId: text, what: text, ask: json, answer: json, note: words, who: text, at: madeAt }),
     at('floods'),
+  )
+  SavedView.init(
+    own({ id: key, userId: whole, place: text, name: text, query: json, shared: flag, madeAt }),
+    at('saved_views'),
   )
   Paper.init(own({ id: key, boatId: text, kind: text, code: text, who: text, at: madeAt }), at('papers'))
 }

@@ -3,9 +3,10 @@ import { backupNow, backups } from '../services/nightly'
 import { askPassport } from '../services/passport-files'
 import { postBox, readMail, setAddress } from '../services/post'
 import { listTasks, oneTask, retryTask, stopTask, taskFile } from '../services/tasks'
+import { dropView, keepView, listViews } from '../services/views'
 import { attachment } from './files'
 
-/** Work of the queue as it is seen from outside; the post box; backups. */
+/** Work of the queue as it is seen from outside; the post box; backups; views that somebody keeps. */
 export function taskRoutes(): Router {
   const r = Router()
   r.get('/tasks', async (q, res) => void res.json({ tasks: await listTasks(q.account!) }))
@@ -28,5 +29,11 @@ export function taskRoutes(): Router {
   )
   r.get('/backups', async (q, res) => void res.json(await backups(q.account!)))
   r.post('/backups', async (q, res) => void res.status(202).json(await backupNow(q.account!)))
+  r.get('/views', async (q, res) => void res.json({ views: await listViews(q.account!, q.query) }))
+  r.post('/views', async (q, res) => void res.status(201).json({ views: await keepView(q.account!, q.body) }))
+  r.delete(
+    '/views/:view',
+    async (q, res) => void res.json({ views: await dropView(q.account!, Number(q.params.view)) }),
+  )
   return r
 }

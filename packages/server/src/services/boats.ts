@@ -23,6 +23,8 @@ export const summary = (b: Boat) => ({
   note: b.note,
   launchOn: b.launchOn,
   rig: b.rig,
+  /** what is on record of her before this came with a file, which somebody read here */
+  imported: b.importedAt ? { at: b.importedAt.toISOString(), by: b.importedBy! } : null,
   /** put away: read, and written in no more */
   archived: b.archivedAt ? { at: b.archivedAt.toISOString(), by: b.archivedBy!, why: b.archivedWhy! } : null,
 })

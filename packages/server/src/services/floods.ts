@@ -35,12 +35,12 @@ export async function listFloods(who: Account, boatId: string): Promise<ShownFlo
   await boatById(boatId)
   return (await Flood.findAll({ where: { boatId }, order: [['id', 'DESC']] })).map(shown)
 }
-function answerOf(ask: unknown): unknown {
+export function answerOf(ask: unknown, path = 'ask'): unknown {
   try {
     return runNamed('leak-rate', ask)
   } catch (error) {
     if (!(error instanceof CalcError)) throw error
-    throw new CalcError(error.code, error.path ? `ask.${error.path}` : 'ask', error.message)
+    throw new CalcError(error.code, error.path ? `${path}.${error.path}` : path, error.message)
   }
 }
 export async function keepFlood(who: Account, boatId: string, body: unknown): Promise<ShownFlood> {

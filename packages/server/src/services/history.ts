@@ -3,6 +3,7 @@ import { QueryTypes } from 'sequelize'
 import { z } from 'zod'
 import {
   CalcError,
+  LIFE_STATES,
   boatMap,
   holeLabel,
   lifeSaid,
@@ -18,6 +19,14 @@ import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import { Boat } from '../models'
 import { must, type Account } from './access'
 import { boatById, boatPicture } from './boats'
+import {
+  otherSurfaces,
+  pastParts,
+  pastZones,
+  surfacesOn,
+  surfacesSince,
+  type OtherSurface,
+} from './past-surfaces'
 
 /** The boat on a day that has passed, what changed between two of them, and who did what. */
 const day = z.iso.date({ error: 'a date as 2027-05-31 is accepted' })
@@ -148,21 +157,17 @@ export interface PastBoat {
   holes: { id: number; label: string; whatFor: string; was: LifeState | null; is: LifeState | null }[]
   fittings: { id: string; name: string; kind: string; was: number | null; is: number | null }[]
   counts: { state: LifeState; count: number }[]
-  /** the map with holes and fittings as they stood on the later day; zones and members as they are now */
+  /** zones and parts of the structure */
+  surfaces: OtherSurface[]
+  /** the later day lies before this one, from which on surfaces are known: they are drawn as on it */
+  surfacesAsOf: string | null
+  /** all of it as it stood on the later day */
   map: Drawing
 }
-export async function pastBoat(who: Account, boatId: string, query: unknown): Promise<PastBoat> {
-  must(who, 'read', boatId)
-  const { from, to } = spanOf(query)
-  const [before, after, was, is, picture] = await Promise.all([
-    holesOn(boatId, from),
-    holesOn(boatId, to),
-    fittingsOn(boatId, from),
-    fittingsOn(boatId, to),
-    boatPicture(who, boatId),
-  ])
+/** Holes whose state is another on the later day. */
+function otherHoles(before: Map<number, PastHole>, after: Map<number, PastHole>): PastBoat['holes'] {
   const ids = [...new Set([...before.keys(), ...after.keys()])]
-  const holes = ids
+  return ids
     .map((id) => ({ id, b: before.get(id), a: after.get(id) }))
     .filter(({ a, b }) => a?.state !== b?.state)
     .map(({ id, a, b }) => {
@@ -176,12 +181,31 @@ export async function pastBoat(who: Account, boatId: string, query: unknown): Pr
       }
     })
     .sort((x, y) => x.label.localeCompare(y.label))
+}
+/** Fittings that were put there, changed or taken away between. */
+function otherFittings(was: PastFitting[], is: PastFitting[]): PastBoat['fittings'] {
   const version = (all: PastFitting[], id: string) => all.find((f) => f.id === id)?.version ?? null
   const names = new Map([...was, ...is].map((f) => [f.id, f]))
-  const fittings = [...names.values()]
+  return [...names.values()]
     .map((f) => ({ id: f.id, name: f.name, kind: f.kind, was: version(was, f.id), is: version(is, f.id) }))
     .filter((f) => f.was !== f.is)
     .sort((x, y) => x.name.localeCompare(y.name))
+}
+export async function pastBoat(who: Account, boatId: string, query: unknown): Promise<PastBoat> {
+  must(who, 'read', boatId)
+  const { from, to } = spanOf(query)
+  const [before, after, was, is, surfacesWere, surfaces, since, picture] = await Promise.all([
+    holesOn(boatId, from),
+    holesOn(boatId, to),
+    fittingsOn(boatId, from),
+    fittingsOn(boatId, to),
+    surfacesOn(boatId, endOf(from)),
+    surfacesOn(boatId, endOf(to)),
+    surfacesSince(boatId),
+    boatPicture(who, boatId),
+  ])
+  const holes = otherHoles(before, after)
+  const fittings = otherFittings(was, is)
   const counts = new Map<LifeState, number>()
   for (const h of after.values()) counts.set(h.state, (counts.get(h.state) ?? 0) + 1)
   return {
@@ -189,9 +213,16 @@ export async function pastBoat(who: Account, boatId: string, query: unknown): Pr
     to,
     holes,
     fittings,
-    counts: [...counts].map(([state, count]) => ({ state, count })),
+    counts: LIFE_STATES.flatMap((state) => {
+      const count = counts.get(state)
+      return count ? [{ state, count }] : []
+    }),
+    surfaces: otherSurfaces(surfacesWere, surfaces),
+    surfacesAsOf: since !== null && to < since ? since : null,
     map: boatMap({
       ...picture,
+      zones: pastZones(surfaces),
+      parts: pastParts(surfaces),
       holes: picture.holes.flatMap((h) => {
         const past = after.get(h.id)
         return past ? [{ ...h, state: past.state }] : []

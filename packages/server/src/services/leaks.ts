@@ -32,7 +32,7 @@ import { daysOf } from './watch'
 /** Drips: where each was seen, what was tested, where the water most likely comes in, and what it was. */
 const place = z.number().min(-100_000).max(100_000)
 const angle = z.number().min(-45).max(45)
-const drip = {
+export const drip = {
   xMm: place,
   yMm: place,
   zMm: place,

@@ -94,7 +94,7 @@ export async function readPassport(who: Account, boatId: string): Promise<Passpo
 export async function makePassport(who: Account, boatId: string, withPhotos: boolean): Promise<Sealed> {
   const [{ facts }, boat] = await Promise.all([
     readPassport(who, boatId),
-    exportBoat(who, boatId, withPhotos),
+    exportBoat(who, boatId, withPhotos, true),
   ])
   const p: Passport = {
     format: PASSPORT_FORMAT,

@@ -3,22 +3,23 @@ import sharp, { type Sharp } from 'sharp'
 import { z } from 'zod'
 import { mayDo, parseInput } from '@north-tide/core'
 import { ApiError, forbidden, notFound } from '../errors'
-import { Boat, Penetration, Photo, Reading, Zone } from '../models'
+import { Boat, Fitting, Penetration, Photo, Reading, Zone } from '../models'
 import { must, type Account } from './access'
 import { refuseOffBoat, stationsOf } from './boats'
+import { PHOTO_SUBJECTS, type PhotoSubject } from './photo-subjects'
+import { isUuid } from './saving'
 
 export const MOST_BYTES = 12 * 1024 * 1024
 const MOST_PIXELS = 80_000_000
 const KINDS: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const meta = z.strictObject({
-  subject: z.enum(['hole', 'zone', 'reading', 'boat']),
+  subject: z.enum(PHOTO_SUBJECTS),
   subjectId: z.string().min(1).max(80),
   caption: z.string().trim().max(300).default(''),
   /** where on the boat's map it belongs: mm aft of the stem, mm to starboard */
   pinXMm: z.coerce.number().min(-1e5).max(1e6).optional(),
   pinYMm: z.coerce.number().min(-1e5).max(1e5).optional(),
 })
-export type PhotoSubject = z.output<typeof meta>['subject']
 
 interface Looked {
   mime: string
@@ -137,6 +138,7 @@ async function subjectExists(boatId: string, subject: PhotoSubject, id: string):
   const n = Number(id)
   const whole = Number.isInteger(n) && n > 0 && n < 2 ** 31
   if (subject === 'boat') return id === boatId
+  if (subject === 'fitting') return isUuid(id) && (await Fitting.count({ where: { id, boatId } })) > 0
   if (subject === 'hole') return whole && (await Penetration.count({ where: { id: n, boatId } })) > 0
   if (subject === 'zone') return whole && (await Zone.count({ where: { id: n, boatId } })) > 0
   return whole && (await Reading.count({ where: { id: String(n), boatId } })) > 0

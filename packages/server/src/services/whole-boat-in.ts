@@ -12,6 +12,7 @@ import { lookInto } from './photos'
 import { aroundIn, membersFirst, snapshotOf } from './snapshot'
 import { judgeByHand, stored } from './verdict'
 import { bad, checkLinks } from './whole-boat-links'
+import { floodAnswers } from './whole-boat-records'
 import { writeBoat, type FileRead, type Look } from './whole-boat-write'
 import { BOAT_VERSION, boatFile, type ReadBoat } from './whole-boat-shape'
 import { upgradeBoat } from './whole-boat-upgrade'
@@ -78,11 +79,12 @@ async function readFile(raw: unknown): Promise<FileRead> {
     )
   const v = parseInput(boatFile, upgradeBoat(raw))
   checkLinks(v)
+  const floods = floodAnswers(v)
   const designs = v.fittings.map((f, i) =>
     atPath(`fittings.${i}.design`, () => inZone(v, parseOf(atKind(f.kind, i), f.design))),
   )
   const flood = atPath('flooding', () => (v.flooding === null ? null : parseFloodPlan(v.flooding)))
-  return { v, designs, flood, looks: await looksOf(v) }
+  return { v, designs, flood, floods, looks: await looksOf(v) }
 }
 
 /** The boat in a passport, once its seal is looked at: one that was changed on the way is refused. */

@@ -1,4 +1,5 @@
 import { ApiError } from '../errors'
+import { GONE } from './whole-boat-records'
 import type { ReadBoat } from './whole-boat-shape'
 
 export const bad = (path: string, message: string) => new ApiError(400, 'invalid-input', message, path)
@@ -43,15 +44,62 @@ function checkHoles(v: ReadBoat, keys: Names, lots: Names) {
     })
   })
 }
-function checkPhotos(v: ReadBoat, zones: Names, numbers: Names) {
+function checkPhotos(v: ReadBoat, keys: Names, zones: Names, numbers: Names) {
   v.photos.forEach((p, i) => {
     const found =
       p.subject === 'boat' ||
       (p.subject === 'zone' && zones.has(p.of)) ||
+      (p.subject === 'fitting' && (p.of === GONE || keys.has(p.of))) ||
       (p.subject === 'hole' && numbers.has(Number(p.of))) ||
       (p.subject === 'reading' && v.readings[Number(p.of)] !== undefined)
     if (!found) throw bad(`photos.${i}.of`, `"${p.of}" is no ${p.subject} of this file`)
   })
+}
+
+function checkRecords(v: ReadBoat, keys: Names, numbers: Names) {
+  const known = (of: string, path: string) => {
+    const hole = /^hole (\d+)$/.exec(of)
+    if (of !== GONE && !keys.has(of) && !(hole && numbers.has(Number(hole[1]))))
+      throw bad(path, `"${of}" is no fitting and no hole of this file`)
+  }
+  v.leaks.forEach((l, i) => {
+    if (l.causeOf !== null) known(l.causeOf, `leaks.${i}.causeOf`)
+    for (const of of Object.keys(l.drip.seen)) known(of, `leaks.${i}.drip.seen.${of}`)
+    l.tests.forEach((t, k) => t.on.forEach((of, j) => known(of, `leaks.${i}.tests.${k}.on.${j}`)))
+  })
+  v.proofs.forEach((p, i) => p.things.forEach((x, k) => known(x.of, `proofs.${i}.things.${k}.of`)))
+  v.notes.forEach((n, i) => n.fitting !== null && known(n.fitting, `notes.${i}.fitting`))
+}
+/** A clock that runs ahead is not yet a forged record; a day ahead of ours is. */
+const AHEAD_MS = 24 * 3_600_000
+/** What a file says has happened has happened, and somebody did it. */
+function checkTimes(v: ReadBoat) {
+  const latest = Date.now() + AHEAD_MS
+  const past = (at: string, path: string) => {
+    if (Date.parse(at) > latest)
+      throw bad(path, `${at} has not been yet; a time until now is accepted for what has happened`)
+  }
+  const named = (who: string, path: string) => {
+    if (!who.trim()) throw bad(path, 'Nobody is named here who did it')
+  }
+  v.fittings.forEach((f, i) =>
+    f.log.forEach((l, k) => {
+      past(l.at, `fittings.${i}.log.${k}.at`)
+      named(l.who, `fittings.${i}.log.${k}.who`)
+    }),
+  )
+  v.holes.forEach((h, i) =>
+    h.events.forEach((e, k) => {
+      const path = `holes.${i}.events.${k}`
+      past(e.happenedAt, `${path}.happenedAt`)
+      past(e.recordedAt, `${path}.recordedAt`)
+      named(e.who, `${path}.who`)
+    }),
+  )
+  v.readings.forEach((r, i) => past(r.takenAt, `readings.${i}.takenAt`))
+  v.photos.forEach((p, i) => past(p.takenAt, `photos.${i}.takenAt`))
+  v.proofs.forEach((p, i) => past(p.at, `proofs.${i}.at`))
+  v.leaks.forEach((l, i) => past(l.madeAt, `leaks.${i}.madeAt`))
 }
 
 /** What names another row has to find it, said before anything is written. */
@@ -70,5 +118,7 @@ export function checkLinks(v: ReadBoat) {
   })
   checkFittings(v, lots)
   checkHoles(v, keys, lots)
-  checkPhotos(v, zones, numbers)
+  checkRecords(v, keys, numbers)
+  checkPhotos(v, keys, zones, numbers)
+  checkTimes(v)
 }

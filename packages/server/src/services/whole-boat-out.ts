@@ -1,4 +1,4 @@
-import { RIGS } from '@north-tide/core'
+import { mayDo, RIGS } from '@north-tide/core'
 import type { FACES_OF_BOAT, LIFE_STATES } from '@north-tide/core'
 import { parseFloodPlan } from '@north-tide/core/through-hull'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
@@ -17,6 +17,7 @@ import {
   ZoneLayer,
 } from '../models'
 import { must, type Account } from './access'
+import { GONE, recordsOut } from './whole-boat-records'
 import { boatById, stationsOf } from './boats'
 import { BOAT_FORMAT, BOAT_VERSION, type BoatFile } from './whole-boat-shape'
 
@@ -159,9 +160,15 @@ function namesIn({ zones, fittings, lots, holes, readings }: Rows) {
     zone: (id: number | null) => (id === null ? null : (codes.get(id) ?? null)),
     fitting: (id: string | null) => (id === null ? null : (keys.get(id) ?? null)),
     lot: (id: number | null | undefined) => (id == null ? null : (lotCodes.get(id) ?? null)),
-    /** by hole number, zone code, or the reading's place in the list */
+    /** what a record speaks of: a fitting by its key, a hole by its number */
+    thing: (id: string): string => {
+      const hole = numbers.get(id.replace(/^hole /, ''))
+      return keys.get(id) ?? (id.startsWith('hole ') && hole ? `hole ${hole}` : GONE)
+    },
+    /** by hole number, zone code, fitting key, or the reading's place in the list */
     subject: (p: Pick<Photo, 'subject' | 'subjectId'>): string => {
       if (p.subject === 'hole') return numbers.get(p.subjectId) ?? ''
+      if (p.subject === 'fitting') return keys.get(p.subjectId) ?? GONE
       if (p.subject === 'zone') return codes.get(Number(p.subjectId)) ?? ''
       return p.subject === 'reading' ? (places.get(p.subjectId) ?? '-1') : ''
     },
@@ -303,8 +310,16 @@ const photosOut = ({ photos }: Rows, names: Names): BoatFile['photos'] =>
     withdrawn: withdrawnOf(p),
   }))
 
-/** The whole boat as one file: survey, fittings with their log, holes with their life, photos. */
-export async function exportBoat(who: Account, id: string, withPhotos = true): Promise<BoatFile> {
+/**
+ * The whole boat as one file: survey, fittings with their log, holes with their life, what was looked for and
+ * found, photos. `forOthers`: without what fitters hand one another, whoever asks for it.
+ */
+export async function exportBoat(
+  who: Account,
+  id: string,
+  withPhotos = true,
+  forOthers = false,
+): Promise<BoatFile> {
   must(who, 'read', id)
   const boat = await boatById(id)
   const rows = await rowsOf(id, withPhotos)
@@ -322,6 +337,7 @@ export async function exportBoat(who: Account, id: string, withPhotos = true): P
     fittings: fittingsOut(rows, names),
     flooding: rows.flood ? parseFloodPlan(rows.flood.plan) : null,
     holes: holesOut(rows, names),
+    ...(await recordsOut(id, names.thing, !forOthers && mayDo(who, 'work', id))),
     photos: photosOut(rows, names),
   }
 }

@@ -8,17 +8,20 @@ import {
   REACH_KINDS,
   RIGS,
 } from '@north-tide/core'
+import { PHOTO_SUBJECTS } from './photo-subjects'
 import { stationsSchema } from './stations'
 import { moment } from './saving'
+import { recordShapes } from './whole-boat-records'
 
 /**
  * The whole boat with its survey in one file: docs/file-formats.md. Version 1 called zones by their titles
  * in designs and holes, and had no deadrise and nothing withdrawn; version 2 held what had happened in the
- * designs, and through-hulls in a list of their own. Both are read as they were meant
- * (whole-boat-upgrade.ts). Verdicts are not in it; whoever reads it judges anew.
+ * designs, and through-hulls in a list of their own; version 3 had no drips, floodings, proofs, notes and
+ * photos of a fitting. All are read as they were meant (whole-boat-upgrade.ts). Verdicts are not in it;
+ * whoever reads it judges anew.
  */
 export const BOAT_FORMAT = 'north-tide-boat'
-export const BOAT_VERSION = 3
+export const BOAT_VERSION = 4
 
 const num = z.number()
 const maybe = num.nullable()
@@ -215,9 +218,10 @@ export const boatFile = z.strictObject({
         .min(1),
     }),
   ),
+  ...recordShapes,
   photos: z.array(
     z.strictObject({
-      subject: z.enum(['hole', 'zone', 'reading', 'boat']),
+      subject: z.enum(PHOTO_SUBJECTS),
       of: z.string(),
       caption: text,
       who: text,

@@ -1,9 +1,10 @@
 import { boltPart, historyOf, lifeStateOf, type LogLine } from '@north-tide/core'
 
 /**
- * Boat files of versions 1 and 2 as version 3: through-hulls stand among the fittings, what had happened
- * leaves the designs for the log, a hole names its part, states of life are ids. What is not as those
- * versions had it is left as it is, for the reading to say what is wrong.
+ * Boat files of earlier versions as version 4. Version 3 had less, and nothing otherwise. Of versions 1 and
+ * 2: through-hulls stand among the fittings, what had happened leaves the designs for the log, a hole names
+ * its part, states of life are ids. What is not as those versions had it is left as it is, for the reading to
+ * say what is wrong.
  */
 type Raw = Record<string, unknown>
 const isRaw = (v: unknown): v is Raw => v !== null && typeof v === 'object' && !Array.isArray(v)
@@ -63,8 +64,7 @@ function holeRow(h: Raw): Raw {
   }
 }
 
-export function upgradeBoat(raw: unknown): unknown {
-  if (!isRaw(raw) || (raw.version !== 1 && raw.version !== 2)) return raw
+function toThird(raw: Raw): Raw {
   const { hull, ...rest } = raw
   const deck = each(raw.fittings, fittingRow('deck-hardware'))
   const below = each(hull ?? [], fittingRow('through-hull'))
@@ -74,4 +74,9 @@ export function upgradeBoat(raw: unknown): unknown {
     fittings: Array.isArray(deck) && Array.isArray(below) ? [...deck, ...below] : deck,
     holes: each(raw.holes, holeRow),
   }
+}
+export function upgradeBoat(raw: unknown): unknown {
+  if (!isRaw(raw)) return raw
+  const third = raw.version === 1 || raw.version === 2 ? toThird(raw) : raw
+  return third.version === 3 ? { ...third, version: 4 } : third
 }

@@ -21,6 +21,7 @@ import {
 } from '../models'
 import { freeId } from './boat-book'
 import type { lookInto } from './photos'
+import { GONE, writeRecords } from './whole-boat-records'
 import type { ReadBoat } from './whole-boat-shape'
 
 export type Look = Awaited<ReturnType<typeof lookInto>>
@@ -29,6 +30,8 @@ export interface FileRead {
   v: ReadBoat
   designs: AnyDesign[]
   flood: FloodPlan | null
+  /** what each flooding that was watched answers */
+  floods: unknown[]
   looks: Look[]
 }
 /** Under which ids of this database the rows of the file were written. */
@@ -167,6 +170,7 @@ async function writeHoles({ v }: FileRead, { ids, t }: Into) {
 /** What a photo shows, by its id here. */
 function subjectId(p: ReadBoat['photos'][number], ids: Ids): string {
   if (p.subject === 'hole') return String(ids.holes.get(Number(p.of))!)
+  if (p.subject === 'fitting') return ids.fittings.get(p.of) ?? GONE
   if (p.subject === 'zone') return String(ids.zones.get(p.of)!)
   return p.subject === 'reading' ? ids.readings[Number(p.of)]! : ids.boatId
 }
@@ -195,7 +199,16 @@ async function writePhotos({ v, looks }: FileRead, { ids, t }: Into) {
 export async function writeBoat(file: FileRead, by: string, transaction: Transaction): Promise<Boat> {
   const t = { transaction }
   const { v, flood } = file
-  const boat = await Boat.create({ ...v.boat, id: await freeId(v.boat.name, transaction), isMain: false }, t)
+  const boat = await Boat.create(
+    {
+      ...v.boat,
+      id: await freeId(v.boat.name, transaction),
+      isMain: false,
+      importedAt: new Date(),
+      importedBy: by,
+    },
+    t,
+  )
   const boatId = boat.id
   const ids: Ids = {
     boatId,
@@ -216,6 +229,9 @@ export async function writeBoat(file: FileRead, by: string, transaction: Transac
   await writeFittings(file, into)
   if (flood) await FloodPlanRow.create({ boatId, plan: flood, updatedBy: by }, t)
   await writeHoles(file, into)
+  const idOf = (of: string) =>
+    ids.fittings.get(of) ?? (of.startsWith('hole ') ? `hole ${ids.holes.get(Number(of.slice(5)))}` : GONE)
+  await writeRecords(v, file.floods, boatId, idOf, transaction)
   await writePhotos(file, into)
   return boat
 }

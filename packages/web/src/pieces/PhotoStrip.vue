@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import dayjs from 'dayjs'
 import type { Act } from '@north-tide/core'
 import { api } from '../api'
+import type { PhotoShown } from '../types'
 import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
 import { useSurvey } from '../state/survey'
@@ -10,7 +11,7 @@ import DimensionField from './DimensionField.vue'
 import WithdrawForm from './WithdrawForm.vue'
 import ReadFile from './ReadFile.vue'
 
-const props = defineProps<{ subject: 'hole' | 'zone' | 'reading' | 'boat'; subjectId: string | number }>()
+const props = defineProps<{ subject: PhotoShown['subject']; subjectId: string | number }>()
 const boats = useBoats()
 const survey = useSurvey()
 const session = useSession()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import dayjs from 'dayjs'
-import { LIFE_STATES, formatLength, lifeSaid, sentence, type LifeState } from '@north-tide/core'
+import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
@@ -10,8 +10,10 @@ import { useSession } from '../../state/session'
 import LongTable, { type LongColumn } from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
+import { GROUPS, isGroup, useGroups, type GroupBy } from './groups'
 import ManyHoles from './ManyHoles.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import SavedViews from '../../pieces/SavedViews.vue'
 
 const boats = useBoats()
 const session = useSession()
@@ -29,6 +31,18 @@ watch(
 )
 const PassportPanel = defineAsyncComponent(() => import('./PassportPanel.vue'))
 const passport = ref(false)
+/** The map beside the table: what is listed is lit on it, and a hole pressed there opens here. */
+const PlanView = defineAsyncComponent(() => import('../boat/PlanView.vue'))
+const MAP_LAYERS = { Structure: true, Fittings: true, Holes: true }
+const map = ref(said('map') !== '')
+const lit = computed(() =>
+  open.value !== null
+    ? new Set([open.value])
+    : rows.value.length === boat.value.holes.length
+      ? null
+      : new Set(rows.value.map((h) => h.id)),
+)
+const pointer = reactive({ xMm: 0, yMm: 0 })
 const boat = computed(() => boats.picture!)
 const states = computed(() => [
   { value: 'all' as const, title: 'every state' },
@@ -71,7 +85,7 @@ const columns = computed<LongColumn<Row>[]>(() => [
   ...shownColumns.value.map((c) => (group.value ? { ...c, by: undefined } : c)),
 ])
 const shownColumns = computed<LongColumn<Row>[]>(() =>
-  open.value || phone.value
+  open.value || map.value || phone.value
     ? [...ALWAYS, SIZE]
     : [
         ...ALWAYS,
@@ -86,42 +100,12 @@ const to = (id: number | null) => ({
   query: route.query,
 })
 const openHole = (row: Row) => (isHead(row) ? undefined : router.push(to(row.id)))
-/** Grouped: each group under a line of its own, that says how many and in which states. */
-const fittingOf = computed(() => new Map(boats.everyFitting.map((f) => [f.id, f.name])))
-const GROUPS = {
-  '': { title: 'not grouped', of: () => '' },
-  fitting: {
-    title: 'by fitting',
-    of: (h: Row) => fittingOf.value.get(h.fittingId ?? '') ?? 'Found, and nothing stands in it',
-  },
-  zone: { title: 'by zone', of: (h: Row) => h.zone ?? '' },
-  state: { title: 'by state', of: (h: Row) => sentence(lifeSaid(h.state)) },
-} as const
-type GroupBy = keyof typeof GROUPS
-const group = ref<GroupBy>(said('group') in GROUPS ? (said('group') as GroupBy) : '')
-const heads = new Map<number, { title: string; count: string; states: string }>()
-const isHead = (r: Row) => r.id < 0
-const listed = computed(() => {
-  heads.clear()
-  if (!group.value) return rows.value
-  const by = new Map<string, Row[]>()
-  for (const h of rows.value) {
-    const key = GROUPS[group.value].of(h)
-    by.set(key, [...(by.get(key) ?? []), h])
-  }
-  return [...by].flatMap(([title, own], i) => {
-    const states = LIFE_STATES.flatMap((s) => {
-      const n = own.filter((h) => h.state === s).length
-      return n ? [`${n} ${lifeSaid(s)}`] : []
-    })
-    const count = `${own.length} ${own.length === 1 ? 'hole' : 'holes'}`
-    heads.set(-1 - i, { title, count, states: group.value === 'state' ? '' : states.join(', ') })
-    return [{ ...own[0]!, id: -1 - i }, ...own]
-  })
-})
+const group = ref<GroupBy>(isGroup(said('group')) ? (said('group') as GroupBy) : '')
+const { listed, heads, isHead } = useGroups(rows, group)
 /** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
-watch([words, state, zone, () => group.value], ([find, s, z, g]) => {
+watch([words, state, zone, () => group.value, map], ([find, s, z, g, m]) => {
   const query = {
+    ...(m ? { map: '1' } : {}),
     ...(find ? { find } : {}),
     ...(s === 'all' ? {} : { state: s }),
     ...(z ? { zone: z } : {}),
@@ -129,6 +113,14 @@ watch([words, state, zone, () => group.value], ([find, s, z, g]) => {
   }
   void router.replace({ query })
 })
+/** A view that was kept is taken: what stands in its address is looked for. */
+function taken(q: Record<string, string>) {
+  words.value = q.find ?? ''
+  state.value = known(q.state ?? '')
+  zone.value = q.zone ?? ''
+  group.value = isGroup(q.group ?? '') ? ((q.group ?? '') as GroupBy) : ''
+  map.value = Boolean(q.map)
+}
 /** Many at once: chosen by their boxes, or all that are shown. */
 const many = ref(false)
 const chosen = ref(new Set<number>())
@@ -151,7 +143,7 @@ watch(
 </script>
 
 <template>
-  <div class="register" :class="{ split: open }">
+  <div class="register" :class="{ split: open || map }">
     <header class="top">
       <h1>Register</h1>
       <label class="hidden-words" for="register-find">Find in the register</label>
@@ -170,9 +162,11 @@ watch(
       <PickOne
         id="register-group"
         v-model="group"
-        :options="(Object.keys(GROUPS) as GroupBy[]).map((value) => ({ value, title: GROUPS[value].title }))"
+        :options="(Object.keys(GROUPS) as GroupBy[]).map((value) => ({ value, title: GROUPS[value] }))"
       />
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
+      <SavedViews place="register" @taken="taken" />
+      <ElButton class="act" :aria-pressed="map" @click="map = !map">Map</ElButton>
       <ElButton v-if="session.may('measure', boat.id)" class="act" :aria-pressed="many" @click="many = !many"
         >Many at once</ElButton
       >
@@ -180,9 +174,14 @@ watch(
         >Since the last survey</RouterLink
       >
       <ElButton class="act" @click="passport = true">Passport</ElButton>
-      <a class="act" :href="`/api/boats/${boat.id}/labels.pdf`" download>Labels</a>
-      <a class="act" :href="`/api/boats/${boat.id}/register.csv`" download>CSV</a>
-      <a class="act" :href="`/api/boats/${boat.id}/register.json`" download>JSON</a>
+      <ElPopover trigger="click" placement="bottom-end" :width="220">
+        <template #reference><ElButton class="act">Take along</ElButton></template>
+        <nav class="along" aria-label="Take along">
+          <a :href="`/api/boats/${boat.id}/labels.pdf`" download>Labels to stick, PDF</a>
+          <a :href="`/api/boats/${boat.id}/register.csv`" download>Register, CSV</a>
+          <a :href="`/api/boats/${boat.id}/register.json`" download>Register, JSON</a>
+        </nav>
+      </ElPopover>
     </header>
     <ManyHoles
       v-if="many"
@@ -195,7 +194,7 @@ watch(
       @close="many = false"
     />
     <PassportPanel v-if="passport" @close="passport = false" />
-    <div class="list" tabindex="0" aria-label="Holes">
+    <div class="list" :class="{ behind: open }" tabindex="0" aria-label="Holes">
       <LongTable
         v-if="rows.length"
         label="Holes on record"
@@ -263,14 +262,29 @@ watch(
         </ElButton>
       </p>
     </div>
-    <HolePanel
-      v-if="open"
-      :key="open"
-      :id="open"
-      class="panel"
-      @close="router.push(to(null))"
-      @changed="boats.refresh()"
-    />
+    <div v-if="open || map" class="panel" :class="{ both: open && map }">
+      <PlanView
+        v-if="map"
+        class="map"
+        :boat="boat"
+        :units="boats.units"
+        :layers="MAP_LAYERS"
+        :cursor="pointer"
+        :lit="lit"
+        :lit-fittings="null"
+        @hole="router.push(to($event))"
+        @fitting="router.push(`/bench/${$event}`)"
+        @through-hull="router.push(`/through-hulls/${$event}`)"
+      />
+      <HolePanel
+        v-if="open"
+        :key="open"
+        :id="open"
+        class="hole"
+        @close="router.push(to(null))"
+        @changed="boats.refresh()"
+      />
+    </div>
   </div>
 </template>
 
@@ -331,8 +345,23 @@ watch(
 }
 .panel {
   border-left: 1px solid var(--ink);
-  overflow-y: auto;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr);
   background: var(--sheet);
+}
+.panel.both {
+  grid-template-rows: minmax(0, 2fr) minmax(0, 3fr);
+}
+.along {
+  display: grid;
+  gap: 12px;
+}
+.hole {
+  overflow-y: auto;
+  min-height: 0;
+}
+.both .hole {
+  border-top: 1px solid var(--line-strong);
 }
 @media (max-width: 1100px) {
   .register.split {
@@ -358,11 +387,16 @@ watch(
   .list {
     padding: 0 14px 20px;
   }
-  .split .list {
+  .split .list.behind {
     display: none;
   }
-  .panel {
+  .panel,
+  .panel.both {
+    display: block;
     border-left: 0;
+  }
+  .map {
+    height: 44vh;
   }
 }
 .under {

@@ -24,6 +24,8 @@ interface Happened {
 interface Past {
   holes: { id: number; label: string; whatFor: string; was: LifeState | null; is: LifeState | null }[]
   fittings: { id: string; name: string; kind: string; was: number | null; is: number | null }[]
+  surfaces: { id: string; of: string; name: string; was: number | null; is: number | null }[]
+  surfacesAsOf: string | null
   counts: { state: LifeState; count: number }[]
   map: Drawing
 }
@@ -75,7 +77,17 @@ const link = (h: Happened) =>
         {{ past.counts.map((c) => `${c.count} ${lifeSaid(c.state)}`).join(', ') || 'No hole was on record.' }}
       </p>
       <div class="map"><DrawingView :drawing="past.map" :units="boats.units" /></div>
-      <p class="small soft">Holes and fittings as they stood then; zones and members as they are now.</p>
+      <p class="small soft">
+        Holes, fittings, zones and members as they stood then.
+        <template v-if="boats.picture?.imported"
+          >What is on record before {{ dayjs(boats.picture.imported.at).format('D MMM YYYY') }} came with a
+          file that {{ boats.picture.imported.by }} read here on that day.</template
+        >
+        <template v-if="past.surfacesAsOf"
+          >Zones and members are kept since {{ dayjs(past.surfacesAsOf).format('D MMM YYYY') }}, and are drawn
+          as on that day.</template
+        >
+      </p>
       <h2>Another since {{ dayjs(from).format('D MMM YYYY') }}</h2>
       <RowTable
         label="Holes that are another"
@@ -118,6 +130,20 @@ const link = (h: Happened) =>
             >as it was</a
           ></template
         >
+      </RowTable>
+      <RowTable
+        label="Zones and members that are another"
+        :columns="[
+          { key: 'name', title: 'Zone or member', by: (s) => s.name },
+          { key: 'was', title: 'Was' },
+          { key: 'is', title: 'Is' },
+        ]"
+        :rows="past.surfaces"
+        :known="(s) => s.of + s.id"
+        empty="No zone and no member was changed."
+      >
+        <template #was="{ row: s }">{{ kept(s.was) }}</template>
+        <template #is="{ row: s }">{{ kept(s.is) }}</template>
       </RowTable>
       <h2>Who did what</h2>
       <RowTable
