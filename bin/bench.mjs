@@ -147,5 +147,7 @@ for (const n of [20, 40]) {
   )
 }
 
+const { benchYard } = await import('./lib/bench-yard.mjs')
+await benchYard(row, ms)
 const { benchBoat } = await import('./lib/bench-boat.mjs')
 await benchBoat(row, ms)

@@ -17,6 +17,22 @@ test('who goes round sees what is due, writes a look down, and reads what to shu
   await expect(page.getByRole('status')).toContainText('open and shut the valve is on record')
   // Due again in a month, and late no more.
   await expect(row).not.toContainText(/late|never on record/)
+  // The next with what it looked like: the picture is kept at the fitting, by the look's name and day.
+  const withPhoto = due.getByRole('button', { name: /: done, with a photo$/ }).first()
+  const look = (await withPhoto.textContent())!.replace(/^Photo: /, '').replace(': done, with a photo', '')
+  const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 80, height: 60 } })
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), withPhoto.click()])
+  await chooser.setFiles({ name: 'look.png', mimeType: 'image/png', buffer: picture })
+  await expect(page.getByRole('status')).toContainText('is on record')
+  const photos = await page.evaluate(
+    async () =>
+      (await fetch('/api/boats/fulmars-reach/photos')).json() as Promise<
+        { subject: string; caption: string }[]
+      >,
+  )
+  expect(photos.filter((p) => p.subject === 'fitting').map((p) => p.caption.split(',')[0])).toEqual([
+    look.split(' at ')[0],
+  ])
   await page.getByText('On leaving', { exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Shut before leaving her' })).toBeVisible()
   const shut = page.getByRole('list', { name: 'Shut before leaving her' })

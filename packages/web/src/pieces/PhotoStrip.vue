@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import dayjs from 'dayjs'
 import type { Act } from '@north-tide/core'
 import { api } from '../api'
+import { sendPhoto } from './photo-send'
 import type { PhotoShown } from '../types'
 import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
@@ -24,7 +25,6 @@ const busy = ref(0)
 const caption = ref('')
 /** Where on the map the next one belongs, as what a liner hides. */
 const pin = reactive({ xMm: null as number | null, yMm: null as number | null })
-const MOST = 12 * 1024 * 1024
 onMounted(() => survey.loadPhotos().catch(() => undefined))
 
 /** One after the other, also where several were picked at once. */
@@ -32,26 +32,23 @@ let sending = Promise.resolve()
 const send = (f: File) => (sending = sending.then(() => sendOne(f)))
 async function sendOne(f: File) {
   if (!busy.value) said.value = ''
-  if (f.size > MOST) {
-    said.value = `“${f.name}” is ${(f.size / 1048576).toFixed(1)} MB; up to 12 MB is kept`
-    return
-  }
   busy.value++
   try {
-    const form = new FormData()
-    form.set('subject', props.subject)
-    form.set('subjectId', String(props.subjectId))
-    form.set('caption', caption.value)
-    if (props.subject === 'boat' && pin.xMm !== null && pin.yMm !== null) {
-      form.set('pinXMm', String(pin.xMm))
-      form.set('pinYMm', String(pin.yMm))
-    }
-    form.set('file', f)
-    await api('POST', `/boats/${boats.picture!.id}/photos`, form)
+    const { xMm, yMm } = pin
+    await sendPhoto(
+      boats.picture!.id,
+      {
+        subject: props.subject,
+        subjectId: String(props.subjectId),
+        caption: caption.value,
+        pin: props.subject === 'boat' && xMm !== null && yMm !== null ? { xMm, yMm } : null,
+      },
+      f,
+    )
     caption.value = ''
     Object.assign(pin, { xMm: null, yMm: null })
   } catch (error) {
-    if (!session.ended(error)) said.value = `“${f.name}” was not kept: ${(error as Error).message}`
+    if (!session.ended(error)) said.value = (error as Error).message
   } finally {
     busy.value--
   }

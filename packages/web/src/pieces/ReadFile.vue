@@ -3,7 +3,14 @@ import { ref } from 'vue'
 import type { UploadFile, UploadInstance } from 'element-plus'
 
 /** A file of the reader's own, handed over as soon as it is picked. */
-defineProps<{ accept: string; words: string; disabled?: boolean; multiple?: boolean }>()
+defineProps<{
+  accept: string
+  words: string
+  /** what is said of it to whoever does not see where it stands */
+  said?: string
+  disabled?: boolean
+  multiple?: boolean
+}>()
 const emit = defineEmits<{ file: [file: File] }>()
 const upload = ref<UploadInstance>()
 function take(f: UploadFile) {
@@ -23,6 +30,8 @@ function take(f: UploadFile) {
     :disabled="disabled"
     :multiple="multiple"
     @change="take"
-    ><span class="act file">{{ words }}</span></ElUpload
+    ><span class="act file"
+      >{{ words }}<span v-if="said" class="hidden-words">: {{ said }}</span></span
+    ></ElUpload
   >
 </template>

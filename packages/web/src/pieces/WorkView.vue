@@ -6,6 +6,7 @@ import { ApiRefusal } from '../api'
 import type { WorkBench } from '../state/acts'
 import { useBoats } from '../state/boats'
 import PartsTable from './PartsTable.vue'
+import PhotoStrip from './PhotoStrip.vue'
 import StepClock from './StepClock.vue'
 import TickForm from './TickForm.vue'
 import TrendsAt from './TrendsAt.vue'
@@ -156,6 +157,10 @@ async function takeBack() {
         :at="[bench.fitting.id, ...bench.fitting.holes.map((h) => `hole ${h.id}`)]"
         :read="bench.readOnly ? null : (body) => bench.act('POST', 'log', body)"
       />
+      <template v-if="bench.fitting">
+        <h3>Photos</h3>
+        <PhotoStrip subject="fitting" :subject-id="bench.fitting.id" />
+      </template>
       <h3>Parts</h3>
       <PartsTable :parts="bench.parts" />
       <h3>Cautions</h3>

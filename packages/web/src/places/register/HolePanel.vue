@@ -238,6 +238,10 @@ async function send() {
       <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
+      <template v-if="hole.fittingId">
+        <h3>Photos of its fitting</h3>
+        <PhotoStrip subject="fitting" :subject-id="hole.fittingId" />
+      </template>
       <TrendsAt
         v-if="boats.picture"
         :key="hole.id"

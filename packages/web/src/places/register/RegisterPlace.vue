@@ -249,17 +249,7 @@ watch(
       </p>
       <p v-else-if="!rows.length" class="empty soft">
         No hole is called that.
-        <ElButton
-          class="act"
-          @click="
-            () => {
-              words = ''
-              state = 'all'
-            }
-          "
-        >
-          Show every hole
-        </ElButton>
+        <ElButton class="act" @click="taken({})">Show every hole</ElButton>
       </p>
     </div>
     <div v-if="open || map" class="panel" :class="{ both: open && map }">

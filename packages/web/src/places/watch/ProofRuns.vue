@@ -15,6 +15,7 @@ import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useAttempt } from '../../pieces/attempt'
 import DimensionField from '../../pieces/DimensionField.vue'
+import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import PickOne from '../../pieces/PickOne.vue'
 import StepClock from '../../pieces/StepClock.vue'
 import { useBoats } from '../../state/boats'
@@ -132,6 +133,7 @@ const when = (t: string) => dayjs(t).format('D MMM YYYY, HH:mm')
               maxlength="300"
               placeholder="a drop at the after bolt after 3 minutes"
           /></label>
+          <PhotoStrip subject="fitting" :subject-id="next.id" />
           <div class="acts">
             <ElButton
               v-for="(r, i) in PROOF_RESULTS[open.kind]"

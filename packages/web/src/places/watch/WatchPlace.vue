@@ -7,6 +7,8 @@ import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
+import ReadFile from '../../pieces/ReadFile.vue'
+import { sendPhoto } from '../../pieces/photo-send'
 import RowTable from '../../pieces/RowTable.vue'
 import { usePhone } from '../../state/phone'
 import CompanionwaySheet from './CompanionwaySheet.vue'
@@ -74,6 +76,20 @@ async function looked(r: WatchRow) {
   } finally {
     busy.value = ''
   }
+}
+/** Done, with what it looked like: the picture is kept first, so that nothing says it is there and is not. */
+async function lookedWith(r: WatchRow, file: File) {
+  busy.value = r.id + r.task
+  try {
+    const caption = `${r.title}, ${day(list.value!.today)}`
+    const of = { subject: 'fitting' as const, subjectId: r.id, caption }
+    await sendPhoto(boats.picture!.id, of, file)
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : 'The photo was not kept'
+    busy.value = ''
+    return
+  }
+  await looked(r)
 }
 /** A look that found it not in order: said in words, and its holes turn suspect. */
 const wrong = ref<WatchRow | null>(null)
@@ -146,6 +162,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         :may="canLook"
         :busy="busy"
         @done="looked"
+        @photo="lookedWith"
         @wrong="notInOrder"
       />
       <RowTable
@@ -183,7 +200,14 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
             :aria-label="`${r.title} at ${r.name}: done`"
             @click="looked(r)"
             >Done</ElButton
-          ><ElButton
+          ><ReadFile
+            v-if="canLook(r) && !r.step"
+            accept="image/jpeg,image/png,image/webp"
+            words="Photo"
+            :said="`${r.title} at ${r.name}: done, with a photo`"
+            :disabled="busy === r.id + r.task"
+            @file="lookedWith(r, $event)"
+          /><ElButton
             v-if="canLook(r)"
             class="act small"
             :disabled="busy === r.id + r.task"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import dayjs from 'dayjs'
 import type { WatchRow } from '@north-tide/core'
+import ReadFile from '../../pieces/ReadFile.vue'
 
 /** Round the boat with a phone: what is due, place by place, each settled by one press. */
 const props = defineProps<{
@@ -10,7 +11,11 @@ const props = defineProps<{
   may: (r: WatchRow) => boolean
   busy: string
 }>()
-const emit = defineEmits<{ done: [row: WatchRow]; wrong: [row: WatchRow] }>()
+const emit = defineEmits<{
+  done: [row: WatchRow]
+  photo: [row: WatchRow, file: File]
+  wrong: [row: WatchRow]
+}>()
 /** Places in the order in which they first come due; what must not be used stands first anyway. */
 const places = computed(() => {
   const by = new Map<string, WatchRow[]>()
@@ -43,7 +48,13 @@ const when = (r: WatchRow) => {
               :aria-label="`${r.title} at ${r.name}: done`"
               @click="emit('done', r)"
               >Done, in order</ElButton
-            ><ElButton
+            ><ReadFile
+              v-if="!r.step"
+              accept="image/jpeg,image/png,image/webp"
+              words="Done, with a photo"
+              :disabled="busy === r.id + r.task"
+              @file="emit('photo', r, $event)"
+            /><ElButton
               class="act"
               :disabled="busy === r.id + r.task"
               :aria-label="`${r.title} at ${r.name}: not in order`"
