@@ -57,6 +57,7 @@ export const GRANTS: Record<string, string> = {
   proofs: KEPT,
   mails: KEPT,
   tasks: ROWS,
+  task_files: ROWS,
   saved_views: ROWS,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/

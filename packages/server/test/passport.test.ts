@@ -1,4 +1,6 @@
-import { unzipSync, strFromU8 } from 'fflate'
+import { createHash } from 'node:crypto'
+import { strFromU8, unzipSync, zipSync } from 'fflate'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { PassportAnswer } from '@north-tide/core'
 import type { Sealed } from '../src/services/passport'
@@ -12,6 +14,29 @@ let owner: Someone
 const B = '/api/boats/fulmars-reach'
 beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('the_passport'))
+  const { holes } = (await fitter.ask<{ holes: { id: number }[] }>('GET', B)).body
+  for (const [i, h] of holes.slice(0, 3).entries()) {
+    const picture = await sharp({
+      create: { width: 8, height: 6, channels: 3, background: { r: 40 * i, g: 90, b: 120 } },
+    })
+      .png()
+      .toBuffer()
+    const form = new FormData()
+    form.set('subject', 'hole')
+    form.set('subjectId', String(h.id))
+    form.set('file', new Blob([new Uint8Array(picture)], { type: 'image/png' }), 'as-found.png')
+    const r = await fetch(`${app.base}${B}/photos`, {
+      method: 'POST',
+      headers: { cookie: fitter.cookie },
+      body: form,
+    })
+    expect(r.status).toBe(201)
+    // One that was withdrawn stays in evidence, and goes along as what it is.
+    if (i === 2) {
+      const { id } = (await r.json()) as { id: number }
+      await fitter.ask('POST', `/api/photos/${id}/withdraw`, { why: 'another hole' })
+    }
+  }
 }, 60_000)
 afterAll(() => app.stop())
 async function bytes(path: string, who = fitter) {
@@ -74,13 +99,48 @@ describe('the passport', () => {
   it('goes as one box: the sealed file, the paper, a table, every picture', async () => {
     const files = unzipSync(await bytes(`${B}/passport.zip`))
     const p = JSON.parse(strFromU8(files['passport.json']!)) as Sealed
+    expect(p.boat.photos.every((f) => f.base64 === undefined && f.file && files[f.file])).toBe(true)
     expect((await fitter.ask<{ whole: boolean }>('POST', '/api/passports/check', p)).body.whole).toBe(true)
-    expect(Object.keys(files).filter((f) => f.startsWith('photos/'))).toHaveLength(p.boat.photos.length)
+    expect(Object.keys(files).filter((f) => f.startsWith('photos/'))).toHaveLength(3)
+    expect(p.boat.photos.map((f) => f.file!.startsWith('photos/withdrawn/'))).toEqual([false, false, true])
     expect(strFromU8(files['holes.csv']!).split('\n').length).toBe(
       p.boat.holes.filter((h) => !h.withdrawn).length + 1,
     )
     expect(strFromU8(files['passport.pdf']!.slice(0, 5))).toBe('%PDF-')
   })
+  const send = async (bytes: Uint8Array, who = fitter) => {
+    const r = await fetch(`${app.base}/api/boats/import`, {
+      method: 'POST',
+      headers: { cookie: who.cookie, 'content-type': 'application/zip' },
+      body: new Blob([new Uint8Array(bytes)]),
+    })
+    return {
+      status: r.status,
+      body: (await r.json()) as { id: string; error: { path?: string; message: string } },
+    }
+  }
+  it('is read from its box, with each picture as it was put in; a changed one, a bare file and a stranger are refused', async () => {
+    const box = await bytes(`${B}/passport.zip`)
+    const files = unzipSync(box)
+    const p = JSON.parse(strFromU8(files['passport.json']!)) as Sealed
+    const made = await send(box)
+    expect([made.status, made.body]).toEqual([201, expect.anything()])
+    const again = (await fitter.ask<Sealed>('GET', `/api/boats/${made.body.id}/passport.json`)).body
+    const sums = again.boat.photos.map((f) =>
+      createHash('sha256').update(Buffer.from(f.base64!, 'base64')).digest('hex'),
+    )
+    expect(sums).toEqual(p.boat.photos.map((f) => f.sha256))
+    expect(again.boat.holes.map((h) => h.events)).toEqual(p.boat.holes.map((h) => h.events))
+    const name = p.boat.photos[0]!.file!
+    const bent = await send(zipSync({ ...files, [name]: files[name]!.slice(0, -1) }))
+    expect([bent.status, bent.body.error.path]).toEqual([400, 'photos.0.sha256'])
+    const bare = await fitter.ask('POST', '/api/boats/import', p)
+    expect([bare.status, bare.body.error.path]).toEqual([400, 'photos.0.file'])
+    expect((await send(box, owner)).status).toBe(403)
+    const none = await send(new Uint8Array([80, 75, 3, 4, 1]))
+    expect([none.status, none.body.error.message]).toEqual([400, expect.stringContaining('damaged')])
+    expect((await send(zipSync({ 'x.txt': new Uint8Array(3) }))).status).toBe(400)
+  }, 60_000)
 })
 
 describe('the sheet by the companionway', () => {

@@ -26,6 +26,7 @@ function sent(body: unknown, key: string | undefined): RequestInit {
   const once: Record<string, string> = key === undefined ? {} : { 'Idempotency-Key': key }
   if (body === undefined) return { headers: once }
   if (body instanceof FormData) return { headers: once, body }
+  if (body instanceof Blob) return { headers: { 'Content-Type': 'application/zip', ...once }, body }
   if (typeof body === 'string') return { headers: { 'Content-Type': 'text/plain', ...once }, body }
   return { headers: { 'Content-Type': 'application/json', ...once }, body: JSON.stringify(body) }
 }

@@ -99,7 +99,15 @@ export class Task extends Model<InferAttributes<Task>, InferCreationAttributes<T
   declare endedAt: Opt<Date | null>
   declare fileName: Opt<string | null>
   declare fileMime: Opt<string | null>
-  declare fileBytes: Opt<Buffer | null>
+}
+/** A part of what a task made. */
+export class TaskFilePart extends Model<
+  InferAttributes<TaskFilePart>,
+  InferCreationAttributes<TaskFilePart>
+> {
+  declare taskId: string
+  declare seq: number
+  declare bytes: Buffer
 }
 const json = { type: T.JSONB, allowNull: false }
 const then = { type: T.DATE, allowNull: true }
@@ -121,9 +129,16 @@ function defineWork(at: At) {
       endedAt: then,
       fileName: maybeText,
       fileMime: maybeText,
-      fileBytes: { type: T.BLOB, allowNull: true },
     }),
     at('tasks'),
+  )
+  TaskFilePart.init(
+    own({
+      taskId: { type: T.UUID, primaryKey: true },
+      seq: { ...whole, primaryKey: true },
+      bytes,
+    }),
+    at('task_files'),
   )
   Mail.init(
     own({

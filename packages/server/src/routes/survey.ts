@@ -26,6 +26,7 @@ import { MOST_BYTES, addPhoto, photoBytes, photosOf, withdrawPhoto } from '../se
 import { addReading, readingsOf, withdrawReading } from '../services/readings'
 import { jobOf } from '../services/asked'
 import { importBoat } from '../services/whole-boat-in'
+import { must } from '../services/access'
 import { exportBoat } from '../services/whole-boat-out'
 import { safeCell } from '../csv'
 import { soundBody } from '../sound'
@@ -49,7 +50,15 @@ const onePhoto: RequestHandler = (req, res, next) =>
     next()
   })
 /** A whole boat with its photos is larger than any form. */
-const wholeBoat = express.json({ limit: '250mb' })
+const wholeBoat: express.RequestHandler[] = [
+  express.json({ limit: '250mb' }),
+  express.raw({ type: ['application/zip', 'application/x-zip-compressed'], limit: '1200mb' }),
+]
+/** Whoever may not is told before a byte of it is read. */
+const mayBook: express.RequestHandler = (req, _res, next) => {
+  must(me(req), 'boat-book')
+  next()
+}
 
 const me = (req: express.Request) => req.account!
 
@@ -202,14 +211,16 @@ function photoRoutes(r: Router) {
 
 function fileRoutes(r: Router) {
   r.get('/boats/:id/boat.json', async (req, res) => {
-    const f = await exportBoat(me(req), req.params.id, req.query.photos !== 'no')
+    const f = await exportBoat(me(req), req.params.id, req.query.photos === 'no' ? 'none' : 'inside')
     attachment(res, `${f.boat.name}.json`, 'application/json').send(JSON.stringify(f, null, 1))
   })
   r.post(
     '/boats/import',
+    mayBook,
     wholeBoat,
     soundBody,
-    async (req, res) => void res.status(201).json(await importBoat(me(req), req.body)),
+    async (req: express.Request, res: express.Response) =>
+      void res.status(201).json(await importBoat(me(req), req.body)),
   )
 
   r.get('/boats/:id/map.:kind', async (req: express.Request<{ id: string; kind: string }>, res, next) => {

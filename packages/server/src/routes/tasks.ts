@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
 import { backupNow, backups } from '../services/nightly'
 import { askPassport } from '../services/passport-files'
@@ -15,7 +17,7 @@ export function taskRoutes(): Router {
   r.post('/tasks/:task/again', async (q, res) => void res.json(await retryTask(q.account!, q.params.task)))
   r.get('/tasks/:task/file', async (q, res) => {
     const f = await taskFile(q.account!, q.params.task)
-    attachment(res, f.name, f.mime).send(f.bytes)
+    await pipeline(Readable.from(f.parts), attachment(res, f.name, f.mime))
   })
   r.post(
     '/boats/:id/passport/tasks',

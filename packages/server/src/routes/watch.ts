@@ -16,13 +16,14 @@ import { companionwaySheet } from '../pdf/companionway-sheet'
 import { checkPassport, makePassport, readPassport } from '../services/passport'
 import { passportPdf, passportZip } from '../services/passport-files'
 import { companionway, hangPaper, papersOf } from '../services/papers'
-import { attachment } from './files'
+import { attachment, sendMade } from './files'
 import { goneOf } from './gone'
 import { soundBody } from '../sound'
 import { answerNote, listNotes, writeNote } from '../services/notes'
 import { beginProof, listProofs, tellProof } from '../services/proofs'
 import { putAway } from '../services/put-away'
 import { trendsOf } from '../services/trends'
+import { must } from '../services/access'
 import { readValves, yardWatch } from '../services/watch'
 
 const wholeBoat = express.json({ limit: '250mb' })
@@ -70,7 +71,7 @@ function paperRoutes(r: Router) {
     res.json({ facts })
   })
   r.get('/boats/:id/passport.json', async (q, res) => {
-    const p = await makePassport(q.account!, q.params.id, q.query.photos !== 'no')
+    const p = await makePassport(q.account!, q.params.id, q.query.photos === 'no' ? 'none' : 'inside')
     attachment(res, `${p.boat.boat.name} passport.json`, 'application/json').send(JSON.stringify(p))
   })
   r.get('/boats/:id/passport.pdf', async (q, res) => {
@@ -79,8 +80,10 @@ function paperRoutes(r: Router) {
     doc.pipe(res)
   })
   r.get('/boats/:id/passport.zip', async (q, res) => {
-    const bytes = await passportZip(q.account!, q.params.id)
-    attachment(res, 'passport.zip', 'application/zip').send(Buffer.from(bytes))
+    must(q.account!, 'read', q.params.id)
+    await sendMade(attachment(res, 'passport.zip', 'application/zip'), (put) =>
+      passportZip(q.account!, q.params.id, put),
+    )
   })
   r.post(
     '/passports/check',

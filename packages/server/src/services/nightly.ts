@@ -75,7 +75,6 @@ export async function backups(who: Account): Promise<Backups> {
   const dir = folder()
   const t = await Task.findOne({
     where: { kind: 'backup' },
-    attributes: { exclude: ['fileBytes'] },
     order: [['askedAt', 'DESC']],
   })
   return {

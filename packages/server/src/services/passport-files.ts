@@ -1,9 +1,11 @@
-import { zip, strToU8, type AsyncZippable } from 'fflate'
+import { strToU8 } from 'fflate'
 import Papa from 'papaparse'
 import { boatMap } from '@north-tide/core'
+import { breath } from '../breath'
 import { safeCell } from '../csv'
 import { ApiError } from '../errors'
 import { Photo, User } from '../models'
+import { zipTo, type Put } from '../zip-stream'
 import { passportSheet } from '../pdf/passport-sheet'
 import { accountNow, must, type Account } from './access'
 import { boatById, boatPicture } from './boats'
@@ -23,7 +25,8 @@ async function paper(who: Account, boatId: string, p: Sealed, read: PassportRead
   })
 }
 export async function passportPdf(who: Account, boatId: string) {
-  const [p, read] = await Promise.all([makePassport(who, boatId, false), readPassport(who, boatId)])
+  const read = await readPassport(who, boatId)
+  const p = await makePassport(who, boatId, 'none', read)
   return paper(who, boatId, p, read)
 }
 const COLUMNS = [
@@ -56,42 +59,50 @@ const bytesOf = (doc: PDFKit.PDFDocument) =>
     doc.on('end', () => done(new Uint8Array(Buffer.concat(parts))))
     doc.on('error', failed)
   })
-const ENDING: Record<string, string> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' }
-async function pictures(boatId: string): Promise<AsyncZippable> {
-  const out: AsyncZippable = {}
-  const photos = await Photo.findAll({ where: { boatId, withdrawnWhy: null }, order: [['id', 'ASC']] })
-  for (const f of photos) {
-    const name = `photos/${f.id} ${f.subject} ${f.subjectId}.${ENDING[f.mime] ?? 'bin'}`
-    // A picture is packed already.
-    out[name] = [new Uint8Array(f.original), { level: 0 }]
-  }
-  return out
-}
 /** The whole of it as work that nobody waits for with the page open. */
 export async function askPassport(who: Account, boatId: string): Promise<TaskShown> {
   must(who, 'read', boatId)
   await boatById(boatId)
   return askTask(who, 'passport', { boatId })
 }
-taskKind('passport', async (t, say) => {
+taskKind('passport', async (t, say, put) => {
   const { boatId } = t.ask as { boatId: string }
   const user = await User.findOne({ where: { login: t.askedLogin } })
   const who = user && (await accountNow(user.id))
   if (!who) throw new ApiError(409, 'gone', 'Whoever asked for it is not here any more')
   await say(0, 3, 'reading every hole')
-  const bytes = await passportZip(who, boatId, say)
   const boat = await boatById(boatId)
-  return { name: `${boat.name} passport.zip`, mime: 'application/zip', bytes: Buffer.from(bytes) }
+  await passportZip(who, boatId, put, say)
+  return { name: `${boat.name} passport.zip`, mime: 'application/zip' }
 })
-export async function passportZip(who: Account, boatId: string, say?: Say): Promise<Uint8Array> {
-  const [p, read] = await Promise.all([makePassport(who, boatId, true), readPassport(who, boatId)])
-  await say?.(1, 3, 'the paper and the pictures')
-  const files: AsyncZippable = {
-    'passport.json': strToU8(JSON.stringify(p)),
-    'passport.pdf': [await bytesOf(await paper(who, boatId, p, read)), { level: 0 }],
-    'holes.csv': strToU8(csvOf(read.holes)),
-    ...(await pictures(boatId)),
+const SAID_EVERY = 20
+/** The sealed file first, its pictures beside it by name and sum: one of them is in memory at a time. */
+export async function passportZip(who: Account, boatId: string, put: Put, say?: Say): Promise<void> {
+  const read = await readPassport(who, boatId)
+  const p = await makePassport(who, boatId, 'beside', read)
+  const { photos } = p.boat
+  const total = photos.length + 2
+  const zip = zipTo(put)
+  await zip.add('passport.json', strToU8(JSON.stringify(p)))
+  await zip.add('holes.csv', strToU8(csvOf(read.holes)))
+  await say?.(1, total, 'the paper')
+  await zip.add('passport.pdf', await bytesOf(await paper(who, boatId, p, read)), true)
+  const ids = await Photo.findAll({ where: { boatId }, attributes: ['id'], order: [['id', 'ASC']] })
+  const pictureAt = (i: number) => {
+    if (i >= photos.length) return null
+    const asked = Photo.findByPk(ids[i]!.id, { attributes: ['original'] })
+    // It is waited for below; until then nobody hears that it failed.
+    asked.catch(() => undefined)
+    return asked
   }
-  await say?.(2, 3, 'packing it')
-  return new Promise((done, failed) => zip(files, (error, data) => (error ? failed(error) : done(data))))
+  // The next is on its way while one is packed.
+  let next = pictureAt(0)
+  for (const [i, f] of photos.entries()) {
+    if (i % SAID_EVERY === 0) await say?.(2 + i, total, 'the pictures')
+    const picture = await next
+    next = pictureAt(i + 1)
+    await zip.add(f.file!, picture!.original, true)
+    await breath()
+  }
+  await zip.end()
 }

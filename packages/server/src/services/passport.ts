@@ -14,7 +14,7 @@ import { Paper, Photo } from '../models'
 import { must, type Account } from './access'
 import { boatById } from './boats'
 import { registerExport, type ExportedHole } from './register'
-import { exportBoat } from './whole-boat-out'
+import { exportBoat, type Pictures } from './whole-boat-out'
 import { snapshotOf, type Snapshot } from './snapshot'
 import type { BoatFile } from './whole-boat-shape'
 
@@ -29,18 +29,40 @@ export interface Passport {
   boat: BoatFile
 }
 export type Sealed = Passport & { seal: string }
-/** The same content gives the same seal, in whatever order its fields are written. */
-function canonical(v: unknown): string {
-  if (Array.isArray(v)) return `[${v.map(canonical).join(',')}]`
-  if (v && typeof v === 'object')
-    return `{${Object.entries(v)
-      .filter(([, x]) => x !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, x]) => `${JSON.stringify(k)}:${canonical(x)}`)
-      .join(',')}}`
-  return JSON.stringify(v) ?? 'null'
+/** The same content gives the same seal, in whatever order its fields are written; fed piece by piece. */
+function canonical(v: unknown, put: (piece: string) => void): void {
+  if (Array.isArray(v)) {
+    put('[')
+    v.forEach((x, i) => {
+      if (i) put(',')
+      canonical(x, put)
+    })
+    return put(']')
+  }
+  if (v === null || typeof v !== 'object') return put(JSON.stringify(v) ?? 'null')
+  put('{')
+  Object.entries(v)
+    .filter(([, x]) => x !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .forEach(([k, x], i) => {
+      put(`${i ? ',' : ''}${JSON.stringify(k)}:`)
+      canonical(x, put)
+    })
+  put('}')
 }
-const sealOf = (p: unknown) => createHash('sha256').update(canonical(p)).digest('hex')
+function sealOf(p: unknown): string {
+  const hash = createHash('sha256')
+  let held = ''
+  // A piece at a time would be a call into the hash for every comma.
+  canonical(p, (piece) => {
+    held += piece
+    if (held.length < PIECE) return
+    hash.update(held)
+    held = ''
+  })
+  return hash.update(held).digest('hex')
+}
+const PIECE = 65_536
 
 const dayOf = (at: string) => dayjs(at).format('YYYY-MM-DD')
 type Life = ExportedHole['events']
@@ -91,11 +113,14 @@ export async function readPassport(who: Account, boatId: string): Promise<Passpo
   return { facts, holes }
 }
 /** The passport as a file that another yard reads, sealed; that it was made stays on record here. */
-export async function makePassport(who: Account, boatId: string, withPhotos: boolean): Promise<Sealed> {
-  const [{ facts }, boat] = await Promise.all([
-    readPassport(who, boatId),
-    exportBoat(who, boatId, withPhotos, true),
-  ])
+export async function makePassport(
+  who: Account,
+  boatId: string,
+  withPhotos: Pictures,
+  read?: PassportRead,
+): Promise<Sealed> {
+  const { facts } = read ?? (await readPassport(who, boatId))
+  const boat = await exportBoat(who, boatId, withPhotos, true)
   const p: Passport = {
     format: PASSPORT_FORMAT,
     version: 1,
@@ -104,8 +129,9 @@ export async function makePassport(who: Account, boatId: string, withPhotos: boo
     facts,
     boat,
   }
-  // As it is read again: what JSON leaves out is not sealed.
-  const plain = JSON.parse(JSON.stringify(p)) as Passport
+  // As it is read again: what JSON leaves out is not sealed. Pictures are nothing but text already.
+  const plain = JSON.parse(JSON.stringify({ ...p, boat: { ...boat, photos: [] } })) as Passport
+  plain.boat.photos = boat.photos
   const seal = sealOf(plain)
   await Paper.create({ boatId, kind: 'passport', code: seal, who: who.name })
   return { ...plain, seal }

@@ -7,6 +7,8 @@ import type { Jobs } from '../jobs/queue'
 import { Task } from '../models'
 import { must, type Account } from './access'
 import { isUuid } from './saving'
+import { fileOf, partsOf } from './task-files'
+import type { Put } from '../zip-stream'
 
 /**
  * Work that is too long for a page to wait: asked for, done by whichever process is free, looked up, stopped,
@@ -16,10 +18,10 @@ import { isUuid } from './saving'
 export interface TaskFile {
   name: string
   mime: string
-  bytes: Buffer
 }
 export type Say = (done: number, total: number, said: string) => Promise<void>
-export type TaskRun = (task: Task, say: Say) => Promise<TaskFile | null>
+/** `put` takes the file that it makes, as it is made. */
+export type TaskRun = (task: Task, say: Say, put: Put) => Promise<TaskFile | null>
 const RUNS = new Map<string, TaskRun>()
 /** Names a kind of task, and how it is done. */
 export const taskKind = (kind: string, run: TaskRun): void => void RUNS.set(kind, run)
@@ -34,7 +36,6 @@ const CLOCK_DAYS = 31
 let jobs: Jobs | null = null
 const handOn = (id: string) => void jobs?.send('task', { taskId: id }, id).catch(() => undefined)
 
-const LIGHT = { exclude: ['fileBytes'] }
 const shown = (t: Task) => ({
   id: t.id,
   kind: t.kind,
@@ -68,17 +69,17 @@ export async function askOnce(kind: string, day: string): Promise<void> {
   handOn(id)
 }
 /** A task is for whoever asked for it; the manager sees them all. */
-async function mine(who: Account, id: string, whole = false): Promise<Task> {
-  const t = isUuid(id) ? await Task.findByPk(id, whole ? {} : { attributes: LIGHT }) : null
+async function mine(who: Account, id: string): Promise<Task> {
+  const t = isUuid(id) ? await Task.findByPk(id) : null
   if (!t) throw notFound('task')
   if (t.askedLogin !== who.login) must(who, 'people')
   return t
 }
 export const oneTask = async (who: Account, id: string): Promise<TaskShown> => shown(await mine(who, id))
-export async function taskFile(who: Account, id: string): Promise<TaskFile> {
-  const t = await mine(who, id, true)
-  if (t.state !== 'done' || !t.fileBytes) throw notFound('file')
-  return { name: t.fileName!, mime: t.fileMime!, bytes: t.fileBytes }
+export async function taskFile(who: Account, id: string) {
+  const t = await mine(who, id)
+  if (t.state !== 'done' || !t.fileName) throw notFound('file')
+  return { name: t.fileName, mime: t.fileMime!, parts: partsOf(id) }
 }
 export async function stopTask(who: Account, id: string): Promise<TaskShown> {
   await mine(who, id)
@@ -102,7 +103,7 @@ export async function retryTask(who: Account, id: string): Promise<TaskShown> {
 /** What goes on and what failed, for the manager. */
 export async function listTasks(who: Account): Promise<TaskShown[]> {
   must(who, 'people')
-  return (await Task.findAll({ attributes: LIGHT, order: [['askedAt', 'DESC']], limit: 100 })).map(shown)
+  return (await Task.findAll({ order: [['askedAt', 'DESC']], limit: 100 })).map(shown)
 }
 
 class Stopped extends Error {}
@@ -119,13 +120,15 @@ async function runTask(t: Task, logger: Logger) {
   try {
     const run = RUNS.get(t.kind)
     if (!run) throw new ApiError(409, 'no-such-task', `Nobody here knows how to do "${t.kind}"`)
-    const file = await run(t, say)
+    const kept = await fileOf(t.id)
+    const file = await run(t, say, kept.put)
+    await kept.end()
     await Task.update(
       {
         state: 'done',
         said: '',
         endedAt: new Date(),
-        ...(file ? { fileName: file.name, fileMime: file.mime, fileBytes: file.bytes } : {}),
+        ...(file ? { fileName: file.name, fileMime: file.mime } : {}),
       },
       { where },
     )
@@ -154,7 +157,7 @@ async function doTask(id: string, logger: Logger) {
     { where: { [Op.and]: [{ id }, abandoned()] } },
   )
   if (!n) return
-  const t = await Task.findByPk(id, { attributes: LIGHT })
+  const t = await Task.findByPk(id)
   if (!t) return
   // A task that kills its process is not begun for ever either.
   if (t.tries! > MOST_TRIES) {

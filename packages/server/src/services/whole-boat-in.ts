@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { BaseError, type Transaction } from 'sequelize'
 import { CalcError, parseInput, zoneCodeOf, type Kind } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
@@ -11,6 +12,7 @@ import { askRejudge } from './asked'
 import { lookInto } from './photos'
 import { aroundIn, membersFirst, snapshotOf } from './snapshot'
 import { judgeByHand, stored } from './verdict'
+import { openBox, type Box } from './whole-boat-box'
 import { bad, checkLinks } from './whole-boat-links'
 import { floodAnswers } from './whole-boat-records'
 import { writeBoat, type FileRead, type Look } from './whole-boat-write'
@@ -54,14 +56,31 @@ const inZone = <D extends { place: { zone: string | null } }>(v: ReadBoat, d: D)
   ...d,
   place: { ...d.place, zone: zoneCodeOf(v.zones, d.place.zone) },
 })
+/** In the file, or beside it under the name and with the sum that it says. */
+function pictureOf(p: ReadBoat['photos'][number], path: string, beside: Box['pictures']): Buffer {
+  if ((p.base64 === undefined) === (p.file === undefined))
+    throw bad(path, 'A photo is in the file or beside it: one of "base64" and "file" is accepted')
+  if (p.base64 !== undefined) return Buffer.from(p.base64, 'base64')
+  const bytes = beside.get(p.file!)
+  if (!bytes) throw bad(`${path}.file`, `"${p.file}" does not lie beside this file; read the whole box (ZIP)`)
+  if (createHash('sha256').update(bytes).digest('hex') !== p.sha256)
+    throw bad(`${path}.sha256`, `"${p.file}" is another picture than the one that was put in`)
+  return Buffer.from(bytes)
+}
 /** The pictures of the file, each looked into before anything is written. */
-async function looksOf(v: ReadBoat): Promise<Look[]> {
+async function looksOf(v: ReadBoat, beside: Box['pictures']): Promise<Look[]> {
   const looks: Look[] = []
   for (const [i, p] of v.photos.entries()) {
     try {
-      looks.push(await lookInto(Buffer.from(p.base64, 'base64')))
+      looks.push(await lookInto(pictureOf(p, `photos.${i}`, beside)))
     } catch (error) {
-      if (error instanceof ApiError) throw new ApiError(400, error.code, error.message, `photos.${i}.base64`)
+      if (error instanceof ApiError)
+        throw new ApiError(
+          400,
+          error.code,
+          error.message,
+          error.path ?? `photos.${i}.${p.file ? 'file' : 'base64'}`,
+        )
       throw error
     }
   }
@@ -69,7 +88,7 @@ async function looksOf(v: ReadBoat): Promise<Look[]> {
 }
 
 /** What the file says, in words of today, or what is wrong with it and where. */
-async function readFile(raw: unknown): Promise<FileRead> {
+async function readFile(raw: unknown, beside: Box['pictures']): Promise<FileRead> {
   const version = raw !== null && typeof raw === 'object' ? (raw as { version?: unknown }).version : undefined
   if (typeof version === 'number' && version > BOAT_VERSION)
     throw new CalcError(
@@ -84,7 +103,7 @@ async function readFile(raw: unknown): Promise<FileRead> {
     atPath(`fittings.${i}.design`, () => inZone(v, parseOf(atKind(f.kind, i), f.design))),
   )
   const flood = atPath('flooding', () => (v.flooding === null ? null : parseFloodPlan(v.flooding)))
-  return { v, designs, flood, floods, looks: await looksOf(v) }
+  return { v, designs, flood, floods, looks: await looksOf(v, beside) }
 }
 
 /** The boat in a passport, once its seal is looked at: one that was changed on the way is refused. */
@@ -96,9 +115,10 @@ function unwrapped(raw: unknown): unknown {
   return p.boat
 }
 /** Reads a boat from a file as a new boat: all of it or none. */
-export async function importBoat(who: Account, raw: unknown) {
+export async function importBoat(who: Account, body: unknown) {
   must(who, 'boat-book')
-  const file = await readFile(unwrapped(raw))
+  const { raw, pictures } = Buffer.isBuffer(body) ? openBox(body) : { raw: body, pictures: new Map() }
+  const file = await readFile(unwrapped(raw), pictures)
   const { v } = file
   try {
     return await Boat.sequelize!.transaction(async (transaction) => {

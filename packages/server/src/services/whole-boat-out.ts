@@ -34,8 +34,10 @@ function groupBy<T, K>(rows: T[], key: (row: T) => K): Map<K, T[]> {
 const withdrawnOf = (r: Pick<Photo, 'withdrawnWhy' | 'withdrawnBy' | 'withdrawnAt'>) =>
   r.withdrawnWhy ? { why: r.withdrawnWhy, by: r.withdrawnBy!, at: r.withdrawnAt!.toISOString() } : null
 type Boat = Awaited<ReturnType<typeof boatById>>
+/** Pictures in the file itself, beside it by name and sum, or left out. */
+export type Pictures = 'inside' | 'beside' | 'none'
 /** Rows of one boat as they stand, in the order in which the file gives them. */
-async function rowsOf(boatId: string, withPhotos: boolean) {
+async function rowsOf(boatId: string, withPhotos: Pictures) {
   const where = { boatId }
   const byId = { where, order: [['id', 'ASC']] as [string, string][] }
   const [stations, zones, parts, readings, angles, fittings, holes, flood] = await Promise.all([
@@ -57,7 +59,15 @@ async function rowsOf(boatId: string, withPhotos: boolean) {
   const [layers, events, photos, logs] = await Promise.all([
     ZoneLayer.findAll({ where: { zoneId: zones.map((z0) => z0.id) }, order: [['seq', 'ASC']] }),
     LifeEvent.findAll({ where: { penetrationId: holes.map((h) => h.id) }, order: [['seq', 'ASC']] }),
-    withPhotos ? Photo.findAll({ ...byId, attributes: PHOTO_COLUMNS }) : [],
+    withPhotos === 'none'
+      ? []
+      : Photo.findAll({
+          ...byId,
+          attributes: [
+            ...PHOTO_COLUMNS,
+            ...(withPhotos === 'inside' ? ['original'] : ['id', 'mime', 'sha256']),
+          ],
+        }),
     WorkLog.findAll({ where: { fittingId: fittings.map((f) => f.id) }, order: [['id', 'ASC']] }),
   ])
   const lots = await Lot.findAll({
@@ -89,7 +99,6 @@ const PHOTO_COLUMNS = [
   'takenAt',
   'pinXMm',
   'pinYMm',
-  'original',
   'withdrawnWhy',
   'withdrawnBy',
   'withdrawnAt',
@@ -298,15 +307,21 @@ function holesOut({ holes, events }: Rows, names: Names): BoatFile['holes'] {
     events: eventsOut(eventsBy.get(h.id) ?? [], names),
   }))
 }
-const photosOut = ({ photos }: Rows, names: Names): BoatFile['photos'] =>
-  photos.map((p) => ({
+const ENDING: Record<string, string> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' }
+/** Where a picture lies beside the file that names it: a name that every file system takes. */
+export const pictureFile = (p: Photo, i: number, of: string) =>
+  `photos/${p.withdrawnWhy ? 'withdrawn/' : ''}${`${i + 1} ${p.subject} ${of.replace(/[^\w.-]+/g, '-')}`.trimEnd()}.${ENDING[p.mime] ?? 'bin'}`
+const photosOut = ({ photos }: Rows, names: Names, inside: boolean): BoatFile['photos'] =>
+  photos.map((p, i) => ({
     subject: p.subject,
     of: names.subject(p),
     caption: p.caption,
     who: p.who,
     takenAt: p.takenAt.toISOString(),
     ...(p.pinXMm == null ? {} : { pin: { xMm: p.pinXMm, yMm: p.pinYMm! } }),
-    base64: p.original.toString('base64'),
+    ...(inside
+      ? { base64: p.original.toString('base64') }
+      : { file: pictureFile(p, i, names.subject(p)), sha256: p.sha256 }),
     withdrawn: withdrawnOf(p),
   }))
 
@@ -317,7 +332,7 @@ const photosOut = ({ photos }: Rows, names: Names): BoatFile['photos'] =>
 export async function exportBoat(
   who: Account,
   id: string,
-  withPhotos = true,
+  withPhotos: Pictures = 'inside',
   forOthers = false,
 ): Promise<BoatFile> {
   must(who, 'read', id)
@@ -338,6 +353,6 @@ export async function exportBoat(
     flooding: rows.flood ? parseFloodPlan(rows.flood.plan) : null,
     holes: holesOut(rows, names),
     ...(await recordsOut(id, names.thing, !forOthers && mayDo(who, 'work', id))),
-    photos: photosOut(rows, names),
+    photos: photosOut(rows, names, withPhotos === 'inside'),
   }
 }

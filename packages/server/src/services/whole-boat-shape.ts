@@ -228,7 +228,10 @@ export const boatFile = z.strictObject({
       takenAt: when,
       /** where on the map it belongs */
       pin: z.strictObject({ xMm: num.min(-1e5).max(1e6), yMm: num.min(-1e5).max(1e5) }).optional(),
-      base64: z.string(),
+      /** in the file itself, or beside it in its box by name and SHA-256 */
+      base64: z.string().optional(),
+      file: z.string().max(300).optional(),
+      sha256: z.string().length(64).optional(),
       withdrawn: withdrawn.default(null),
     }),
   ),

@@ -75,7 +75,8 @@ async function takeList(f: File) {
 async function takeBoat(f: File) {
   note.value = ''
   await attempt(async () => {
-    const raw = await readJson(f, 'a boat’s file')
+    // A box goes as it is: its pictures lie beside its file.
+    const raw = /\.zip$/i.test(f.name) ? f : await readJson(f, 'a boat’s file')
     const made = await api<{ id: string; name: string; fittings: number; holes: number }>(
       'POST',
       '/boats/import',
@@ -116,7 +117,11 @@ async function takeBoat(f: File) {
     <section v-if="may" aria-label="In">
       <h2 class="title">In</h2>
       <p>
-        <ReadFile accept=".json,application/json" words="Read a whole boat (JSON)" @file="takeBoat" />
+        <ReadFile
+          accept=".json,.zip,application/json,application/zip"
+          words="Read a whole boat (JSON, or a passport’s ZIP)"
+          @file="takeBoat"
+        />
         <span class="soft">as a new boat: all of it or none; everything is judged anew</span>
       </p>
       <p>
