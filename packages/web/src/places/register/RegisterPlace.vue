@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { useDebounceFn } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
 import { api } from '../../api'
@@ -103,6 +104,7 @@ const openHole = (row: Row) => (isHead(row) ? undefined : router.push(to(row.id)
 const group = ref<GroupBy>(isGroup(said('group')) ? (said('group') as GroupBy) : '')
 const { listed, heads, isHead } = useGroups(rows, group)
 /** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
+const settle = useDebounceFn((query: Record<string, string>) => router.replace({ query }), 250)
 watch([words, state, zone, () => group.value, map], ([find, s, z, g, m]) => {
   const query = {
     ...(m ? { map: '1' } : {}),
@@ -111,7 +113,8 @@ watch([words, state, zone, () => group.value, map], ([find, s, z, g, m]) => {
     ...(z ? { zone: z } : {}),
     ...(g ? { group: g } : {}),
   }
-  void router.replace({ query })
+  // Not with every key: each change of the address draws every row in view anew.
+  void settle(query)
 })
 /** A view that was kept is taken: what stands in its address is looked for. */
 function taken(q: Record<string, string>) {
