@@ -15,11 +15,12 @@ import {
   type Units,
 } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
-import { Boat, Penetration } from '../models'
+import { breath } from '../breath'
+import { Boat, LifeEvent, Penetration } from '../models'
 import { must, type Account } from './access'
 import { zonesOf } from './zones'
 import { FOUND_KINDS, foundAs, nextNumber } from './found'
-import { passOrRefuse, write, type NextEvent } from './life'
+import { eventRow, passOrRefuse, type NextEvent } from './life'
 import { holesOf } from './register'
 
 /** Columns that a list of holes may have; the first name is the product's own. */
@@ -71,6 +72,7 @@ export interface ImportAnswer {
 }
 const MOST_ROWS = 5000
 const DUPLICATE_MM = 2
+const AT_ONCE = 500
 
 function match(headers: string[]): Partial<Record<Column, string>> {
   const plain = (s: string) =>
@@ -271,12 +273,22 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
   if (!b.write || lacking.length || errors.length || !rows.length) return answer
   passOrRefuse(who, boatId, gates, b.gateReason)
   await Boat.sequelize!.transaction(async (transaction) => {
-    let number = await nextNumber(boatId, transaction)
-    for (const [i, r] of rows.entries()) {
-      const p = await Penetration.create(writtenOf(boatId, number++, zoneCodeAt(zones, r), r), {
-        transaction,
-      })
-      await write(who, p, 1, steps[i]!.next, steps[i]!.gates, b.gateReason, transaction)
+    const first = await nextNumber(boatId, transaction)
+    // Thousands come in one list: so many to a statement, and not each by itself.
+    for (let from = 0; from < rows.length; from += AT_ONCE) {
+      const part = rows.slice(from, from + AT_ONCE)
+      const made = await Penetration.bulkCreate(
+        part.map((r, i) => writtenOf(boatId, first + from + i, zoneCodeAt(zones, r), r)),
+        { transaction, returning: ['id', 'number'] },
+      )
+      await LifeEvent.bulkCreate(
+        made.map((p) => {
+          const { next, gates: passed } = steps[p.number - first]!
+          return eventRow(who, p.id, 1, next, passed, b.gateReason)
+        }),
+        { transaction },
+      )
+      await breath()
     }
   })
   return { ...answer, written: rows.length }

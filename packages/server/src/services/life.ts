@@ -148,6 +148,30 @@ export function passOrRefuse(
   if (!reason) throw new ApiError(409, 'gate', gates.map((g) => g.text).join(' '), path, { gates })
   must(who, 'pass-gate', boatId)
 }
+/** What is kept of an event: gates that were passed, with the reason that was given for it. */
+export const eventRow = (
+  who: Account,
+  penetrationId: number,
+  seq: number,
+  next: NextEvent,
+  gates: Gate[],
+  reason: string,
+) => ({
+  penetrationId,
+  seq,
+  state: next.state,
+  note: next.note,
+  who: who.name,
+  happenedAt: next.at,
+  sizeMm: next.sizeMm,
+  tempC: next.tempC,
+  humidityPct: next.humidityPct,
+  lotId: next.lot?.id ?? null,
+  evidence: next.evidence,
+  gatesPassed: gates.map((g) => g.id),
+  gateReason: gates.length ? reason : null,
+  corrects: next.corrects,
+})
 export async function write(
   who: Account,
   p: Penetration,
@@ -157,25 +181,7 @@ export async function write(
   reason: string,
   transaction: Transaction,
 ) {
-  await LifeEvent.create(
-    {
-      penetrationId: p.id,
-      seq,
-      state: next.state,
-      note: next.note,
-      who: who.name,
-      happenedAt: next.at,
-      sizeMm: next.sizeMm,
-      tempC: next.tempC,
-      humidityPct: next.humidityPct,
-      lotId: next.lot?.id ?? null,
-      evidence: next.evidence,
-      gatesPassed: gates.map((g) => g.id),
-      gateReason: gates.length ? reason : null,
-      corrects: next.corrects,
-    },
-    { transaction },
-  )
+  await LifeEvent.create(eventRow(who, p.id, seq, next, gates, reason), { transaction })
 }
 export async function lotNamed(
   id: number | null | undefined,
