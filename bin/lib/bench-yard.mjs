@@ -100,6 +100,25 @@ async function boatOf(ask, name, holes) {
   })
   return boat.id
 }
+/** From the map to the register by its key, until its rows stand. */
+async function opened(page) {
+  await page.keyboard.press('Alt+1')
+  await page.getByRole('group', { name: /^Plan of/ }).waitFor()
+  return page.evaluate(
+    () =>
+      new Promise((done) => {
+        const t0 = performance.now()
+        const look = () =>
+          document.querySelector('.register .el-table-v2__row')
+            ? requestAnimationFrame(() => done(performance.now() - t0))
+            : requestAnimationFrame(look)
+        document.dispatchEvent(
+          new KeyboardEvent('keydown', { key: '5', code: 'Digit5', altKey: true, bubbles: true }),
+        )
+        requestAnimationFrame(look)
+      }),
+  )
+}
 /** The register of so many holes in the browser: seen, and filtered as one types. */
 async function benchRegister(row, ms, product, ask) {
   const id = await boatOf(ask, 'Long register', REGISTER)
@@ -112,26 +131,7 @@ async function benchRegister(row, ms, product, ask) {
     await page.goto(`${product.base}/boat/${id}`)
     await page.getByRole('group', { name: /^Plan of/ }).waitFor()
     const shown = []
-    for (let i = 0; i < 7; i++) {
-      await page.keyboard.press('Alt+1')
-      await page.getByRole('group', { name: /^Plan of/ }).waitFor()
-      shown.push(
-        await page.evaluate(
-          () =>
-            new Promise((done) => {
-              const t0 = performance.now()
-              const look = () =>
-                document.querySelector('.register .el-table-v2__row')
-                  ? requestAnimationFrame(() => done(performance.now() - t0))
-                  : requestAnimationFrame(look)
-              document.dispatchEvent(
-                new KeyboardEvent('keydown', { key: '5', code: 'Digit5', altKey: true, bubbles: true }),
-              )
-              requestAnimationFrame(look)
-            }),
-        ),
-      )
-    }
+    for (let i = 0; i < 7; i++) shown.push(await opened(page))
     row(
       `Register of ${REGISTER} holes shown, from the key to its rows`,
       `p50 ${ms(at(shown, 0.5))}, most ${ms(Math.max(...shown))}`,
@@ -214,9 +214,9 @@ export async function benchYard(row, ms) {
   try {
     const ask = await asker(product.base, '/session/demo', {})
     const manager = await asker(product.base, '/session', { login: 'manager', password: 'tide-manager' })
-    if (!process.env.NOPLAN) await benchPlan(row, ms, ask, manager)
-    if (!process.env.NOREG) await benchRegister(row, ms, product, ask)
-    if (!process.env.NOPASS) await benchPassport(row, ms, product, ask)
+    await benchPlan(row, ms, ask, manager)
+    await benchRegister(row, ms, product, ask)
+    await benchPassport(row, ms, product, ask)
   } finally {
     await product.stop()
   }

@@ -15,6 +15,7 @@ import { CalcError } from '@north-tide/core'
 import { refusalInWords } from '@north-tide/core/refusal-words'
 import { ApiError } from './errors'
 import { DatabaseRateStore } from './rate-store'
+import { healthRoutes } from './routes/health'
 import { accessRoutes, accountRoutes, sameOrigin, whoAsks } from './routes/access'
 import { boatRoutes } from './routes/boats'
 import { calcRoutes } from './routes/calc'
@@ -174,6 +175,7 @@ export async function createApp(o: AppOptions) {
   app.use(soundAddress)
   app.use('/api', jsonBody)
   app.use('/api', sameOrigin)
+  app.use('/api', healthRoutes(o.db))
   app.use('/api', soundBody)
   app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })

@@ -55,6 +55,8 @@ const PUBLIC = [
   'GET /session/join/:secret',
   'POST /session/join',
   'GET /today',
+  'GET /health',
+  'GET /ready',
   'GET /calc',
   'POST /calc/:name',
   // its secret is in its address

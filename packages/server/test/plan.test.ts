@@ -192,8 +192,7 @@ describe('a plan anew', () => {
     expect((await view()).offer).toBeNull()
   })
   it('asked for again takes the place of what is at work; one that a page asks for takes nobody’s', async () => {
-    const ask = async (body: object) =>
-      (await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', body)).body
+    const ask = async (body: object) => (await fitter.ask<PlanJobShown>('POST', '/api/plan/jobs', body)).body
     const first = await ask({})
     const second = await ask({ boats: ['pipit'] })
     const third = await ask({ byItself: true })

@@ -13,6 +13,7 @@ const post = (...paths: string[]) => boat('POST', ...paths)
 const LIST: [string, Asks][] = [
   ...all('public', 'GET /session', 'POST /session', 'POST /session/demo', 'POST /session/first'),
   ...all('public', 'DELETE /session', 'GET /session/join/:secret', 'POST /session/join', 'GET /today'),
+  ...all('public', 'GET /health', 'GET /ready'),
   ...all('public', 'GET /calc', 'POST /calc/:name', 'GET /feeds/:secret.ics'),
   ...all(
     'own',
