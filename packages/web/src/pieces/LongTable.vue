@@ -23,7 +23,7 @@ const props = defineProps<{ label: string; rows: R[]; columns: LongColumn<R>[]; 
 const emit = defineEmits<{ open: [row: R] }>()
 defineSlots<{ cell: (p: { row: R; column: string }) => unknown }>()
 
-/** All rows are of one height, two lines or on a phone three: nothing is measured as one types, nothing moves. */
+/** All rows are of one height, two lines, on a phone three: nothing is measured or moves as one types. */
 const ROW_PX = { desk: 50, phone: 72 }
 const phone = usePhone()
 const sorted = ref<SortBy | null>(null)
