@@ -21,6 +21,7 @@ import { ApiRefusal, api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
+import { useSurvey } from '../../state/survey'
 import type { HoleRecord } from '../../types'
 import type { InstrumentReading } from '@north-tide/core'
 import ChoiceField from '../../pieces/ChoiceField.vue'
@@ -40,6 +41,7 @@ const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
 const boats = useBoats()
 const session = useSession()
+const survey = useSurvey()
 const hole = ref<HoleRecord | null>(null)
 const said = ref('')
 const gates = ref<{ id: string; text: string }[]>([])
@@ -91,6 +93,11 @@ async function withdraw(why: string) {
   await load()
   emit('changed')
 }
+/** Its fitting, where there are photos of that. */
+const ofFitting = computed(() => {
+  const id = hole.value?.fittingId
+  return id && survey.photos.some((p) => p.subject === 'fitting' && p.subjectId === id) ? id : null
+})
 const mayRecord = computed(() => session.may('work', boats.picture?.id))
 const mayPass = computed(() => session.may('pass-gate', boats.picture?.id))
 const open = computed(() => {
@@ -238,9 +245,9 @@ async function send() {
       <WithdrawForm v-else-if="mayRecord && hole.found && !hole.fittingId" what="hole" :send="withdraw" />
       <h3>Photos</h3>
       <PhotoStrip subject="hole" :subject-id="hole.id" />
-      <template v-if="hole.fittingId">
+      <template v-if="ofFitting">
         <h3>Photos of its fitting</h3>
-        <PhotoStrip subject="fitting" :subject-id="hole.fittingId" />
+        <PhotoStrip subject="fitting" :subject-id="ofFitting" />
       </template>
       <TrendsAt
         v-if="boats.picture"
@@ -427,6 +434,9 @@ async function send() {
 </template>
 
 <style scoped>
+h3 {
+  margin-top: 14px;
+}
 section {
   padding: 12px 20px 26px;
 }
