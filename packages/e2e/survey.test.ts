@@ -264,7 +264,7 @@ test('a whole boat goes out and comes in again; the map goes out; a bulkhead is 
     mimeType: 'application/json',
     buffer: Buffer.from('{"format":"north-tide-boat","version":7}'),
   })
-  await expect(page.getByRole('alert')).toContainText('version 3 is the newest read here')
+  await expect(page.getByRole('alert')).toContainText('version 4 is the newest read here')
   await page
     .locator('input[accept*=json]')
     .setInputFiles({ name: 'pipit.json', mimeType: 'application/json', buffer: await readFile(path) })

@@ -4,6 +4,54 @@ import type { ExportedHole } from './services/register'
 type Exported = ExportedHole[]
 const UNIT: Record<string, string> = { bond: 'ohm', anode: '% left' }
 
+/** Columns of the register as a table. */
+export const HOLE_FIELDS = [
+  'label',
+  'whatFor',
+  'state',
+  'since',
+  'who',
+  'zone',
+  'xMm',
+  'yMm',
+  'zMm',
+  'diameterMm',
+  'sizesMm',
+  'lots',
+  'tests',
+  'through',
+  'fastener',
+  'plate',
+  'coreSchool',
+  'sealant',
+  'belowWaterline',
+  'found',
+  'foundKind',
+  'acrossMm',
+  'directionDeg',
+  'measuredFrom',
+  'gatesPassed',
+  'withdrawnWhy',
+]
+export const EVENT_FIELDS = [
+  'label',
+  'whatFor',
+  'at',
+  'who',
+  'what',
+  'sizeMm',
+  'lot',
+  'tempC',
+  'humidityPct',
+  'value',
+  'unit',
+  'evidence',
+  'note',
+  'gatesPassed',
+  'gateReason',
+  'corrects',
+]
+
 /** One line a hole, with what of its life fits into a cell: every size, every lot, every test. */
 export const summed = (holes: Exported) =>
   holes.map(({ events, log, ...hole }) => {

@@ -33,7 +33,7 @@ const LIST: [string, Asks][] = [
     'POST /tasks/:task/again',
     'GET /tasks/:task/file',
   ),
-  ...all('people', 'GET /tasks', 'GET /backups', 'POST /backups'),
+  ...all('people', 'GET /tasks', 'GET /backups', 'POST /backups', 'POST /yard/tasks'),
   ...all('read', 'POST /boats/:id/passport/tasks'),
   ...all('in', 'GET /boats', 'GET /catalogue', 'GET /habits', 'GET /hardware.csv', 'GET /hardware.json'),
   ...all('in', 'GET /goods', 'GET /goods.json', 'GET /hole-columns', 'GET /instruments', 'GET /yard-values'),

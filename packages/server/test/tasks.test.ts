@@ -49,6 +49,35 @@ describe('a passport as a task', () => {
   })
 })
 
+describe('the yard as open files', () => {
+  it('is packed for the manager alone: each boat with her register, map and pictures, stores, people; no password', async () => {
+    expect((await fitter.ask('POST', '/api/yard/tasks', {})).status).toBe(403)
+    const asked = await manager.ask<TaskShown>('POST', '/api/yard/tasks', {})
+    await ends(asked.body.id, 60_000)
+    expect(await one(asked.body.id)).toMatchObject({ state: 'done', file: 'the yard.zip' })
+    const r = await fetch(`${app.base}/api/tasks/${asked.body.id}/file`, {
+      headers: { cookie: manager.cookie },
+    })
+    const files = unzipSync(new Uint8Array(await r.arrayBuffer()))
+    const boats = (await manager.ask<{ id: string }[]>('GET', '/api/boats')).body.map((b) => b.id)
+    for (const id of boats)
+      for (const f of ['boat.json', 'register.csv', 'events.csv', 'map.svg'])
+        expect(Object.keys(files)).toContain(`boats/${id}/${f}`)
+    const text = (name: string) => strFromU8(files[name]!)
+    expect(text('people.csv')).toContain('Tam Corrigall')
+    expect(Object.keys(files).map(text).join('')).not.toMatch(/argon2|scrypt\$/)
+    expect(text('stores/lots.csv').split('\n').length).toBeGreaterThan(3)
+    expect(text('boats/fulmars-reach/register.csv')).toContain('P-001')
+    // A boat of it is read as what it is.
+    const again = await fitter.ask<{ id: string }>(
+      'POST',
+      '/api/boats/import',
+      JSON.parse(text('boats/pipit/boat.json')),
+    )
+    expect(again.status).toBe(201)
+  }, 90_000)
+})
+
 describe('what fails', () => {
   it('is tried three times, lies with the manager, and is tried again or let go', async () => {
     await askOnce('breaks', '2031-01-01')

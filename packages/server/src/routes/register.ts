@@ -1,57 +1,11 @@
 import { addEvents, lastSurvey } from '../services/many-holes'
 import { Router } from 'express'
-import { happenings, summed } from '../register-rows'
+import { list, table } from '../parts'
+import { EVENT_FIELDS, happenings, HOLE_FIELDS, summed } from '../register-rows'
 import { holeLabels } from '../services/labels'
 import { withdrawFound } from '../services/found'
 import { addEvent, hole, register, registerOf } from '../services/register'
-import { attachment, list, send, table, originOf } from './files'
-
-const HOLE_FIELDS = [
-  'label',
-  'whatFor',
-  'state',
-  'since',
-  'who',
-  'zone',
-  'xMm',
-  'yMm',
-  'zMm',
-  'diameterMm',
-  'sizesMm',
-  'lots',
-  'tests',
-  'through',
-  'fastener',
-  'plate',
-  'coreSchool',
-  'sealant',
-  'belowWaterline',
-  'found',
-  'foundKind',
-  'acrossMm',
-  'directionDeg',
-  'measuredFrom',
-  'gatesPassed',
-  'withdrawnWhy',
-]
-const EVENT_FIELDS = [
-  'label',
-  'whatFor',
-  'at',
-  'who',
-  'what',
-  'sizeMm',
-  'lot',
-  'tempC',
-  'humidityPct',
-  'value',
-  'unit',
-  'evidence',
-  'note',
-  'gatesPassed',
-  'gateReason',
-  'corrects',
-]
+import { attachment, send, originOf } from './files'
 
 export function registerRoutes(): Router {
   const r = Router()

@@ -5,6 +5,7 @@ import { backupNow, backups } from '../services/nightly'
 import { askPassport } from '../services/passport-files'
 import { postBox, readMail, setAddress } from '../services/post'
 import { listTasks, oneTask, retryTask, stopTask, taskFile } from '../services/tasks'
+import { askYardBox } from '../services/yard-box'
 import { dropView, keepView, listViews } from '../services/views'
 import { attachment } from './files'
 
@@ -31,6 +32,7 @@ export function taskRoutes(): Router {
   )
   r.get('/backups', async (q, res) => void res.json(await backups(q.account!)))
   r.post('/backups', async (q, res) => void res.status(202).json(await backupNow(q.account!)))
+  r.post('/yard/tasks', async (q, res) => void res.status(202).json(await askYardBox(q.account!)))
   r.get('/views', async (q, res) => void res.json({ views: await listViews(q.account!, q.query) }))
   r.post('/views', async (q, res) => void res.status(201).json({ views: await keepView(q.account!, q.body) }))
   r.delete(

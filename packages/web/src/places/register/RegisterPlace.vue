@@ -19,8 +19,7 @@ import SavedViews from '../../pieces/SavedViews.vue'
 const boats = useBoats()
 const session = useSession()
 const phone = usePhone()
-const route = useRoute()
-const router = useRouter()
+const [route, router] = [useRoute(), useRouter()]
 const said = (key: string) => String(route.query[key] ?? '')
 const words = ref(said('find'))
 const known = (s: string) => ((LIFE_STATES as readonly string[]).includes(s) ? (s as LifeState) : 'all')
@@ -100,6 +99,8 @@ const to = (id: number | null) => ({
   path: id === null ? '/register' : `/register/${id}`,
   query: route.query,
 })
+/** What is asked for, as it stands in every row's address: worked out once, and not by a link in each row. */
+const asked = computed(() => router.resolve({ query: route.query }).href.replace(/^[^?]*/, ''))
 const openHole = (row: Row) => (isHead(row) ? undefined : router.push(to(row.id)))
 const group = ref<GroupBy>(isGroup(said('group')) ? (said('group') as GroupBy) : '')
 const { listed, heads, isHead } = useGroups(rows, group)
@@ -219,9 +220,13 @@ watch(
             @click.stop
             @update:model-value="choose(h.id, $event === true)"
           />
-          <RouterLink v-else-if="column === 'label'" class="figure" :to="to(h.id)" @click.stop>{{
-            h.label
-          }}</RouterLink>
+          <a
+            v-else-if="column === 'label'"
+            class="figure"
+            :href="`/register/${h.id}${asked}`"
+            @click.exact.stop.prevent="openHole(h)"
+            >{{ h.label }}</a
+          >
           <template v-else-if="column === 'what'"
             >{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span>
             <span v-if="phone" class="soft small under">{{ h.zone }}</span></template

@@ -16,6 +16,7 @@ interface Task {
   askedBy: string
   askedAt: string
   endedAt: string | null
+  file: string | null
 }
 interface Backups {
   files: { name: string; day: string; bytes: number; at: string }[] | null
@@ -39,7 +40,12 @@ const act = (way: 'POST' | 'DELETE', path: string) =>
     await api(way, path, way === 'POST' ? {} : undefined)
     await load()
   })
-const KIND: Record<string, string> = { passport: 'Passport', remind: 'Reminders', backup: 'Backup' }
+const KIND: Record<string, string> = {
+  passport: 'Passport',
+  remind: 'Reminders',
+  backup: 'Backup',
+  yard: 'The yard as open files',
+}
 const STATE = { waiting: 'waits', working: 'works', done: 'done', failed: 'failed', cancelled: 'stopped' }
 const when = (t: string) => dayjs(t).format('D MMM YYYY, HH:mm')
 const size = (n: number) => `${(n / 1e6).toFixed(1)} MB`
@@ -68,6 +74,12 @@ const size = (n: number) => `${(n / 1e6).toFixed(1)} MB`
       </template>
     </template>
     <template v-if="tasks">
+      <h2>The yard as open files</h2>
+      <p class="soft">
+        Every boat with her register, map and pictures, stores, own values and people, as JSON, CSV and SVG in
+        one ZIP. To look into without this program; a backup is what goes back.
+      </p>
+      <ElButton class="act" :disabled="busy" @click="act('POST', '/yard/tasks')">Pack the yard</ElButton>
       <h2>Work of the machine</h2>
       <RowTable
         label="Work of the machine"
@@ -87,6 +99,9 @@ const size = (n: number) => `${(n / 1e6).toFixed(1)} MB`
         <template #state="{ row: t }">{{ STATE[t.state] }}</template>
         <template #askedAt="{ row: t }">{{ when(t.askedAt) }}</template>
         <template #act="{ row: t }"
+          ><a v-if="t.state === 'done' && t.file" class="act" :href="`/api/tasks/${t.id}/file`" download>{{
+            t.file
+          }}</a
           ><ElButton
             v-if="t.state === 'failed'"
             class="act small"
