@@ -11,6 +11,7 @@ describe('who may do what', () => {
     ['apprentice', ['read', 'measure', 'work', 'stores']],
     ['surveyor', ['read', 'measure']],
     ['owner', ['read']],
+    ['reader', ['read']],
   ])('on a boat he is named for, one who is its %s', (role, may) => {
     const who = person('owner', { pipit: role })
     expect(acts.filter((a) => mayDo(who, a, 'pipit'))).toEqual(may)
@@ -20,6 +21,7 @@ describe('who may do what', () => {
       'manager',
       'fitter',
       'apprentice',
+      null,
       null,
       null,
     ])

@@ -59,6 +59,7 @@ export const GRANTS: Record<string, string> = {
   tasks: ROWS,
   task_files: ROWS,
   saved_views: ROWS,
+  boat_links: KEPT,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Someone, startApp, hullsOf, deckOf } from './harness'
 
-/** Who may do what, over every route that there is. */
+/** What an owner and an apprentice leave as it is; who may read and write what is in who-sees. */
 let app: Awaited<ReturnType<typeof startApp>>
-const who = {} as Record<'nobody' | 'owner' | 'apprentice' | 'fitter', Someone>
+const who = {} as Record<'owner' | 'apprentice' | 'fitter', Someone>
 let mine: Ids
 let others: Ids
 interface Ids {
@@ -15,7 +15,6 @@ interface Ids {
 }
 beforeAll(async () => {
   app = await startApp('access')
-  who.nobody = new Someone(app.base)
   for (const r of ['owner', 'apprentice', 'fitter'] as const) who[r] = await new Someone(app.base).signIn(r)
   const ids = async (boat: string): Promise<Ids> => {
     const b = (
@@ -54,6 +53,8 @@ const PUBLIC = [
   'DELETE /session',
   'GET /session/join/:secret',
   'POST /session/join',
+  'GET /session/link/:secret',
+  'POST /session/link',
   'GET /today',
   'GET /health',
   'GET /ready',
@@ -62,10 +63,6 @@ const PUBLIC = [
   // its secret is in its address
   'GET /feeds/:secret.ics',
 ]
-/** Shut even to those who read all else of a boat. */
-/** the yard's own business: whoever reads only his boats does not see it */
-const THE_YARDS = ['GET /boats/:id/fits', 'GET /boats/:id/costs']
-const MANAGERS = ['GET /boats/:id/people', 'GET /people', 'GET /tasks', 'GET /backups']
 /** Of one's own account, whoever one is. */
 const OWN = ['DELETE /sessions', 'PUT /session/password', 'POST /boats/:id/passport/tasks']
 const at = (route: string, i: Ids) => {
@@ -96,28 +93,7 @@ const ask = (by: Someone, route: string, i: Ids) => {
   return by.ask(method, path, method === 'GET' ? undefined : {})
 }
 
-describe('signed out', () => {
-  it('nothing is answered but the door itself and sums', async () => {
-    expect(app.routes.length).toBeGreaterThan(80)
-    for (const route of app.routes) {
-      const a = await ask(new Someone(app.base), route, mine)
-      if (PUBLIC.includes(route))
-        expect([route, a.status === 401 && a.body.error.code === 'signed-out']).toEqual([route, false])
-      else expect([route, a.status, a.body.error.code]).toEqual([route, 401, 'signed-out'])
-    }
-  })
-})
-
 describe('an owner', () => {
-  const ofBoat = () => app.routes.filter((r) => /\/(boats|fittings|through-hulls|penetrations)\/:id/.test(r))
-  it('reads his own boat and no other', async () => {
-    for (const route of ofBoat().filter((r) => r.startsWith('GET'))) {
-      const own = await ask(who.owner, route, mine)
-      expect([route, own.status === 403]).toEqual([route, [...MANAGERS, ...THE_YARDS].includes(route)])
-      const other = await ask(who.owner, route, others)
-      expect([route, other.status]).toEqual([route, 403])
-    }
-  }, 60_000)
   it('writes nothing at all', async () => {
     for (const route of app.routes.filter(
       (r) => !r.startsWith('GET') && !PUBLIC.includes(r) && !OWN.includes(r),
@@ -154,11 +130,4 @@ describe('an apprentice', () => {
   ])('does not: %s %s', async (method, path) => {
     expect((await who.apprentice.ask(method, path, {})).status).toBe(403)
   })
-  it('reads what the yard reads', async () => {
-    for (const route of app.routes.filter((r) => r.startsWith('GET')))
-      expect([route, (await ask(who.apprentice, route, mine)).status === 403]).toEqual([
-        route,
-        MANAGERS.includes(route),
-      ])
-  }, 60_000)
 })

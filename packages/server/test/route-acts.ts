@@ -13,6 +13,7 @@ const post = (...paths: string[]) => boat('POST', ...paths)
 const LIST: [string, Asks][] = [
   ...all('public', 'GET /session', 'POST /session', 'POST /session/demo', 'POST /session/first'),
   ...all('public', 'DELETE /session', 'GET /session/join/:secret', 'POST /session/join', 'GET /today'),
+  ...all('public', 'GET /session/link/:secret', 'POST /session/link'),
   ...all('public', 'GET /health', 'GET /ready'),
   ...all('public', 'GET /calc', 'POST /calc/:name', 'GET /feeds/:secret.ics'),
   ...all(
@@ -92,7 +93,8 @@ const LIST: [string, Asks][] = [
   ...all('remove-boat', 'DELETE /boats/:id', 'PUT /boats/:id/archive'),
   ...all('work', 'PUT /proofs/:proof'),
   ...all('read', 'PUT /notes/:note'),
-  ...all('give-roles', ...get('/people'), 'PUT /boats/:id/people/:login'),
+  ...all('give-roles', ...get('/people', '/links'), 'PUT /boats/:id/people/:login'),
+  ...all('give-roles', ...post('/links'), 'DELETE /boats/:id/links/:link'),
   ...all('plan', 'POST /plan/jobs', 'DELETE /plan/jobs/:job', 'POST /plan/moves', 'POST /plan/undo'),
   ...all('plan', 'POST /plan/offers/:offer/take', 'DELETE /plan/offers/:offer'),
   ...all('plan', 'POST /weather/csv', 'POST /weather/simulated'),

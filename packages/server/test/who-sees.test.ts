@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { ACTS, ROLES, mayDo, type Act, type Role } from '@north-tide/core'
+import { ACTS, NAMED_ROLES, ROLES, mayDo, type Act, type Role } from '@north-tide/core'
 import { Someone, startApp, deckOf, hullsOf } from './harness'
 import { ROUTE_ACTS } from './route-acts'
 
@@ -16,7 +16,14 @@ let mine: Ids
 let others: Ids
 beforeAll(async () => {
   app = await startApp('who_sees')
-  for (const r of ROLES) who.set(r, await new Someone(app.base).signIn(r))
+  for (const r of NAMED_ROLES) who.set(r, await new Someone(app.base).signIn(r))
+  const until = new Date(Date.now() + 864e5).toISOString().slice(0, 10)
+  const link = { forWhom: 'Reader', until }
+  const made = await who.get('manager')!.ask<{ path: string }>('POST', '/api/boats/fulmars-reach/links', link)
+  const reader = new Someone(app.base)
+  const secret = made.body.path.split('/').at(-1)
+  expect((await reader.ask('POST', '/api/session/link', { secret })).status).toBe(201)
+  who.set('reader', reader)
   const fitter = who.get('fitter')!
   const idsOf = async (boat: string): Promise<Ids> => {
     const b = (
@@ -75,7 +82,7 @@ describe('every route', () => {
     'answers a %s as the table says, on his boat and on another',
     async (role) => {
       const by = who.get(role)!
-      const boats = ['owner', 'surveyor'].includes(role) ? { 'fulmars-reach': role } : {}
+      const boats = ['owner', 'surveyor', 'reader'].includes(role) ? { 'fulmars-reach': role } : {}
       const person = { role, boats: boats as Record<string, Role> }
       const wrong: string[] = []
       for (const route of app.routes.filter((r) => !SKIPPED.includes(r))) {

@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, watch, watchEffect } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
+import { OUTSIDE } from './router'
 import { useSession } from './state/session'
 
 /** Outside there is the sign-in alone; all that is inside is fetched when somebody has come in. */
@@ -11,7 +12,6 @@ const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
 watchEffect(() => document.documentElement.setAttribute('data-theme', dim.value ? 'dim' : 'day'))
-const OUTSIDE = ['sign-in', 'join']
 const inside = computed(() => session.account !== null && !OUTSIDE.includes(String(route.name)))
 watch(
   () => session.account?.id,

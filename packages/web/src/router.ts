@@ -18,6 +18,7 @@ export const router = createRouter({
     { path: '/', redirect: '/boat' },
     { path: '/sign-in', name: 'sign-in', component: () => import('./places/sign-in/SignIn.vue') },
     { path: '/join/:secret', name: 'join', component: () => import('./places/sign-in/JoinYard.vue') },
+    { path: '/look/:secret', name: 'look', component: () => import('./places/sign-in/ByLink.vue') },
     { path: '/yard', name: 'yard', component: () => import('./places/yard/YardPlace.vue') },
     { path: '/boat/:id?', name: 'boat', component: () => import('./places/boat/BoatPlace.vue') },
     {
@@ -55,10 +56,12 @@ export const router = createRouter({
   ],
 })
 
+/** What stands before the door. */
+export const OUTSIDE = ['sign-in', 'join', 'look']
 router.beforeEach(async (to) => {
   const session = useSession()
   if (!session.asked) await session.ask().catch(() => undefined)
-  if (to.name !== 'sign-in' && to.name !== 'join' && !session.account)
+  if (!OUTSIDE.includes(String(to.name)) && !session.account)
     return { name: 'sign-in', query: { to: to.fullPath } }
   return true
 })

@@ -1,11 +1,15 @@
 /**
  * Who may do what, in one table. The yard's own people have a role everywhere; an owner and a surveyor have
  * one on the boats they are named for and none elsewhere, and a person of the yard may have another role on
- * one boat (an owner among the fitters).
+ * one boat (an owner among the fitters). A reader comes by a link to one boat and reads.
  */
-export const ROLES = ['manager', 'fitter', 'apprentice', 'surveyor', 'owner'] as const
+export const ROLES = ['manager', 'fitter', 'apprentice', 'surveyor', 'owner', 'reader'] as const
 export type Role = (typeof ROLES)[number]
+/** Those that somebody is given; a reader is made by his link. */
+export const NAMED_ROLES = ['manager', 'fitter', 'apprentice', 'surveyor', 'owner'] as const
 const OF_THE_YARD: readonly Role[] = ['manager', 'fitter', 'apprentice']
+/** Whether a role is one of the yard's own people. */
+export const isOfTheYard = (role: Role) => OF_THE_YARD.includes(role)
 
 const everyone = ROLES
 const vouches: readonly Role[] = ['manager', 'fitter']

@@ -75,6 +75,17 @@ export class SavedView extends Model<InferAttributes<SavedView>, InferCreationAt
   declare shared: Opt<boolean>
   declare madeAt: Opt<Date>
 }
+/** A link by which somebody without an account reads one boat. */
+export class BoatLink extends Model<InferAttributes<BoatLink>, InferCreationAttributes<BoatLink>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare userId: number
+  declare secretHash: string
+  declare madeBy: string
+  declare madeAt: Opt<Date>
+  declare withdrawnAt: Opt<Date | null>
+  declare withdrawnBy: Opt<string | null>
+}
 export function defineLooks(at: At) {
   const json = { type: T.JSONB, allowNull: false }
   Leak.init(
@@ -117,6 +128,19 @@ export function defineLooks(at: At) {
   SavedView.init(
     own({ id: key, userId: whole, place: text, name: text, query: json, shared: flag, madeAt }),
     at('saved_views'),
+  )
+  BoatLink.init(
+    own({
+      id: key,
+      boatId: text,
+      userId: whole,
+      secretHash: text,
+      madeBy: text,
+      madeAt,
+      withdrawnAt: { type: T.DATE, allowNull: true },
+      withdrawnBy: maybeText,
+    }),
+    at('boat_links'),
   )
   Paper.init(own({ id: key, boatId: text, kind: text, code: text, who: text, at: madeAt }), at('papers'))
 }

@@ -14,6 +14,7 @@ import {
   wasHere,
   whoJoins,
 } from '../services/accounts'
+import { enterByLink, whatOpens } from '../services/boat-links'
 import { isEmpty, makeManager } from '../services/first'
 import { today } from '../instruments/day'
 
@@ -84,6 +85,14 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
     const account = await join(req.body)
     await enter(req, account)
     res.status(201).json({ account, demo })
+  })
+  r.get('/session/link/:secret', limiter, async (req, res) => {
+    res.json(await whatOpens(String(req.params.secret)))
+  })
+  r.post('/session/link', limiter, async (req, res) => {
+    const { account, boatId } = await enterByLink(req.body)
+    await enter(req, account)
+    res.status(201).json({ account, demo, boatId })
   })
   r.delete('/session', (req, res, next) => {
     req.session.destroy((error) =>

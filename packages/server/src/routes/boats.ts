@@ -13,6 +13,7 @@ import {
 } from '../services/hardware'
 import { attachment } from './files'
 import { giveRole, peopleOf } from '../services/people'
+import { linksOf, makeLink, withdrawLink } from '../services/boat-links'
 import { boatPicture, listBoats } from '../services/boats'
 
 export function boatRoutes(): Router {
@@ -24,6 +25,16 @@ export function boatRoutes(): Router {
     '/boats/:id/people/:login',
     async (req, res) =>
       void res.json(await giveRole(req.account!, req.params.id, req.params.login, req.body)),
+  )
+  r.get('/boats/:id/links', async (req, res) => void res.json(await linksOf(req.account!, req.params.id)))
+  r.post(
+    '/boats/:id/links',
+    async (req, res) => void res.status(201).json(await makeLink(req.account!, req.params.id, req.body)),
+  )
+  r.delete(
+    '/boats/:id/links/:link',
+    async (req, res) =>
+      void res.json(await withdrawLink(req.account!, req.params.id, Number(req.params.link))),
   )
   r.get('/catalogue', async (_req, res) => void res.json(await wholeCatalogue()))
   r.get(

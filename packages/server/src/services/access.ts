@@ -50,7 +50,10 @@ export async function signIn(body: unknown): Promise<Account> {
  */
 export async function accountNow(id: number): Promise<Account | null> {
   const user = await User.findByPk(id, WITH_BOATS)
-  return user && !user.leftOn ? account(user) : null
+  if (!user || user.leftOn) return null
+  const who = account(user)
+  // A reader whose link is over is nobody.
+  return who.role === 'reader' && !Object.keys(who.boats).length ? null : who
 }
 
 /** Somebody by login and name: the demo's own, and never a fitter of a real yard. */

@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import dayjs from 'dayjs'
 import { Op } from 'sequelize'
 import { z } from 'zod'
-import { parseInput, ROLES, type Role } from '@north-tide/core'
+import { NAMED_ROLES, parseInput, type Role } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
 import { BoatRole, Invite, User } from '../models'
 import { accountNow, must, withRoles, type Account } from './access'
@@ -14,11 +14,11 @@ import { hashPassword, matches, NO_PASSWORD } from './password'
  * did stays in the records under his name.
  */
 const INVITE_DAYS = 7
-const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex')
+export const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex')
 const db = () => User.sequelize!
 
 /** All sessions of somebody, or all but the one that he is in. */
-async function endSessions(userId: number, but = ''): Promise<void> {
+export async function endSessions(userId: number, but = ''): Promise<void> {
   await db().query(`DELETE FROM session WHERE (sess->>'userId')::int = :userId AND sid <> :but`, {
     replacements: { userId, but },
   })
@@ -55,7 +55,9 @@ export async function listPeople(who: Account): Promise<ShownPerson[]> {
     Invite.findAll({ where: { usedAt: null, endsAt: { [Op.gt]: new Date() } } }),
   ])
   const byId = new Map(users.map((u) => [u.id!, u]))
-  return people.map((p) => {
+  // Readers stand at the boat that their link is for.
+  const named = people.filter((p) => p.role !== 'reader')
+  return named.map((p) => {
     const u = byId.get(p.id)!
     return {
       id: p.id,
@@ -86,7 +88,7 @@ async function linkFor(who: Account, userId: number): Promise<string> {
 const inviting = z.strictObject({
   login: LOGIN,
   name: z.string().trim().min(1).max(80),
-  role: z.enum(ROLES),
+  role: z.enum(NAMED_ROLES),
 })
 /** Somebody new: he sets his own password by the link, which is shown once. */
 export async function invite(who: Account, body: unknown) {
@@ -99,7 +101,8 @@ export async function invite(who: Account, body: unknown) {
 }
 async function personOf(id: number): Promise<User> {
   const user = Number.isInteger(id) && id > 0 && id < 2 ** 31 ? await User.findByPk(id) : null
-  if (!user) throw notFound('account')
+  // A reader is his link, which is made and withdrawn at its boat.
+  if (!user || user.role === 'reader') throw notFound('account')
   return user
 }
 /** A link to set the password anew: for whoever forgot his. The one that he had is good until then. */
@@ -113,7 +116,7 @@ const LAST = 'The yard would be left without a manager; make another one first'
 async function managersBut(id: number): Promise<number> {
   return User.count({ where: { role: 'manager', leftOn: null, id: { [Op.ne]: id } } })
 }
-const settling = z.strictObject({ role: z.enum(ROLES).optional(), left: z.boolean().optional() })
+const settling = z.strictObject({ role: z.enum(NAMED_ROLES).optional(), left: z.boolean().optional() })
 /** Another role in the yard, or gone from it: his sessions end, his records stay. */
 export async function settlePerson(who: Account, id: number, body: unknown): Promise<ShownPerson[]> {
   must(who, 'people')

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseInput, ROLES, roleOn } from '@north-tide/core'
+import { parseInput, NAMED_ROLES, roleOn } from '@north-tide/core'
 import { notFound } from '../errors'
 import { Boat, BoatRole, User } from '../models'
 import { boatById } from './boats'
@@ -13,7 +13,8 @@ export async function peopleOf(who: Account, boatId: string) {
   must(who, 'give-roles', boatId)
   await boatById(boatId)
   const named = new Map((await BoatRole.findAll({ where: { boatId } })).map((r) => [r.userId, r]))
-  return (await withRoles()).map((p) => ({
+  const people = (await withRoles()).filter((p) => p.role !== 'reader')
+  return people.map((p) => ({
     login: p.login,
     name: p.name,
     role: p.role,
@@ -25,7 +26,7 @@ export async function peopleOf(who: Account, boatId: string) {
 }
 
 const body = z.strictObject({
-  role: z.enum(ROLES).nullable(),
+  role: z.enum(NAMED_ROLES).nullable(),
   /** the last day on which he is that on this boat; null: for good */
   until: z.iso.date().nullable().default(null),
 })
@@ -36,7 +37,7 @@ export async function giveRole(who: Account, boatId: string, login: string, raw:
   await Boat.sequelize!.transaction(async (transaction) => {
     await boatById(boatId, transaction)
     const user = await User.findOne({ where: { login }, transaction })
-    if (!user) throw notFound('account')
+    if (!user || user.role === 'reader') throw notFound('account')
     const of = { boatId, userId: user.id }
     if (role === null) await BoatRole.destroy({ where: of, transaction })
     else await BoatRole.upsert({ ...of, role, until }, { transaction })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseInput, roleOn } from '@north-tide/core'
+import { isOfTheYard, parseInput, roleOn } from '@north-tide/core'
 import { YardSetting } from '../models'
 import { must, type Account } from './access'
 import { MOST_VERSION, stale } from './saving'
@@ -42,5 +42,5 @@ export async function setPrices(who: Account, body: unknown) {
 /** Whether somebody sees what a boat costs: the yard does, others only where the manager says so. */
 export async function maySeeCosts(who: Account, boatId: string): Promise<boolean> {
   const role = roleOn(who, boatId)
-  return role !== null && (!['owner', 'surveyor'].includes(role) || (await pricesOfYard()).ownersSee)
+  return role !== null && (isOfTheYard(role) || (await pricesOfYard()).ownersSee)
 }

@@ -48,6 +48,12 @@ export const useSession = defineStore('session', () => {
     async join(secret: string, password: string) {
       take(await api<Answer>('POST', '/session/join', { secret, password }))
     },
+    /** by a link to one boat, for reading; answers with the boat */
+    async byLink(secret: string) {
+      const got = await api<Answer & { boatId: string }>('POST', '/session/link', { secret })
+      take(got)
+      return got.boatId
+    },
     async enterDemo() {
       take(await api<Answer>('POST', '/session/demo'))
     },

@@ -8,10 +8,13 @@ import { useAttempt } from '../../pieces/attempt'
 import { readJson } from '../../pieces/files'
 import ReadFile from '../../pieces/ReadFile.vue'
 import { useBoats } from '../../state/boats'
+import { useSession } from '../../state/session'
+import BoatLinks from './BoatLinks.vue'
 
 /** The boat's passport: how much is known of her holes, what would raise it, and the file to hand on. */
 const emit = defineEmits<{ close: [] }>()
 const boats = useBoats()
+const session = useSession()
 const { said, busy, attempt } = useAttempt()
 const facts = ref<PassportAnswer | null>(null)
 const checked = ref('')
@@ -106,6 +109,7 @@ async function check(file: File) {
       </p>
       <p v-else-if="task" class="bad" role="alert">It was not made: {{ task.said }}</p>
       <p v-if="checked" role="status">{{ checked }}</p>
+      <BoatLinks v-if="session.may('give-roles', boats.picture!.id)" :boat-id="boats.picture!.id" />
       <h3>What would raise it most</h3>
       <ol>
         <li v-for="r in facts.raise" :key="r.id + r.fact">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue'
 import dayjs from 'dayjs'
-import { ROLES, type Role } from '@north-tide/core'
+import { NAMED_ROLES, type Role } from '@north-tide/core'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
 import PickOne from '../../pieces/PickOne.vue'
@@ -26,7 +26,7 @@ const { said, path, busy, attempt } = useAttempt()
 const people = ref<Person[] | null>(null)
 const link = ref<{ name: string; url: string } | null>(null)
 const form = reactive({ name: '', login: '', role: 'fitter' as Role })
-const roles = ROLES.map((value) => ({ value, title: value }))
+const roles = NAMED_ROLES.map((value) => ({ value, title: value }))
 onMounted(() =>
   attempt(async () => void (people.value = (await api<{ people: Person[] }>('GET', '/people')).people)),
 )

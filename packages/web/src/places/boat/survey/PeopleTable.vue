@@ -5,7 +5,7 @@ import { ElDatePicker, ElOption, ElSelect, ElTable, ElTableColumn } from 'elemen
 import 'element-plus/es/components/date-picker/style/css'
 import 'element-plus/es/components/select/style/css'
 import 'element-plus/es/components/table/style/css'
-import { ROLES, type Role } from '@north-tide/core'
+import { NAMED_ROLES, type Role } from '@north-tide/core'
 import { api } from '../../../api'
 import { useAttempt } from '../../../pieces/attempt'
 
@@ -57,7 +57,7 @@ const asByAccount = (p: Named) => (p.here === null && p.counts === null ? 'not n
             @update:model-value="give(row as Named, $event)"
           >
             <ElOption :value="BY_ACCOUNT" :label="asByAccount(row as Named)" />
-            <ElOption v-for="r in ROLES" :key="r" :value="r" :label="r" />
+            <ElOption v-for="r in NAMED_ROLES" :key="r" :value="r" :label="r" />
           </ElSelect>
         </template>
       </ElTableColumn>
