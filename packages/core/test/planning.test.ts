@@ -609,7 +609,7 @@ describe('what has to be looked at', () => {
     ['looked at before this launch', '2031-01-10', [look('launch-3', '2030-05-10')], [1, 2, 3, 4, 5]],
   ])('after a launch: %s', (_, bedded, log, left) => {
     const things = [thing({ bedded, log })]
-    const q = watchQuestion(things, { ...ASKED, launch: '2031-04-10' })
+    const q = watchQuestion(things, { ...ASKED, launch: '2031-04-10T12:00' })
     const out = runNamed('watch-due', q) as Parameters<typeof watchAnswer>[1]
     const looks = watchAnswer(things, out).rows.filter((r) => r.task.startsWith('launch-'))
     expect(looks.map((r) => Number(r.task.slice(-1)))).toEqual(left)

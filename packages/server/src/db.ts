@@ -21,7 +21,7 @@ import { up as people } from './migrations/018-people'
 import { up as orders } from './migrations/019-orders'
 import { up as leaks } from './migrations/020-leaks'
 import { up as boatsLife } from './migrations/021-a-boats-life'
-import { up as boatLinks } from './migrations/023-boat-links'
+import { up as linksAndLaunches } from './migrations/023-links-and-launches'
 import { up as keptViews } from './migrations/022-kept-views'
 
 const MIGRATIONS = [
@@ -47,7 +47,7 @@ const MIGRATIONS = [
   { name: '020-leaks', sql: leaks },
   { name: '021-a-boats-life', sql: boatsLife },
   { name: '022-kept-views', sql: keptViews },
-  { name: '023-boat-links', sql: boatLinks },
+  { name: '023-links-and-launches', sql: linksAndLaunches },
 ]
 
 /** What this version knows of a database, in order. */

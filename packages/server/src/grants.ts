@@ -60,6 +60,7 @@ export const GRANTS: Record<string, string> = {
   task_files: ROWS,
   saved_views: ROWS,
   boat_links: KEPT,
+  launches: RECORD,
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

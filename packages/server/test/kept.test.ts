@@ -245,7 +245,7 @@ describe('a boat\u2019s file of version 3', () => {
     const made = await fitter.ask<{ id: string }>('POST', '/api/boats/import', file)
     expect(made.status, JSON.stringify(made.body)).toBe(201)
     const out = JSON.parse((await fitter.ask('GET', `/api/boats/${made.body.id}/boat.json`)).text) as object
-    expect(out).toEqual({ ...file, version: 4, leaks: [], floods: [], proofs: [], notes: [] })
+    expect(out).toEqual({ ...file, version: 4, leaks: [], floods: [], proofs: [], notes: [], launches: [] })
   })
 })
 

@@ -71,7 +71,7 @@ const LIST: [string, Asks][] = [
   ...all('measure', 'POST /photos/:id/withdraw'),
   ...all(
     'work',
-    ...post('/floods', '/holds', '/leaks', '/notes', '/papers', '/proofs', '/valves/read'),
+    ...post('/floods', '/holds', '/leaks', '/notes', '/papers', '/proofs', '/valves/read', '/launches'),
     'PUT /holds/:hold',
     'PUT /leaks/:leak',
   ),

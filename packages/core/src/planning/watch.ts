@@ -78,7 +78,7 @@ const looksDone = (t: WatchedThing, launch: string | null) =>
   t.log.reduce((most, l) => {
     const about = l.kind === 'look' && typeof l.data?.about === 'string' ? l.data.about : ''
     const n = /^launch-(\d)$/.exec(about)
-    return n && launch !== null && day(l.at) >= launch ? Math.max(most, Number(n[1])) : most
+    return n && launch !== null && day(l.at) >= day(launch) ? Math.max(most, Number(n[1])) : most
   }, 0)
 const CHEMISTRY = new Set<string>(SEALANT_IDS)
 const maybe = <K extends string, V>(key: K, value: V | null | undefined) =>
@@ -119,6 +119,7 @@ function partsOf({ has, log }: WatchedThing) {
 /** The question. @param now local time, YYYY-MM-DDTHH:MM */
 export function watchQuestion(
   things: WatchedThing[],
+  /** `launch`: to the minute */
   asked: { now: string; duty: Input['duty']; horizonDays: number; launch: string | null },
 ): Input {
   const today = day(asked.now)
@@ -128,7 +129,7 @@ export function watchQuestion(
     duty: asked.duty,
     horizonDays: asked.horizonDays,
     earlyPercent: 20,
-    ...(asked.launch ? { launch: `${asked.launch}T12:00` } : {}),
+    ...(asked.launch ? { launch: asked.launch } : {}),
     items: things.map(
       (t): Item =>
         ({

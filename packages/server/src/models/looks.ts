@@ -75,6 +75,16 @@ export class SavedView extends Model<InferAttributes<SavedView>, InferCreationAt
   declare shared: Opt<boolean>
   declare madeAt: Opt<Date>
 }
+/** A day on which a boat went into the water. */
+export class Launch extends Model<InferAttributes<Launch>, InferCreationAttributes<Launch>> {
+  declare id: Opt<number>
+  declare boatId: string
+  declare at: Date
+  declare who: string
+  declare against: string[]
+  declare reason: Opt<string>
+  declare madeAt: Opt<Date>
+}
 /** A link by which somebody without an account reads one boat. */
 export class BoatLink extends Model<InferAttributes<BoatLink>, InferCreationAttributes<BoatLink>> {
   declare id: Opt<number>
@@ -128,6 +138,18 @@ export function defineLooks(at: At) {
   SavedView.init(
     own({ id: key, userId: whole, place: text, name: text, query: json, shared: flag, madeAt }),
     at('saved_views'),
+  )
+  Launch.init(
+    own({
+      id: key,
+      boatId: text,
+      at: { type: T.DATE, allowNull: false },
+      who: text,
+      against: json,
+      reason: words,
+      madeAt,
+    }),
+    at('launches'),
   )
   BoatLink.init(
     own({

@@ -24,7 +24,7 @@ import { beginProof, listProofs, tellProof } from '../services/proofs'
 import { putAway } from '../services/put-away'
 import { trendsOf } from '../services/trends'
 import { must } from '../services/access'
-import { readValves, yardWatch } from '../services/watch'
+import { putAfloat, readValves, yardWatch } from '../services/watch'
 
 const wholeBoat = express.json({ limit: '250mb' })
 /** What is looked for and proved in a boat: drips with their tests, floods. */
@@ -137,6 +137,9 @@ export function watchRoutes(): Router {
   proofRoutes(r)
   pastRoutes(r)
   paperRoutes(r)
+  r.post('/boats/:id/launches', async (q, res) => {
+    res.status(201).json(await putAfloat(q.account!, q.params.id, q.body, goneOf(res)))
+  })
   r.post('/boats/:id/valves/read', async (q, res) => {
     res.json(await readValves(q.account!, q.params.id, q.body, goneOf(res)))
   })

@@ -23,6 +23,7 @@ import { Boat, LifeEvent } from '../models'
 import { must, type Account } from './access'
 import { line } from './act'
 import { boatById } from './boats'
+import { launchCounted, launched, launchesOf, type ShownLaunch } from './launches'
 import { logTo } from './orders'
 import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { logsOf } from './work-log'
@@ -107,13 +108,14 @@ function saidIn(s: Snapshot, day: string) {
   return saidRows(alarms, looks, day)
 }
 
+export type BoatWatch = WatchList & { boat: string; today: string; launches: ShownLaunch[] }
 /** What is due on a boat, in which visits, what to shut on leaving, and what keeps her ashore. */
 export async function watchOf(
   who: Account,
   boatId: string,
   query: unknown,
   gone: AbortSignal,
-): Promise<WatchList & { boat: string; today: string }> {
+): Promise<BoatWatch> {
   must(who, 'read', boatId)
   const { days } = parseInput(asked, query)
   const boat = await boatById(boatId)
@@ -124,7 +126,7 @@ export async function watchOf(
     now: now.format('YYYY-MM-DDTHH:mm'),
     duty: boat.duty,
     horizonDays: days,
-    launch: boat.launchOn,
+    launch: await launchCounted(boat),
   })
   const answer = await ask({ name: 'watch-due', input }, gone)
   if (!answer.ok) throw new CalcError(answer.code, answer.path, answer.message)
@@ -137,7 +139,8 @@ export async function watchOf(
   const afloat = afloatRows(things, input.now, days)
   const rows = [...rest, ...afloat].sort((a, b) => a.due.localeCompare(b.due))
   const visits = withAfloat(list.visits, afloat, today)
-  return { ...list, rows: [...said, ...rows], visits, boat: boat.name, today }
+  const launches = await launchesOf(boatId)
+  return { ...list, rows: [...said, ...rows], visits, boat: boat.name, today, launches }
 }
 /** Work left to do afloat goes along with the first visit on or after its day, or is a visit of its own. */
 function withAfloat(visits: WatchList['visits'], rows: WatchRow[], today: string): WatchList['visits'] {
@@ -171,6 +174,18 @@ export async function yardWatch(who: Account, query: unknown, gone: AbortSignal)
   }
   const visits = [...days].sort(([a], [c]) => a.localeCompare(c)).map(([date, x]) => ({ date, boats: x }))
   return { boats, visits }
+}
+/** She is in the water: on record with what stood against it. */
+export async function putAfloat(who: Account, boatId: string, body: unknown, gone: AbortSignal) {
+  must(who, 'work', boatId)
+  const { notLaunchable } = await watchOf(who, boatId, {}, gone)
+  await launched(
+    who,
+    boatId,
+    body,
+    notLaunchable.map((n) => `${n.name}: ${n.reason}`),
+  )
+  return watchOf(who, boatId, {}, gone)
 }
 /** The switches at the valves of a boat, as a stand-in sends them; each a line in its fitting’s log. */
 export async function readValves(who: Account, boatId: string, body: unknown, gone: AbortSignal) {

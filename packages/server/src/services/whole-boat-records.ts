@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Transaction } from 'sequelize'
 import { LEAK_TESTS, MOST_PASCAL, PROOF_KINDS, PROOF_RESULTS, type ProofThing } from '@north-tide/core'
-import { Flood, Leak, LeakTestRow, Note, ProofRow } from '../models'
+import { Flood, Launch, Leak, LeakTestRow, Note, ProofRow } from '../models'
 import { answerOf } from './floods'
 import { drip } from './leaks'
 import { moment } from './saving'
@@ -100,6 +100,11 @@ export const recordShapes = {
       }),
     )
     .default([]),
+  launches: z
+    .array(
+      z.strictObject({ at: when, who: words, against: z.array(words).max(500), reason: z.string().max(500) }),
+    )
+    .default([]),
 }
 type Shape = z.ZodObject<typeof recordShapes>
 type Out = z.input<Shape>
@@ -171,14 +176,16 @@ const proofOut = (p: ProofRow, name: Named): NonNullable<Out['proofs']>[number] 
 /** `ofYard`: also what fitters hand one another, which is nobody else’s. */
 export async function recordsOut(boatId: string, name: Named, ofYard: boolean): Promise<Out> {
   const byId = { where: { boatId }, order: [['id', 'ASC']] as [string, string][] }
-  const [leaks, floods, proofs, notes] = await Promise.all([
+  const [leaks, floods, proofs, notes, launches] = await Promise.all([
     leaksOut(boatId, name),
     Flood.findAll(byId),
     ProofRow.findAll(byId),
     Note.findAll(byId),
+    Launch.findAll(byId),
   ])
   return {
     leaks,
+    launches: launches.map((l) => ({ at: iso(l.at)!, who: l.who, against: l.against, reason: l.reason! })),
     floods: floods.map((f) => ({ what: f.what, ask: f.ask, note: f.note!, who: f.who, at: iso(f.at)! })),
     proofs: proofs.map((p) => proofOut(p, name)),
     notes: notes
@@ -253,6 +260,10 @@ export async function writeRecords(
       endedAt: at(endedAt),
       things: things.map(({ of, ...x }): ProofThing => ({ ...x, id: id(of) })),
     })),
+    t,
+  )
+  await Launch.bulkCreate(
+    r.launches.map((l) => ({ ...l, boatId, at: new Date(l.at) })),
     t,
   )
   await Note.bulkCreate(

@@ -74,7 +74,7 @@ const seenSaid = (l: ShownLink) =>
         once:
       </p>
       <p class="figure address">{{ made }}</p>
-      <ElButton class="plain" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</ElButton>
+      <ElButton class="act" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</ElButton>
     </div>
     <ul v-if="links.length" class="links">
       <li v-for="l in links" :key="l.id" :class="{ soft: l.state !== 'good' }">
@@ -82,7 +82,7 @@ const seenSaid = (l: ShownLink) =>
         <span class="small">Made by {{ l.madeBy }}.</span>
         <ElButton
           v-if="l.state === 'good'"
-          class="plain"
+          class="act"
           :disabled="busy"
           :aria-label="`Withdraw the link for ${l.forWhom}`"
           @click="withdraw(l)"
@@ -118,7 +118,16 @@ h3 {
   user-select: all;
 }
 .links {
-  padding-left: 18px;
+  list-style: none;
+  padding: 0;
+}
+.links li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
 }
 .bad {
   color: var(--short);

@@ -56,17 +56,19 @@ const zones = computed(() => [
   ...[...new Set(boat.value.holes.map((h) => h.zone))].sort().map((value) => ({ value, title: value })),
 ])
 const open = computed(() => Number(route.params.hole) || null)
+/** What each hole is found by: made once for a boat, and not with every key. */
+const found = computed(() =>
+  boat.value.holes.map((h) =>
+    `${h.label} ${h.whatFor} ${h.zone} ${lifeSaid(h.state)} ${h.fastener} ${h.who}`.toLowerCase(),
+  ),
+)
 const rows = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   return boat.value.holes.filter(
-    (h) =>
+    (h, i) =>
       (state.value === 'all' || h.state === state.value) &&
       (!zone.value || h.zone === zone.value) &&
-      asked.every((w) =>
-        `${h.label} ${h.whatFor} ${h.zone} ${lifeSaid(h.state)} ${h.fastener} ${h.who}`
-          .toLowerCase()
-          .includes(w),
-      ),
+      asked.every((w) => found.value[i]!.includes(w)),
   )
 })
 const place = (h: { xMm: number; yMm: number }) =>

@@ -12,6 +12,7 @@ import { sendPhoto } from '../../pieces/photo-send'
 import RowTable from '../../pieces/RowTable.vue'
 import { usePhone } from '../../state/phone'
 import CompanionwaySheet from './CompanionwaySheet.vue'
+import LaunchDay, { type Launched } from './LaunchDay.vue'
 import LeavingView from './LeavingView.vue'
 import WatchRound from './WatchRound.vue'
 
@@ -24,7 +25,11 @@ const TrendsView = defineAsyncComponent(() => import('./TrendsView.vue'))
 const boats = useBoats()
 const session = useSession()
 const phone = usePhone()
-const list = ref<(WatchList & { today: string }) | null>(null)
+interface BoatWatch extends WatchList {
+  today: string
+  launches: Launched[]
+}
+const list = ref<BoatWatch | null>(null)
 const said = ref('')
 const busy = ref('')
 const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
@@ -48,7 +53,7 @@ async function load() {
   if (!boat) return
   said.value = ''
   try {
-    list.value = await api<WatchList & { today: string }>('GET', `/boats/${boat}/watch`)
+    list.value = await api<BoatWatch>('GET', `/boats/${boat}/watch`)
   } catch (error) {
     said.value = error instanceof Error ? error.message : 'It cannot be read'
   }
@@ -231,15 +236,12 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         <LeavingView :boat="boats.picture!.id" :leaving="list.leaving" :may="may" @changed="load" />
       </template>
       <template v-else>
-        <h2>{{ list.notLaunchable.length ? 'Do not launch her' : 'Nothing on record keeps her ashore' }}</h2>
-        <RowTable
-          v-if="list.notLaunchable.length"
-          label="What keeps her ashore"
-          :columns="[
-            { key: 'name', title: 'What' },
-            { key: 'reason', title: 'Why' },
-          ]"
-          :rows="list.notLaunchable"
+        <LaunchDay
+          :boat="boats.picture!.id"
+          :ashore="list.notLaunchable"
+          :launches="list.launches"
+          :may="may"
+          @afloat="load"
         />
       </template>
     </div>
