@@ -11,7 +11,7 @@ import { useSession } from '../../state/session'
 import LongTable, { type LongColumn } from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
-import { GROUPS, isGroup, useGroups, type GroupBy } from './groups'
+import { GROUPED, isGroup, useGroups, type GroupBy } from './groups'
 import ManyHoles from './ManyHoles.vue'
 import PickOne from '../../pieces/PickOne.vue'
 import SavedViews from '../../pieces/SavedViews.vue'
@@ -165,11 +165,7 @@ watch(
       <label class="hidden-words" for="register-zone">Zone</label>
       <PickOne id="register-zone" v-model="zone" :options="zones" />
       <label class="hidden-words" for="register-group">Group</label>
-      <PickOne
-        id="register-group"
-        v-model="group"
-        :options="(Object.keys(GROUPS) as GroupBy[]).map((value) => ({ value, title: GROUPS[value] }))"
-      />
+      <PickOne id="register-group" v-model="group" :options="GROUPED" />
       <span class="soft count" role="status">{{ rows.length }} of {{ boat.holes.length }} holes</span>
       <SavedViews place="register" @taken="taken" />
       <ElButton class="act" :aria-pressed="map" @click="map = !map">Map</ElButton>

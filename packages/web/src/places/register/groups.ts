@@ -5,13 +5,15 @@ import type { BoatPicture } from '../../types'
 
 /** Holes of the register under heads, by fitting, zone or state; each says how many and in which states. */
 type Row = BoatPicture['holes'][number]
-export const GROUPS = {
+const GROUPS = {
   '': 'not grouped',
   fitting: 'by fitting',
   zone: 'by zone',
   state: 'by state',
 } as const
 export type GroupBy = keyof typeof GROUPS
+/** The same list at every drawing: a new one would make the box of choices anew with each key. */
+export const GROUPED = (Object.keys(GROUPS) as GroupBy[]).map((value) => ({ value, title: GROUPS[value] }))
 export const isGroup = (s: string): s is GroupBy => s in GROUPS
 
 export function useGroups(rows: Ref<Row[]>, group: Ref<GroupBy>) {
