@@ -16,6 +16,8 @@ export default defineConfig({
     baseURL: bases[Number(process.env.TEST_PARALLEL_INDEX ?? 0)],
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    // What waits between page and server is looked at where a journey is about it; elsewhere routes are held.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] },
   },
 })

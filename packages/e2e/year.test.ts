@@ -12,7 +12,7 @@ const asManager = (page: Page) =>
     return (await fetch('/api/session', { method: 'POST', headers, body })).status
   })
 
-/** Fulmar’s Reach as she is after two seasons: all that stands in her in service since then, read in by its file. */
+/** Fulmar’s Reach two seasons on: all that stands in her in service since then, read in by her file. */
 const twoSeasonsOn = (page: Page) =>
   page.evaluate(async () => {
     interface Event {

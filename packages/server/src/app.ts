@@ -32,6 +32,7 @@ import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
 import { startWork } from './jobs/all'
+import { madeAt } from './made-at'
 import { sentOnce } from './sent-once'
 import { soundAddress, soundBody } from './sound'
 
@@ -165,6 +166,12 @@ const LARGE = /^\/boats\/(import|[^/]+\/(outline|line)\.dxf)$|^\/(hardware\/outl
 /** A whole boat and a drawing are larger than a form, and their routes read them themselves. */
 const jsonBody: RequestHandler = (req, res, next) => (LARGE.test(req.path) ? next() : json(req, res, next))
 
+/** What is answered is of whoever asks, and no proxy or browser keeps it for another. */
+const privately: RequestHandler = (_req, res, next) => {
+  res.set('Cache-Control', 'no-store')
+  next()
+}
+
 export async function createApp(o: AppOptions) {
   const app = express()
   app.disable('x-powered-by')
@@ -173,7 +180,7 @@ export async function createApp(o: AppOptions) {
   app.use(requestLog(o.logger))
   app.use(compression())
   app.use(soundAddress)
-  app.use('/api', jsonBody)
+  app.use('/api', privately, jsonBody)
   app.use('/api', sameOrigin)
   app.use('/api', healthRoutes(o.db))
   app.use('/api', soundBody)
@@ -192,6 +199,7 @@ export async function createApp(o: AppOptions) {
     '/api',
     signedIn,
     sentOnce(o.db),
+    madeAt,
     accountRoutes(limiter),
     boatRoutes(),
     surveyRoutes(),

@@ -72,3 +72,43 @@ describe('what is sent twice', () => {
     expect(await holesAt(4077)).toBe(1)
   })
 })
+
+describe('what was done without a line and sent later', () => {
+  const HOUR = 3_600_000
+  async function looked(madeAt: string, body: object = { kind: 'look', note: 'dry' }) {
+    const boat = (await fitter.ask<{ fittings: { id: string }[] }>('GET', '/api/boats/fulmars-reach')).body
+    const id = boat.fittings[0]!.id
+    const r = await fetch(`${app.base}/api/fittings/${id}/log`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie: fitter.cookie, 'Made-At': madeAt },
+      body: JSON.stringify(body),
+    })
+    const log = (await fitter.ask<{ log: { at: string }[] }>('GET', `/api/fittings/${id}`)).body.log
+    return { status: r.status, last: Date.parse(log.at(-1)!.at) }
+  }
+  it('stands on record at the time at which it was done', async () => {
+    const at = Date.now() - 3 * HOUR
+    expect(await looked(new Date(at).toISOString())).toEqual({ status: 201, last: at })
+  })
+  it('a clock that goes fast puts nothing into the future', async () => {
+    const { status, last } = await looked(new Date(Date.now() + HOUR).toISOString())
+    expect(status).toBe(201)
+    expect(Math.abs(last - Date.now())).toBeLessThan(60_000)
+  })
+  it('a time of its own in the body counts before it', async () => {
+    const at = new Date(Date.now() - HOUR).toISOString()
+    const { last } = await looked(new Date(Date.now() - 2 * HOUR).toISOString(), {
+      kind: 'look',
+      note: 'dry',
+      at,
+    })
+    expect(new Date(last).toISOString()).toBe(at)
+  })
+  it('a time that is none is refused', async () => {
+    expect((await looked('noon')).status).toBe(400)
+  })
+})
+it('what is answered is kept by no proxy and no browser', async () => {
+  const r = await fetch(`${app.base}/api/boats/fulmars-reach`, { headers: { cookie: fitter.cookie } })
+  expect(r.headers.get('cache-control')).toBe('no-store')
+})

@@ -15,6 +15,7 @@ import { useSession } from './state/session'
 import FindAnything from './pieces/FindAnything.vue'
 import { formatTemperature } from '@north-tide/core'
 import HeldNow from './pieces/HeldNow.vue'
+import LineBar from './pieces/LineBar.vue'
 import PickOne from './pieces/PickOne.vue'
 
 const ICONS = {
@@ -163,6 +164,7 @@ const printedOn = dayjs().format('D MMM YYYY')
         <span class="soft small">simulated</span>
       </div>
     </header>
+    <LineBar @sent="boats.refresh()" />
     <nav class="rail" aria-label="Places">
       <RouterLink
         v-for="p in PLACES"

@@ -17,6 +17,32 @@ export class ApiRefusal extends Error {
 /** The connection is gone: nothing was refused, and it is worth trying again. */
 export class Offline extends Error {}
 
+/** There is no line, and what was written waits on this device: it is done as far as its writer is asked. */
+export class Waits extends Error {}
+
+/** Something sent: `key` makes what arrives twice be done once. */
+export interface Written {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE'
+  path: string
+  body?: unknown
+  key?: string | undefined
+  /** when it was done, where that is not now */
+  madeAt?: string
+}
+/** Who keeps what is written without a line. */
+interface Keeper {
+  /** whether it may wait */
+  takes: (w: Written) => boolean
+  /** keeps it, and throws, where others wait before it */
+  before: (w: Written) => Promise<void>
+  /** no answer came: keeps it, and throws */
+  after: (w: Written) => Promise<never>
+  /** whether the server answered, and when what it says was seen where that is not now */
+  heard: (answered: boolean, seenAt: string | null) => void
+}
+let keeper: Keeper | null = null
+export const keepWith = (k: Keeper) => void (keeper = k)
+
 let signedOut = () => {}
 /** Told whenever the server no longer knows who asks: the session has ended, wherever one happens to be. */
 export const whenSignedOut = (told: () => void) => void (signedOut = told)
@@ -34,19 +60,38 @@ function sent(body: unknown, key: string | undefined): RequestInit {
 /** The first is still under way, so this one has no answer yet. */
 const STILL_AT_IT = 'still-at-it'
 
-/** With a key, what is sent again because no answer came is done once. */
+/** With a key, what is sent again because no answer came is done once. What may wait does, without a line. */
 export async function api<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  method: Written['method'],
   path: string,
   body?: unknown,
   key?: string,
 ): Promise<T> {
+  const w: Written = { method, path, body, key }
+  if (!keeper?.takes(w)) return sendNow<T>(w)
+  w.key ??= crypto.randomUUID()
+  await keeper.before(w)
+  try {
+    return await sendNow<T>(w)
+  } catch (error) {
+    if (error instanceof Offline && !(error instanceof StillAtIt)) return keeper.after(w)
+    throw error
+  }
+}
+/** The first is under way; it is asked after again, and not kept. */
+class StillAtIt extends Offline {}
+export async function sendNow<T>({ method, path, body, key, madeAt }: Written): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...sent(body, key) })
+    const asked = sent(body, key)
+    if (madeAt) asked.headers = { ...(asked.headers as object), 'Made-At': madeAt }
+    response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...asked })
   } catch {
+    keeper?.heard(false, null)
     throw new Offline('The server does not answer; what you typed is kept here')
   }
+  const seen = response.headers.get('X-Seen-At')
+  keeper?.heard(seen === null, seen)
   if (response.status === 204) return undefined as T
   const text = await response.text()
   let parsed: unknown = null
@@ -62,7 +107,7 @@ export async function api<T>(
     code: 'unexpected',
     message: `The server answered ${response.status}`,
   }
-  if (refusal.code === STILL_AT_IT) throw new Offline(refusal.message)
+  if (refusal.code === STILL_AT_IT) throw new StillAtIt(refusal.message)
   if (response.status === 401 && path !== '/session') signedOut()
   throw new ApiRefusal(response.status, refusal)
 }

@@ -96,6 +96,33 @@ export class BoatLink extends Model<InferAttributes<BoatLink>, InferCreationAttr
   declare withdrawnAt: Opt<Date | null>
   declare withdrawnBy: Opt<string | null>
 }
+function defineKept(at: At) {
+  Launch.init(
+    own({
+      id: key,
+      boatId: text,
+      at: { type: T.DATE, allowNull: false },
+      who: text,
+      against: { type: T.JSONB, allowNull: false },
+      reason: words,
+      madeAt,
+    }),
+    at('launches'),
+  )
+  BoatLink.init(
+    own({
+      id: key,
+      boatId: text,
+      userId: whole,
+      secretHash: text,
+      madeBy: text,
+      madeAt,
+      withdrawnAt: { type: T.DATE, allowNull: true },
+      withdrawnBy: maybeText,
+    }),
+    at('boat_links'),
+  )
+}
 export function defineLooks(at: At) {
   const json = { type: T.JSONB, allowNull: false }
   Leak.init(
@@ -139,30 +166,6 @@ export function defineLooks(at: At) {
     own({ id: key, userId: whole, place: text, name: text, query: json, shared: flag, madeAt }),
     at('saved_views'),
   )
-  Launch.init(
-    own({
-      id: key,
-      boatId: text,
-      at: { type: T.DATE, allowNull: false },
-      who: text,
-      against: json,
-      reason: words,
-      madeAt,
-    }),
-    at('launches'),
-  )
-  BoatLink.init(
-    own({
-      id: key,
-      boatId: text,
-      userId: whole,
-      secretHash: text,
-      madeBy: text,
-      madeAt,
-      withdrawnAt: { type: T.DATE, allowNull: true },
-      withdrawnBy: maybeText,
-    }),
-    at('boat_links'),
-  )
+  defineKept(at)
   Paper.init(own({ id: key, boatId: text, kind: text, code: text, who: text, at: madeAt }), at('papers'))
 }

@@ -8,8 +8,8 @@ import { boatById } from './boats'
 import { moment } from './saving'
 
 /**
- * When she went into the water: from then on what is new below the waterline is looked at, at once and up to a
- * week after. What kept her ashore when somebody launched her all the same stays with it, and why he did.
+ * When she went into the water: from then on what is new below the waterline is looked at, at once and up to
+ * a week after. What kept her ashore when somebody launched her all the same stays with it, and why he did.
  */
 export interface ShownLaunch {
   at: string

@@ -135,10 +135,12 @@ export async function watchOf(
   const list = watchAnswer(things, out)
   // Its holes are suspect for the same reason, and less is said of it there.
   const said = saidIn(s, today)
-  // What is suspect is settled first: that its bedding is looked at too would be said of it twice.
+  // A bare hole that is suspect is settled in the register: that it is looked at too would say it twice.
   const suspect = new Set(list.rows.filter((r) => r.task === 'suspect').map((r) => r.id))
   const rest = list.rows.filter(
-    (r) => !said.some((x) => x.id === r.id && x.task === r.task) && !(r.task === 'look' && suspect.has(r.id)),
+    (r) =>
+      !said.some((x) => x.id === r.id && x.task === r.task) &&
+      !(r.kind === null && r.task === 'look' && suspect.has(r.id)),
   )
   const afloat = afloatRows(things, input.now, days)
   const rows = [...rest, ...afloat].sort((a, b) => a.due.localeCompare(b.due))

@@ -1,5 +1,6 @@
 import { onScopeDispose, ref } from 'vue'
-import { ApiRefusal, Offline } from '../api'
+import { ElMessage } from 'element-plus'
+import { ApiRefusal, Offline, Waits } from '../api'
 import { useSession } from '../state/session'
 
 const AGAIN_MS = 3000
@@ -29,6 +30,11 @@ export function useAttempt() {
       await what(key)
       return 'yes'
     } catch (error) {
+      // Kept on this device: as far as its writer is asked it is done.
+      if (error instanceof Waits) {
+        ElMessage({ message: error.message, grouping: true, duration: 6000 })
+        return 'yes'
+      }
       if (!session.ended(error)) said.value = error instanceof Error ? error.message : 'It was not kept'
       if (error instanceof ApiRefusal) path.value = error.refusal.path ?? ''
       // Signed out by the clock: it goes on when he has said again who he is.

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { mayDo, type Act } from '@north-tide/core'
 import { ApiRefusal, api, whenSignedOut } from '../api'
 import type { Account } from '../types'
+import { forgetSeen, keepFor } from './waiting'
 
 interface Answer {
   account: Account | null
@@ -11,6 +12,13 @@ interface Answer {
   first?: boolean
 }
 
+const LAST_IN = 'north-tide:account'
+/** What was seen by one is not kept for another; what one wrote without a line is sent as his own. */
+function whoIsIn(id: number | null) {
+  if (localStorage.getItem(LAST_IN) !== String(id)) void forgetSeen()
+  localStorage.setItem(LAST_IN, String(id))
+  keepFor(id)
+}
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const demo = ref(false)
@@ -23,6 +31,7 @@ export const useSession = defineStore('session', () => {
   })
   const take = (a: Answer) => {
     lost.value = false
+    if (account.value?.id !== a.account?.id) whoIsIn(a.account?.id ?? null)
     account.value = a.account
     demo.value = a.demo
     first.value = a.first ?? false
@@ -59,6 +68,7 @@ export const useSession = defineStore('session', () => {
     },
     async signOut() {
       await api('DELETE', '/session')
+      whoIsIn(null)
       account.value = null
     },
     /** Nobody goes on here under that name. */

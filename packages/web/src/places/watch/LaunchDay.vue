@@ -6,7 +6,7 @@ import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
 import RowTable from '../../pieces/RowTable.vue'
 
-/** The day of the launch: what keeps her ashore, and, once she floats, since when; new holes are looked at then. */
+/** The day of the launch: what keeps her ashore, and, once she floats, since when. */
 export interface Launched {
   at: string
   who: string

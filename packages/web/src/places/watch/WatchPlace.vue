@@ -10,6 +10,7 @@ import { useSession } from '../../state/session'
 import ReadFile from '../../pieces/ReadFile.vue'
 import { sendPhoto } from '../../pieces/photo-send'
 import RowTable from '../../pieces/RowTable.vue'
+import { useWaiting } from '../../state/waiting'
 import { usePhone } from '../../state/phone'
 import CompanionwaySheet from './CompanionwaySheet.vue'
 import LaunchDay, { type Launched } from './LaunchDay.vue'
@@ -32,6 +33,20 @@ interface BoatWatch extends WatchList {
 const list = ref<BoatWatch | null>(null)
 const said = ref('')
 const busy = ref('')
+const { mine } = useWaiting()
+/** Looked at without a line: it waits on this device, also after the page was closed. */
+const waits = computed(
+  () =>
+    new Set(
+      mine.value.flatMap((e) => {
+        const at = /^\/fittings\/([^/]+)\/(log|tick)$/.exec(e.path)
+        const of = e.body as { task?: string; step?: string } | null
+        const what = at?.[2] === 'log' ? of?.task : of?.step
+        return at && what ? [`${at[1]!} ${what}`] : []
+      }),
+    ),
+)
+const waiting = (r: WatchRow) => waits.value.has(`${r.id} ${r.step ?? r.task}`)
 const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
 const view = computed({
   get: () => (VIEWS.some((v) => v.value === asked.view) ? String(asked.view) : 'due'),
@@ -62,7 +77,10 @@ watch(() => boats.picture?.id, load, { immediate: true })
 const may = computed(() => session.may('work', boats.picture?.id))
 /** What a look can be written of: it stands in a fitting, and is no work of its own. */
 const canLook = (r: WatchRow) =>
-  may.value && r.kind !== null && !['suspect', 'rebed', 'hose-renew', 'look-too'].includes(r.task)
+  may.value &&
+  !waiting(r) &&
+  r.kind !== null &&
+  !['suspect', 'rebed', 'hose-renew', 'look-too'].includes(r.task)
 async function looked(r: WatchRow) {
   busy.value = r.id + r.task
   try {
@@ -198,6 +216,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         >
         <template #severity="{ row: r }">{{ SEVERITY[r.severity] }}</template>
         <template #act="{ row: r }"
+          ><span v-if="waiting(r)" class="small">waits on this device</span
           ><ElButton
             v-if="canLook(r)"
             class="act small"
