@@ -9,7 +9,7 @@ import session from 'express-session'
 import helmet from 'helmet'
 import pg from 'pg'
 import type { Logger } from 'pino'
-import { pinoHttp } from 'pino-http'
+import { pinoHttp, startTime } from 'pino-http'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { CalcError } from '@north-tide/core'
 import { refusalInWords } from '@north-tide/core/refusal-words'
@@ -34,6 +34,7 @@ import { refusalOf } from './database-errors'
 import { startWork } from './jobs/all'
 import { madeAt } from './made-at'
 import { sentOnce } from './sent-once'
+import { tookLong } from './slow'
 import { soundAddress, soundBody } from './sound'
 
 export interface AppOptions {
@@ -158,7 +159,11 @@ const requestLog = (logger: Logger) =>
     redact: SECRETS,
     genReqId: () => randomUUID(),
     serializers: { req: withoutSecret },
-    customLogLevel: (_q, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+    customLogLevel: (req, res, err) => {
+      const ms = Date.now() - (res as unknown as Record<symbol, number>)[startTime]!
+      tookLong('request', `${req.method} ${(req as express.Request).originalUrl}`, ms, String(req.id))
+      return err || res.statusCode >= 500 ? 'error' : 'debug'
+    },
   })
 
 const json = express.json({ limit: '1mb', strict: false })

@@ -1,5 +1,6 @@
 import { Sequelize } from 'sequelize'
 import { Umzug, type UmzugStorage } from 'umzug'
+import { tookLong } from './slow'
 import { up as first } from './migrations/001-first'
 import { up as yardValues } from './migrations/002-yard-values'
 import { up as yardKinds } from './migrations/003-yard-kinds'
@@ -56,7 +57,8 @@ export const MIGRATION_NAMES = MIGRATIONS.map((m) => m.name)
 export function connect(url: string): Sequelize {
   return new Sequelize(url, {
     dialect: 'postgres',
-    logging: false,
+    benchmark: true,
+    logging: (sql, ms) => tookLong('statement', sql, ms ?? 0),
     pool: { max: 10, idle: 10_000, acquire: 10_000 },
     define: { underscored: true, timestamps: false },
   })

@@ -2,6 +2,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
 import { backupNow, backups } from '../services/nightly'
+import { about, operations } from '../services/operations'
 import { askPassport } from '../services/passport-files'
 import { postBox, readMail, setAddress } from '../services/post'
 import { listTasks, oneTask, retryTask, stopTask, taskFile } from '../services/tasks'
@@ -30,6 +31,8 @@ export function taskRoutes(): Router {
     '/post/:letter/read',
     async (q, res) => void res.json(await readMail(q.account!, Number(q.params.letter))),
   )
+  r.get('/operations', async (q, res) => void res.json(await operations(q.account!)))
+  r.get('/about', async (_q, res) => void res.json(await about()))
   r.get('/backups', async (q, res) => void res.json(await backups(q.account!)))
   r.post('/backups', async (q, res) => void res.status(202).json(await backupNow(q.account!)))
   r.post('/yard/tasks', async (q, res) => void res.status(202).json(await askYardBox(q.account!)))

@@ -126,6 +126,12 @@ const size = (n: number) => `${(n / 1e6).toFixed(1)} MB`
 h2 {
   font-size: 1.05rem;
 }
+h2:not(:first-child) {
+  padding-top: 18px;
+}
+.act {
+  margin-top: 8px;
+}
 .bad {
   color: var(--short);
 }

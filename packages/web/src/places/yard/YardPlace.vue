@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { defineAsyncComponent, reactive, ref } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref } from 'vue'
+import { useUrlSearchParams } from '@vueuse/core'
 import { useRouter } from 'vue-router'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
@@ -10,7 +11,20 @@ const PeopleList = defineAsyncComponent(() => import('./PeopleList.vue'))
 const PostBox = defineAsyncComponent(() => import('./PostBox.vue'))
 const WorkOfQueue = defineAsyncComponent(() => import('./WorkOfQueue.vue'))
 const BoatsAway = defineAsyncComponent(() => import('./BoatsAway.vue'))
+const OperationsView = defineAsyncComponent(() => import('./OperationsView.vue'))
+const AboutView = defineAsyncComponent(() => import('./AboutView.vue'))
 const session = useSession()
+const views = computed(() => [
+  { value: 'people', label: session.may('people') ? 'You and the others' : 'You' },
+  ...(session.may('remove-boat') ? [{ value: 'boats', label: 'Boats' }] : []),
+  ...(session.may('people') ? [{ value: 'machine', label: 'Machine' }] : []),
+  { value: 'about', label: 'About' },
+])
+const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
+const view = computed({
+  get: () => (views.value.some((v) => v.value === asked.view) ? String(asked.view) : 'people'),
+  set: (v) => (asked.view = v === 'people' ? '' : v),
+})
 const router = useRouter()
 const { said, path, busy, attempt } = useAttempt()
 const form = reactive({ old: '', password: '', again: '' })
@@ -33,10 +47,11 @@ async function outEverywhere() {
   <div class="yard">
     <header class="top">
       <h1>Yard</h1>
+      <ElSegmented v-model="view" :options="views" aria-label="What is shown" />
       <span class="soft">{{ session.account?.name }}, {{ session.account?.role }}</span>
     </header>
     <div class="body">
-      <section aria-label="Your account">
+      <section v-if="view === 'people'" aria-label="Your account">
         <h2>Your account</h2>
         <form aria-label="Another password" @submit.prevent="change">
           <label for="pw-old">Password now</label>
@@ -80,10 +95,10 @@ async function outEverywhere() {
           </div>
         </form>
       </section>
-      <PeopleList v-if="session.may('people')" />
-      <PostBox />
-      <WorkOfQueue v-if="session.may('people')" />
-      <BoatsAway v-if="session.may('remove-boat')" />
+      <template v-if="view === 'people'"><PeopleList v-if="session.may('people')" /><PostBox /></template>
+      <template v-else-if="view === 'machine'"><WorkOfQueue /><OperationsView /></template>
+      <BoatsAway v-else-if="view === 'boats'" />
+      <AboutView v-else />
     </div>
   </div>
 </template>
@@ -93,8 +108,9 @@ async function outEverywhere() {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 14px;
-  align-items: baseline;
-  padding: 12px 20px;
+  align-items: center;
+  padding: 9px 20px;
+  min-height: 58px;
   border-bottom: 1px solid var(--line-strong);
 }
 .top h1 {
