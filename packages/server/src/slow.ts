@@ -1,6 +1,6 @@
 /**
- * What took long, of this process: the last few, for its manager. Of a statement its shape is kept and nothing
- * of what was in it.
+ * What took long, of this process: the last few, for its manager. Of a statement its shape is kept and
+ * nothing of what was in it.
  */
 export interface Slow {
   kind: 'statement' | 'request'
