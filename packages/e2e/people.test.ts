@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { enter } from './hands'
 
@@ -59,4 +60,35 @@ test('whoever is no manager sees his own account there, and nobody else', async 
   await page.goto('/yard')
   await expect(page.getByRole('heading', { name: 'Your account' })).toBeVisible()
   await expect(page.getByRole('table', { name: 'People of the yard' })).toHaveCount(0)
+})
+
+test('the manager sees what waits and what took long, takes the settings along and reads them in again', async ({
+  page,
+}) => {
+  await page.goto('/sign-in')
+  await page.getByLabel('Login').fill('manager')
+  await page.getByLabel('Password').fill('tide-manager')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()
+  await page.goto('/yard?view=machine')
+  await expect(page.getByRole('table', { name: 'Queues' }).getByRole('row')).toHaveCount(5)
+  await page.getByText('Settings', { exact: true }).click()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take them along' }).click(),
+  ])
+  const settings = JSON.parse(await readFile(await file.path(), 'utf8')) as { habits: object }
+  const read = (name: string, habits: object) =>
+    page.locator('input[accept*=json]').setInputFiles({
+      name,
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify({ ...settings, habits })),
+    })
+  await read('wrong.json', { core: 'hope' })
+  await expect(page.getByRole('alert')).toContainText('"hope" is no answer to it')
+  await read('settings.json', settings.habits)
+  await expect(page.getByRole('status').filter({ hasText: 'Taken over' })).toBeVisible()
+  await page.getByText('About', { exact: true }).click()
+  await page.getByLabel('Find a part').fill('express-session')
+  await expect(page.getByRole('table', { name: 'Parts and licences' })).toContainText('MIT')
 })

@@ -35,6 +35,8 @@ const LIST: [string, Asks][] = [
     'GET /tasks/:task/file',
   ),
   ...all('in', 'GET /about'),
+  ...all('stores', 'GET /yard/settings', 'GET /yard/settings.json'),
+  ...all('prices', 'POST /yard/settings'),
   ...all('people', 'GET /operations', 'GET /tasks', 'GET /backups', 'POST /backups', 'POST /yard/tasks'),
   ...all('read', 'POST /boats/:id/passport/tasks'),
   ...all('in', 'GET /boats', 'GET /catalogue', 'GET /habits', 'GET /hardware.csv', 'GET /hardware.json'),

@@ -5,6 +5,7 @@ import { askOrder } from '../services/order-check'
 import { orderCsv, orderPdf } from '../services/order-files'
 import { listOrders, placeOrder } from '../services/orders'
 import { readPrices, setPrices } from '../services/settings'
+import { takeSettings, yardSettings } from '../services/yard-settings'
 import {
   addToShelf,
   changeShelf,
@@ -122,6 +123,15 @@ function orderRoutes(r: Router) {
   })
   r.get('/boats/:id/fits', async (req, res) => void res.json(await whatFits(req.account!, req.params.id)))
   r.get('/boats/:id/costs', async (req, res) => void res.json(await costsOf(req.account!, req.params.id)))
+  r.get(
+    '/yard/settings.json',
+    async (req, res) =>
+      void attachment(res, 'yard-settings.json', 'application/json').send(
+        JSON.stringify(await yardSettings(req.account!), null, 2),
+      ),
+  )
+  r.get('/yard/settings', async (req, res) => void res.json(await yardSettings(req.account!)))
+  r.post('/yard/settings', async (req, res) => void res.json(await takeSettings(req.account!, req.body)))
   r.get('/yard/prices', async (req, res) => void res.json(await readPrices(req.account!)))
   r.put('/yard/prices', async (req, res) => void res.json(await setPrices(req.account!, req.body)))
 }

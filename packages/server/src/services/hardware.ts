@@ -345,26 +345,31 @@ export const habits = async (): Promise<Habits> =>
       })
     ).map((r) => [r.question, r.school]),
   )
+export const habitQuestion = z.enum(QUESTIONS.map((q) => q.id) as [string, ...string[]])
 const habit = z.strictObject({
-  question: z.enum(QUESTIONS.map((q) => q.id) as [string, ...string[]]),
+  question: habitQuestion,
   school: z.string().nullable(),
 })
-export async function setHabit(who: Account, raw: unknown): Promise<Habits> {
-  must(who, 'yard-values')
-  const { question, school } = parseInput(habit, raw)
-  const q = QUESTIONS.find((x) => x.id === question)!
-  if (school !== null && !q.schools.includes(school))
+export function knownSchool(question: string, school: string, path = 'school'): void {
+  const { schools } = QUESTIONS.find((x) => x.id === question)!
+  if (!schools.includes(school))
     throw new ApiError(
       400,
       'invalid-input',
-      `"${school}" is no answer to it; one of ${q.schools.join(', ')} is accepted`,
-      'school',
+      `"${school}" is no answer to it; one of ${schools.join(', ')} is accepted`,
+      path,
     )
+}
+export async function setHabit(who: Account, raw: unknown): Promise<Habits> {
+  must(who, 'yard-values')
+  const { question, school } = parseInput(habit, raw)
+  if (school !== null) knownSchool(question, school)
   if (school === null) await db().query('DELETE FROM yard_habits WHERE question = $1', { bind: [question] })
-  else
-    await db().query(
-      'INSERT INTO yard_habits (question, school, set_by) VALUES ($1, $2, $3) ON CONFLICT (question) DO UPDATE SET school = $2, set_by = $3, set_at = now()',
-      { bind: [question, school, who.name] },
-    )
+  else await writeHabit(who, question, school)
   return habits()
 }
+export const writeHabit = (who: Account, question: string, school: string, transaction?: Transaction) =>
+  db().query(
+    'INSERT INTO yard_habits (question, school, set_by) VALUES ($1, $2, $3) ON CONFLICT (question) DO UPDATE SET school = $2, set_by = $3, set_at = now()',
+    { bind: [question, school, who.name], ...(transaction ? { transaction } : {}) },
+  )

@@ -5,7 +5,7 @@ import { must, type Account } from './access'
 import { MOST_VERSION, stale } from './saving'
 
 /** What the manager set for the whole yard. */
-const prices = z.strictObject({
+export const prices = z.strictObject({
   /** as it is written before a sum */
   currency: z.string().trim().min(1).max(5),
   /** an hour of one pair of hands; null: hours are not priced */

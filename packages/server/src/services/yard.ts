@@ -45,24 +45,38 @@ const body = z.strictObject({
   version: z.number().int().min(0).max(MOST_VERSION).default(0),
 })
 
-function known(v: { kind: YardKind; material: string; field: string }) {
+export function knownValue(v: { kind: YardKind; material: string; field: string }, at = '') {
   if (!Object.hasOwn(YARD_TABLES[v.kind], v.material))
-    throw new ApiError(400, 'invalid-input', `"${v.material}" is no ${v.kind} of the tables`, 'material')
+    throw new ApiError(400, 'invalid-input', `"${v.material}" is no ${v.kind} of the tables`, `${at}material`)
   if (!Object.hasOwn(YARD_FIELDS[v.kind], v.field))
     throw new ApiError(
       400,
       'invalid-input',
       `"${v.field}" cannot be replaced; ${Object.keys(YARD_FIELDS[v.kind]).join(', ')} can`,
-      'field',
+      `${at}field`,
     )
 }
+
+/** Sets one, whichever was there. */
+export const writeYardValue = (
+  v: { kind: YardKind; material: string; field: string; value: number; reason: string },
+  measuredBy: string,
+  there: boolean,
+  transaction: Transaction,
+) =>
+  db().query(
+    there
+      ? `UPDATE yard_values SET value = :value, reason = :reason, measured_by = :measuredBy, measured_at = now(), version = version + 1 WHERE kind = :kind AND material = :material AND field = :field`
+      : `INSERT INTO yard_values (kind, material, field, value, reason, measured_by) VALUES (:kind, :material, :field, :value, :reason, :measuredBy)`,
+    { replacements: { ...v, measuredBy }, transaction },
+  )
 
 const CHANGED = 'a value of the yard\u2019s own changed'
 /** Sets a value that is not there (version 0 or left out), or the one that was read. */
 export async function setYardValue(who: Account, raw: unknown): Promise<YardValue[]> {
   must(who, 'yard-values')
   const { version, ...v } = parseInput(body, raw)
-  known(v)
+  knownValue(v)
   await db().transaction(async (transaction) => {
     const [there] = await db().query<{ version: number; measuredBy: string }>(
       `SELECT version, measured_by AS "measuredBy" FROM yard_values WHERE kind = :kind AND material = :material AND field = :field FOR UPDATE`,
@@ -75,12 +89,7 @@ export async function setYardValue(who: Account, raw: unknown): Promise<YardValu
         version,
         await yardValues(),
       )
-    await db().query(
-      there
-        ? `UPDATE yard_values SET value = :value, reason = :reason, measured_by = :who, measured_at = now(), version = version + 1 WHERE kind = :kind AND material = :material AND field = :field`
-        : `INSERT INTO yard_values (kind, material, field, value, reason, measured_by) VALUES (:kind, :material, :field, :value, :reason, :who)`,
-      { replacements: { ...v, who: who.name }, transaction },
-    )
+    await writeYardValue(v, who.name, there !== undefined, transaction)
     await askRejudgeAll(CHANGED, transaction)
   })
   return yardValues()

@@ -12,10 +12,12 @@ const PostBox = defineAsyncComponent(() => import('./PostBox.vue'))
 const WorkOfQueue = defineAsyncComponent(() => import('./WorkOfQueue.vue'))
 const BoatsAway = defineAsyncComponent(() => import('./BoatsAway.vue'))
 const OperationsView = defineAsyncComponent(() => import('./OperationsView.vue'))
+const SettingsView = defineAsyncComponent(() => import('./SettingsView.vue'))
 const AboutView = defineAsyncComponent(() => import('./AboutView.vue'))
 const session = useSession()
 const views = computed(() => [
   { value: 'people', label: session.may('people') ? 'You and the others' : 'You' },
+  ...(session.may('stores') ? [{ value: 'settings', label: 'Settings' }] : []),
   ...(session.may('remove-boat') ? [{ value: 'boats', label: 'Boats' }] : []),
   ...(session.may('people') ? [{ value: 'machine', label: 'Machine' }] : []),
   { value: 'about', label: 'About' },
@@ -97,6 +99,7 @@ async function outEverywhere() {
       </section>
       <template v-if="view === 'people'"><PeopleList v-if="session.may('people')" /><PostBox /></template>
       <template v-else-if="view === 'machine'"><WorkOfQueue /><OperationsView /></template>
+      <SettingsView v-else-if="view === 'settings'" />
       <BoatsAway v-else-if="view === 'boats'" />
       <AboutView v-else />
     </div>
@@ -118,6 +121,7 @@ async function outEverywhere() {
 }
 .body {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 24px;
   padding: 12px 20px 40px;
 }
