@@ -1,153 +1,25 @@
 #!/usr/bin/env node
-// npm run bench: what the product promises of speed, measured here and now.
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
-import { gzipSync } from 'node:zlib'
-import { ensureBuild } from './lib/build.mjs'
-import { ensurePackages, root } from './lib/packages.mjs'
+// npm run bench: what the product promises of speed, measured here and now; written down as JSON, and held
+// against an earlier run with -- --against FILE. -- --only yard (or core, load, boat) measures a part alone.
+import { benchTable } from './lib/bench-table.mjs'
+import { ensurePackages } from './lib/packages.mjs'
 
 await ensurePackages()
-const { tsImport } = await import('tsx/esm/api')
-const b = await tsImport('../packages/core/speed/speed.ts', import.meta.url)
 const ms = (v) => `${v.toFixed(v < 10 ? 2 : 0)} ms`
-const row = (what, got, aim) => process.stdout.write(`${what.padEnd(58)} ${got.padEnd(34)} ${aim}\n`)
-
-const j = b.judging()
-row(
-  'Judging one fitting whole: checks, remedies, both drawings',
-  `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`,
-  'aim p95 5 ms',
-)
-const s = b.sizing()
-row('Size it, over the catalogue, plate solver asked', `p50 ${ms(s.p50)}, most ${ms(s.most)}`, 'aim 1 s')
-const sp = b.spreading()
-row(
-  'Spread of one fitting anew after a changed thickness',
-  `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`,
-  'aim 1 s',
-)
-const th = b.through()
-row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 30 ms')
-const tr = b.throughRemedies()
-row('The same with its remedies', `p50 ${ms(tr.p50)}, most ${ms(tr.most)}`, 'aim 250 ms')
-const op = b.openings()
-row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
-const wd = b.weakenedDeck()
-row('Deck round an opening solved, with it and without', `p50 ${ms(wd.p50)}, most ${ms(wd.most)}`, 'aim 1 s')
-const rd = b.rowDragged()
-row(
-  'A row shared out anew as a thing in its way is dragged',
-  `p50 ${ms(rd.p50)}, p95 ${ms(rd.p95)}`,
-  'aim p95 50 ms',
-)
-const rm = b.rowOfMany()
-row('A row of 200 judged and drawn', `p50 ${ms(rm.p50)}, p95 ${ms(rm.p95)}`, 'aim p95 50 ms')
-const pw = b.planOfWeeks()
-row(
-  'A plan of 400 steps, four fitters',
-  `p50 ${ms(pw.p50)}, ends after ${pw.days.toFixed(0)} days`,
-  'aim 5 s',
-)
-const nm = b.nestOfMany()
-row('200 pieces cut from sheets', `p50 ${ms(nm.p50)}, ${nm.said}`, 'aim 2 s')
-const fd = b.floodDay()
-row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
-
-ensureBuild()
-const dist = join(root, 'packages/web/dist')
-const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8'))
-/** All that is fetched before a place is seen, gzipped. */
-function weightOf(...entries) {
-  const files = new Set()
-  const take = (key) => {
-    const m = manifest[key]
-    if (!m || files.has(m.file)) return
-    files.add(m.file)
-    for (const k of m.imports ?? []) take(k)
-  }
-  for (const e of entries) take(e)
-  const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0)
-  return `${(bytes / 1024).toFixed(0)} kB in ${files.size} files`
+const asked = (name) => {
+  const at = process.argv.indexOf(`--${name}`)
+  return at < 0 ? null : (process.argv[at + 1] ?? null)
 }
-row(
-  'JavaScript of the sign-in, gzipped',
-  weightOf('index.html', 'src/places/sign-in/SignIn.vue'),
-  'aim 150 kB',
-)
-for (const place of [
-  'places/boat/BoatPlace',
-  'kinds/deck-hardware/BenchPlace',
-  'kinds/through-hull/ThroughHullPlace',
-  'kinds/opening/OpeningPlace',
-  'kinds/closure/ClosurePlace',
-  'kinds/rig/RigPlace',
-  'places/register/RegisterPlace',
-  'places/stores/StoresPlace',
-  'places/plan/PlanPlace',
-  'places/watch/WatchPlace',
-  'places/reference/sums/QuickSum',
-])
-  row(
-    `JavaScript of ${place.split('/').at(-1)} at a first visit, gzipped`,
-    weightOf('index.html', 'src/Frame.vue', `src/${place}.vue`),
-    'aim 320 kB',
-  )
-
-for (const h of b.HEAVY) {
-  const t = b.timed(h.times, h.run, 2)
-  row(h.what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, `aim ${h.aim} ms`)
+const table = benchTable(asked('against'))
+const only = asked('only')
+const PARTS = {
+  core: async () => (await import('./lib/bench-core.mjs')).benchCore(table.row, ms),
+  load: async () => (await import('./lib/bench-load.mjs')).benchLoad(table.row),
+  yard: async () => (await import('./lib/bench-yard.mjs')).benchYard(table.row, ms),
+  server: async () => (await import('./lib/bench-server.mjs')).benchServer(table.row, ms),
+  boat: async () => (await import('./lib/bench-boat.mjs')).benchBoat(table.row, ms),
 }
-const sizes = [32, 40, 64, 96]
-const took = sizes.map((n) => {
-  let mesh
-  const t = b.timed(5, () => (mesh = b.patchOf(n).mesh), 2)
-  const memory = process.memoryUsage().rss / 1e6
-  row(
-    `deck-patch ${mesh.nx} x ${mesh.ny}`,
-    `p50 ${ms(t.p50)}, memory ${memory.toFixed(0)} MB`,
-    n === 40 ? 'aim 250 ms' : n === 64 ? 'aim 700 ms' : n === 96 ? 'aim 300 MB' : '',
-  )
-  return { n: (mesh.nx + 1) * (mesh.ny + 1), ms: t.p50 }
-})
-const growth = Math.log(took[3].ms / took[0].ms) / Math.log(took[3].n / took[0].n)
-row('growth from 32 to 96, power of the unknowns', growth.toFixed(2), 'aim 1.5')
-
-const { create, all } = await import('mathjs')
-const math = create(all)
-/** Of the package's own fill-reducing orders the one that is fastest on these matrices. */
-const GENERAL_ORDER = 2
-for (const n of [20, 40]) {
-  const m = b.sameMatrix(n)
-  const sparse = math.sparse()
-  sparse.resize([m.unknowns, m.unknowns])
-  const rows = m.entries()
-  const values = [],
-    index = [],
-    ptr = []
-  for (let c = 0; c < m.unknowns; c++) {
-    ptr.push(values.length)
-    for (const [r, v] of [...rows.get(c)].sort((p, q) => p[0] - q[0])) {
-      index.push(r)
-      values.push(v)
-    }
-  }
-  ptr.push(values.length)
-  const A = new math.SparseMatrix({ values, index, ptr, size: [m.unknowns, m.unknowns] })
-  const rhs = math.matrix([...m.rhs].map((v) => [v]))
-  const t0 = performance.now()
-  const theirs = math.lusolve(math.slu(A, GENERAL_ORDER, 1e-3), rhs)
-  const general = performance.now() - t0
-  const t = b.timed(5, () => m.ours(), 1)
-  const mine = m.ours()
-  const most = mine.reduce((k, v, i) => (Math.abs(v) > Math.abs(mine[k]) ? i : k), 0)
-  row(
-    `same matrix, ${m.unknowns} unknowns: ours, general sparse LU`,
-    `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`,
-    `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`,
-  )
-}
-
-const { benchYard } = await import('./lib/bench-yard.mjs')
-await benchYard(row, ms)
-const { benchBoat } = await import('./lib/bench-boat.mjs')
-await benchBoat(row, ms)
+if (only !== null && !PARTS[only]) throw new Error(`--only takes one of ${Object.keys(PARTS).join(', ')}`)
+for (const [name, run] of Object.entries(PARTS)) if (only === null || only === name) await run()
+process.stdout.write(`Written to ${table.write()}\n`)
+process.exit(0)

@@ -8,10 +8,11 @@ const REGISTER = 5000
 const PASSPORT = 1000
 const PHOTOS = 300
 const STEPS = 400
-const at = (all, q) => [...all].sort((a, b) => a - b)[Math.min(all.length - 1, Math.floor(q * all.length))]
+export const at = (all, q) =>
+  [...all].sort((a, b) => a - b)[Math.min(all.length - 1, Math.floor(q * all.length))]
 
 /** Somebody who asks the running product, as a page does. */
-async function asker(base, path, body) {
+export async function asker(base, path, body) {
   const first = await fetch(`${base}/api${path}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -76,7 +77,7 @@ function grouped(all) {
   return by
 }
 /** A boat of holes found, by the list that a yard reads in. */
-async function boatOf(ask, name, holes) {
+export async function boatOf(ask, name, holes) {
   const boat = await ask('POST', '/boats', {
     name,
     lengthMm: 20000,

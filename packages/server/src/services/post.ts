@@ -1,5 +1,6 @@
 import { createTransport } from 'nodemailer'
 import dayjs from 'dayjs'
+import { Op } from 'sequelize'
 import { z } from 'zod'
 import { parseInput } from '@north-tide/core'
 import { notFound } from '../errors'
@@ -56,7 +57,9 @@ export async function setAddress(who: Account, body: unknown) {
 const FROM = () => process.env.MAIL_FROM ?? 'north-tide@localhost'
 async function sendOut(m: Mail, address: string) {
   try {
-    const way = createTransport(process.env.SMTP_URL, { connectionTimeout: 10_000 } as object)
+    // One that does not answer holds up nobody else's letter for long.
+    const patience = { connectionTimeout: 10_000, greetingTimeout: 10_000, socketTimeout: 20_000 }
+    const way = createTransport({ url: process.env.SMTP_URL!, ...patience })
     await way.sendMail({ from: FROM(), to: address, subject: m.subject, text: m.body })
     await m.update({ sentAt: new Date() })
   } catch (error) {
@@ -91,7 +94,7 @@ export async function remind(say: Say): Promise<null> {
   const week = dayjs()
     .subtract((dayjs().day() + 6) % 7, 'day')
     .format('YYYY-MM-DD')
-  const users = await User.findAll({ where: { leftOn: null } })
+  const users = await User.findAll({ where: { leftOn: null, role: { [Op.ne]: 'reader' } } })
   for (const [i, u] of users.entries()) {
     await say(i, users.length, u.name)
     const once = `watch ${week} ${u.login}`

@@ -1,0 +1,111 @@
+/** What the core works out: judging, sizing, solving, planning, cutting; the solver against a general one. */
+export async function benchCore(row, ms) {
+  const { tsImport } = await import('tsx/esm/api')
+  const b = await tsImport('../../packages/core/speed/speed.ts', import.meta.url)
+  benchJudging(b, row, ms)
+  benchSolver(b, row, ms)
+  await benchAgainst(b, row, ms)
+}
+function benchJudging(b, row, ms) {
+  const j = b.judging()
+  row(
+    'Judging one fitting whole: checks, remedies, both drawings',
+    `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`,
+    'aim p95 5 ms',
+  )
+  const s = b.sizing()
+  row('Size it, over the catalogue, plate solver asked', `p50 ${ms(s.p50)}, most ${ms(s.most)}`, 'aim 1 s')
+  const sp = b.spreading()
+  row(
+    'Spread of one fitting anew after a changed thickness',
+    `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`,
+    'aim 1 s',
+  )
+  const th = b.through()
+  row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 30 ms')
+  const tr = b.throughRemedies()
+  row('The same with its remedies', `p50 ${ms(tr.p50)}, most ${ms(tr.most)}`, 'aim 250 ms')
+  const op = b.openings()
+  row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
+  const wd = b.weakenedDeck()
+  row(
+    'Deck round an opening solved, with it and without',
+    `p50 ${ms(wd.p50)}, most ${ms(wd.most)}`,
+    'aim 1 s',
+  )
+  const rd = b.rowDragged()
+  row(
+    'A row shared out anew as a thing in its way is dragged',
+    `p50 ${ms(rd.p50)}, p95 ${ms(rd.p95)}`,
+    'aim p95 50 ms',
+  )
+  const rm = b.rowOfMany()
+  row('A row of 200 judged and drawn', `p50 ${ms(rm.p50)}, p95 ${ms(rm.p95)}`, 'aim p95 50 ms')
+  const pw = b.planOfWeeks()
+  row(
+    'A plan of 400 steps, four fitters',
+    `p50 ${ms(pw.p50)}, ends after ${pw.days.toFixed(0)} days`,
+    'aim 5 s',
+  )
+  const nm = b.nestOfMany()
+  row('200 pieces cut from sheets', `p50 ${ms(nm.p50)}, ${nm.said}`, 'aim 2 s')
+  const fd = b.floodDay()
+  row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
+}
+function benchSolver(b, row, ms) {
+  for (const h of b.HEAVY) {
+    const t = b.timed(h.times, h.run, 2)
+    row(h.what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, `aim ${h.aim} ms`)
+  }
+  const sizes = [32, 40, 64, 96]
+  const took = sizes.map((n) => {
+    let mesh
+    const t = b.timed(5, () => (mesh = b.patchOf(n).mesh), 2)
+    const memory = process.memoryUsage().rss / 1e6
+    row(
+      `deck-patch ${mesh.nx} x ${mesh.ny}`,
+      `p50 ${ms(t.p50)}, memory ${memory.toFixed(0)} MB`,
+      n === 40 ? 'aim 250 ms' : n === 64 ? 'aim 700 ms' : n === 96 ? 'aim 300 MB' : '',
+    )
+    return { n: (mesh.nx + 1) * (mesh.ny + 1), ms: t.p50 }
+  })
+  const growth = Math.log(took[3].ms / took[0].ms) / Math.log(took[3].n / took[0].n)
+  row('growth from 32 to 96, power of the unknowns', growth.toFixed(2), 'aim 1.5')
+}
+/** The same matrix by a general package of sparse matrices. */
+async function benchAgainst(b, row, ms) {
+  const { create, all } = await import('mathjs')
+  const math = create(all)
+  /** Of the package's own fill-reducing orders the one that is fastest on these matrices. */
+  const GENERAL_ORDER = 2
+  for (const n of [20, 40]) {
+    const m = b.sameMatrix(n)
+    const sparse = math.sparse()
+    sparse.resize([m.unknowns, m.unknowns])
+    const rows = m.entries()
+    const values = [],
+      index = [],
+      ptr = []
+    for (let c = 0; c < m.unknowns; c++) {
+      ptr.push(values.length)
+      for (const [r, v] of [...rows.get(c)].sort((p, q) => p[0] - q[0])) {
+        index.push(r)
+        values.push(v)
+      }
+    }
+    ptr.push(values.length)
+    const A = new math.SparseMatrix({ values, index, ptr, size: [m.unknowns, m.unknowns] })
+    const rhs = math.matrix([...m.rhs].map((v) => [v]))
+    const t0 = performance.now()
+    const theirs = math.lusolve(math.slu(A, GENERAL_ORDER, 1e-3), rhs)
+    const general = performance.now() - t0
+    const t = b.timed(5, () => m.ours(), 1)
+    const mine = m.ours()
+    const most = mine.reduce((k, v, i) => (Math.abs(v) > Math.abs(mine[k]) ? i : k), 0)
+    row(
+      `same matrix, ${m.unknowns} unknowns: ours, general sparse LU`,
+      `${ms(t.p50)}, ${ms(general)} (${(general / t.p50).toFixed(0)} times)`,
+      `aim 5 times; differ by ${Math.abs(theirs.get([most, 0]) / mine[most] - 1).toExponential(1)}`,
+    )
+  }
+}

@@ -1,0 +1,108 @@
+import { asker, at, boatOf } from './bench-yard.mjs'
+import { serveFresh } from './serve.mjs'
+
+const SAVES = 40
+const USERS = 8
+const SOLVES = 8
+const HOLES = 5000
+const READS = 30
+
+/** What one save takes, each with a name of its own: the design is judged and written as at the bench. */
+async function saver(ask, id) {
+  let { version, design } = await ask('GET', `/fittings/${id}`)
+  let n = 0
+  return async () => {
+    const t0 = performance.now()
+    const sent = { version, design: { ...design, name: `saved ${n++}` } }
+    ;({ version, design } = await ask('PUT', `/fittings/${id}`, sent))
+    return performance.now() - t0
+  }
+}
+const several = async (n, what) => {
+  const took = []
+  for (let i = 0; i < n; i++) took.push(await what())
+  return took
+}
+async function benchSaves(row, ms, ask) {
+  const { fittings } = await ask('GET', '/boats/fulmars-reach')
+  const of = (kind) => fittings.filter((f) => f.kind === kind)
+  for (const [kind, what] of [
+    ['deck-hardware', 'deck fitting'],
+    ['through-hull', 'through-hull'],
+  ]) {
+    const save = await saver(ask, of(kind)[0].id)
+    await several(5, save)
+    const took = await several(SAVES, save)
+    row(`A ${what} saved`, `p50 ${ms(at(took, 0.5))}, p95 ${ms(at(took, 0.95))}`, 'aim p50 25, p95 60 ms')
+  }
+  const saves = await Promise.all(
+    of('deck-hardware')
+      .slice(1, USERS + 1)
+      .map((f) => saver(ask, f.id)),
+  )
+  const took = (await Promise.all(saves.map((save) => several(10, save)))).flat()
+  row(
+    `A deck fitting saved by ${saves.length} at once`,
+    `p50 ${ms(at(took, 0.5))}, p95 ${ms(at(took, 0.95))}`,
+    'aim 150 ms',
+  )
+  return saves[0]
+}
+/** Saves while others have the solver at work: plates of a fine mesh, asked over and over. */
+async function benchUnderLoad(row, ms, ask, save) {
+  const plate = {
+    panel: { aMm: 600, bMm: 600 },
+    edges: { x0: 'simple', x1: 'clamped', y0: 'simple', y1: 'clamped' },
+    layup: { kind: 'solid', tMm: 6, eMPa: 12270 },
+    pressureMPa: 0.004,
+  }
+  let going = true
+  let solved = 0
+  const ends = Array.from({ length: SOLVES }, async () => {
+    while (going) {
+      await ask('POST', '/calc/deck-patch', plate)
+      solved++
+    }
+  })
+  const took = await several(SAVES, save)
+  going = false
+  await Promise.all(ends)
+  row(
+    `A deck fitting saved while ${SOLVES} ask the solver (${solved} answers meanwhile)`,
+    `p50 ${ms(at(took, 0.5))}, p95 ${ms(at(took, 0.95))}`,
+    'aim p95 150 ms',
+  )
+}
+async function benchBigBoat(row, ms, ask) {
+  const t0 = performance.now()
+  const id = await boatOf(ask, 'Big boat', HOLES)
+  row(`A list of ${HOLES} holes read in, with the boat`, ms(performance.now() - t0), 'aim 1500 ms')
+  const { holes } = await ask('GET', `/boats/${id}`)
+  const timed = async (path) => {
+    const begun = performance.now()
+    await ask('GET', path)
+    return performance.now() - begun
+  }
+  const hole = () => `/penetrations/${holes[Math.floor(Math.random() * holes.length)].id}`
+  for (const [what, path, aim] of [
+    ['Picture of that boat', () => `/boats/${id}`, 'aim p95 60 ms'],
+    ['One hole of it', hole, 'aim p95 15 ms'],
+  ]) {
+    const took = await several(READS, () => timed(path()))
+    row(what, `p50 ${ms(at(took, 0.5))}, p95 ${ms(at(took, 0.95))}`, aim)
+  }
+  const all = await Promise.all(Array.from({ length: USERS }, () => several(4, () => timed(`/boats/${id}`))))
+  row(`Picture of that boat by ${USERS} at once`, `p95 ${ms(at(all.flat(), 0.95))}`, 'aim 4 times one')
+}
+/** The running server alone, asked as a page asks it. */
+export async function benchServer(row, ms) {
+  const product = await serveFresh('bench-postgres')
+  try {
+    const ask = await asker(product.base, '/session/demo', {})
+    const save = await benchSaves(row, ms, ask)
+    await benchUnderLoad(row, ms, ask, save)
+    await benchBigBoat(row, ms, ask)
+  } finally {
+    await product.stop()
+  }
+}
