@@ -1,5 +1,6 @@
 export * from './base/bounds'
 export * from './base/errors'
+export * from './base/printable'
 export * from './base/calculator/calculator'
 export * from './base/quantity/parse'
 export * from './base/quantity/day'

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { startDesign, catalogueEntry, type BoatZone } from '@north-tide/core'
 import { Fitting } from '../src/models'
 import { settled } from '../src/services/rejudge'
-import { startYard, type Answer, type Someone, type Yard } from './harness'
+import { Someone, startYard, type Answer, type Yard } from './harness'
 
 let app: Yard['app']
 let fitter: Someone
@@ -569,6 +569,26 @@ describe('instruments, simulated', () => {
     expect((await stream('crystal-ball', '')).status).toBe(404)
     expect((await stream('level', 'role=sideways')).status).toBe(400)
   })
+  it('four are read at once and no more; signed out they end', async () => {
+    const who = await new Someone(app.base).signIn('apprentice')
+    const open = () =>
+      fetch(`${app.base}/api/instruments/level/stream?everyMs=20`, { headers: { cookie: who.cookie } })
+    const four = await Promise.all([open(), open(), open(), open()])
+    expect(four.map((r) => r.status)).toEqual([200, 200, 200, 200])
+    expect((await open()).status).toBe(429)
+    await four[0]!.body!.cancel()
+    await expect
+      .poll(async () => {
+        const r = await open()
+        await r.body!.cancel()
+        return r.status
+      })
+      .toBe(200)
+    await who.ask('DELETE', '/api/session')
+    // Read to their end, which comes without anybody closing them.
+    const texts = await Promise.all(four.slice(1).map((r) => r.text()))
+    expect(texts.every((t) => t.includes('data: '))).toBe(true)
+  }, 30_000)
 })
 
 describe('photos', () => {

@@ -1,4 +1,5 @@
 import { DxfWriter, Units, point2d, point3d } from '@tarikjabiri/dxf'
+import { printable } from '../base/printable'
 import type { Drawing, Shape } from './shapes'
 
 /**
@@ -34,4 +35,7 @@ export function toDxf(d: Drawing, layers: readonly string[], layerOf: (s: Shape)
 }
 /** DXF of this age is read as ASCII by many programs: signs beyond it go as their code. */
 const plain = (t: string) =>
-  t.replace(/[\u0080-\uffff]/g, (c) => `\\U+${c.charCodeAt(0).toString(16).toUpperCase().padStart(4, '0')}`)
+  printable(t).replace(
+    /[\u0080-\uffff]/g,
+    (c) => `\\U+${c.charCodeAt(0).toString(16).toUpperCase().padStart(4, '0')}`,
+  )

@@ -1,3 +1,4 @@
+import { printable } from '../base/printable'
 import { PATTERNS, TONE_TITLES, type Drawing, type MaterialTone } from './shapes'
 
 /** Daylight inks; the printed and exported drawing does not follow the screen's theme. */
@@ -22,7 +23,7 @@ export const BUOY = '#b23c06'
 export const STROKE = { outline: 1.4, hidden: 0.7, dimension: 0.6, load: 2 } as const
 
 const esc = (s: string) =>
-  s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
+  printable(s).replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 const n = (v: number) => Number(v.toFixed(3))
 
 /** A drawing as an SVG file in millimetres, patterns and all. */

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import pLimit from 'p-limit'
 import sharp, { type Sharp } from 'sharp'
 import { z } from 'zod'
 import { mayDo, parseInput } from '@north-tide/core'
@@ -53,8 +54,11 @@ function anew(turned: Sharp, format: string | undefined) {
   return format === 'png' ? clean.png() : clean.webp({ quality: 92 })
 }
 
+/** Pictures of 80 million points want 300 MB each while they are opened: one after another. */
+const oneByOne = pLimit(1)
 /** What the file really is, by its content; its name is not asked. */
-export async function lookInto(bytes: Buffer): Promise<Looked> {
+export const lookInto = (bytes: Buffer): Promise<Looked> => oneByOne(() => lookNow(bytes))
+async function lookNow(bytes: Buffer): Promise<Looked> {
   if (!bytes.length) throw refused('not-a-picture', 'The file is empty')
   const { format, bare, size } = await tellsOf(bytes)
   const mime = KINDS[format ?? '']

@@ -2,7 +2,7 @@ import dayjs from 'dayjs'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { onlySteps, parseInput, type BoatPlan } from '@north-tide/core'
+import { onlySteps, parseInput, printable, printableText, type BoatPlan } from '@north-tide/core'
 import { safeCell } from '../csv'
 import { notFound } from '../errors'
 import { PlanRow } from '../models'
@@ -59,8 +59,8 @@ export function planIcs(p: BoatPlan, name: string): string {
         start: dayjs(s.start).toDate(),
         end: dayjs(s.end).toDate(),
         floating: true,
-        summary: `${s.fitting}: ${s.text.split(/[:.;]/)[0]}`,
-        location: `${s.boat}, ${s.zone}`,
+        summary: printable(`${s.fitting}: ${s.text.split(/[:.;]/)[0]}`),
+        location: printable(`${s.boat}, ${s.zone}`),
         description: [
           s.text,
           s.who.join(', '),
@@ -68,6 +68,7 @@ export function planIcs(p: BoatPlan, name: string): string {
           s.caution,
         ]
           .filter(Boolean)
+          .map(printableText)
           .join('\n'),
       })
   return cal.toString()

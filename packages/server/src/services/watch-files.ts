@@ -1,4 +1,5 @@
 import dayjs from 'dayjs'
+import { printable } from '@north-tide/core'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Account } from './access'
 import { watchOf } from './watch'
@@ -19,9 +20,9 @@ export async function watchIcs(who: Account, boatId: string): Promise<string> {
       id: `watch-${boatId}-${day}@north-tide`,
       start: dayjs(day).toDate(),
       allDay: true,
-      summary: `${list.boat}: ${rows.length} ${rows.length === 1 ? 'look' : 'looks'}`,
+      summary: printable(`${list.boat}: ${rows.length} ${rows.length === 1 ? 'look' : 'looks'}`),
       location: list.boat,
-      description: rows.map((r) => `${r.title}: ${r.name}, ${r.zone}`).join('\n'),
+      description: rows.map((r) => printable(`${r.title}: ${r.name}, ${r.zone}`)).join('\n'),
     })
   return cal.toString()
 }
