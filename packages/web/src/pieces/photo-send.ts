@@ -1,4 +1,4 @@
-import { api } from '../api'
+import { api, Waits } from '../api'
 import type { PhotoShown } from '../types'
 
 /** The server keeps pictures of up to this; a phone's own are 2 to 8 MB. */
@@ -26,7 +26,9 @@ export async function sendPhoto(boatId: string, of: PhotoOf, f: File): Promise<v
   try {
     await api('POST', `/boats/${boatId}/photos`, form)
   } catch (error) {
-    if (error instanceof Error) error.message = `“${f.name}” was not kept: ${error.message}`
+    // One that waits on this device is kept.
+    if (error instanceof Error && !(error instanceof Waits))
+      error.message = `“${f.name}” was not kept: ${error.message}`
     throw error
   }
 }
