@@ -21,7 +21,7 @@ const log = (page: Page, fitting: string) =>
     return r.log.filter((l) => l.kind === 'look').length
   }, fitting)
 
-test('looks and a found hole without a line wait, outlive the page, and arrive once when it is back', async ({
+test('a look without a line waits, outlives the page, and arrives once when it is back', async ({
   page,
   context,
 }) => {
