@@ -147,10 +147,12 @@ function pages(app: express.Express, webFolder: string | undefined) {
   app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
 }
 
-/** The address of a feed is its secret: it is not written into a log. */
+/** The address of a feed is its secret, and so is a link by which somebody comes in: no log holds them. */
 const withoutSecret = (req: { url?: string }) => ({
   ...req,
-  url: req.url?.replace(/\/feeds\/[^/?]+\.ics/, '/feeds/[secret].ics'),
+  url: req.url
+    ?.replace(/\/feeds\/[^/?]+\.ics/, '/feeds/[secret].ics')
+    .replace(/\/(join|link|look)\/[\w-]{20,}/, '/$1/[secret]'),
 })
 
 const requestLog = (logger: Logger) =>

@@ -1,13 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import dayjs from 'dayjs'
+import { pino } from 'pino'
 import type { ShownLink } from '../src/services/boat-links'
 import { Someone, startApp } from './harness'
 
 /** A boat shown by a link to somebody without an account. */
 let app: Awaited<ReturnType<typeof startApp>>
 let manager: Someone
+const log: string[] = []
 beforeAll(async () => {
-  app = await startApp('boat_links')
+  app = await startApp('boat_links', { logger: pino({ level: 'debug' }, { write: (l) => void log.push(l) }) })
   manager = await new Someone(app.base).signIn('manager')
 }, 60_000)
 afterAll(() => app.stop())
@@ -90,6 +92,13 @@ describe('a link to a boat', () => {
     expect([raised.status, named.status]).toEqual([404, 404])
     const { people } = (await manager.ask<{ people: { login: string }[] }>('GET', '/api/people')).body
     expect(people.filter((p) => p.login.startsWith('link-'))).toEqual([])
+  })
+  it('stands in no log', async () => {
+    const secret = secretOf((await make('Logged')).body.path)
+    expect((await new Someone(app.base).ask('GET', `/api/session/link/${secret}`)).status).toBe(200)
+    const all = () => log.join('')
+    await expect.poll(all).toContain('/link/[secret]')
+    expect(all()).not.toContain(secret)
   })
   it('does not open by a guess', async () => {
     expect((await opened('/look/aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa')).a.status).toBe(404)
