@@ -110,7 +110,7 @@ async function opened(page) {
       new Promise((done) => {
         const t0 = performance.now()
         const look = () =>
-          document.querySelector('.register .el-table-v2__row')
+          document.querySelector('.register [role=row] a')
             ? requestAnimationFrame(() => done(performance.now() - t0))
             : requestAnimationFrame(look)
         document.dispatchEvent(

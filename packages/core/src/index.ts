@@ -24,6 +24,7 @@ export {
 } from './base/materials/structure'
 export * from './base/geometry/outline'
 export * from './trade/roles'
+export * from './trade/date-languages'
 export * from './trade/schools'
 export * from './trade/cautions'
 export * from './kinds/deck-hardware/catalogue'

@@ -13,6 +13,7 @@ import { pinoHttp, startTime } from 'pino-http'
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { CalcError } from '@north-tide/core'
 import { refusalInWords } from '@north-tide/core/refusal-words'
+import { waitsHere } from './breath'
 import { ApiError } from './errors'
 import { DatabaseRateStore } from './rate-store'
 import { healthRoutes } from './routes/health'
@@ -103,21 +104,34 @@ const securityHeaders = () =>
     strictTransportSecurity: false,
   })
 
+/** a session's end is put off at most this often: not with every call */
+const TOUCH_MS = 60 * 60_000
+const MOST_TOUCHED = 10_000
 /** Who is signed in stays so for a fortnight, in the database. */
 async function sessions(o: AppOptions, pool: pg.Pool) {
   const PgStore = connectPgSimple(session)
+  const store = new PgStore({
+    pool,
+    tableName: 'session',
+    pruneSessionInterval: PRUNE_SESSIONS_S,
+    errorLog: (...a: unknown[]) => o.logger.error(a),
+  })
+  const touch = store.touch.bind(store)
+  const touched = new Map<string, number>()
+  store.touch = (sid, of, done) => {
+    const now = Date.now()
+    if (now - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.()
+    if (touched.size > MOST_TOUCHED) touched.clear()
+    touched.set(sid, now)
+    touch(sid, of, done)
+  }
   return session({
     name: 'north-tide',
     secret: await sessionSecret(o.db),
     resave: false,
     saveUninitialized: false,
     rolling: false,
-    store: new PgStore({
-      pool,
-      tableName: 'session',
-      pruneSessionInterval: PRUNE_SESSIONS_S,
-      errorLog: (...a: unknown[]) => o.logger.error(a),
-    }),
+    store,
     cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: SESSION_DAYS * 86_400_000 },
   })
 }
@@ -187,7 +201,7 @@ export async function createApp(o: AppOptions) {
   app.use(requestLog(o.logger))
   app.use(compression())
   app.use(soundAddress)
-  app.use('/api', privately, jsonBody)
+  app.use('/api', waitsHere, privately, jsonBody)
   app.use('/api', sameOrigin)
   app.use('/api', healthRoutes(o.db))
   app.use('/api', soundBody)

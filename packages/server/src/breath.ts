@@ -1,13 +1,54 @@
+import type { RequestHandler } from 'express'
+
 /** Lets everybody else have a turn in the midst of long work. */
 export const breath = () => new Promise<void>((next) => setImmediate(next))
 
-const HELD_MS = 20
+const HELD_MS = 8
+/** what nobody waits for stands back this long at most for those who do, and then goes on a little */
+const STOOD_BACK_MS = 60
+/** an answer that takes longer, as a stream of readings, is not waited for */
+const LONG_MS = 1_000
+
+let waiting = 0
+let nobody: (() => void)[] = []
+/** Counts those who wait for an answer, so that work of the queue stands back for them. */
+export const waitsHere: RequestHandler = (_req, res, next) => {
+  waiting++
+  let counted = true
+  const over = () => {
+    if (!counted) return
+    counted = false
+    clearTimeout(timer)
+    if (--waiting) return
+    for (const go of nobody) go()
+    nobody = []
+  }
+  const timer = setTimeout(over, LONG_MS)
+  timer.unref()
+  res.on('close', over)
+  next()
+}
+const untilNobodyWaits = () =>
+  new Promise<void>((go) => {
+    const timer = setTimeout(go, STOOD_BACK_MS)
+    nobody.push(() => (clearTimeout(timer), go()))
+  })
+
 /** For work of many small parts: after each, others have a turn if they have waited for long enough. */
 export function breather() {
   let since = performance.now()
   return async () => {
     if (performance.now() - since < HELD_MS) return
     await breath()
+    since = performance.now()
+  }
+}
+/** The same for work of the queue, which nobody waits for: whoever waits for an answer goes first. */
+export function standsBack() {
+  let since = performance.now()
+  return async () => {
+    if (performance.now() - since < HELD_MS && !waiting) return
+    await (waiting ? untilNobodyWaits() : breath())
     since = performance.now()
   }
 }

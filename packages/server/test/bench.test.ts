@@ -283,7 +283,10 @@ describe('the plate solver in the stored verdict', () => {
         },
       })
     ).body
-    expect(doubled.verdict).toBe('short')
+    // The hand checks answer a save and say what is still to be asked; the solver's word follows.
+    expect(doubled).toMatchObject({ verdict: 'holds', solverDue: true })
+    await settled()
+    expect(await listed(f.id)).toMatchObject({ verdict: 'short', solverDue: false })
     await fitter.ask('POST', `${METAL}/structure`, frame(3410))
     await fitter.ask('POST', `${METAL}/structure`, {
       kind: 'longitudinal',

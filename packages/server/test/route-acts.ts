@@ -40,6 +40,7 @@ const LIST: [string, Asks][] = [
   ...all('people', 'GET /operations', 'GET /tasks', 'GET /backups', 'POST /backups', 'POST /yard/tasks'),
   ...all('read', 'POST /boats/:id/passport/tasks'),
   ...all('in', 'GET /boats', 'GET /catalogue', 'GET /habits', 'GET /hardware.csv', 'GET /hardware.json'),
+  ...all('in', 'GET /yard/ways'),
   ...all('in', 'GET /goods', 'GET /goods.json', 'GET /hole-columns', 'GET /instruments', 'GET /yard-values'),
   ...all('in', 'GET /instruments/:kind/stream', 'GET /through-hull-catalogue', 'POST /hardware/outline.dxf'),
   ...all('in', 'GET /plan', 'GET /plan.csv', 'GET /plan.ics', 'GET /plan/day.pdf', 'POST /passports/check'),
@@ -127,6 +128,6 @@ const LIST: [string, Asks][] = [
     'DELETE /offers/:offer',
   ),
   ...all('yard-values', 'PUT /habits', 'PUT /yard-values', 'DELETE /yard-values'),
-  ...all('prices', 'PUT /yard/prices'),
+  ...all('prices', 'PUT /yard/prices', 'PUT /yard/ways'),
 ]
 export const ROUTE_ACTS: ReadonlyMap<string, Asks> = new Map(LIST)

@@ -9,6 +9,7 @@ import 'element-plus/es/components/dropdown/style/css'
 import 'element-plus/es/components/dropdown-menu/style/css'
 import 'element-plus/es/components/dropdown-item/style/css'
 import { PLACES } from './router'
+import { fetchAhead, loadPlaces } from './state/ahead'
 import { useBoats } from './state/boats'
 import { flushAll } from './state/drafted'
 import { useSession } from './state/session'
@@ -57,6 +58,7 @@ async function begin() {
       if (first) await boats.open(first.id)
     }
     trouble.value = ''
+    void loadPlaces(router.getRoutes())
   } catch (error) {
     if (!session.ended(error))
       trouble.value = error instanceof Error ? error.message : 'The server does not answer'
@@ -66,6 +68,11 @@ onMounted(begin)
 watch(
   () => session.account?.id,
   (id) => id && void begin(),
+)
+// On a phone in the bilge there may be no line: what will be wanted there is fetched while there is one.
+watch(
+  () => boats.picture?.id,
+  () => boats.picture && void fetchAhead(boats.picture),
 )
 useIntervalFn(() => session.account && void boats.askToday().catch(() => undefined), 60_000)
 

@@ -10,6 +10,7 @@ import type {
   LifeState,
   LogLine,
   Changed,
+  DateLanguage,
   Other,
   Point,
   Rig,
@@ -25,6 +26,13 @@ export interface Account {
   name: string
   role: Role
   boats: Record<string, Role>
+}
+/** How a yard writes: what it prints on, what a new boat is measured in, the language of its dates. */
+export interface Ways {
+  paper: 'A4' | 'letter'
+  units: Units
+  dates: DateLanguage
+  version: number
 }
 export interface BoatSummary {
   id: string

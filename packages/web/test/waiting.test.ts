@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
+import { reactive } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 
 /** What is written without a line: kept in order, sent once, refused with words, of one account alone. */
@@ -72,6 +73,12 @@ describe('without a line', () => {
     expect(kept()[0]!.what).toBe('Photo: bolt, port')
     await waiting.useWaiting().flush()
     expect(sent[0]!.body).toEqual(['caption', 'file'])
+  })
+  it('what a form watches over is kept as it would be sent', async () => {
+    answers = ['no line']
+    const measures = reactive([{ from: 'stem', mm: 3180 }])
+    await api.api('POST', '/boats/pipit/penetrations', { diameterMm: 8, measures }).catch(() => undefined)
+    expect(kept()[0]!.body).toEqual({ diameterMm: 8, measures: [{ from: 'stem', mm: 3180 }] })
   })
   it.each([
     ['a design', 'PUT', '/fittings/a'],

@@ -14,6 +14,8 @@ const open = () =>
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
     maxThreads: THREADS,
+    // Whoever saves meanwhile goes first.
+    niceIncrement: 5,
     maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },

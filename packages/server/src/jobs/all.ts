@@ -4,6 +4,7 @@ import '../services/passport-files'
 import '../services/post'
 import '../services/yard-box'
 import { startPlanning } from '../services/plan-job'
+import { waysOfYard } from '../services/settings'
 import { startRejudging } from '../services/rejudge'
 import { startTasks } from '../services/tasks'
 import { openJobs } from './queue'
@@ -14,6 +15,8 @@ export async function startWork(
   logger: Logger,
   nights = true,
 ): Promise<() => Promise<void>> {
+  // Letters and sheets that this process makes are in the language of the yard.
+  await waysOfYard()
   const jobs = await openJobs(databaseUrl, logger)
   const stops = [
     await startRejudging(jobs, logger),

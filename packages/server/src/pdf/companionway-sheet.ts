@@ -3,6 +3,7 @@ import { INK, formatLength, plugFor, type CompanionwayRow, type Units } from '@n
 import { MONO } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 /** One page to laminate and hang by the companionway, A4 across: what is reached first stands first. */
 const MARGIN = 30
@@ -29,36 +30,40 @@ const cellsOf = (r: CompanionwayRow, i: number, units: Units): string[] => [
 type Doc = InstanceType<typeof PDFDocument>
 const MONO_FROM = 4
 /** Writes one line of the table, as high as its longest cell. */
-const table = (doc: Doc) => (cells: string[], font: string, size: number) => {
-  const tall = (c: string, i: number) =>
+const table = (doc: Doc) => {
+  const share = (doc.page.width - 2 * MARGIN) / WIDE.reduce((sum, w) => sum + w, 0)
+  const wide = WIDE.map((w) => w * share)
+  return (cells: string[], font: string, size: number) => {
+    const tall = (c: string, i: number) =>
+      doc
+        .font(font)
+        .fontSize(size)
+        .heightOfString(c, { width: wide[i]! - 8 })
+    const high = Math.max(...cells.map(tall))
+    if (doc.y + high > doc.page.height - MARGIN - 22) doc.addPage()
+    const top = doc.y
+    let x = MARGIN
+    cells.forEach((c, i) => {
+      doc
+        .font(i >= MONO_FROM && font !== 'strong' ? MONO : font)
+        .fontSize(size)
+        .fillColor(INK)
+        .text(c, x, top, { width: wide[i]! - 8 })
+      x += wide[i]!
+    })
+    doc.y = top + high + 4
     doc
-      .font(font)
-      .fontSize(size)
-      .heightOfString(c, { width: WIDE[i]! - 8 })
-  const high = Math.max(...cells.map(tall))
-  if (doc.y + high > doc.page.height - MARGIN - 22) doc.addPage()
-  const top = doc.y
-  let x = MARGIN
-  cells.forEach((c, i) => {
-    doc
-      .font(i >= MONO_FROM && font !== 'strong' ? MONO : font)
-      .fontSize(size)
-      .fillColor(INK)
-      .text(c, x, top, { width: WIDE[i]! - 8 })
-    x += WIDE[i]!
-  })
-  doc.y = top + high + 4
-  doc
-    .moveTo(MARGIN, doc.y - 2)
-    .lineTo(doc.page.width - MARGIN, doc.y - 2)
-    .lineWidth(0.5)
-    .stroke('#b9af96')
+      .moveTo(MARGIN, doc.y - 2)
+      .lineTo(doc.page.width - MARGIN, doc.y - 2)
+      .lineWidth(0.5)
+      .stroke('#b9af96')
+  }
 }
-export function companionwaySheet(s: Sheet, printedAt: Date) {
+export function companionwaySheet(s: Sheet, printedAt: Date, paper: Paper) {
   const title = `${s.boat}: through-hulls`
   const doc = withFonts(
     new PDFDocument({
-      size: 'A4',
+      size: paper,
       layout: 'landscape',
       margin: MARGIN,
       bufferPages: true,

@@ -4,6 +4,7 @@ import { INK, type HeldWork, type PlanDay, type PlannedStep } from '@north-tide/
 import { MONO } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 /** The sheet of one day for the wall of the shed: read from two metres, so nothing on it is small. A4. */
 const MARGIN = 40
@@ -75,11 +76,11 @@ function list(doc: Doc, title: string, lines: string[]) {
     doc.fillColor(INK).text(l, MARGIN, doc.y, { width })
   }
 }
-export function daySheet({ day, held, printedAt }: DaySheet): Doc {
+export function daySheet({ day, held, printedAt }: DaySheet, paper: Paper): Doc {
   const title = dayjs(day.day).format('dddd D MMMM')
   const boats = [...new Set(day.steps.map((s) => s.boat))]
   const doc = new PDFDocument({
-    size: 'A4',
+    size: paper,
     margin: MARGIN,
     bufferPages: true,
     info: { Title: `${title}: ${boats.join(', ')}`, Author: 'North Tide', Subject: 'Sheet of a day' },

@@ -13,9 +13,10 @@ import type { FittingSheet } from '../services/fittings'
 import { drawOnPage } from './draw'
 import { SOFT } from './page-numbers'
 import { MARGIN, SHORT, Sheet } from './sheet'
+import type { Paper } from './paper'
 
 /** The card of one fitting, of whatever kind, for the wall beside the work and the surveyor's folder. A4. */
-export type Card = FittingSheet & { units: Units; printedAt: Date }
+export type Card = FittingSheet & { units: Units; printedAt: Date; paper: Paper }
 
 function placeSaid({ design: d, kind, zone, units, f }: Card): string {
   const mm = (v: number) => formatLength(v, units)
@@ -88,7 +89,7 @@ function work(s: Sheet, p: Card) {
 export function fittingCard(p: Card): PDFKit.PDFDocument {
   const { judgement: j, design: d } = p
   const subject = `Card of a fitting: ${p.kind.title.toLowerCase()}`
-  const s = new Sheet({ name: d.name, boatName: p.boat.name, units: p.units, subject })
+  const s = new Sheet({ name: d.name, boatName: p.boat.name, units: p.units, subject, paper: p.paper })
   const because = j.checks.find((c) => c.id === j.governing)?.because ?? ''
   s.top(placeSaid(p), p.holes, j.verdict, because)
   warnings(s, p)

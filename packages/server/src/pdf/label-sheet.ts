@@ -4,8 +4,9 @@ import { INK } from '@north-tide/core'
 import { MONO } from './draw'
 import { withFonts } from './fonts'
 import { SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
-/** Labels to cut out or to print on a sheet of them: 3 by 8 on A4, each with a code that a phone opens. */
+/** Labels to cut out or to print on sheets of them, 3 by 8, each with a code that a phone opens. */
 const ACROSS = 3
 const DOWN = 8
 const MARGIN = 20
@@ -25,9 +26,9 @@ function squares(doc: Doc, url: string, x: number, y: number, size: number) {
     for (let c = 0; c < n; c++) if (modules.get(r, c)) doc.rect(x + c * one, y + r * one, one, one)
   doc.fill(INK)
 }
-export function labelSheet(title: string, labels: Label[]): Doc {
+export function labelSheet(title: string, labels: Label[], paper: Paper): Doc {
   const doc = new PDFDocument({
-    size: 'A4',
+    size: paper,
     margin: MARGIN,
     info: { Title: title, Author: 'North Tide', Subject: 'Labels' },
   })

@@ -3,6 +3,7 @@ import { INK, formatLength, lifeSaid, type Drawing, type Units } from '@north-ti
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import { mapPaper, type Paper } from './paper'
 
 const MARGIN = 32
 interface Listed {
@@ -65,10 +66,11 @@ export function mapSheet(
   boat: { name: string; holes: Listed[] },
   units: Units,
   printedAt: Date,
+  paper: Paper,
 ): PDFKit.PDFDocument {
   const doc = withFonts(
     new PDFDocument({
-      size: 'A3',
+      size: mapPaper(paper),
       layout: 'landscape',
       margin: MARGIN,
       bufferPages: true,

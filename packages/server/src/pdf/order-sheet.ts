@@ -4,6 +4,7 @@ import { INK } from '@north-tide/core'
 import { MONO } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 /** One order as it goes to its maker, A4: how many, of what, in which packs, and what it costs. */
 const MARGIN = 48
@@ -47,10 +48,10 @@ function table(doc: InstanceType<typeof PDFDocument>) {
   }
   return { row, right }
 }
-export function orderSheet(o: OrderSheet) {
+export function orderSheet(o: OrderSheet, paper: Paper) {
   const title = `Order ${o.number}${o.maker ? `: ${o.maker}` : ', over the counter'}`
   const doc = new PDFDocument({
-    size: 'A4',
+    size: paper,
     margin: MARGIN,
     bufferPages: true,
     info: { Title: title, Author: 'North Tide', Subject: 'Order' },

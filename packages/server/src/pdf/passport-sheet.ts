@@ -14,6 +14,7 @@ import type { PassportRead } from '../services/passport'
 import { drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 /** The boat's passport, A4: what a surveyor asks first, the plan, every hole, a page for each that counts. */
 const MARGIN = 44
@@ -31,10 +32,13 @@ const day = (d: string | null) => (d ? dayjs(d).format('D MMM YYYY') : 'not know
 class Pages {
   readonly doc: Doc
   readonly width: number
-  constructor(title: string) {
+  constructor(
+    title: string,
+    readonly paper: Paper,
+  ) {
     this.doc = withFonts(
       new PDFDocument({
-        size: 'A4',
+        size: paper,
         margin: MARGIN,
         bufferPages: true,
         info: { Title: title, Author: 'North Tide', Subject: 'Passport of a boat' },
@@ -126,7 +130,7 @@ function cover(p: Pages, s: PassportSheet) {
   )
 }
 function plan(p: Pages, s: PassportSheet) {
-  p.doc.addPage({ size: 'A4', layout: 'landscape', margin: MARGIN })
+  p.doc.addPage({ size: p.paper, layout: 'landscape', margin: MARGIN })
   const { doc } = p
   doc.font('strong').fontSize(15).fillColor(INK).text('Where they are', MARGIN)
   const top = doc.y + 6
@@ -138,7 +142,7 @@ function plan(p: Pages, s: PassportSheet) {
   })
 }
 function table(p: Pages, s: PassportSheet) {
-  p.doc.addPage({ size: 'A4', margin: MARGIN })
+  p.doc.addPage({ size: p.paper, margin: MARGIN })
   p.heading('Every hole')
   const w = [46, 150, 66, 92, 92, 62]
   const cells = (c: string[]) => c.map((x, i): [string, number] => [x, w[i]!])
@@ -157,7 +161,7 @@ function table(p: Pages, s: PassportSheet) {
     )
 }
 function one(p: Pages, h: Hole, units: Units) {
-  p.doc.addPage({ size: 'A4', margin: MARGIN })
+  p.doc.addPage({ size: p.paper, margin: MARGIN })
   p.heading(`${h.label}: ${h.whatFor}`, 18)
   if (h.state === 'suspect') p.say('Suspect.', CAUTION, 12)
   const mm = (v: number) => formatLength(Math.round(v), units)
@@ -203,8 +207,8 @@ function one(p: Pages, h: Hole, units: Units) {
       ],
     ])
 }
-export function passportSheet(s: PassportSheet): Doc {
-  const p = new Pages(`${s.boat}: passport`)
+export function passportSheet(s: PassportSheet, paper: Paper): Doc {
+  const p = new Pages(`${s.boat}: passport`, paper)
   cover(p, s)
   plan(p, s)
   table(p, s)

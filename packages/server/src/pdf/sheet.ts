@@ -17,6 +17,7 @@ import {
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 export const MARGIN = 42
 /** what somebody has to know before he goes by the sheet */
@@ -28,17 +29,18 @@ interface Subject {
   boatName: string
   units: Units
   subject: string
+  paper: Paper
 }
 type Doc = InstanceType<typeof PDFDocument>
 
-/** An A4 sheet of one fitting, filled from the top: what every such sheet is made of. */
+/** A sheet of one fitting, filled from the top: what every such sheet is made of. */
 export class Sheet {
   readonly doc: Doc
   readonly width: number
 
   constructor(private readonly of: Subject) {
     this.doc = new PDFDocument({
-      size: 'A4',
+      size: of.paper,
       margin: MARGIN,
       bufferPages: true,
       info: { Title: `${of.name}, ${of.boatName}`, Author: 'North Tide', Subject: of.subject },

@@ -3,6 +3,7 @@ import { CHECK_BAR_MM, INK, formatLength, type DrillRow, type Drawing, type Unit
 import { MONO, drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { SOFT } from './page-numbers'
+import type { Paper } from './paper'
 
 const PT = 72 / 25.4
 const MARGIN_MM = 12
@@ -18,11 +19,11 @@ interface Tiling {
   nx: number
   ny: number
 }
-const PAPER_MM = { A4: [210, 297], LETTER: [215.9, 279.4] } as const
+const PAPER_MM: Record<Paper, [number, number]> = { A4: [210, 297], LETTER: [215.9, 279.4] }
 /** Room under the drawing for the check bar and its words, mm. */
 const FOOT_MM = 16
 
-function tilingOf(w: number, h: number, paper: keyof typeof PAPER_MM): Tiling {
+function tilingOf(w: number, h: number, paper: Paper): Tiling {
   const [pw, ph] = PAPER_MM[paper]
   const [tw, th] = [pw - 2 * MARGIN_MM, ph - 2 * MARGIN_MM - FOOT_MM]
   const count = (size: number, tile: number) =>
@@ -147,7 +148,7 @@ function schedulePages(doc: PDFKit.PDFDocument, schedule: DrillRow[], { pw, ph }
  */
 export function templateSheet(
   d: Drawing,
-  paper: 'A4' | 'LETTER',
+  paper: Paper,
   schedule: DrillRow[],
   units: Units,
 ): PDFKit.PDFDocument {

@@ -17,6 +17,7 @@ import {
 import { enterByLink, whatOpens } from '../services/boat-links'
 import { isEmpty, makeManager } from '../services/first'
 import { today } from '../instruments/day'
+import { waysOfYard } from '../services/settings'
 
 declare module 'express-session' {
   interface SessionData {
@@ -44,6 +45,13 @@ export const whoAsks: RequestHandler = async (req, _res, next) => {
 const fromHere = (req: Request) =>
   isLoopback(req.socket.remoteAddress ?? '') && req.headers['x-forwarded-for'] === undefined
 
+/** Who is in, and how his yard writes. */
+const whoIsIn = async (account: Account | null, demo: boolean) => ({
+  account,
+  demo,
+  ...(account ? { ways: await waysOfYard() } : {}),
+})
+
 export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandler): Router {
   const r = Router()
   const enter = (req: Parameters<RequestHandler>[0], account: Account) =>
@@ -57,7 +65,7 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
   r.get('/session', async (req, res) => {
     // A yard with nobody in it is opened once, by whoever sits at its machine.
     const first = req.account === null && fromHere(req) && (await isEmpty())
-    res.json({ account: req.account, demo, ...(first ? { first } : {}) })
+    res.json({ ...(await whoIsIn(req.account, demo)), ...(first ? { first } : {}) })
   })
   r.post('/session/first', limiter, async (req, res) => {
     if (!fromHere(req))
@@ -65,18 +73,18 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
     const made = await makeManager(db, req.body, true)
     const account = await accountNow(made.id)
     await enter(req, account!)
-    res.status(201).json({ account, demo })
+    res.status(201).json(await whoIsIn(account, demo))
   })
   r.post('/session', limiter, async (req, res) => {
     const account = await signIn(req.body)
     await enter(req, account)
-    res.json({ account, demo })
+    res.json(await whoIsIn(account, demo))
   })
   r.post('/session/demo', async (req, res) => {
     if (!demo) throw new ApiError(404, 'not-found', 'This is no demo')
     const account = await accountNamed(DEMO_FITTER.login, DEMO_FITTER.name)
     await enter(req, account)
-    res.json({ account, demo })
+    res.json(await whoIsIn(account, demo))
   })
   r.get('/session/join/:secret', limiter, async (req, res) => {
     res.json(await whoJoins(String(req.params.secret)))
@@ -84,7 +92,7 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
   r.post('/session/join', limiter, async (req, res) => {
     const account = await join(req.body)
     await enter(req, account)
-    res.status(201).json({ account, demo })
+    res.status(201).json(await whoIsIn(account, demo))
   })
   r.get('/session/link/:secret', limiter, async (req, res) => {
     res.json(await whatOpens(String(req.params.secret)))
@@ -92,7 +100,7 @@ export function accessRoutes(db: Sequelize, demo: boolean, limiter: RequestHandl
   r.post('/session/link', limiter, async (req, res) => {
     const { account, boatId } = await enterByLink(req.body)
     await enter(req, account)
-    res.status(201).json({ account, demo, boatId })
+    res.status(201).json({ ...(await whoIsIn(account, demo)), boatId })
   })
   r.delete('/session', (req, res, next) => {
     req.session.destroy((error) =>

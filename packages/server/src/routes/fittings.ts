@@ -31,6 +31,7 @@ import {
 import { changeMembers, recordMembers, setMembers, tickMembers } from '../services/members'
 import { tickFitting, untickFitting } from '../services/ticks'
 import { attachment } from './files'
+import { paper } from '../services/settings'
 
 /** What a handler answers with, and how. */
 type Answer = (req: Request<{ id: string; step: string }>) => Promise<unknown>
@@ -79,7 +80,7 @@ async function template(req: Request<{ id: string; as: string }>, res: Response,
         toDxf(drawing, TEMPLATE_LAYERS, (s) => s.role ?? 'MARK'),
       )
     case 'pdf': {
-      const doc = templateSheet(drawing, req.query.paper === 'letter' ? 'LETTER' : 'A4', rows, units)
+      const doc = templateSheet(drawing, await paper(req.query.paper), rows, units)
       attachment(res, `${name}.pdf`, 'application/pdf')
       return void doc.pipe(res)
     }
@@ -118,7 +119,8 @@ async function drawing(req: Request<{ id: string; drawing: string }>, res: Respo
 }
 async function card(req: Request<{ id: string }>, res: Response) {
   const sheet = await sheetOf(req.account!, req.params.id)
-  const doc = fittingCard({ ...sheet, units: unitsOf(req as never, sheet), printedAt: new Date() })
+  const units = unitsOf(req as never, sheet)
+  const doc = fittingCard({ ...sheet, units, printedAt: new Date(), paper: await paper() })
   attachment(res, `${sheet.f.name}.pdf`, 'application/pdf')
   doc.pipe(res)
 }

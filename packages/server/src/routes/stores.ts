@@ -4,7 +4,7 @@ import { changeOrder, returnSpare } from '../services/order-changes'
 import { askOrder } from '../services/order-check'
 import { orderCsv, orderPdf } from '../services/order-files'
 import { listOrders, placeOrder } from '../services/orders'
-import { readPrices, setPrices } from '../services/settings'
+import { readPrices, setPrices, setWays, waysOfYard } from '../services/settings'
 import { takeSettings, yardSettings } from '../services/yard-settings'
 import {
   addToShelf,
@@ -133,6 +133,8 @@ function orderRoutes(r: Router) {
   r.get('/yard/settings', async (req, res) => void res.json(await yardSettings(req.account!)))
   r.post('/yard/settings', async (req, res) => void res.json(await takeSettings(req.account!, req.body)))
   r.get('/yard/prices', async (req, res) => void res.json(await readPrices(req.account!)))
+  r.get('/yard/ways', async (_req, res) => void res.json(await waysOfYard()))
+  r.put('/yard/ways', async (req, res) => void res.json(await setWays(req.account!, req.body)))
   r.put('/yard/prices', async (req, res) => void res.json(await setPrices(req.account!, req.body)))
 }
 /** The stores: lots with their dates, sheets and what is cut from them, taking back. */

@@ -31,6 +31,7 @@ import { exportBoat } from '../services/whole-boat-out'
 import { safeCell } from '../csv'
 import { soundBody } from '../sound'
 import { attachment } from './files'
+import { paper } from '../services/settings'
 
 const upload = multer({
   storage: multer.memoryStorage(),
@@ -234,7 +235,7 @@ function fileRoutes(r: Router) {
         toDxf(d, MAP_LAYERS, (s) => s.role ?? 'TEXT'),
       )
     if (kind === 'pdf') {
-      const doc = mapSheet(d, b, units, new Date())
+      const doc = mapSheet(d, b, units, new Date(), await paper())
       attachment(res, `${b.name} map.pdf`, 'application/pdf')
       return void doc.pipe(res)
     }

@@ -25,6 +25,7 @@ import { putAway } from '../services/put-away'
 import { trendsOf } from '../services/trends'
 import { must } from '../services/access'
 import { putAfloat, readValves, yardWatch } from '../services/watch'
+import { paper } from '../services/settings'
 
 const wholeBoat = express.json({ limit: '250mb' })
 /** What is looked for and proved in a boat: drips with their tests, floods. */
@@ -64,7 +65,7 @@ function paperRoutes(r: Router) {
   r.get('/boats/:id/companionway.pdf', async (q, res) => {
     const s = await companionway(q.account!, q.params.id)
     attachment(res, `${s.boat} through-hulls.pdf`, 'application/pdf')
-    companionwaySheet(s, new Date()).pipe(res)
+    companionwaySheet(s, new Date(), await paper()).pipe(res)
   })
   r.get('/boats/:id/passport', async (q, res) => {
     const { facts } = await readPassport(q.account!, q.params.id)

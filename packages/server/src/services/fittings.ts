@@ -41,6 +41,7 @@ import { alarmOf, isThere, turnSuspect } from './alarm'
 import { heelOf } from './angles'
 import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
+import { designOf } from './designs'
 import { entryNamed, habits } from './hardware'
 import { holesOf } from './register'
 import { isUuid, savingDesign, stale, within } from './saving'
@@ -58,7 +59,7 @@ export const shown = (f: Fitting) => ({
   boatId: f.boatId,
   name: f.name,
   version: f.version,
-  design: parseOf(kindNamed(f.kind), f.design),
+  design: designOf(f),
   verdict: f.verdict,
   governing: f.governing,
   staleNow: f.stale ?? null,
@@ -398,7 +399,8 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
   const was = before.design.place
   if (design.place.xMm !== was.xMm || design.place.yMm !== was.yMm)
     refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
-  const v = await judgeOn(kind, design, aroundIn(s, id, log), before.solver)
+  // By the hand checks and what the solver said before: to a new question it answers as work of the queue.
+  const { ask: _ask, ...v } = judgeByHand(kind, design, aroundIn(s, id, log), before.solver)
   const now = await inOne(async (transaction) => {
     const [changed, [after]] = await Fitting.update(
       {

@@ -6,6 +6,7 @@ import { labelSheet, type Label } from '../pdf/label-sheet'
 import { must, type Account } from './access'
 import { boatById } from './boats'
 import { holesOf } from './register'
+import { paper } from './settings'
 
 /** Labels that a phone's camera opens: lots on the shelf, holes in the boat. */
 const asked = z.strictObject({
@@ -17,10 +18,10 @@ const asked = z.strictObject({
 })
 const MOST = 480
 const idsOf = (query: unknown) => parseInput(asked, query).ids?.split(',').map(Number)
-export function labelSheetOf(title: string, labels: Label[]) {
+export async function labelSheetOf(title: string, labels: Label[]) {
   if (!labels.length) throw new CalcError('missing', 'ids', 'There is nothing to make labels of')
   if (labels.length > MOST) throw new CalcError('range', 'ids', `Up to ${MOST} labels are made at once`)
-  return labelSheet(title, labels)
+  return labelSheet(title, labels, await paper())
 }
 export async function lotLabels(who: Account, query: unknown, origin: string) {
   must(who, 'stores')

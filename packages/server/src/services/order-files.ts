@@ -3,7 +3,7 @@ import { safeCell } from '../csv'
 import { orderSheet } from '../pdf/order-sheet'
 import type { Account } from './access'
 import { oneOrder, type ShownOrder } from './orders'
-import { pricesOfYard } from './settings'
+import { paper, pricesOfYard } from './settings'
 
 /** An order as it goes to its maker: what, how many, in which packs. Its fittings are the yard's business. */
 const packsSaid = (l: ShownOrder['lines'][number]) =>
@@ -19,8 +19,8 @@ export async function orderCsv(who: Account, id: number): Promise<string> {
   return `${Papa.unparse(rows, { newline: '\n' })}\n`
 }
 export async function orderPdf(who: Account, id: number) {
-  const [o, { currency }] = await Promise.all([oneOrder(who, id), pricesOfYard()])
-  return orderSheet({
+  const [o, { currency }, size] = await Promise.all([oneOrder(who, id), pricesOfYard(), paper()])
+  const order = {
     number: o.id,
     maker: o.maker,
     orderedAt: o.orderedAt,
@@ -34,5 +34,6 @@ export async function orderPdf(who: Account, id: number) {
       packs: packsSaid(l),
       costCents: l.costCents,
     })),
-  })
+  }
+  return orderSheet(order, size)
 }

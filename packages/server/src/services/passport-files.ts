@@ -11,23 +11,25 @@ import { accountNow, must, type Account } from './access'
 import { boatById, boatPicture } from './boats'
 import { askTask, taskKind, type Say, type TaskShown } from './tasks'
 import { makePassport, readPassport, type PassportRead, type Sealed } from './passport'
+import { paper } from './settings'
 
 /** The passport on paper, and all of it in one box: the sealed file, the paper, a table, the pictures. */
-async function paper(who: Account, boatId: string, p: Sealed, read: PassportRead) {
+async function onPaper(who: Account, boatId: string, p: Sealed, read: PassportRead) {
   const b = await boatPicture(who, boatId)
-  return passportSheet({
+  const all = {
     ...read,
     boat: b.name,
     units: b.units,
     map: boatMap(b),
     seal: p.seal,
     printedAt: new Date(p.madeAt),
-  })
+  }
+  return passportSheet(all, await paper())
 }
 export async function passportPdf(who: Account, boatId: string) {
   const read = await readPassport(who, boatId)
   const p = await makePassport(who, boatId, 'none', read)
-  return paper(who, boatId, p, read)
+  return onPaper(who, boatId, p, read)
 }
 const COLUMNS = [
   'label',
@@ -86,7 +88,7 @@ export async function passportZip(who: Account, boatId: string, put: Put, say?: 
   await zip.add('passport.json', strToU8(JSON.stringify(p)))
   await zip.add('holes.csv', strToU8(csvOf(read.holes)))
   await say?.(1, total, 'the paper')
-  await zip.add('passport.pdf', await bytesOf(await paper(who, boatId, p, read)), true)
+  await zip.add('passport.pdf', await bytesOf(await onPaper(who, boatId, p, read)), true)
   const ids = await Photo.findAll({ where: { boatId }, attributes: ['id'], order: [['id', 'ASC']] })
   const pictureAt = (i: number) => {
     if (i >= photos.length) return null

@@ -9,6 +9,7 @@ import { PlanRow } from '../models'
 import { daySheet } from '../pdf/day-sheet'
 import type { Account } from './access'
 import { planFor } from './plan'
+import { paper } from './settings'
 
 /** The plan of the yard to carry: a table, a calendar, the sheet of one day. */
 const asked = z.strictObject({
@@ -81,5 +82,5 @@ export async function daySheetOf(who: Account, query: unknown) {
   )
   if (!day) throw notFound('day in the plan')
   const held = plan.held.filter((h) => day.steps.some((s) => s.fittingId === h.fittingId))
-  return { day: day.day, doc: daySheet({ day, held, printedAt: new Date() }) }
+  return { day: day.day, doc: daySheet({ day, held, printedAt: new Date() }, await paper()) }
 }

@@ -1,7 +1,7 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
 import { kindNamed, kinds, parseOf } from '@north-tide/core/kinds'
-import { breather } from '../breath'
+import { standsBack } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { askRejudge, queueIs } from './asked'
@@ -58,7 +58,7 @@ async function judgeAll(
   const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
-  const othersTurn = breather()
+  const othersTurn = standsBack()
   for (let i = 0; i < fittings.length; i += CHUNK) {
     const chunk = fittings.slice(i, i + CHUNK)
     const changed: Changed[] = []

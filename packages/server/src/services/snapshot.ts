@@ -1,10 +1,11 @@
 import type { Transaction } from 'sequelize'
 import { launchOf, ownFigures, plainHole } from '@north-tide/core'
 import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
-import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { kindNamed } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
 import { partsOfBoat } from './boats'
+import { designOf } from './designs'
 import { zonesOf } from './zones'
 import { holesOf } from './register'
 import { wetSpotsOf } from './wet'
@@ -46,12 +47,11 @@ export async function snapshotOf(boat: Boat, transaction: Transaction | null = n
     designs: await designsOf(fittings),
   }
 }
-/** Reading a design takes a good part of a millisecond, and a large boat has hundreds. */
 async function designsOf(fittings: Fitting[]) {
   const designs = new Map<string, AnyDesign>()
   const othersTurn = breather()
   for (const f of fittings) {
-    designs.set(f.id, parseOf(kindNamed(f.kind), f.design))
+    designs.set(f.id, designOf(f))
     await othersTurn()
   }
   return designs

@@ -2,12 +2,12 @@ import dayjs from 'dayjs'
 import { z } from 'zod'
 import { parseInput, YARD_KINDS } from '@north-tide/core'
 import { ApiError } from '../errors'
-import { Boat, YardSetting } from '../models'
+import { Boat } from '../models'
 import { must, type Account } from './access'
 import { askRejudgeAll } from './asked'
 import { habitQuestion, habits, knownSchool, writeHabit } from './hardware'
 import { minutesOnRecord } from './own-minutes'
-import { prices, pricesOfYard } from './settings'
+import { prices, pricesOfYard, ways, waysOfYard, writeSetting } from './settings'
 import { knownValue, writeYardValue, yardValues } from './yard'
 
 /**
@@ -15,10 +15,11 @@ import { knownValue, writeYardValue, yardValues } from './yard'
  * minutes that its steps take, which are for reading, as they come from its own record.
  */
 const FORMAT = 'north-tide-yard-settings'
-const VERSION = 1
+const VERSION = 2
 export async function yardSettings(who: Account) {
   must(who, 'stores')
   const { version: _, ...p } = await pricesOfYard()
+  const { version: _w, ...w } = await waysOfYard()
   return {
     format: FORMAT,
     version: VERSION,
@@ -27,12 +28,13 @@ export async function yardSettings(who: Account) {
     habits: await habits(),
     values: (await yardValues()).map(({ version: _v, ...v }) => v),
     prices: p,
+    ways: w,
     minutes: await minutesOnRecord(),
   }
 }
 const file = z.strictObject({
   format: z.literal(FORMAT, `This is no ${FORMAT} file`),
-  version: z.literal(VERSION, `A file of version ${VERSION} is read here`),
+  version: z.union([z.literal(1), z.literal(VERSION)], `A file of version 1 to ${VERSION} is read here`),
   madeAt: z.iso.datetime({ offset: true }),
   madeBy: z.string().max(120),
   habits: z.partialRecord(habitQuestion, z.string().max(60)),
@@ -49,6 +51,8 @@ const file = z.strictObject({
     )
     .max(500),
   prices,
+  /** since version 2 */
+  ways: ways.optional(),
   minutes: z.array(z.unknown()).max(5000).default([]),
 })
 export interface Taken {
@@ -76,10 +80,8 @@ export async function takeSettings(who: Account, raw: unknown): Promise<Taken> {
       await writeYardValue(v, measuredBy, there.has(key), transaction)
       there.add(key)
     }
-    const now = { key: 'prices', value: f.prices, changedBy: who.name, changedAt: new Date() }
-    const was = await YardSetting.findByPk('prices', { transaction, lock: transaction.LOCK.UPDATE })
-    if (was) await was.update({ ...now, version: (was.version ?? 0) + 1 }, { transaction })
-    else await YardSetting.create(now, { transaction })
+    await writeSetting(who, 'prices', f.prices, transaction)
+    if (f.ways) await writeSetting(who, 'ways', f.ways, transaction)
     if (f.values.length) await askRejudgeAll('values of the yard’s own were read in', transaction)
   })
   return { habits: own.length, values: f.values.length, prices: true }

@@ -14,6 +14,8 @@ const open = () =>
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
     maxThreads: 1,
+    // Whoever saves meanwhile goes first.
+    niceIncrement: 5,
     idleTimeout: 60_000,
   }))
 export const closeSolver = async () => {

@@ -5,7 +5,7 @@ import { sayIn, type Drawing } from '@north-tide/core'
 import BenchFrame from './BenchFrame.vue'
 import BenchVerdicts from './BenchVerdicts.vue'
 import DrawingView from './DrawingView.vue'
-import SisterBoat from './SisterBoat.vue'
+import FittingFiles from './FittingFiles.vue'
 import LegendRow from './LegendRow.vue'
 import { useBenchActs } from './bench-acts'
 import { intoField, useBenchKeys } from './bench-keys'
@@ -121,14 +121,7 @@ defineExpose({ tryIt })
       >
     </template>
     <template #files
-      ><a :href="`/api/fittings/${bench.fitting!.id}/design.json`" download>Design as JSON</a
-      ><a
-        v-for="x in bench.drawings"
-        :key="x.id"
-        :href="`/api/fittings/${bench.fitting!.id}/${x.id}.svg`"
-        download
-        >{{ x.title }} as SVG</a
-      ><SisterBoat :id="bench.fitting!.id" :name="open.name"
+      ><FittingFiles :id="bench.fitting!.id" :name="open.name" :drawings="bench.drawings"
     /></template>
     <template #given><slot name="given" /></template>
     <template #section>

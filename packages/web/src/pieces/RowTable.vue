@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="R">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
+import { useSortedRows } from './sorted-rows'
 
 /**
  * A small table of rows that are all shown: what a drawing's figures are, what stands in a form. Long lists
@@ -35,28 +36,12 @@ defineSlots<
     under?: (p: { row: R; index: number; column: string }) => unknown
   }
 >()
-const sorted = ref<{ key: string; way: 1 | -1 } | null>(null)
 const headed = computed(() => props.columns.some((c) => c.title))
-const shown = computed(() => {
-  const numbered = props.rows.map((row, index) => ({ row, index }))
-  const by = props.columns.find((c) => c.key === sorted.value?.key)?.by
-  if (!by) return numbered
-  const way = sorted.value!.way
-  return numbered.sort((a, b) => {
-    const [p, q] = [by(a.row), by(b.row)]
-    return way * (typeof p === 'number' && typeof q === 'number' ? p - q : String(p).localeCompare(String(q)))
-  })
-})
-const turn = (key: string) =>
-  (sorted.value = { key, way: sorted.value?.key === key && sorted.value.way === 1 ? -1 : 1 })
-const order = (c: RowColumn<R>) =>
-  !c.by
-    ? undefined
-    : sorted.value?.key !== c.key
-      ? 'none'
-      : sorted.value.way === 1
-        ? 'ascending'
-        : 'descending'
+const numbered = computed(() => props.rows.map((row, index) => ({ row, index })))
+const { shown, turn, order, arrow } = useSortedRows(
+  () => numbered.value,
+  () => props.columns.map((c) => ({ key: c.key, by: c.by && (({ row }: { row: R }) => c.by!(row)) })),
+)
 const plain = (row: R, key: string) => (row as Record<string, unknown>)[key] ?? ''
 const classes = (c: RowColumn<R>) => [c.class, { number: c.number }]
 </script>
@@ -66,12 +51,9 @@ const classes = (c: RowColumn<R>) => [c.class, { number: c.number }]
     <thead v-if="headed">
       <tr>
         <template v-for="c in columns" :key="c.key">
-          <th v-if="c.title" :class="{ number: c.number }" :aria-sort="order(c)">
+          <th v-if="c.title" :class="{ number: c.number }" :aria-sort="order(c.key)">
             <ElButton v-if="c.by" class="plain head" @click="turn(c.key)"
-              >{{ c.title
-              }}<span v-if="sorted?.key === c.key" aria-hidden="true">{{
-                sorted.way === 1 ? ' ↑' : ' ↓'
-              }}</span></ElButton
+              >{{ c.title }}<span aria-hidden="true">{{ arrow(c.key) }}</span></ElButton
             ><template v-else>{{ c.title }}</template>
           </th>
           <td v-else></td>

@@ -19,6 +19,10 @@ const others = computed(() =>
     .map((b) => ({ value: b.id, title: b.name })),
 )
 const done = ref('')
+const begin = () => {
+  boat.value ||= others.value[0]!.value
+  open.value = true
+}
 const copy = () =>
   attempt(async () => {
     await api('POST', `/fittings/${props.id}/copy`, { boat: boat.value })
@@ -29,18 +33,20 @@ const copy = () =>
 
 <template>
   <template v-if="others.length">
-    <ElButton class="plain" @click="open = true">Copy to a sister boat</ElButton>
+    <ElButton class="plain" @click="begin">Copy to a sister boat</ElButton>
     <span v-if="done" class="small" role="status">{{ done }}</span>
     <ElDialog v-model="open" title="Copy to a sister boat" width="min(440px, 94vw)" append-to-body>
       <form aria-label="Copy to a sister boat" @submit.prevent="copy">
-        <label>Boat<PickOne v-model="boat" label="Sister boat" :options="others" /></label>
+        <label class="boat">Boat <PickOne v-model="boat" label="Sister boat" :options="others" /></label>
         <p class="soft small">
           It goes to the same place aft of the stem and from the centreline. Its build-up is what was measured
           on that boat; holes, ticks and readings stay here.
         </p>
         <p v-if="said" class="bad" role="alert">{{ said }}</p>
-        <ElButton class="act main" native-type="submit" :disabled="busy || !boat">Copy it</ElButton>
-        <ElButton class="act" @click="open = false">Leave it</ElButton>
+        <div>
+          <ElButton class="act main" native-type="submit" :disabled="busy || !boat">Copy it</ElButton>
+          <ElButton class="act" @click="open = false">Leave it</ElButton>
+        </div>
       </form>
     </ElDialog>
   </template>
@@ -51,6 +57,11 @@ form {
   display: grid;
   gap: 10px;
   justify-items: start;
+}
+.boat {
+  display: flex;
+  align-items: center;
+  gap: 12px;
 }
 .bad {
   color: var(--short);

@@ -2,12 +2,14 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { mayDo, type Act } from '@north-tide/core'
 import { ApiRefusal, api, whenSignedOut } from '../api'
-import type { Account } from '../types'
+import type { Account, Ways } from '../types'
+import { writeAs } from './ways'
 import { forgetSeen, keepFor } from './waiting'
 
 interface Answer {
   account: Account | null
   demo: boolean
+  ways?: Ways
   /** nobody is in this yard yet, and whoever asks sits at its machine */
   first?: boolean
 }
@@ -29,13 +31,15 @@ export const useSession = defineStore('session', () => {
   whenSignedOut(() => {
     if (account.value) lost.value = true
   })
-  const take = (a: Answer) => {
+  const take = async (a: Answer) => {
     lost.value = false
     if (account.value?.id !== a.account?.id) whoIsIn(a.account?.id ?? null)
     account.value = a.account
     demo.value = a.demo
     first.value = a.first ?? false
     asked.value = true
+    // Before anything is drawn: dates are said in the yard's language from the first on.
+    if (a.ways) await writeAs(a.ways)
   }
   return {
     account,
@@ -46,25 +50,25 @@ export const useSession = defineStore('session', () => {
     first,
     asked,
     async ask() {
-      take(await api<Answer>('GET', '/session'))
+      await take(await api<Answer>('GET', '/session'))
     },
     async signIn(login: string, password: string) {
-      take(await api<Answer>('POST', '/session', { login, password }))
+      await take(await api<Answer>('POST', '/session', { login, password }))
     },
     async makeFirst(of: { name: string; login: string; password: string }) {
-      take(await api<Answer>('POST', '/session/first', of))
+      await take(await api<Answer>('POST', '/session/first', of))
     },
     async join(secret: string, password: string) {
-      take(await api<Answer>('POST', '/session/join', { secret, password }))
+      await take(await api<Answer>('POST', '/session/join', { secret, password }))
     },
     /** by a link to one boat, for reading; answers with the boat */
     async byLink(secret: string) {
       const got = await api<Answer & { boatId: string }>('POST', '/session/link', { secret })
-      take(got)
+      await take(got)
       return got.boatId
     },
     async enterDemo() {
-      take(await api<Answer>('POST', '/session/demo'))
+      await take(await api<Answer>('POST', '/session/demo'))
     },
     async signOut() {
       await api('DELETE', '/session')

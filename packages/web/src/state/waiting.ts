@@ -67,9 +67,10 @@ async function reread() {
 }
 async function put(w: Written, name: string): Promise<never> {
   const form = w.body instanceof FormData ? [...w.body] : null
-  const body = form ? null : w.body
   const what = wordsOf(name, w)
-  const asText = JSON.stringify(body)
+  const asText = JSON.stringify(form ? null : (w.body ?? null))
+  // As it would be sent: what a form watches over cannot be kept as it is.
+  const body: unknown = JSON.parse(asText)
   // Pressed again because nothing seemed to happen: it waits already.
   const there = entries.value.some(
     (e) => e.state === 'waiting' && e.path === w.path && !e.form && JSON.stringify(e.body) === asText,
@@ -90,6 +91,7 @@ async function put(w: Written, name: string): Promise<never> {
         said: '',
       }
       await d.add('waiting', { key, ...more })
+      soon()
     } catch {
       throw new Offline(
         'There is no line, and this device keeps no more: leave this page open until there is',
@@ -140,17 +142,39 @@ const flush = (): Promise<void> =>
     .catch(() => undefined)
     .finally(() => (sending = null)))
 
+/** It is tried again by itself, each time after a longer pause: a boat lies without a line for hours. */
 const AGAIN_MS = 5000
-let timer: ReturnType<typeof setInterval> | null = null
+const MOST_MS = 2 * 60_000
+let pause = AGAIN_MS
+let timer: ReturnType<typeof setTimeout> | null = null
+const waitsOf = (account: number | null) =>
+  account !== null && entries.value.some((e) => e.state === 'waiting' && e.account === account)
+function tryLater() {
+  timer ??= setTimeout(async () => {
+    timer = null
+    const before = entries.value.length
+    if (waitsOf(whose)) await flush()
+    // Something went: the line is there, and what follows does not wait long.
+    pause = waitsOf(whose) && entries.value.length === before ? Math.min(MOST_MS, pause * 2) : AGAIN_MS
+    tryLater()
+  }, pause)
+}
+/** From the shortest pause again: something new waits. */
+function soon() {
+  pause = AGAIN_MS
+  if (timer) clearTimeout(timer)
+  timer = null
+  tryLater()
+}
+/** The line is there again, or somebody pressed: at once. */
+function tryNow() {
+  soon()
+  return flush()
+}
 /** Begins to keep for somebody, and sends what waits of him; null: nobody is in. */
 export function keepFor(account: number | null) {
   whose = account
-  if (account === null) return
-  void flush()
-  timer ??= setInterval(() => {
-    if (whose !== null && entries.value.some((e) => e.state === 'waiting' && e.account === whose))
-      void flush()
-  }, AGAIN_MS)
+  if (account !== null) void tryNow()
 }
 keepWith({
   takes: (w) => whose !== null && nameOf(w) !== null,
@@ -162,13 +186,15 @@ keepWith({
   },
   after: (w) => put(w, nameOf(w)!),
   heard(answered, at) {
+    // Somebody else's ask was answered: what waits need not wait out its pause.
+    if (answered && lineGone.value && waitsOf(whose)) void tryNow()
     lineGone.value = !answered
     // What failed to go out says nothing of what is shown.
     if (answered || at !== null) seenAt.value = at
   },
 })
 if (typeof window !== 'undefined' && 'indexedDB' in window) {
-  window.addEventListener('online', () => void flush())
+  window.addEventListener('online', () => void tryNow())
   window.addEventListener('offline', () => (lineGone.value = true))
 }
 export function useWaiting() {
@@ -178,11 +204,11 @@ export function useWaiting() {
     seenAt,
     mine: computed(() => entries.value.filter((e) => e.account === whose)),
     others: computed(() => entries.value.filter((e) => e.account !== whose)),
-    flush,
+    flush: tryNow,
     /** sent once more, as if it had not been refused */
     async again(e: Waiting) {
       await (await opened()).put('waiting', { ...e, state: 'waiting', said: '' })
-      await flush()
+      await tryNow()
     },
     /** nobody wants it any more */
     async drop(e: Waiting) {

@@ -17,6 +17,7 @@ import { useBoats } from '../../state/boats'
 import type { SavedFitting } from '../../types'
 import BenchFrame from '../../pieces/BenchFrame.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
+import FittingFiles from '../../pieces/FittingFiles.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import BenchTray from './BenchTray.vue'
 import GivenColumn from './GivenColumn.vue'
@@ -59,6 +60,10 @@ watch(
   { immediate: true },
 )
 
+const DRAWINGS = [
+  { id: 'section', title: 'Section' },
+  { id: 'pattern', title: 'Pattern' },
+]
 const open = computed(() => (bench.fitting && route.params.id === bench.fitting.id ? bench.design : null))
 const units = computed(() => boats.units)
 const where = computed(() => {
@@ -192,8 +197,8 @@ async function takeFile(chosen: File) {
       >
     </template>
     <template #files
-      ><a :href="`/api/fittings/${bench.fitting!.id}/design.json`" download>Design as JSON</a></template
-    >
+      ><FittingFiles :id="bench.fitting!.id" :name="open.name" :drawings="DRAWINGS"
+    /></template>
     <template #said
       ><RouterLink v-if="bench.fitting!.holes.length" :to="`/register/${bench.fitting!.holes[0]!.id}`"
         >Open the register</RouterLink

@@ -13,6 +13,7 @@ import { useBoats } from '../../state/boats'
 import BenchFrame from '../../pieces/BenchFrame.vue'
 import BenchVerdicts from '../../pieces/BenchVerdicts.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
+import FittingFiles from '../../pieces/FittingFiles.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
 import { useBenchActs } from '../../pieces/bench-acts'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
@@ -55,6 +56,7 @@ watch(
   },
   { immediate: true },
 )
+const SECTION = [{ id: 'section', title: 'Section' }]
 const open = computed(() =>
   throughHull.fitting && route.params.id === throughHull.fitting.id ? throughHull.design : null,
 )
@@ -141,9 +143,8 @@ const record = () => tryIt(async () => recorded(await throughHull.record()))
       ></template
     >
     <template #files
-      ><a :href="`/api/fittings/${throughHull.fitting!.id}/design.json`" download>Design as JSON</a
-      ><a :href="`/api/fittings/${throughHull.fitting!.id}/section.svg`" download>Section as SVG</a></template
-    >
+      ><FittingFiles :id="throughHull.fitting!.id" :name="open.name" :drawings="SECTION"
+    /></template>
     <template #given><ThroughHullGiven /></template>
     <template #section>
       <div v-if="stale && !throughHull.readOnly" class="stale" role="status">

@@ -2,15 +2,15 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useDebounceFn } from '@vueuse/core'
-import dayjs from 'dayjs'
-import { LIFE_STATES, formatLength, lifeSaid, type LifeState } from '@north-tide/core'
+import { LIFE_STATES, lifeSaid, type LifeState } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
 import { useSession } from '../../state/session'
-import LongTable, { type LongColumn } from '../../pieces/LongTable.vue'
+import LongTable from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
 import HolePanel from './HolePanel.vue'
+import { useColumns } from './columns'
 import { GROUPED, isGroup, useGroups, type GroupBy } from './groups'
 import ManyHoles from './ManyHoles.vue'
 import PickOne from '../../pieces/PickOne.vue'
@@ -64,39 +64,14 @@ const found = computed(() =>
 )
 const rows = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
+  // Read once, and not for each of thousands of holes: every reading of a ref is written down.
+  const [kept, z, by] = [state.value, zone.value, found.value]
   return boat.value.holes.filter(
     (h, i) =>
-      (state.value === 'all' || h.state === state.value) &&
-      (!zone.value || h.zone === zone.value) &&
-      asked.every((w) => found.value[i]!.includes(w)),
+      (kept === 'all' || h.state === kept) && (!z || h.zone === z) && asked.every((w) => by[i]!.includes(w)),
   )
 })
-const place = (h: { xMm: number; yMm: number }) =>
-  `x ${formatLength(Math.round(h.xMm), boats.units)}, ${Math.round(h.yMm) === 0 ? 'centreline' : `${h.yMm > 0 ? 'stbd' : 'port'} ${formatLength(Math.abs(Math.round(h.yMm)), boats.units)}`}`
 type Row = (typeof boat.value.holes)[number]
-const ALWAYS: LongColumn<Row>[] = [
-  { key: 'label', title: 'No.', width: 84, by: (h) => h.label },
-  { key: 'what', title: 'What for', width: 150, wide: true, by: (h) => h.whatFor },
-  { key: 'state', title: 'State', width: 150, by: (h) => LIFE_STATES.indexOf(h.state) },
-]
-const SIZE: LongColumn<Row> = { key: 'size', title: 'Size', width: 84, figure: true, by: (h) => h.diameterMm }
-const PICK: LongColumn<Row> = { key: 'pick', title: '', width: 44 }
-const columns = computed<LongColumn<Row>[]>(() => [
-  ...(many.value ? [PICK] : []),
-  // A group stays together: within it nothing is sorted away.
-  ...shownColumns.value.map((c) => (group.value ? { ...c, by: undefined } : c)),
-])
-const shownColumns = computed<LongColumn<Row>[]>(() =>
-  open.value || map.value || phone.value
-    ? [...ALWAYS, SIZE]
-    : [
-        ...ALWAYS,
-        { key: 'place', title: 'Zone and place', width: 240, wide: true, by: (h) => h.zone ?? '' },
-        SIZE,
-        { key: 'since', title: 'Since', width: 116, by: (h) => h.since },
-        { key: 'who', title: 'Who', width: 120, by: (h) => h.who },
-      ],
-)
 const to = (id: number | null) => ({
   path: id === null ? '/register' : `/register/${id}`,
   query: route.query,
@@ -106,6 +81,12 @@ const asked = computed(() => router.resolve({ query: route.query }).href.replace
 const openHole = (row: Row) => (isHead(row) ? undefined : router.push(to(row.id)))
 const group = ref<GroupBy>(isGroup(said('group')) ? (said('group') as GroupBy) : '')
 const { listed, heads, isHead } = useGroups(rows, group)
+const columns = useColumns({
+  narrow: computed(() => Boolean(open.value || map.value || phone.value)),
+  many: computed(() => many.value),
+  grouped: computed(() => group.value !== ''),
+  head: (h) => (isHead(h) ? heads.get(h.id) : undefined),
+})
 /** The address keeps what is shown: a view is kept by its link, and shown to somebody by it. */
 const settle = useDebounceFn((query: Record<string, string>) => router.replace({ query }), 250)
 watch([words, state, zone, () => group.value, map], ([find, s, z, g, m]) => {
@@ -138,6 +119,7 @@ const choose = (id: number, on: boolean) => {
 }
 const chooseAll = (on: boolean) => (chosen.value = new Set(on ? rows.value.map((h) => h.id) : []))
 const survey = ref<string | null>(null)
+const since = computed(() => `/boat/${boat.value.id}/history?from=${survey.value}`)
 watch(
   () => boat.value.id,
   async (id) => {
@@ -172,13 +154,19 @@ watch(
       <ElButton v-if="session.may('measure', boat.id)" class="act" :aria-pressed="many" @click="many = !many"
         >Many at once</ElButton
       >
-      <RouterLink v-if="survey" class="act" :to="`/boat/${boat.id}/history?from=${survey}`"
-        >Since the last survey</RouterLink
-      >
-      <ElButton class="act" @click="passport = true">Passport</ElButton>
+      <template v-if="!phone">
+        <RouterLink v-if="survey" class="act" :to="since">Since the last survey</RouterLink>
+        <ElButton class="act" @click="passport = true">Passport</ElButton>
+      </template>
       <ElPopover trigger="click" placement="bottom-end" :width="220">
-        <template #reference><ElButton class="act">Take along</ElButton></template>
-        <nav class="along" aria-label="Take along">
+        <template #reference
+          ><ElButton class="act">{{ phone ? 'More' : 'Take along' }}</ElButton></template
+        >
+        <nav class="along" :aria-label="phone ? 'More of the register' : 'Take along'">
+          <template v-if="phone">
+            <RouterLink v-if="survey" :to="since">Since the last survey</RouterLink>
+            <ElButton class="plain" @click="passport = true">Passport</ElButton>
+          </template>
           <a :href="`/api/boats/${boat.id}/labels.pdf`" download>Labels to stick, PDF</a>
           <a :href="`/api/boats/${boat.id}/register.csv`" download>Register, CSV</a>
           <a :href="`/api/boats/${boat.id}/register.json`" download>Register, JSON</a>
@@ -203,13 +191,12 @@ watch(
         :rows="listed"
         :columns="columns"
         :on="open"
+        :head="isHead"
         @open="openHole($event)"
       >
         <template #cell="{ row: h, column }">
           <template v-if="isHead(h)"
-            ><strong v-if="column === 'what'">{{ heads.get(h.id)?.title }}</strong
-            ><strong v-else-if="column === 'state'">{{ heads.get(h.id)?.count }}</strong
-            ><span v-else-if="column === 'place'" class="small">{{ heads.get(h.id)?.states }}</span></template
+            ><template v-if="column === 'state'">{{ heads.get(h.id)?.count }}</template></template
           >
           <ElCheckbox
             v-else-if="column === 'pick'"
@@ -225,11 +212,7 @@ watch(
             @click.exact.stop.prevent="openHole(h)"
             >{{ h.label }}</a
           >
-          <template v-else-if="column === 'what'"
-            >{{ h.whatFor }}<span v-if="h.found" class="soft small"> · found</span>
-            <span v-if="phone" class="soft small under">{{ h.zone }}</span></template
-          >
-          <span v-else-if="column === 'state'" class="state">
+          <span v-else class="state">
             <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
             }}<span
               v-if="h.gatesPassed"
@@ -239,14 +222,6 @@ watch(
               gate passed</span
             ></span
           >
-          <template v-else-if="column === 'place'"
-            >{{ h.zone }}{{ ' ' }}<span class="soft small figure place"> {{ place(h) }}</span></template
-          >
-          <template v-else-if="column === 'size'">{{ formatLength(h.diameterMm, boats.units) }}</template>
-          <span v-else-if="column === 'since'" class="figure small">{{
-            dayjs(h.since).format('D MMM YYYY')
-          }}</span>
-          <template v-else>{{ h.who }}</template>
         </template>
       </LongTable>
       <p v-if="!boat.holes.length" class="empty soft">
@@ -329,12 +304,12 @@ watch(
   vertical-align: -4px;
   margin-right: 4px;
 }
+/* Under the word of its state: beside it there is no room. */
 .passed {
+  display: block;
+  padding-left: 22px;
   color: var(--buoy);
   font-weight: 600;
-}
-.place {
-  white-space: nowrap;
 }
 .empty {
   padding: 30px 0;
@@ -394,8 +369,5 @@ watch(
   .map {
     height: 44vh;
   }
-}
-.under {
-  display: block;
 }
 </style>

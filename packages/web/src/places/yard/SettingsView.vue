@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import dayjs from 'dayjs'
-import { QUESTIONS, schoolNamed, stepNamed } from '@north-tide/core'
+import { DATE_LANGUAGES, DATE_LANGUAGE_NAMES, QUESTIONS, schoolNamed, stepNamed } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
+import { datesIn, writeAs } from '../../state/ways'
 import { useSession } from '../../state/session'
 import { useAttempt } from '../../pieces/attempt'
 import { readJson } from '../../pieces/files'
 import ReadFile from '../../pieces/ReadFile.vue'
+import PickOne from '../../pieces/PickOne.vue'
 import RowTable from '../../pieces/RowTable.vue'
+import type { Ways } from '../../types'
 
 /** What the yard set for itself, in one place: habits, own values, minutes, prices; one file out and in. */
 interface OwnValue {
@@ -32,13 +35,33 @@ const { said, busy, attempt } = useAttempt()
 const now = ref<Settings | null>(null)
 const done = ref('')
 const load = () => attempt(async () => (now.value = await api<Settings>('GET', '/yard/settings')))
+const ways = ref<Ways | null>(null)
+const PAPER = [
+  { value: 'A4' as const, title: 'A4' },
+  { value: 'letter' as const, title: 'letter' },
+]
+const UNITS = [
+  { value: 'metric' as const, title: 'metric' },
+  { value: 'inch' as const, title: 'inches and pounds' },
+]
+const DATES = DATE_LANGUAGES.map((value) => ({ value, title: DATE_LANGUAGE_NAMES[value] }))
 onMounted(load)
+onMounted(() => attempt(async () => (ways.value = await api<Ways>('GET', '/yard/ways'))))
+/** Taken as it is chosen; refused, it stands as it stood. */
+const choose = (part: Partial<Ways>) =>
+  attempt(async () => {
+    const now = await api<Ways>('PUT', '/yard/ways', { ...ways.value, ...part })
+    ways.value = now
+    await writeAs(now)
+  })
 const habits = computed(() =>
   QUESTIONS.flatMap((q) => {
     const school = now.value?.habits[q.id]
     return school ? [{ id: q.id, question: q.question, school: schoolNamed(school)?.choice ?? school }] : []
   }),
 )
+/** Today, as it is written now. */
+const example = computed(() => dayjs().locale(datesIn.value).format('dddd D MMMM YYYY'))
 /** So many ticks that said how long it took, and the yard's own minutes count in its plans. */
 const ENOUGH = 5
 const hour = computed(() => {
@@ -54,6 +77,8 @@ const take = (f: File) =>
     const got = await api<{ habits: number; values: number }>('POST', '/yard/settings', raw)
     now.value = await api<Settings>('GET', '/yard/settings')
     await boats.loadYard()
+    ways.value = await api<Ways>('GET', '/yard/ways')
+    await writeAs(ways.value)
     done.value = `Taken over: ${got.habits} habits, ${got.values} values, the prices. What hangs on them is judged anew.`
   })
 </script>
@@ -74,6 +99,37 @@ const take = (f: File) =>
           @file="take"
         />
       </p>
+      <h2>How it writes</h2>
+      <template v-if="ways">
+        <form v-if="session.may('prices')" class="ways" aria-label="How the yard writes" @submit.prevent>
+          <label
+            >Paper<PickOne
+              :model-value="ways.paper"
+              label="Paper"
+              :options="PAPER"
+              @update:model-value="choose({ paper: $event })"
+          /></label>
+          <label
+            >A new boat is in<PickOne
+              :model-value="ways.units"
+              label="Units of a new boat"
+              :options="UNITS"
+              @update:model-value="choose({ units: $event })"
+          /></label>
+          <label
+            >Days and months in<PickOne
+              :model-value="ways.dates"
+              label="Language of dates"
+              :options="DATES"
+              @update:model-value="choose({ dates: $event })"
+          /></label>
+          <span class="soft small">{{ example }}</span>
+        </form>
+        <p v-else>
+          On {{ ways.paper }}; a new boat in {{ ways.units }}; days and months in
+          {{ DATE_LANGUAGE_NAMES[ways.dates] }}.
+        </p>
+      </template>
       <h2>Habits</h2>
       <p class="soft small">
         Which of the schools a new fitting begins with; said on the bench, under Schools.
@@ -143,6 +199,17 @@ h2 {
 .acts {
   display: flex;
   flex-wrap: wrap;
+  gap: 8px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 24px;
+}
+.ways label {
+  display: flex;
+  align-items: center;
   gap: 8px;
 }
 .bad {

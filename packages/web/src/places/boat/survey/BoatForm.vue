@@ -6,6 +6,7 @@ import { HULL_KINDS, type Duty, type HullKind, type Rig, type Units } from '@nor
 import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
 import { useSession } from '../../../state/session'
+import { ways } from '../../../state/ways'
 import type { BoatPicture, BoatSummary } from '../../../types'
 import ChoiceField from '../../../pieces/ChoiceField.vue'
 import DimensionField from '../../../pieces/DimensionField.vue'
@@ -28,7 +29,7 @@ const first = () => ({
   beamMm: (props.boat?.beamMm ?? null) as number | null,
   displacementKg: (props.boat?.displacementKg ?? null) as number | null,
   duty: props.boat?.duty ?? ('coastal' as Duty),
-  units: props.boat?.units ?? ('metric' as Units),
+  units: props.boat?.units ?? ways.value?.units ?? ('metric' as Units),
   hullKind: props.boat?.hullKind ?? ('laminate' as HullKind),
   hullMaterial: props.boat?.hullMaterial ?? '',
   note: props.boat?.note ?? '',
