@@ -11,9 +11,12 @@ import { serveFresh } from './lib/serve.mjs'
 
 let passed = 0
 let failed = 0
+/** what failed, by name: said once more at the end, as whoever reads only the end wants it */
+const failures = []
 // Printed whatever ends the run, so that a step that cannot go on is counted too.
 process.on('exit', (code) => {
   if (code !== 0 && failed === 0) failed++
+  for (const words of failures) process.stdout.write(`failed: ${words}\n`)
   process.stdout.write(`${passed} passed, ${failed} failed\n`)
 })
 const finish = () => process.exit(failed ? 1 : 0)
@@ -35,19 +38,24 @@ async function step(words, command, args) {
   const printed = []
   const code = await run(command, args, {}, (piece) => printed.push(piece))
   if (code === 0) passed++
-  else failed++
+  else {
+    failed++
+    failures.push(words)
+  }
   say(`${words}${code === 0 ? '' : ': failed'}`)
   process.stdout.write(Buffer.concat(printed))
 }
 /** A runner's own count, from its report; one that says nothing has failed. */
 function count(report, read) {
   try {
-    const [p, f] = read(JSON.parse(readFileSync(report, 'utf8')))
+    const [p, f, names] = read(JSON.parse(readFileSync(report, 'utf8')))
     passed += p
     failed += f
+    failures.push(...names)
     return f
   } catch {
     failed++
+    failures.push(`no report: ${report}`)
     return 1
   }
 }
@@ -82,7 +90,14 @@ const unitCode = await run(bin('vitest'), [
   '--reporter=json',
   `--outputFile=${unit}`,
 ])
-const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests])
+const FIRST_OF_WHY = 300
+const unitFailures = (r) =>
+  r.testResults.flatMap((file) =>
+    file.assertionResults
+      .filter((t) => t.status === 'failed')
+      .map((t) => `${file.name}: ${t.fullName}: ${(t.failureMessages[0] ?? '').slice(0, FIRST_OF_WHY)}`),
+  )
+const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests, unitFailures(r)])
 if (unitCode !== 0 && !unitFailed) failed++
 
 say('build')
@@ -98,7 +113,17 @@ const e2eCode = await run(bin('playwright'), ['test', '--config', 'packages/e2e/
   BASE_URL: products.map((p) => p.base).join(','),
   E2E_REPORT: e2e,
 })
-const e2eFailed = count(e2e, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky])
+const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)]
+const journeyFailures = (r) =>
+  r.suites
+    .flatMap(specsOf)
+    .filter((s) => s.tests.some((t) => t.status === 'unexpected' || t.status === 'flaky'))
+    .map((s) => `${s.file}: ${s.title}`)
+const e2eFailed = count(e2e, (r) => [
+  r.stats.expected,
+  r.stats.unexpected + r.stats.flaky,
+  journeyFailures(r),
+])
 if (e2eCode !== 0 && !e2eFailed) failed++
 await Promise.all(products.map((p) => p.stop()))
 finish()

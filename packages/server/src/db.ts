@@ -24,6 +24,7 @@ import { up as leaks } from './migrations/020-leaks'
 import { up as boatsLife } from './migrations/021-a-boats-life'
 import { up as linksAndLaunches } from './migrations/023-links-and-launches'
 import { up as keptViews } from './migrations/022-kept-views'
+import { up as thumbnailsLater } from './migrations/024-thumbnails-later'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -49,6 +50,7 @@ const MIGRATIONS = [
   { name: '021-a-boats-life', sql: boatsLife },
   { name: '022-kept-views', sql: keptViews },
   { name: '023-links-and-launches', sql: linksAndLaunches },
+  { name: '024-thumbnails-later', sql: thumbnailsLater },
 ]
 
 /** What this version knows of a database, in order. */

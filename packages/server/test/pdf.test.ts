@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module'
 import { describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { CATALOGUE, SCHOOLS, formatLength, partSaid } from '@north-tide/core'
 import {
   THROUGH_HULL_CATALOGUE,
@@ -12,6 +13,7 @@ import {
   startThroughHull,
 } from '@north-tide/core/through-hull'
 import { printable, withFonts } from '../src/pdf/fonts'
+import { pdfWords } from './pdf-words'
 
 const require = createRequire(import.meta.url)
 const { openSync } = require('fontkit') as {
@@ -88,5 +90,23 @@ describe('what is printed has a shape for every sign', () => {
     expect(doc.widthOfString('0.1 \u03a9')).toBe(doc.widthOfString('0.1 ohm'))
     expect(doc.text('7\u202f190 mm')).toBe(doc)
     doc.end()
+  })
+  it('control characters come neither onto the page nor into what the file says of itself', async () => {
+    const chunks: Buffer[] = []
+    const name = 'Cleat\u0000 \u001b[31mred\u0007\u0085\tend'
+    const doc = withFonts(new PDFDocument({ info: { Title: name } }))
+    doc.on('data', (c: Buffer) => chunks.push(c))
+    const ended = new Promise((done) => doc.once('end', done))
+    doc.font('body').text(name)
+    doc.end()
+    await ended
+    const bytes = new Uint8Array(Buffer.concat(chunks))
+    const read = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise
+    const said = ((await read.getMetadata()).info as { Title: string }).Title
+    // eslint-disable-next-line no-control-regex -- they are what is looked for
+    for (const words of [said, await pdfWords(bytes)])
+      expect(words).not.toMatch(/[\u0000-\u001f\u007f-\u009f]/)
+    expect(await pdfWords(bytes)).toBe('Cleat [31mred end')
+    expect(said.replace(/ +/g, ' ')).toBe('Cleat [31mred end')
   })
 })

@@ -1,8 +1,9 @@
 import { unzipSync, strFromU8 } from 'fflate'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { kept } from '../src/services/nightly'
 import { askOnce, taskKind, type TaskShown } from '../src/services/tasks'
-import { Mail, Task } from '../src/models'
+import { Mail, Photo, Task } from '../src/models'
 import { Someone, startYard, type Yard } from './harness'
 
 /** Work that nobody waits for with the page open: done, stopped, tried again, taken up after a kill. */
@@ -76,6 +77,37 @@ describe('the yard as open files', () => {
     )
     expect(again.status).toBe(201)
   }, 90_000)
+})
+
+describe('pictures', () => {
+  it('are kept as they come in, and made small by the queue', async () => {
+    const picture = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#446' } })
+      .jpeg()
+      .toBuffer()
+    const ids = await Promise.all(
+      [0, 1, 2].map(async () => {
+        const form = new FormData()
+        form.set('subject', 'boat')
+        form.set('subjectId', 'fulmars-reach')
+        form.set('file', new Blob([new Uint8Array(picture)], { type: 'image/jpeg' }), 'a.jpg')
+        const headers = { cookie: fitter.cookie }
+        const r = await fetch(`${app.base}${F}/photos`, { method: 'POST', headers, body: form })
+        expect(r.status).toBe(201)
+        return ((await r.json()) as { id: number }).id
+      }),
+    )
+    const rows = () => Photo.findAll({ where: { id: ids.map(String) } })
+    await expect
+      .poll(async () => (await rows()).every((p) => p.small && p.large), { timeout: 20_000 })
+      .toBe(true)
+    for (const p of await rows()) {
+      const sizes = await Promise.all([p.small!, p.large!].map((b) => sharp(b).metadata()))
+      expect(sizes.map((m) => [m.width, m.height])).toEqual([
+        [320, 160],
+        [1600, 800],
+      ])
+    }
+  })
 })
 
 describe('what fails', () => {

@@ -90,6 +90,49 @@ describe('without a line', () => {
   })
 })
 
+describe('at the thing itself', () => {
+  const life = (path: string, body: object) => api.api('POST', path, body).catch(() => undefined)
+  it('what waits is found by where it goes and what it says; of another thing, step or account it is not', async () => {
+    answers = ['no line', 'no line', 'no line']
+    await life('/fittings/a/tick', { step: 'drill' })
+    const form = new FormData()
+    form.set('subject', 'hole')
+    form.set('subjectId', '7')
+    form.set('file', new File(['b'], 'b.png'))
+    await life('/boats/pipit/photos', form)
+    const { of } = waiting.useWaiting()
+    expect(of('/fittings/a/tick', { step: 'drill' }).length).toBe(1)
+    expect(of('/fittings/a/tick', { step: 'bed' })).toEqual([])
+    expect(of('/fittings/b/tick')).toEqual([])
+    expect(of('/boats/pipit/photos', { subject: 'hole', subjectId: '7' }).length).toBe(1)
+    expect(of('/boats/pipit/photos', { subject: 'hole', subjectId: '8' })).toEqual([])
+    waiting.keepFor(8)
+    expect(of('/fittings/a/tick')).toEqual([])
+  })
+  it('holes whose life waits are known, one by one and many at once', async () => {
+    answers = ['no line', 'no line']
+    await life('/penetrations/12/events', { state: 'drilled' })
+    await life('/boats/pipit/penetrations/events', { ids: [3, 4], event: { state: 'bedded' } })
+    expect([...waiting.useWaiting().holesWaiting.value].sort((a, b) => a - b)).toEqual([3, 4, 12])
+  })
+  it('what was refused says so beside it with its ways out; thrown away, it is gone and the page is told', async () => {
+    const { mount } = await import('@vue/test-utils')
+    const WaitsHere = (await import('../src/pieces/WaitsHere.vue')).default
+    answers = ['no line']
+    await life('/fittings/a/tick', { step: 'drill' })
+    const w = mount(WaitsHere, { props: { path: '/fittings/a/tick', has: { step: 'drill' } } })
+    expect(w.text()).toContain('waits on this device')
+    answers = [{ status: 409, body: { error: { code: 'ticked', message: 'Ticked by the yard at 10:02' } } }]
+    await waiting.useWaiting().flush()
+    await w.vm.$nextTick()
+    expect(w.get('[role=alert]').text()).toBe('Not taken: Ticked by the yard at 10:02')
+    expect(w.findAll('button').map((b) => b.text())).toEqual(['Send it again', 'Throw it away'])
+    await waiting.useWaiting().drop(kept()[0]!)
+    await w.vm.$nextTick()
+    expect([w.emitted('fewer')?.length, w.text()]).toEqual([1, ''])
+  })
+})
+
 describe('when there is a line again', () => {
   it('what is refused stays with its words, and what comes after it goes out', async () => {
     answers = ['no line', 'no line']

@@ -7,6 +7,7 @@ import { startPlanning } from '../services/plan-job'
 import { waysOfYard } from '../services/settings'
 import { startRejudging } from '../services/rejudge'
 import { startTasks } from '../services/tasks'
+import { resumeThumbnails } from '../services/thumbnails'
 import { openJobs } from './queue'
 
 /** All the work of the queue, done by this process unless another does it. */
@@ -24,6 +25,7 @@ export async function startWork(
     await startTasks(jobs, logger),
     ...(nights ? [startNights(logger)] : []),
   ]
+  await resumeThumbnails()
   return async () => {
     for (const stop of stops) await stop()
     await jobs.stop()

@@ -6,6 +6,7 @@ import {
   bytes,
   key,
   madeAt,
+  maybeBytes,
   maybeReal,
   maybeText,
   moment,
@@ -32,8 +33,9 @@ export class Photo extends Model<InferAttributes<Photo>, InferCreationAttributes
   declare height: number
   declare sha256: string
   declare original: Buffer
-  declare large: Buffer
-  declare small: Buffer
+  /** made by the queue after it came in */
+  declare large: Opt<Buffer | null>
+  declare small: Opt<Buffer | null>
   declare who: string
   declare takenAt: Date
   declare pinXMm: Opt<number | null>
@@ -169,8 +171,8 @@ export function defineBoatsLife(at: At) {
       height: whole,
       sha256: text,
       original: bytes,
-      large: bytes,
-      small: bytes,
+      large: maybeBytes,
+      small: maybeBytes,
       who: text,
       takenAt: moment,
       pinXMm: maybeReal,

@@ -25,6 +25,7 @@ export const big = { type: T.BIGINT, primaryKey: true, autoIncrement: true }
 export const words = { ...text, defaultValue: '' }
 export const moment = { type: T.DATE, allowNull: false }
 export const bytes = { type: T.BLOB, allowNull: false }
+export const maybeBytes = { type: T.BLOB, allowNull: true }
 /** Which table, in which database. */
 export type At = (tableName: string) => { sequelize: Sequelize; tableName: string }
 // Sequelize writes into what it is given, so each column gets its own copy.

@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module'
+import { printable as onOneLine, printableText } from '@north-tide/core'
 import { MONO } from './draw'
 
 const require = createRequire(import.meta.url)
@@ -33,11 +34,14 @@ const IN_WORDS: Record<string, string> = {
   '\u2211': 'sum ',
 }
 const SIGNS = new RegExp(`[${Object.keys(IN_WORDS).join('')}]`, 'g')
-export const printable = (text: string) => text.replace(SIGNS, (c) => IN_WORDS[c]!)
+export const printable = (text: string) =>
+  printableText(text)
+    .replace(/\t/g, ' ')
+    .replace(SIGNS, (c) => IN_WORDS[c]!)
 
 /**
- * The product's own faces, as "body", "strong" and the one for figures; whatever is written goes through
- * `printable` first.
+ * The product's own faces, as "body", "strong" and the one for figures; whatever is written, and whatever
+ * the file says of itself, goes through `printable` first.
  */
 export function withFonts(doc: PDFKit.PDFDocument): PDFKit.PDFDocument {
   doc
@@ -50,5 +54,7 @@ export function withFonts(doc: PDFKit.PDFDocument): PDFKit.PDFDocument {
       [name]: (text: string, ...rest: unknown[]) => plain(printable(String(text)), ...rest),
     })
   }
+  const told = doc.info as Record<string, unknown>
+  for (const [k, v] of Object.entries(told)) if (typeof v === 'string') told[k] = onOneLine(v)
   return doc
 }

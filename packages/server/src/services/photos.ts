@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto'
-import pLimit from 'p-limit'
 import sharp, { type Sharp } from 'sharp'
 import { z } from 'zod'
 import { mayDo, parseInput } from '@north-tide/core'
@@ -9,9 +8,9 @@ import { must, type Account } from './access'
 import { refuseOffBoat, stationsOf } from './boats'
 import { PHOTO_SUBJECTS, type PhotoSubject } from './photo-subjects'
 import { isUuid } from './saving'
+import { askThumbnails, makeSmaller, MOST_PIXELS, oneByOne } from './thumbnails'
 
 export const MOST_BYTES = 12 * 1024 * 1024
-const MOST_PIXELS = 80_000_000
 const KINDS: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const meta = z.strictObject({
   subject: z.enum(PHOTO_SUBJECTS),
@@ -27,8 +26,6 @@ interface Looked {
   width: number
   height: number
   original: Buffer
-  large: Buffer
-  small: Buffer
 }
 const refused = (code: string, message: string) => new ApiError(400, code, message, 'file')
 
@@ -54,8 +51,8 @@ function anew(turned: Sharp, format: string | undefined) {
   return format === 'png' ? clean.png() : clean.webp({ quality: 92 })
 }
 
-/** Pictures of 80 million points want 300 MB each while they are opened: one after another. */
-const oneByOne = pLimit(1)
+/** points a side to which a picture is brought to see that it is whole */
+const LOOKED_AT = 16
 /** What the file really is, by its content; its name is not asked. */
 export const lookInto = (bytes: Buffer): Promise<Looked> => oneByOne(() => lookNow(bytes))
 async function lookNow(bytes: Buffer): Promise<Looked> {
@@ -69,28 +66,12 @@ async function lookNow(bytes: Buffer): Promise<Looked> {
     )
   try {
     const turned = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
-    const [large, small] = await Promise.all(
-      [1600, 320].map((side) =>
-        turned
-          .clone()
-          .resize(side, side, { fit: 'inside', withoutEnlargement: true })
-          .flatten({ background: '#ffffff' })
-          .jpeg({ quality: 80 })
-          .toBuffer({ resolveWithObject: true }),
-      ),
-    )
-    // One that says nothing of where and with what it was taken is kept as it is.
+    // One that says nothing of where and with what it was taken is kept as it is, once it was read to its end.
+    if (bare) await turned.resize(LOOKED_AT, LOOKED_AT).raw().toBuffer()
     const kept = bare
       ? { data: bytes, info: size }
       : await anew(turned, format).toBuffer({ resolveWithObject: true })
-    return {
-      mime,
-      width: kept.info.width,
-      height: kept.info.height,
-      original: kept.data,
-      large: large!.data,
-      small: small!.data,
-    }
+    return { mime, width: kept.info.width, height: kept.info.height, original: kept.data }
   } catch {
     throw refused('broken-picture', 'This picture breaks off or is damaged; take it from the camera again')
   }
@@ -165,16 +146,16 @@ export async function addPhoto(who: Account, boatId: string, bytes: Buffer | und
     refuseOffBoat(await stationsOf(boatId), { xMm: m.pinXMm, yMm: m.pinYMm! }, 'pin')
   if (!bytes) throw new ApiError(400, 'invalid-input', 'No file was sent', 'file')
   const look = await lookInto(bytes)
-  return shown(
-    await Photo.create({
-      boatId,
-      ...m,
-      ...look,
-      sha256: createHash('sha256').update(look.original).digest('hex'),
-      who: who.name,
-      takenAt: new Date(),
-    }),
-  )
+  const p = await Photo.create({
+    boatId,
+    ...m,
+    ...look,
+    sha256: createHash('sha256').update(look.original).digest('hex'),
+    who: who.name,
+    takenAt: new Date(),
+  })
+  await askThumbnails(who)
+  return shown(p)
 }
 export async function photosOf(who: Account, boatId: string) {
   must(who, 'read', boatId)
@@ -188,7 +169,11 @@ export async function photoBytes(who: Account, id: number, size: 'small' | 'larg
     : null
   if (!p) throw notFound('photo')
   must(who, 'read', p.boatId)
-  return { bytes: p[size], mime: size === 'original' ? p.mime : 'image/jpeg' }
+  if (size === 'original') return { bytes: p.original, mime: p.mime }
+  // Looked at before the queue came to it: made now, and kept.
+  const bytes = p[size] ?? (await makeSmaller(p.id))?.[size]
+  if (!bytes) throw notFound('photo')
+  return { bytes, mime: 'image/jpeg' }
 }
 const withdrawal = z.strictObject({ why: z.string().trim().min(1).max(300) })
 /**

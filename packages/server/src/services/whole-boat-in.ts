@@ -15,6 +15,7 @@ import { judgeByHand, stored } from './verdict'
 import { openBox, type Box } from './whole-boat-box'
 import { bad, checkLinks } from './whole-boat-links'
 import { floodAnswers } from './whole-boat-records'
+import { askThumbnails } from './thumbnails'
 import { writeBoat, type FileRead, type Look } from './whole-boat-write'
 import { BOAT_VERSION, boatFile, type ReadBoat } from './whole-boat-shape'
 import { upgradeBoat } from './whole-boat-upgrade'
@@ -121,12 +122,14 @@ export async function importBoat(who: Account, body: unknown) {
   const file = await readFile(unwrapped(raw), pictures)
   const { v } = file
   try {
-    return await Boat.sequelize!.transaction(async (transaction) => {
+    const read = await Boat.sequelize!.transaction(async (transaction) => {
       const boat = await writeBoat(file, who.name, transaction)
       await judgeRead(boat, transaction)
       await askRejudge(boat.id, `${boat.name} was read from a file`, transaction)
       return { id: boat.id, name: boat.name, fittings: v.fittings.length, holes: v.holes.length }
     })
+    if (v.photos.length) await askThumbnails(who)
+    return read
   } catch (error) {
     // What only the database's own rules notice is still the file's fault.
     if (error instanceof BaseError && (refusalOf(error)?.status ?? 500) < 500)

@@ -2,11 +2,12 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { newer, takeNewer } from '../state/newer'
-import { useWaiting, type Waiting } from '../state/waiting'
+import { useWaiting } from '../state/waiting'
+import WaitingEntry from './WaitingEntry.vue'
 
 /** What one has to know of the line: that there is none, since when what is shown was seen, what waits. */
 const emit = defineEmits<{ sent: [] }>()
-const { mine, others, lineGone, seenAt, flush, again, drop } = useWaiting()
+const { mine, others, lineGone, seenAt, flush } = useWaiting()
 const open = ref(false)
 const busy = ref(false)
 const refused = computed(() => mine.value.filter((e) => e.state === 'refused'))
@@ -35,7 +36,6 @@ async function during(what: () => Promise<void>) {
     busy.value = false
   }
 }
-const when = (e: Waiting) => dayjs(e.at).format('D MMM, HH:mm')
 </script>
 
 <template>
@@ -51,26 +51,8 @@ const when = (e: Waiting) => dayjs(e.at).format('D MMM, HH:mm')
         signed in.
       </p>
       <ul class="waits" aria-label="What waits">
-        <li v-for="e in mine" :key="e.seq" :class="e.state">
-          <p>
-            <strong>{{ e.what }}</strong> <span class="soft small">{{ when(e) }}</span>
-          </p>
-          <template v-if="e.state === 'refused'">
-            <p class="bad" role="alert">Not taken: {{ e.said }}</p>
-            <p class="acts">
-              <ElButton class="act" :disabled="busy" @click="during(() => again(e))">Send it again</ElButton>
-              <ElPopconfirm
-                title="Nothing of it stays anywhere."
-                confirm-button-text="Yes, throw it away"
-                cancel-button-text="Keep it"
-                @confirm="during(() => drop(e))"
-                ><template #reference
-                  ><ElButton class="act" :disabled="busy">Throw it away</ElButton></template
-                ></ElPopconfirm
-              >
-            </p>
-          </template>
-          <p v-else class="soft small">waits</p>
+        <li v-for="e in mine" :key="e.seq">
+          <WaitingEntry :entry="e" @settled="mine.length || emit('sent')" />
         </li>
       </ul>
       <p v-if="!mine.length" class="soft">Nothing waits any more.</p>
@@ -107,19 +89,7 @@ const when = (e: Waiting) => dayjs(e.at).format('D MMM, HH:mm')
   padding: 0;
 }
 .waits li {
-  padding: 8px 0 8px 10px;
   border-bottom: 1px solid var(--line);
-  border-left: 3px solid var(--tide);
-}
-.waits li.refused {
-  border-left-color: var(--short);
-}
-.bad {
-  color: var(--short);
-}
-.acts {
-  display: flex;
-  gap: 8px;
 }
 @media print {
   .line-bar {

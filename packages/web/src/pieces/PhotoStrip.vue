@@ -9,6 +9,7 @@ import { useBoats } from '../state/boats'
 import { useSession } from '../state/session'
 import { useSurvey } from '../state/survey'
 import DimensionField from './DimensionField.vue'
+import WaitsHere from './WaitsHere.vue'
 import WithdrawForm from './WithdrawForm.vue'
 import ReadFile from './ReadFile.vue'
 
@@ -81,6 +82,12 @@ async function withdraw(id: number, why: string) {
       </li>
     </ul>
     <p v-else class="soft small">No photo yet.</p>
+    <WaitsHere
+      v-if="boats.picture"
+      :path="`/boats/${boats.picture.id}/photos`"
+      :has="{ subject, subjectId: String(subjectId) }"
+      @fewer="survey.loadPhotos().catch(() => undefined)"
+    />
     <div v-if="may('measure')" class="add">
       <ElInput
         v-model="caption"

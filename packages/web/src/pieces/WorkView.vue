@@ -10,10 +10,16 @@ import PhotoStrip from './PhotoStrip.vue'
 import StepClock from './StepClock.vue'
 import TickForm from './TickForm.vue'
 import TrendsAt from './TrendsAt.vue'
+import WaitsHere from './WaitsHere.vue'
+import { useWaiting } from '../state/waiting'
 
 /** The steps in the trade's order with their gates, what to buy, the cautions, and what happened. */
 const props = defineProps<{ bench: WorkBench }>()
 const boats = useBoats()
+const waiting = useWaiting()
+const tickPath = computed(() => `/fittings/${props.bench.fitting?.id}/tick`)
+/** It was ticked without a line, and is not asked for again. */
+const ticked = (id: string) => waiting.of(tickPath.value, { step: id }).some((e) => e.state === 'waiting')
 const ticks = computed(() => props.bench.work.ticks)
 const steps = computed(() => props.bench.steps)
 const next = computed(() => steps.value.find((s) => s.gate && !ticks.value[s.id])?.id ?? null)
@@ -106,6 +112,7 @@ async function takeBack() {
               It follows
             </ElButton>
           </p>
+          <WaitsHere :path="tickPath" :has="{ step: s.id }" />
           <TickForm
             v-if="asking?.id === s.id"
             :step="s"
@@ -128,7 +135,7 @@ async function takeBack() {
           </form>
         </div>
         <ElButton
-          v-if="s.gate && !ticks[s.id] && !bench.readOnly && asking?.id !== s.id"
+          v-if="s.gate && !ticks[s.id] && !bench.readOnly && asking?.id !== s.id && !ticked(s.id)"
           class="act"
           :disabled="busy === s.id"
           :class="{ main: s.id === next }"

@@ -197,9 +197,34 @@ if (typeof window !== 'undefined' && 'indexedDB' in window) {
   window.addEventListener('online', () => void tryNow())
   window.addEventListener('offline', () => (lineGone.value = true))
 }
+/** What an entry says under a name: a field of its form, or of its body. */
+function fieldOf(e: Waiting, name: string): unknown {
+  if (e.form) return e.form.find(([k]) => k === name)?.[1]
+  return (e.body as Record<string, unknown> | null)?.[name]
+}
+/** Holes of whose life something waits, or was refused. */
+const holesWaiting = computed(() => {
+  const out = new Set<number>()
+  for (const e of entries.value.filter((x) => x.account === whose)) {
+    const one = /^\/penetrations\/(\d+)\/events$/.exec(e.path)
+    if (one) out.add(Number(one[1]))
+    else if (e.path.endsWith('/penetrations/events'))
+      for (const id of (e.body as { ids?: number[] } | null)?.ids ?? []) out.add(id)
+  }
+  return out
+})
 export function useWaiting() {
   return {
     entries,
+    holesWaiting,
+    /** What waits, or was refused, of one thing: what goes to its path and says these words of it. */
+    of: (path: string, has: Record<string, string> = {}) =>
+      entries.value.filter(
+        (e) =>
+          e.account === whose &&
+          e.path === path &&
+          Object.entries(has).every(([k, v]) => fieldOf(e, k) === v),
+      ),
     lineGone,
     seenAt,
     mine: computed(() => entries.value.filter((e) => e.account === whose)),

@@ -7,6 +7,7 @@ import { useAttempt } from '../../pieces/attempt'
 import DimensionField from '../../pieces/DimensionField.vue'
 import { keptForm } from '../../pieces/kept-form'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
 import { useSession } from '../../state/session'
@@ -36,11 +37,11 @@ const mine = computed(() =>
   readings.value.filter((r) => r.kind === 'thickness' && !r.withdrawnWhy && r.note.startsWith(NOTE.value)),
 )
 const first = computed(() => mine.value[0] ?? null)
-onMounted(() =>
+const read = () =>
   attempt(async () => {
     readings.value = await api<ReadingShown[]>('GET', `/boats/${boatId.value}/readings`)
-  }),
-)
+  })
+onMounted(read)
 const bare = (v: number) => mm(v).replace(/ (mm|in)$/, '')
 const NAMES = ['Outer skin', 'Core', 'Inner skin']
 const layerTitle = (i: number) => {
@@ -96,6 +97,7 @@ async function keep() {
         @update:model-value="form.layers[i] = $event"
       />
       <p v-if="said" class="wrong small" role="alert">{{ said }}</p>
+      <WaitsHere :path="`/boats/${boatId}/readings`" :has="{ note: NOTE }" @fewer="read" />
       <ElButton v-if="may" class="act" :disabled="!whole || busy" @click="keep"
         >Keep as a reading{{ sumSaid }}</ElButton
       >

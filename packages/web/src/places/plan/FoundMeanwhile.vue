@@ -6,6 +6,7 @@ import type { WorkStore } from '../../kinds/registry'
 import { useAttempt } from '../../pieces/attempt'
 import DimensionField from '../../pieces/DimensionField.vue'
 import PickOne from '../../pieces/PickOne.vue'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import { useBoats } from '../../state/boats'
 
 /**
@@ -147,6 +148,9 @@ async function send() {
         :placeholder="kind === 'part' ? 'the valve has the other thread' : 'stain on the liner under it'"
     /></label>
     <p class="soft small">{{ from }}</p>
+    <WaitsHere :path="`/boats/${step.boatId}/penetrations`" /><WaitsHere
+      :path="`/boats/${step.boatId}/readings`"
+    />
     <p v-if="said" class="bad" role="alert">{{ said }}</p>
     <p v-if="done" role="status">{{ done }}</p>
     <div class="acts">

@@ -6,6 +6,7 @@ import { kindOnScreen, type WorkStore } from '../../kinds/registry'
 import { useAttempt } from '../../pieces/attempt'
 import PickOne from '../../pieces/PickOne.vue'
 import TickForm from '../../pieces/TickForm.vue'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import WhenField from '../../pieces/WhenField.vue'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
@@ -38,6 +39,8 @@ onMounted(() =>
     work.value = store
   }),
 )
+/** What had waited arrived: read anew what it did. */
+const again = () => attempt(async () => void (await work.value?.open(props.step.fittingId)))
 const step = computed(() => work.value?.steps.find((s) => s.id === props.step.step) ?? null)
 const done = computed(() => work.value?.work.ticks[props.step.step] ?? null)
 const begun = computed(() => work.value?.work.begun[props.step.step] ?? null)
@@ -96,6 +99,11 @@ const times = computed(
               <ElButton class="act small" :disabled="busy" @click="begin(true)">Not begun</ElButton></span
             >
           </div>
+          <WaitsHere
+            :path="`/fittings/${props.step.fittingId}/tick`"
+            :has="{ step: step.id }"
+            @fewer="again"
+          />
           <TickForm :bench="work" :step="step" @done="() => undefined" @leave="emit('close')" />
         </template>
         <ElButton v-if="mayWork && !finding" class="act" @click="finding = true"

@@ -31,6 +31,7 @@ import LotChoice from '../../pieces/LotChoice.vue'
 import PhotoStrip from '../../pieces/PhotoStrip.vue'
 import TrendsAt from '../../pieces/TrendsAt.vue'
 import TakeReading from '../../pieces/TakeReading.vue'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import WithdrawForm from '../../pieces/WithdrawForm.vue'
 import WhenField from '../../pieces/WhenField.vue'
 
@@ -308,6 +309,7 @@ async function send() {
         </ul>
       </template>
 
+      <WaitsHere :path="`/penetrations/${hole.id}/events`" @fewer="load().then(() => emit('changed'))" />
       <SurveyHole
         v-if="mayRecord && hole.found && !hole.fittingId && hole.zMm < 400 && hole.diameterMm >= 10"
         :hole="hole"

@@ -4,6 +4,7 @@ import { LIFE_STATES, lifeSaid, type LifeState } from '@north-tide/core'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
 import PickOne from '../../pieces/PickOne.vue'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import WhenField from '../../pieces/WhenField.vue'
 
 /** The same step in the life of many holes; the odd one out is left as it was, and named with its reason. */
@@ -54,6 +55,7 @@ const send = () =>
         <ElButton class="act" @click="emit('close')">Leave it</ElButton>
       </div>
     </form>
+    <WaitsHere :path="`/boats/${boat}/penetrations/events`" @fewer="emit('done')" />
     <p v-if="said" class="bad" role="alert">{{ said }}</p>
     <div v-if="out" role="status">
       <p>

@@ -6,6 +6,7 @@ import { LIFE_STATES, lifeSaid, type LifeState } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { usePhone } from '../../state/phone'
+import { useWaiting } from '../../state/waiting'
 import { useSession } from '../../state/session'
 import LongTable from '../../pieces/LongTable.vue'
 import LifeSign from '../../pieces/LifeSign.vue'
@@ -17,6 +18,7 @@ import PickOne from '../../pieces/PickOne.vue'
 import SavedViews from '../../pieces/SavedViews.vue'
 
 const boats = useBoats()
+const { holesWaiting } = useWaiting()
 const session = useSession()
 const phone = usePhone()
 const [route, router] = [useRoute(), useRouter()]
@@ -214,8 +216,9 @@ watch(
           >
           <span v-else class="state">
             <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
-            }}<span
-              v-if="h.gatesPassed"
+            }}<span v-if="holesWaiting.has(h.id)" class="passed small"> a step waits here</span
+            ><span
+              v-else-if="h.gatesPassed"
               class="passed small"
               :title="`${h.gatesPassed} gate passed with a reason`"
             >

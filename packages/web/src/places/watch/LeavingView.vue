@@ -4,6 +4,7 @@ import dayjs from 'dayjs'
 import type { WatchedValve, WatchList } from '@north-tide/core'
 import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import { useAttempt } from '../../pieces/attempt'
 
 /** Leaving her: which valves are to be shut, which stay open, each put down by one press where it stands. */
@@ -69,6 +70,7 @@ const groups = computed(() => [
           @click="put(v, g.put)"
           >{{ g.put === 'shut' ? 'It is shut' : 'It is open' }}</ElButton
         >
+        <WaitsHere :path="`/fittings/${v.id}/log`" :has="{ task: 'exercise' }" @fewer="emit('changed')" />
       </li>
     </ul>
     <p v-else-if="g.none" class="soft">{{ g.none }}</p>

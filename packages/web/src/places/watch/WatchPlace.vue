@@ -7,6 +7,7 @@ import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
+import WaitsHere from '../../pieces/WaitsHere.vue'
 import ReadFile from '../../pieces/ReadFile.vue'
 import { sendPhoto } from '../../pieces/photo-send'
 import RowTable from '../../pieces/RowTable.vue'
@@ -33,20 +34,14 @@ interface BoatWatch extends WatchList {
 const list = ref<BoatWatch | null>(null)
 const said = ref('')
 const busy = ref('')
-const { mine } = useWaiting()
+const waits = useWaiting()
 /** Looked at without a line: it waits on this device, also after the page was closed. */
-const waits = computed(
-  () =>
-    new Set(
-      mine.value.flatMap((e) => {
-        const at = /^\/fittings\/([^/]+)\/(log|tick)$/.exec(e.path)
-        const of = e.body as { task?: string; step?: string } | null
-        const what = at?.[2] === 'log' ? of?.task : of?.step
-        return at && what ? [`${at[1]!} ${what}`] : []
-      }),
-    ),
-)
-const waiting = (r: WatchRow) => waits.value.has(`${r.id} ${r.step ?? r.task}`)
+const sentTo = (r: WatchRow): { path: string; has: Record<string, string> } => ({
+  path: `/fittings/${r.id}/${r.step ? 'tick' : 'log'}`,
+  has: r.step ? { step: r.step } : { task: r.task },
+})
+const waiting = (r: WatchRow) => waits.of(sentTo(r).path, sentTo(r).has).length > 0
+const notInOrderWaits = (r: WatchRow) => ({ path: `/fittings/${r.id}/suspect`, has: { task: r.task } })
 const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
 const view = computed({
   get: () => (VIEWS.some((v) => v.value === asked.view) ? String(asked.view) : 'due'),
@@ -216,8 +211,10 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         >
         <template #severity="{ row: r }">{{ SEVERITY[r.severity] }}</template>
         <template #act="{ row: r }"
-          ><span v-if="waiting(r)" class="small">waits on this device</span
-          ><ElButton
+          ><WaitsHere v-bind="sentTo(r)" @fewer="load" /><WaitsHere
+            v-bind="notInOrderWaits(r)"
+            @fewer="load"
+          /><ElButton
             v-if="canLook(r)"
             class="act small"
             :disabled="busy === r.id + r.task"

@@ -45,6 +45,7 @@ const KIND: Record<string, string> = {
   remind: 'Reminders',
   backup: 'Backup',
   yard: 'The yard as open files',
+  thumbnails: 'Pictures made small',
 }
 const STATE = { waiting: 'waits', working: 'works', done: 'done', failed: 'failed', cancelled: 'stopped' }
 const when = (t: string) => dayjs(t).format('D MMM YYYY, HH:mm')

@@ -13,6 +13,7 @@ import WithdrawForm from '../../../pieces/WithdrawForm.vue'
 import { useAttempt } from '../../../pieces/attempt'
 import { keptForm } from '../../../pieces/kept-form'
 import TypedAgain from '../../../pieces/TypedAgain.vue'
+import WaitsHere from '../../../pieces/WaitsHere.vue'
 import PickOne from '../../../pieces/PickOne.vue'
 import RowTable from '../../../pieces/RowTable.vue'
 
@@ -272,6 +273,7 @@ async function withdraw(id: number, why: string) {
         {{ said }}
       </p>
     </form>
+    <WaitsHere :path="`/boats/${boat.id}/penetrations`" @fewer="boats.refresh()" />
     <p v-if="!made.length" class="soft">
       Nothing entered in this sitting. {{ boat.holes.filter((h) => h.found).length }} found holes are on
       record for {{ boat.name }}: see the <RouterLink to="/register">register</RouterLink>.

@@ -26,6 +26,7 @@ import DimensionField from '../../../pieces/DimensionField.vue'
 import PhotoStrip from '../../../pieces/PhotoStrip.vue'
 import TakeReading from '../../../pieces/TakeReading.vue'
 import { useAttempt } from '../../../pieces/attempt'
+import WaitsHere from '../../../pieces/WaitsHere.vue'
 import PickOne from '../../../pieces/PickOne.vue'
 import { keptForm } from '../../../pieces/kept-form'
 import TypedAgain from '../../../pieces/TypedAgain.vue'
@@ -346,6 +347,11 @@ const school = (id: string) => SCHOOLS.find((s) => s.id === id)!
           <h2 class="title">Readings</h2>
           <PickOne v-model="filter" label="Which readings" :options="filters" />
         </div>
+        <WaitsHere
+          v-if="boats.picture"
+          :path="`/boats/${boats.picture.id}/readings`"
+          @fewer="survey.load().catch(() => undefined)"
+        />
         <RowTable
           v-if="rows.length"
           label="Readings"
