@@ -2,6 +2,7 @@ import { boundsOf, insidePolygon, type Point } from '../../base/geometry/outline
 import { cosSin } from '../../base/geometry/turn'
 import { gradedLines } from './mesh'
 import { factorGrid } from './multifrontal'
+import { KEPT, settle, stressAt, type AtNodes } from './patch-stress'
 import { addPlate, sectionOf, tiedShear, type Layup, type PlateLayer, type Section } from './section'
 
 export type EdgeKind = 'simple' | 'clamped' | 'free'
@@ -84,36 +85,6 @@ function linesOf(r: Rect, at: 'xMm' | 'yMm'): number[] {
   const [l, w] = at === 'xMm' ? [r.lengthMm * c, r.widthMm * s] : [r.lengthMm * s, r.widthMm * c]
   const inner = (Math.abs(l) - Math.abs(w)) / 2
   return [r[at] - half, r[at] - Math.abs(inner), r[at] + Math.abs(inner), r[at] + half]
-}
-
-/** The principal stress of greatest magnitude, signed. */
-function principal(sx: number, sy: number, txy: number): number {
-  const m = (sx + sy) / 2
-  const r = Math.hypot((sx - sy) / 2, txy)
-  return Math.abs(m + r) >= Math.abs(m - r) ? m + r : m - r
-}
-
-/**
- * Stress at a skin's face from the averaged curvatures kept for a node: three of the membranes, three of
- * the own bending, two of shear.
- */
-function stressAt(
-  f: Section['outer'],
-  v: Float64Array,
-  base: number,
-  count: number,
-  sandwich: boolean,
-): number {
-  const own = sandwich ? 3 : 0
-  const arm = sandwich ? f.arm : 0
-  const ex = (arm * v[base]! + f.own * v[base + own]!) / count
-  const ey = (arm * v[base + 1]! + f.own * v[base + own + 1]!) / count
-  const gxy = (arm * v[base + 2]! + f.own * v[base + own + 2]!) / count
-  return principal(
-    f.ePrime * (ex + f.nu * ey),
-    f.ePrime * (ey + f.nu * ex),
-    (f.ePrime * (1 - f.nu) * gxy) / 2,
-  )
 }
 
 /** Area of the elements whose middle lies in it. */
@@ -309,7 +280,7 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const deflection = bentBy(u)
   const pick = () => new Float64Array(nodes)
   const [outer, inner, shear] = [pick(), pick(), pick()]
-  const sums = [0, 1, 2, 3].map(() => ({ count: new Uint8Array(nodes), v: new Float64Array(nodes * 8) }))
+  const sums: AtNodes[] = sections.map(() => ({ x: pick(), y: pick(), v: new Float64Array(nodes * KEPT) }))
   const gx = new Float64Array(4 * dofs)
   const gy = new Float64Array(4 * dofs)
   const sign = [
@@ -341,15 +312,16 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
         // At a corner the derivative along a side is the difference over that side.
         const alongX = cy < 0 ? [0, 1] : [3, 2]
         const alongY = cx < 0 ? [0, 3] : [1, 2]
-        const base = node * 8
+        const base = node * KEPT
         const [x0, x1] = [corner[alongX[0]!]! * dofs, corner[alongX[1]!]! * dofs]
         const [y0, y1] = [corner[alongY[0]!]! * dofs, corner[alongY[1]!]! * dofs]
         for (let k = 0; k < rotations.length; k++) {
           const r = rotations[k]!
-          const to = base + 3 * k
-          at.v[to] = at.v[to]! + (u[x1 + r]! - u[x0 + r]!) / a
-          at.v[to + 1] = at.v[to + 1]! + (u[y1 + r + 1]! - u[y0 + r + 1]!) / b
-          at.v[to + 2] = at.v[to + 2]! + (u[y1 + r]! - u[y0 + r]!) / b + (u[x1 + r + 1]! - u[x0 + r + 1]!) / a
+          const to = base + 4 * k
+          at.v[to] = at.v[to]! + (u[x1 + r]! - u[x0 + r]!) / a / a
+          at.v[to + 1] = at.v[to + 1]! + (u[y1 + r + 1]! - u[y0 + r + 1]!) / b / b
+          at.v[to + 2] = at.v[to + 2]! + (u[y1 + r]! - u[y0 + r]!) / b / b
+          at.v[to + 3] = at.v[to + 3]! + (u[x1 + r + 1]! - u[x0 + r + 1]!) / a / a
         }
         gx.fill(0)
         gy.fill(0)
@@ -361,22 +333,23 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
             sx += gx[e * dofs + d]! * value
             sy += gy[e * dofs + d]! * value
           }
-        at.v[base + 6] = at.v[base + 6]! + sx
-        at.v[base + 7] = at.v[base + 7]! + sy
-        at.count[node] = at.count[node]! + 1
+        at.v[base + 8] = at.v[base + 8]! + sx / a
+        at.v[base + 9] = at.v[base + 9]! + sy / b
+        at.x[node] = at.x[node]! + 1 / a
+        at.y[node] = at.y[node]! + 1 / b
       }
     }
   // Loads that stand straight on a held node go into the edge without bending anything.
   for (let n = 0; n < nodes; n++) if (held[n * dofs]) totalReactionN -= load[n]!
 
-  sums.forEach(({ count, v }, s) => {
+  sums.forEach((at, s) => {
     const sec = sections[s]!
+    settle(at, across, ny + 1)
     for (let n = 0; n < nodes; n++) {
-      const k = count[n]!
-      if (!k) continue
-      const so = stressAt(sec.outer, v, n * 8, k, sandwich)
-      const si = stressAt(sec.inner, v, n * 8, k, sandwich)
-      const sh = (sec.shear * Math.hypot(v[n * 8 + 6]!, v[n * 8 + 7]!)) / k
+      if (!(at.x[n]! > 0)) continue
+      const so = stressAt(sec.outer, at.v, n * KEPT, sandwich)
+      const si = stressAt(sec.inner, at.v, n * KEPT, sandwich)
+      const sh = sec.shear * Math.hypot(at.v[n * KEPT + 8]!, at.v[n * KEPT + 9]!)
       if (Math.abs(so) > Math.abs(outer[n]!)) outer[n] = so
       if (Math.abs(si) > Math.abs(inner[n]!)) inner[n] = si
       if (sh > shear[n]!) shear[n] = sh
