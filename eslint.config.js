@@ -29,7 +29,15 @@ const length = {
 }
 
 export default ts.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '**/test-results/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '.data/**',
+      '**/test-results/**',
+      'packages/core/assembly/**',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/essential'],

@@ -75,6 +75,7 @@ const STEPS = [
   ['nothing unused', bin('knip'), []],
   ['import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...RULED]],
   ['docs/calculators.md is current', process.execPath, ['bin/calculators.mjs', '--check']],
+  ['the compiled kernel is current', process.execPath, ['bin/kernel.mjs', '--check']],
 ]
 const left = STEPS.slice()
 const takeNext = async () => {

@@ -15,6 +15,14 @@ async function kept(page: Page) {
     })
   })
 }
+/** Signed in, with the product on this device and what is opened from now on kept there. */
+async function enterKept(page: Page) {
+  await enter(page)
+  // The first page of all was loaded before there was anything that keeps it.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  await page.reload()
+  await kept(page)
+}
 const log = (page: Page, fitting: string) =>
   page.evaluate(async (id) => {
     const r = (await (await fetch(`/api/fittings/${id}`)).json()) as { log: { kind: string; at: string }[] }
@@ -25,11 +33,7 @@ test('a look without a line waits, outlives the page, and arrives once when it i
   page,
   context,
 }) => {
-  await enter(page)
-  // The first page of all was loaded before there was anything that keeps it.
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  await page.reload()
-  await kept(page)
+  await enterKept(page)
   await page.goto('/watch')
   const due = page.getByRole('table', { name: 'Looks that are due' })
   const press = due.getByRole('button', { name: /^Hose and its clips at .*: done$/ }).first()
@@ -114,6 +118,8 @@ test('what the server does not take stays with its words, and goes when somebody
     return route.fulfill({ status: 409, json })
   })
   await press.click()
+  // Beside what it is of, and in the list of all that waits.
+  await expect(due.getByRole('alert')).toHaveText('Not taken: Somebody ticked it before you')
   await expect(bar(page)).toContainText('1 was refused')
   await bar(page).getByRole('button', { name: '1 was refused' }).click()
   const waits = page.getByRole('list', { name: 'What waits' })
@@ -121,6 +127,7 @@ test('what the server does not take stays with its words, and goes when somebody
   await waits.getByRole('button', { name: 'Throw it away' }).click()
   await page.getByRole('button', { name: 'Yes, throw it away' }).click()
   await expect(bar(page)).toHaveCount(0)
+  await expect(due.getByRole('alert')).toHaveCount(0)
 })
 
 /** What is written in the bilge, each through its own form; how often it is on record afterwards. */
@@ -218,10 +225,7 @@ test('what will be wanted in the bilge is fetched while there is a line: a card 
   page,
   context,
 }) => {
-  await enter(page)
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  await page.reload()
-  await kept(page)
+  await enterKept(page)
   await page.reload()
   const worst = await page.evaluate(async () => {
     const b = (await (await fetch('/api/boats/fulmars-reach')).json()) as {

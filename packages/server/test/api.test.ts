@@ -59,7 +59,7 @@ describe('who may do what', () => {
   it('cookies are httpOnly and strict, and no script may run inline', async () => {
     const r = await fetch(`${app.base}/api/session/demo`, { method: 'POST' })
     expect(r.headers.get('set-cookie')).toMatch(/HttpOnly; SameSite=Strict/)
-    expect(r.headers.get('content-security-policy')).toContain("script-src 'self'")
+    expect(r.headers.get('content-security-policy')).toContain("script-src 'self' 'wasm-unsafe-eval';")
     expect(r.headers.get('content-security-policy')).not.toContain('unsafe-inline')
   })
   it('an owner sees his own boat and no other, and changes nothing', async () => {

@@ -4,7 +4,7 @@ import { CalcError, invalid } from '../../base/errors'
 import { checkSchema, dutySchema, factorsSchema, positive } from '../../base/schema/schema'
 import { check, say, type Check } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
-import { NotPositive } from './multifrontal'
+import { NotPositive } from './fronts'
 import { halvesOf, solvePatch, type PatchAnswer, type Peak, type Rect } from './patch-solver'
 
 const edge = z.enum(['simple', 'clamped', 'free'])

@@ -1,3 +1,5 @@
+import { fronts as frontsHere, type Fronts } from './fronts'
+
 /**
  * Sparse Cholesky for a structured grid of four-noded elements: nested dissection by rectangles of
  * elements, a dense front for each.
@@ -8,8 +10,8 @@ export interface GridSystem {
   nx: number
   ny: number
   dofs: number
-  /** fills the element's lower-left-counter-clockwise matrix, (4\u00b7dofs)\u00b2 by rows */
-  element: (i: number, j: number, into: Float64Array) => void
+  /** the element's matrix, corners counter-clockwise from the lower left, (4\u00b7dofs)\u00b2 by rows; null: none */
+  element: (i: number, j: number) => Float64Array | null
   /** 1 where the unknown is held at nought */
   held: Uint8Array
 }
@@ -20,103 +22,9 @@ interface Front {
   L: Float64Array
   size: number
 }
-export class NotPositive extends Error {}
 export class Cancelled extends Error {}
 
 const LEAF = 4
-const PANEL = 40
-
-/** C \u2212= A\u00b7B\u1d40 for lower entries, by blocks of 4 rows and 2 columns held in registers. */
-function update(F: Float64Array, n: number, from: number, to: number): void {
-  const K = to - from
-  for (let i = to; i < n; i += 2) {
-    const two = i + 1 < n
-    const a0 = i * n + from
-    const a1 = two ? a0 + n : a0
-    const last = two ? i + 1 : i
-    let j = to
-    for (; j + 3 <= last; j += 4) {
-      const b0 = j * n + from
-      const b1 = b0 + n
-      const b2 = b1 + n
-      const b3 = b2 + n
-      let s00 = 0,
-        s01 = 0,
-        s02 = 0,
-        s03 = 0,
-        s10 = 0,
-        s11 = 0,
-        s12 = 0,
-        s13 = 0
-      for (let k = 0; k < K; k++) {
-        const x = F[a0 + k]!
-        const y = F[a1 + k]!
-        const p = F[b0 + k]!
-        const q = F[b1 + k]!
-        const r = F[b2 + k]!
-        const t = F[b3 + k]!
-        s00 += x * p
-        s01 += x * q
-        s02 += x * r
-        s03 += x * t
-        s10 += y * p
-        s11 += y * q
-        s12 += y * r
-        s13 += y * t
-      }
-      const c = i * n + j
-      F[c] = F[c]! - s00
-      F[c + 1] = F[c + 1]! - s01
-      F[c + 2] = F[c + 2]! - s02
-      F[c + 3] = F[c + 3]! - s03
-      if (two) {
-        const d = c + n
-        F[d] = F[d]! - s10
-        F[d + 1] = F[d + 1]! - s11
-        F[d + 2] = F[d + 2]! - s12
-        F[d + 3] = F[d + 3]! - s13
-      }
-    }
-    for (; j <= last; j++) {
-      const b = j * n + from
-      let s0 = 0
-      let s1 = 0
-      for (let k = 0; k < K; k++) {
-        const p = F[b + k]!
-        s0 += F[a0 + k]! * p
-        s1 += F[a1 + k]! * p
-      }
-      if (j <= i) F[i * n + j] = F[i * n + j]! - s0
-      if (two) F[(i + 1) * n + j] = F[(i + 1) * n + j]! - s1
-    }
-  }
-}
-
-/** Factors the first m unknowns of a dense lower front in place, and takes their part out of the rest. */
-function eliminate(F: Float64Array, n: number, m: number): void {
-  const inv = new Float64Array(PANEL)
-  for (let p = 0; p < m; p += PANEL) {
-    const q = Math.min(m, p + PANEL)
-    for (let i = p; i < n; i++) {
-      const ri = i * n
-      const to = i < q ? i : q
-      for (let j = p; j < to; j++) {
-        const rj = j * n
-        let s = F[ri + j]!
-        for (let k = p; k < j; k++) s -= F[ri + k]! * F[rj + k]!
-        F[ri + j] = s * inv[j - p]!
-      }
-      if (i >= q) continue
-      let d = F[ri + i]!
-      for (let k = p; k < i; k++) d -= F[ri + k]! * F[ri + k]!
-      if (!(d > 0)) throw new NotPositive()
-      d = Math.sqrt(d)
-      F[ri + i] = d
-      inv[i - p] = 1 / d
-    }
-    update(F, n, p, q)
-  }
-}
 
 /**
  * Adds a dense symmetric block (lower rows of `S`, `dofs` unknowns a node) into a front at the places of
@@ -142,12 +50,15 @@ export interface Factored {
 }
 
 /** `tick` hears how far it is, 0 to 1, and stops the work by answering false. */
-export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | void): Factored {
+export function factorGrid(
+  g: GridSystem,
+  tick?: (part: number) => boolean | void,
+  dense: Fronts = frontsHere(),
+): Factored {
   const { nx, ny, dofs } = g
   const across = nx + 1
   const fronts: Front[] = []
   const where = new Int32Array((nx + 1) * (ny + 1)).fill(-1)
-  const ke = new Float64Array(16 * dofs * dofs)
   const free = new Int32Array(4 * dofs)
   let stored = 0
   let done = 0
@@ -168,16 +79,22 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
   const finish = (F: Float64Array, nodes: Int32Array, inner: number) => {
     const size = nodes.length * dofs
     const m = inner * dofs
-    eliminate(F, size, m)
+    dense.eliminate(F, size, m)
     const L = new Float64Array(size * m)
-    for (let r = 0; r < size; r++) L.set(F.subarray(r * size, r * size + Math.min(m, r + 1)), r * m)
+    for (let r = 0; r < size; r++) {
+      const [from, to, end] = [r * size, r * m, Math.min(m, r + 1)]
+      for (let k = 0; k < end; k++) L[to + k] = F[from + k]!
+    }
     stored += L.length
     fronts.push({ nodes, eliminated: inner, L, size })
     done += inner
     if (tick?.(done / ((nx + 1) * (ny + 1))) === false) throw new Cancelled()
     const rest = size - m
     const S = new Float64Array(rest * rest)
-    for (let r = 0; r < rest; r++) S.set(F.subarray((m + r) * size + m, (m + r) * size + m + r + 1), r * rest)
+    for (let r = 0; r < rest; r++) {
+      const [from, to] = [(m + r) * size + m, r * rest]
+      for (let k = 0; k <= r; k++) S[to + k] = F[from + k]!
+    }
     return { shared: nodes.subarray(inner), S }
   }
 
@@ -195,10 +112,11 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
       const nodes = Int32Array.from([...inner, ...shared])
       nodes.forEach((node, k) => (where[node] = k))
       const size = nodes.length * dofs
-      const F = new Float64Array(size * size)
+      const F = dense.front(size)
       for (let j = j0; j < j1; j++)
         for (let i = i0; i < i1; i++) {
-          g.element(i, j, ke)
+          const ke = g.element(i, j)
+          if (!ke) continue
           const corner = [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
           for (let c = 0; c < 4; c++)
             for (let p = 0; p < dofs; p++) {
@@ -232,7 +150,7 @@ export function factorGrid(g: GridSystem, tick?: (part: number) => boolean | voi
     const nodes = Int32Array.from([...inner, ...shared])
     nodes.forEach((node, k) => (where[node] = k))
     const size = nodes.length * dofs
-    const F = new Float64Array(size * size)
+    const F = dense.front(size)
     for (const child of [a, b]) {
       const side = child.shared.length * dofs
       const places = new Int32Array(side)

@@ -240,12 +240,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     })
   }
   const [wx, wy] = [alike(x), alike(y)]
-  const element = (i: number, j: number, into: Float64Array) => {
+  const element = (i: number, j: number) => {
+    if (kind[j * nx + i] === VOID) return null
     const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
-    if (kind[j * nx + i] === VOID) {
-      into.fill(0)
-      return
-    }
     const key = (wx[i]! * (ny + 1) + wy[j]!) * 4 + kind[j * nx + i]!
     let ke = made.get(key)
     if (!ke) {
@@ -255,7 +252,7 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
       addPlate(ke, dofs, s.membrane ? 3 : 1, a, b, s.own)
       made.set(key, ke)
     }
-    into.set(ke)
+    return ke
   }
   const atNodes = (per: Float64Array) => {
     const load = new Float64Array(nodes)
@@ -276,7 +273,6 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const alone = p.loadsAlone ? bentBy(factored.solve(atNodes(patches).rhs)) : null
 
   let totalReactionN = 0
-  const ke = new Float64Array(16 * dofs * dofs)
   const deflection = bentBy(u)
   const pick = () => new Float64Array(nodes)
   const [outer, inner, shear] = [pick(), pick(), pick()]
@@ -296,7 +292,7 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
       const corner = cornersOf(i, j)
       const [a, b] = [x[i + 1]! - x[i]!, y[j + 1]! - y[j]!]
       if (corner.some((node) => held[node * dofs])) {
-        element(i, j, ke)
+        const ke = element(i, j)!
         corner.forEach((node, c) => {
           if (!held[node * dofs]) return
           const row = c * dofs * 4 * dofs

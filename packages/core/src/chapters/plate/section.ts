@@ -117,9 +117,13 @@ export function sectionOf(layup: Layup, base?: PlateLayer, backing?: PlateLayer)
   }
 }
 
+/** Corners lower left, counter-clockwise. */
+const CX = [-1, 1, 1, -1] as const
+const CY = [-1, -1, 1, 1] as const
 /**
- * Adds one Reissner\u2013Mindlin plate to a rectangular element: bilinear, transverse shear tied at the
- * middles of the sides (MITC4), so that it does not lock.
+ * Adds one Reissner–Mindlin plate to a rectangular element: bilinear, transverse shear tied at the
+ * middles of the sides (MITC4), so that it does not lock. Integrated in closed form: of every pair of corners
+ * the bending goes with b/a, a/b and 1, the shear with b/a, b and a·b, and the same across.
  */
 export function addPlate(
   ke: Float64Array,
@@ -130,40 +134,29 @@ export function addPlate(
   o: Orthotropy & { S: number },
 ): void {
   const n = 4 * dofs
-  const corner = [
-    [-1, -1],
-    [1, -1],
-    [1, 1],
-    [-1, 1],
-  ] as const
-  const g = 1 / Math.sqrt(3)
-  const bx = new Float64Array(4)
-  const by = new Float64Array(4)
-  const gx = new Float64Array(n)
-  const gy = new Float64Array(n)
-  const used = [0, 1, 2, 3].flatMap((c) => [c * dofs, c * dofs + rot, c * dofs + rot + 1])
-  for (const xi of [-g, g])
-    for (const eta of [-g, g]) {
-      const w = (a * b) / 4
-      for (let c = 0; c < 4; c++) {
-        const [cx, cy] = corner[c]!
-        bx[c] = (cx * (1 + cy * eta)) / (2 * a)
-        by[c] = (cy * (1 + cx * xi)) / (2 * b)
-      }
-      for (let c = 0; c < 4; c++)
-        for (let e = 0; e < 4; e++) {
-          const [rx, ry] = [c * dofs + rot, c * dofs + rot + 1]
-          const [sx, sy] = [e * dofs + rot, e * dofs + rot + 1]
-          ke[rx * n + sx] = ke[rx * n + sx]! + w * (o.d11 * bx[c]! * bx[e]! + o.d33 * by[c]! * by[e]!)
-          ke[ry * n + sy] = ke[ry * n + sy]! + w * (o.d11 * by[c]! * by[e]! + o.d33 * bx[c]! * bx[e]!)
-          ke[rx * n + sy] = ke[rx * n + sy]! + w * (o.d12 * bx[c]! * by[e]! + o.d33 * by[c]! * bx[e]!)
-          ke[ry * n + sx] = ke[ry * n + sx]! + w * (o.d12 * by[c]! * bx[e]! + o.d33 * bx[c]! * by[e]!)
-        }
-      gx.fill(0)
-      gy.fill(0)
-      tiedShear(gx, gy, dofs, rot, a, b, xi, eta)
-      for (const r of used)
-        for (const s of used) ke[r * n + s] = ke[r * n + s]! + w * o.S * (gx[r]! * gx[s]! + gy[r]! * gy[s]!)
+  const add = (r: number, s: number, v: number) => (ke[r * n + s] = ke[r * n + s]! + v)
+  for (let c = 0; c < 4; c++)
+    for (let e = 0; e < 4; e++) {
+      const [w, u] = [c * dofs, e * dofs]
+      const [rx, ry, sx, sy] = [w + rot, w + rot + 1, u + rot, u + rot + 1]
+      const [xx, yy] = [CX[c]! * CX[e]!, CY[c]! * CY[e]!]
+      const bxbx = ((b / a) * xx * (1 + yy / 3)) / 4
+      const byby = ((a / b) * yy * (1 + xx / 3)) / 4
+      const [bxby, bybx] = [(CX[c]! * CY[e]!) / 4, (CY[c]! * CX[e]!) / 4]
+      add(rx, sx, o.d11 * bxbx + o.d33 * byby)
+      add(ry, sy, o.d11 * byby + o.d33 * bxbx)
+      add(rx, sy, o.d12 * bxby + o.d33 * bybx)
+      add(ry, sx, o.d12 * bybx + o.d33 * bxby)
+      // Along x the two corners lie on one side or on opposite ones, and so across.
+      const kx = o.S * (yy > 0 ? 1 / 3 : 1 / 6)
+      const ky = o.S * (xx > 0 ? 1 / 3 : 1 / 6)
+      add(w, u, kx * xx * (b / a) + ky * yy * (a / b))
+      add(w, sx, (kx * CX[c]! * b) / 2)
+      add(rx, u, (kx * CX[e]! * b) / 2)
+      add(w, sy, (ky * CY[c]! * a) / 2)
+      add(ry, u, (ky * CY[e]! * a) / 2)
+      add(rx, sx, (kx * a * b) / 4)
+      add(ry, sy, (ky * a * b) / 4)
     }
 }
 

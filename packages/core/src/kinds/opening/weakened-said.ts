@@ -4,7 +4,7 @@ import { check, inWords, say, sentence, unproven, type Check } from '../../base/
 import { factorsFor } from '../../base/verdict/factors'
 import { limit } from '../../chapters/making/limits'
 import { bendingStrength, thickOf } from '../../chapters/plate/boat-layup'
-import { NotPositive } from '../../chapters/plate/multifrontal'
+import { NotPositive } from '../../chapters/plate/fronts'
 import { solvePatch, type PatchAnswer } from '../../chapters/plate/patch-solver'
 import type { OpeningDesign } from './design'
 import { coreShearMPa, type WeakQuestion } from './weakened'
