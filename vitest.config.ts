@@ -24,7 +24,7 @@ export default defineConfig({
           include: ['packages/core/test/**/*.test.ts'],
           // The core keeps nothing between calls: its files share what they import, read once a worker.
           isolate: false,
-          testTimeout: 60_000,
+          testTimeout: 180_000,
         },
       },
       {
@@ -32,7 +32,8 @@ export default defineConfig({
           name: 'server',
           include: ['packages/server/test/**/*.test.ts'],
           globalSetup: ['packages/server/test/global-setup.ts'],
-          testTimeout: 60_000,
+          // What waits, waits for a condition: patience ends for what hangs, not on a slow machine.
+          testTimeout: 240_000,
           hookTimeout: 240_000,
         },
       },
@@ -46,7 +47,7 @@ export default defineConfig({
           include: ['packages/web/test/**/*.test.ts'],
           environment: 'happy-dom',
           server: { deps: { inline: ['element-plus'] } },
-          testTimeout: 90_000,
+          testTimeout: 240_000,
         },
       },
     ],

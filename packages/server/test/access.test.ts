@@ -41,7 +41,7 @@ beforeAll(async () => {
   }
   mine = await ids('fulmars-reach')
   others = await ids('tarn-runner')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 /** Open to everybody, signed in or not. */
@@ -105,7 +105,7 @@ describe('an owner', () => {
     const after = (await who.fitter.ask<{ fittings: { kind: string }[] }>('GET', `/api/boats/${mine.boat}`))
       .body
     expect([deckOf(after).length, hullsOf(after).length]).toEqual([14, 8])
-  }, 60_000)
+  }, 240_000)
 })
 
 describe('an apprentice', () => {

@@ -13,7 +13,7 @@ beforeAll(async () => {
   app = await startApp('accounts', { databases: await freshDatabase('accounts', 'nothing') })
   manager = new Someone(app.base)
   await manager.ask('POST', '/api/session/first', MANAGER)
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 interface Made {

@@ -30,7 +30,7 @@ beforeAll(async () => {
   bin = ((await import('../../../bin/lib/postgres.mjs')) as { serverFolder(): string }).serverFolder()
   from = await freshDatabase('backup_from')
   made = await tools.backup({ ownerUrl: from.ownerUrl, bin, file })
-}, 60_000)
+}, 240_000)
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 const sumsOf = async (url: string) => {
   const client = new pg.Client({ connectionString: url })
@@ -65,7 +65,7 @@ describe('a backup', () => {
     // Records are records again: the database itself refuses to change one.
     await expect(app.db.query(`UPDATE life_events SET note = 'x'`)).rejects.toThrow()
     await app.stop()
-  }, 60_000)
+  }, 240_000)
   it('replaces a yard only where that is said, whatever version of tables lies there', async () => {
     const to = await freshDatabase('backup_over')
     const client = new pg.Client({ connectionString: to.ownerUrl })
@@ -77,7 +77,7 @@ describe('a backup', () => {
     await back(to.ownerUrl, { over: true })
     expect(await sumsOf(to.ownerUrl)).toEqual(made.tables)
     await client.end()
-  }, 60_000)
+  }, 240_000)
 })
 describe('is refused before anything is touched', () => {
   it.each([
@@ -116,5 +116,5 @@ describe('is refused before anything is touched', () => {
     const before = await sumsOf(to.ownerUrl)
     await expect(back(to.ownerUrl, { over: true, bin: '/nowhere' })).rejects.toThrow(/cannot be run/)
     expect(await sumsOf(to.ownerUrl)).toEqual(before)
-  }, 60_000)
+  }, 240_000)
 })

@@ -12,7 +12,7 @@ beforeAll(async () => {
   app = await startApp('bench')
   fitter = await new Someone(app.base).signIn('fitter')
   apprentice = await new Someone(app.base).signIn('apprentice')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'

@@ -63,7 +63,7 @@ beforeAll(async () => {
     body: form,
   })
   expect(sent.status).toBe(201)
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const file = async (who: Someone, id = 'fulmars-reach') =>
   JSON.parse((await who.ask('GET', `/api/boats/${id}/boat.json`)).text) as ReadBoat

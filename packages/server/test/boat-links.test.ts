@@ -11,7 +11,7 @@ const log: string[] = []
 beforeAll(async () => {
   app = await startApp('boat_links', { logger: pino({ level: 'debug' }, { write: (l) => void log.push(l) }) })
   manager = await new Someone(app.base).signIn('manager')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const BOAT = '/api/boats/pipit'

@@ -21,7 +21,7 @@ interface Hole {
 beforeAll(async () => {
   ;({ app, fitter, owner, apprentice } = await startYard('the_life'))
   manager = await new Someone(app.base).signIn('manager')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const holes = async (boat = F) => (await fitter.ask<Hole[]>('GET', `${boat}/penetrations`)).body
 const standing = async () => [

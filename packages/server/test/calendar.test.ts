@@ -14,7 +14,7 @@ interface Rig {
 }
 beforeAll(async () => {
   ;({ app, fitter } = await startYard('calendar'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const jobs = () =>
@@ -53,7 +53,7 @@ describe('a new day', () => {
             type: QueryTypes.SELECT,
           }),
         ).toEqual([]),
-      { timeout: 30_000 },
+      { timeout: 120_000 },
     )
     await app.db.query(`UPDATE fittings SET verdict = 'holds', governing = NULL WHERE id = $1`, {
       bind: [made.body.id],
@@ -64,7 +64,7 @@ describe('a new day', () => {
     await vi.waitFor(
       async () =>
         expect((await fitter.ask<Rig>('GET', `/api/fittings/${made.body.id}`)).body.verdict).toBe('short'),
-      { timeout: 30_000 },
+      { timeout: 120_000 },
     )
   })
   it('once a day is enough', async () => {

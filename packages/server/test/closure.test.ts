@@ -40,7 +40,7 @@ const closing = (label: string, more: object = {}) =>
 beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('closures'))
   picture = (await fitter.ask<Picture>('GET', F)).body
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const kind = kindNamed('closure')

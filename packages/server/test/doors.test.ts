@@ -17,7 +17,7 @@ beforeAll(async () => {
   ;[manager, fitter, apprentice] = (await Promise.all(
     (['manager', 'fitter', 'apprentice'] as const).map((r) => new Someone(app.base).signIn(r)),
   )) as [Someone, Someone, Someone]
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const F = '/api/boats/fulmars-reach'
 interface Hole {

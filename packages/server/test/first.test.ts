@@ -14,7 +14,7 @@ const PERSON = { login: 'Kari', name: 'Kari Moss', password: 'a hull wants seven
 let app: App
 beforeAll(async () => {
   app = await startApp('first', { databases: await freshDatabase('first', 'nothing') })
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const count = async (table: string) =>
   (
@@ -94,11 +94,11 @@ describe('the command', () => {
       said: expect.stringContaining("somebody's login already"),
     })
     expect((await manager(app.databases, 'kit', 'short')).said).toContain('At least 12 characters')
-  }, 60_000)
+  }, 240_000)
   it('does not go into the demo, whose passwords everybody can read', async () => {
     const demo = await freshDatabase('first_demo')
     expect((await manager(demo, 'odd', PERSON.password)).said).toContain('this database holds the demo')
-  }, 60_000)
+  }, 240_000)
 })
 it('the demo is not served to others: a HOST beyond this machine stops the start', async () => {
   const databases = await freshDatabase('first_host')
@@ -111,4 +111,4 @@ it('the demo is not served to others: a HOST beyond this machine stops the start
   )
   expect(said.code).toBe(1)
   expect(said.said).toContain('HOST is 0.0.0.0, and this database holds the accounts of the demo')
-}, 60_000)
+}, 240_000)

@@ -20,7 +20,7 @@ beforeAll(async () => {
   )
   app = await startApp('hard', { calcMs: CALC_MS, logger })
   fitter = await new Someone(app.base).signIn('fitter')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const F = '/api/boats/fulmars-reach'
 
@@ -157,7 +157,7 @@ describe('the worst of each calculator', () => {
         })
       ).body.breakingN,
     ).toBeGreaterThan(10_000)
-  }, 60_000)
+  }, 240_000)
   it('without signing in so many a minute are answered', async () => {
     const nobody = new Someone(app.base)
     const asked = []
@@ -434,7 +434,7 @@ describe('a large boat makes nobody wait', () => {
     expect(json.holes.every((h) => h.events.map((e) => e.seq).join() === '1,2,3,4,5')).toBe(true)
     const picture = await fetch(`${app.base}/api/boats/${boat}`, { headers: { cookie: fitter.cookie } })
     expect(picture.headers.get('content-encoding')).toBe('gzip')
-  }, 60_000)
+  }, 240_000)
 
   it('a log entry on a boat of 150 through-hulls is answered at once; its neighbours follow by the queue', async () => {
     const boat = (
@@ -474,7 +474,7 @@ describe('a large boat makes nobody wait', () => {
       )
     ).body.fittings.filter((f) => f.kind === 'through-hull')
     expect(fittings.filter((f) => f.governing !== null)).toHaveLength(150)
-  }, 60_000)
+  }, 240_000)
 })
 
 describe('what the log tells', () => {

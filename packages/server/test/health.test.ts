@@ -6,7 +6,7 @@ import { startApp } from './harness'
 let app: Awaited<ReturnType<typeof startApp>>
 beforeAll(async () => {
   app = await startApp('the_health')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const ask = async (path: string) => {
   const r = await fetch(`${app.base}/api/${path}`)

@@ -11,7 +11,7 @@ let owner: Someone
 const B = '/api/boats/fulmars-reach'
 beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('the_history'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 /** The kept revisions are moved by nobody but the owner of the tables, and only to play a day of the past. */
 async function asOwner(sql: string) {

@@ -34,7 +34,7 @@ beforeAll(async () => {
   await rows(databases.ownerUrl, kept('yard-010.sql'))
   app = await startApp('kept_yard', { databases })
   fitter = await new Someone(app.base).signIn('fitter')
-}, 120_000)
+}, 360_000)
 afterAll(() => app.stop())
 
 const picture = async (id = 'fulmars-reach') => (await fitter.ask<Picture>('GET', `/api/boats/${id}`)).body

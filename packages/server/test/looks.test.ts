@@ -13,7 +13,7 @@ const B = '/api/boats/fulmars-reach'
 beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('the_looks'))
   surveyor = await new Someone(app.base).signIn('surveyor')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 interface Holes {
   id: number

@@ -16,7 +16,7 @@ interface Hole {
 }
 beforeAll(async () => {
   ;({ app, fitter, owner, apprentice } = await startYard('the_many'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const holes = async () => (await fitter.ask<Hole[]>('GET', `${F}/penetrations`)).body
 const send = (ids: number[], event: object, who = fitter) =>

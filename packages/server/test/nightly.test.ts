@@ -31,7 +31,7 @@ beforeAll(async () => {
   vi.stubEnv('OWNER_DATABASE_URL', app.databases.ownerUrl)
   vi.stubEnv('BACKUP_DIR', folder)
   for (const day of old) writeFileSync(join(folder, nameOf(day)), 'an older one')
-}, 60_000)
+}, 240_000)
 afterAll(async () => {
   vi.useRealTimers()
   vi.unstubAllEnvs()
@@ -54,7 +54,7 @@ const ended = () =>
       expect(last?.state).toMatch(/done|failed/)
       return last!
     },
-    { timeout: 60_000, interval: 200 },
+    { timeout: 120_000, interval: 200 },
   )
 
 describe('a night', () => {
@@ -76,7 +76,7 @@ describe('a night', () => {
     const head = readFileSync(made).subarray(0, 200_000).toString('latin1').split('\n')[0]!
     const { tables } = JSON.parse(head) as { tables: Record<string, { rows: number }> }
     expect(tables['public.life_events']!.rows).toBeGreaterThan(50)
-  }, 120_000)
+  }, 360_000)
   it('that cannot be kept says why, and leaves the last good one', async () => {
     vi.stubEnv('BACKUP_DIR', join(folder, nameOf(TODAY)))
     await manager.ask('POST', '/api/backups')
@@ -87,10 +87,10 @@ describe('a night', () => {
         expect(now.said).not.toBe('')
         return now
       },
-      { timeout: 60_000, interval: 200 },
+      { timeout: 120_000, interval: 200 },
     )
     expect(last.said).toContain('EEXIST')
     vi.stubEnv('BACKUP_DIR', folder)
     expect((await seen()).files![0]!.day).toBe(TODAY)
-  }, 90_000)
+  }, 240_000)
 })

@@ -45,7 +45,7 @@ const tick = (id: string, s: Step, more: object = {}) =>
 
 beforeAll(async () => {
   ;({ app, fitter } = await startYard('openings'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 describe('worked to its end', () => {

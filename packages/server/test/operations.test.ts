@@ -9,7 +9,7 @@ let manager: Someone
 beforeAll(async () => {
   app = await startApp('operations')
   manager = await new Someone(app.base).signIn('manager')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const operations = async () => (await manager.ask<Operations>('GET', '/api/operations')).body
 

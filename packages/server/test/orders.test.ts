@@ -15,7 +15,7 @@ let manager: Someone
 beforeAll(async () => {
   ;({ app, fitter, owner, apprentice } = await startYard('the_orders'))
   manager = await new Someone(app.base).signIn('manager')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 async function words(path: string) {
   const r = await fetch(`${app.base}${path}`, { headers: { cookie: fitter.cookie } })

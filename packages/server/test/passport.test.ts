@@ -37,7 +37,7 @@ beforeAll(async () => {
       await fitter.ask('POST', `/api/photos/${id}/withdraw`, { why: 'another hole' })
     }
   }
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 async function bytes(path: string, who = fitter) {
   const r = await fetch(`${app.base}${path}`, { headers: { cookie: who.cookie } })
@@ -85,7 +85,7 @@ describe('the passport', () => {
     expect(again.boat.holes.map((h) => h.events)).toEqual(p.boat.holes.map((h) => h.events))
     expect(again.facts.score).toBeCloseTo(p.facts.score!, 9)
     expect(again.facts.byState).toEqual(p.facts.byState)
-  }, 60_000)
+  }, 240_000)
   it('on paper has its seal, a page a suspect or below-waterline hole, and the gates passed', async () => {
     const words = await pdfWords(await bytes(`${B}/passport.pdf`, owner))
     expect(words).toContain('Passport of her holes')
@@ -140,7 +140,7 @@ describe('the passport', () => {
     const none = await send(new Uint8Array([80, 75, 3, 4, 1]))
     expect([none.status, none.body.error.message]).toEqual([400, expect.stringContaining('damaged')])
     expect((await send(zipSync({ 'x.txt': new Uint8Array(3) }))).status).toBe(400)
-  }, 60_000)
+  }, 240_000)
 })
 
 describe('the sheet by the companionway', () => {

@@ -25,7 +25,7 @@ beforeAll(async () => {
   const both = await Promise.all([F, P].map((url) => fitter.ask<Boat>('GET', url)))
   const all = both.flatMap((b) => b.body.fittings)
   named = (name) => all.find((f) => name.test(f.name))!.id
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const view = async (who = fitter) => (await who.ask<PlanView>('GET', '/api/plan')).body
@@ -39,7 +39,7 @@ async function asked(body: object = PIPIT): Promise<PlanJobShown> {
         now = (await fitter.ask<PlanJobShown>('GET', `/api/plan/jobs/${job.id}`)).body
         return now.state
       },
-      { timeout: 40_000, interval: 50 },
+      { timeout: 120_000, interval: 50 },
     )
     .not.toMatch(/waiting|working/)
   return now
@@ -100,7 +100,8 @@ describe('the plan that the demo has', () => {
     expect([v.fitters, v.own, v.offer, v.kept!.week]).toEqual([[], [], null, null])
     expect(v.may).toEqual({ plan: false, hours: false })
     expect(v.kept!.ask.boats).toEqual(['fulmars-reach'])
-    expect(JSON.stringify(v.kept!.ask)).not.toContain('08:00')
+    // Where the plan begins may be eight o’clock; the hours of anybody are not in it.
+    expect(JSON.stringify({ ...v.kept!.ask, start: '' })).not.toContain('08:00')
   })
 })
 
@@ -201,7 +202,7 @@ describe('a plan anew', () => {
       const { body } = await fitter.ask<PlanJobShown>('GET', `/api/plan/jobs/${id}`)
       return body.state
     }
-    await vi.waitUntil(async () => (await ended(second.id)) === 'done', { timeout: 30_000 })
+    await vi.waitUntil(async () => (await ended(second.id)) === 'done', { timeout: 120_000 })
     expect(await ended(first.id)).toBe('cancelled')
     const offer = (await view()).offer!
     expect(offer.ask.boats).toEqual(['pipit'])

@@ -67,7 +67,7 @@ beforeAll(async () => {
   fitter = await new Someone(app.base).signIn('fitter')
   post = mailServer('nobody@example.org')
   process.env.SMTP_URL = `${await open(post.server)}?ignoreTLS=true`
-}, 60_000)
+}, 240_000)
 afterAll(async () => {
   delete process.env.SMTP_URL
   delete process.env.MAIL_FROM

@@ -22,7 +22,7 @@ interface Listed {
 const P = '/api/boats/pipit'
 beforeAll(async () => {
   ;({ app, fitter } = await startYard('rig'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const read = async (id: string) => (await fitter.ask<Rig>('GET', `/api/fittings/${id}`)).body
 const change = async (id: string, values: Record<string, unknown>) => {

@@ -9,7 +9,7 @@ beforeAll(async () => {
   app = await startApp('roles')
   for (const r of ['manager', 'fitter', 'surveyor', 'owner'] as const)
     who[r] = await new Someone(app.base).signIn(r)
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 interface Row {

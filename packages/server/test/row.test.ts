@@ -60,7 +60,7 @@ beforeAll(async () => {
   expect(made.status).toBe(201)
   row = made.body
   await save({ mapMarginMm: null })
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 describe('a row', () => {

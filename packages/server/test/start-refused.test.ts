@@ -48,5 +48,5 @@ describe('a start that cannot go on says so in one line', () => {
     })
     expect(r.code).toBe(1)
     expect(r.err.trim().split('\n').at(-1)).toMatch(/^North Tide cannot go on: the database does not answer/)
-  }, 90_000)
+  }, 240_000)
 })

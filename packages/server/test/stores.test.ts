@@ -13,7 +13,7 @@ let apprentice: Someone
 const F = '/api/boats/fulmars-reach'
 beforeAll(async () => {
   ;({ app, fitter, owner, apprentice } = await startYard('the_stores'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const sheets = async () => (await fitter.ask<{ sheets: ShownSheet[] }>('GET', '/api/sheets')).body.sheets
 const plan = async () => (await fitter.ask<CutPlan>('GET', `${F}/cutting`)).body

@@ -11,7 +11,7 @@ let apprentice: Someone
 let owner: Someone
 beforeAll(async () => {
   ;({ app, fitter, apprentice, owner } = await startYard('survey'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'
@@ -588,7 +588,7 @@ describe('instruments, simulated', () => {
     // Read to their end, which comes without anybody closing them.
     const texts = await Promise.all(four.slice(1).map((r) => r.text()))
     expect(texts.every((t) => t.includes('data: '))).toBe(true)
-  }, 30_000)
+  }, 240_000)
 })
 
 describe('photos', () => {

@@ -20,7 +20,7 @@ let lots: {
 beforeAll(async () => {
   ;({ app, fitter, apprentice } = await startYard('below_work'))
   lots = (await fitter.ask<typeof lots>('GET', '/api/lots')).body
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'

@@ -10,7 +10,7 @@ let apprentice: Someone
 let owner: Someone
 beforeAll(async () => {
   ;({ app, fitter, apprentice, owner } = await startYard('below'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'

@@ -10,7 +10,7 @@ type Listed = WatchList & { today: string }
 const F = '/api/boats/fulmars-reach'
 beforeAll(async () => {
   ;({ app, fitter, owner } = await startYard('the_watch'))
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 const list = async (query = '') => (await fitter.ask<Listed>('GET', `${F}/watch${query}`)).body
 

@@ -38,7 +38,7 @@ beforeAll(async () => {
   }
   mine = await idsOf('fulmars-reach')
   others = await idsOf('tarn-runner')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const OF_A_BOAT = /^\w+ \/(boats\/:id|fittings\/:id|penetrations\/:id)/
@@ -111,5 +111,5 @@ describe('every route', () => {
       const out = a.status === 401 && a.body.error.code === 'signed-out'
       expect([route, out]).toEqual([route, actOf(route) !== 'public'])
     }
-  }, 60_000)
+  }, 240_000)
 })

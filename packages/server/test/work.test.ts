@@ -36,7 +36,7 @@ addKind(namePlate)
 beforeAll(async () => {
   ;({ app, fitter, apprentice } = await startYard('the_work'))
   lots = (await fitter.ask<Lot[]>('GET', '/api/lots')).body
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const F = '/api/boats/fulmars-reach'

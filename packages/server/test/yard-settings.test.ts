@@ -13,7 +13,7 @@ beforeAll(async () => {
   app = await startApp('yard_settings')
   manager = await new Someone(app.base).signIn('manager')
   fitter = await new Someone(app.base).signIn('fitter')
-}, 60_000)
+}, 240_000)
 afterAll(() => app.stop())
 
 const PATH = '/api/yard/settings'

@@ -66,7 +66,7 @@ async function lookNow(bytes: Buffer): Promise<Looked> {
     )
   try {
     const turned = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate()
-    // One that says nothing of where and with what it was taken is kept as it is, once it was read to its end.
+    // One that says nothing of where and with what it was taken is kept as it is, once read to its end.
     if (bare) await turned.resize(LOOKED_AT, LOOKED_AT).raw().toBuffer()
     const kept = bare
       ? { data: bytes, info: size }

@@ -13,68 +13,30 @@ export interface Fronts {
 export class NotPositive extends Error {}
 const PANEL = 40
 
-/** C \u2212= A\u00b7B\u1d40 for lower entries, by blocks of 4 rows and 2 columns held in registers. */
+/** C −= A·Bᵀ for lower entries, by blocks of two rows and two columns held in registers. */
 function update(F: Float64Array, n: number, from: number, to: number): void {
   const K = to - from
   for (let i = to; i < n; i += 2) {
     const two = i + 1 < n
     const a0 = i * n + from
     const a1 = two ? a0 + n : a0
-    const last = two ? i + 1 : i
-    let j = to
-    for (; j + 3 <= last; j += 4) {
+    for (let j = to; j <= i; j += 2) {
       const b0 = j * n + from
-      const b1 = b0 + n
-      const b2 = b1 + n
-      const b3 = b2 + n
-      let s00 = 0,
-        s01 = 0,
-        s02 = 0,
-        s03 = 0,
-        s10 = 0,
-        s11 = 0,
-        s12 = 0,
-        s13 = 0
+      const b1 = j + 1 < n ? b0 + n : b0
+      let [s00, s01, s10, s11] = [0, 0, 0, 0]
       for (let k = 0; k < K; k++) {
-        const x = F[a0 + k]!
-        const y = F[a1 + k]!
-        const p = F[b0 + k]!
-        const q = F[b1 + k]!
-        const r = F[b2 + k]!
-        const t = F[b3 + k]!
+        const [x, y, p, q] = [F[a0 + k]!, F[a1 + k]!, F[b0 + k]!, F[b1 + k]!]
         s00 += x * p
         s01 += x * q
-        s02 += x * r
-        s03 += x * t
         s10 += y * p
         s11 += y * q
-        s12 += y * r
-        s13 += y * t
       }
       const c = i * n + j
       F[c] = F[c]! - s00
-      F[c + 1] = F[c + 1]! - s01
-      F[c + 2] = F[c + 2]! - s02
-      F[c + 3] = F[c + 3]! - s03
-      if (two) {
-        const d = c + n
-        F[d] = F[d]! - s10
-        F[d + 1] = F[d + 1]! - s11
-        F[d + 2] = F[d + 2]! - s12
-        F[d + 3] = F[d + 3]! - s13
-      }
-    }
-    for (; j <= last; j++) {
-      const b = j * n + from
-      let s0 = 0
-      let s1 = 0
-      for (let k = 0; k < K; k++) {
-        const p = F[b + k]!
-        s0 += F[a0 + k]! * p
-        s1 += F[a1 + k]! * p
-      }
-      if (j <= i) F[i * n + j] = F[i * n + j]! - s0
-      if (two) F[(i + 1) * n + j] = F[(i + 1) * n + j]! - s1
+      if (j < i) F[c + 1] = F[c + 1]! - s01
+      if (!two) continue
+      F[c + n] = F[c + n]! - s10
+      F[c + n + 1] = F[c + n + 1]! - s11
     }
   }
 }

@@ -10,7 +10,7 @@ export interface GridSystem {
   nx: number
   ny: number
   dofs: number
-  /** the element's matrix, corners counter-clockwise from the lower left, (4\u00b7dofs)\u00b2 by rows; null: none */
+  /** the element's matrix, (4·dofs)² by rows, corners counter-clockwise from the lower left; null: none */
   element: (i: number, j: number) => Float64Array | null
   /** 1 where the unknown is held at nought */
   held: Uint8Array
