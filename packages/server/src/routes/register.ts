@@ -11,7 +11,7 @@ export function registerRoutes(): Router {
   const r = Router()
   r.get(
     '/boats/:id/penetrations',
-    async (req, res) => void res.json(await register(req.account!, req.params.id)),
+    async (req, res) => void res.type('json').send(await register(req.account!, req.params.id)),
   )
   r.get(
     '/penetrations/:id',

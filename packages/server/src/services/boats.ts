@@ -1,10 +1,11 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { mayDo, offBoat, zoneTitle, type BoatPart, type BoatZone } from '@north-tide/core'
-import { kindNamed, parseOf } from '@north-tide/core/kinds'
+import { kindNamed } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Station, StructurePart } from '../models'
 import { must, type Account } from './access'
-import { holesOf } from './register'
+import { designOf } from './designs'
+import { everyHole } from './every-hole'
 import { wetSpotsOf } from './wet'
 import { zonesOf } from './zones'
 
@@ -92,6 +93,15 @@ export function refuseOffBoat(
 
 /** All that the plan shows of one boat. */
 export async function boatPicture(who: Account, id: string) {
+  const { rest, holes } = await pictured(who, id)
+  return { ...rest, holes: holes.rows }
+}
+/** The same as JSON: of thousands of holes that nobody touched, nothing is written out anew. */
+export async function boatPictureText(who: Account, id: string): Promise<string> {
+  const { rest, holes } = await pictured(who, id)
+  return `${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text}}`
+}
+async function pictured(who: Account, id: string) {
   must(who, 'read', id)
   const boat = await boatById(id)
   const [stations, zones, parts, fittings, holes, orders] = await Promise.all([
@@ -105,18 +115,18 @@ export async function boatPicture(who: Account, id: string) {
         ['id', 'ASC'],
       ],
     }),
-    holesOf(id),
+    everyHole(id),
     ordersOn(id),
   ])
-  return {
+  const rest = {
     ...summary(boat),
     zones,
     parts,
     wet: await wetSpotsOf(id, zones),
     stations,
     fittings: fittings.map((f) => ({ ...fittingRow(f, zones), ordered: orders.has(f.id) })),
-    holes,
   }
+  return { rest, holes }
 }
 /** Fittings that an order stands for. */
 async function ordersOn(boatId: string): Promise<Set<string>> {
@@ -130,7 +140,7 @@ async function ordersOn(boatId: string): Promise<Set<string>> {
 /** A fitting, of whatever kind, as lists and the map show it. */
 export function fittingRow(f: Fitting, zones: BoatZone[]) {
   const kind = kindNamed(f.kind)
-  const design = parseOf(kind, f.design)
+  const design = designOf(f)
   const { place } = design
   return {
     id: f.id,

@@ -4,7 +4,6 @@ import {
   LIFE_STATES,
   RIM_PATH_MM,
   beddingCure,
-  holeLabel,
   lifeStateOf,
   nextStates,
   parseInput,
@@ -32,48 +31,12 @@ import {
 } from './life'
 import { logOfHole, logsOfHoles } from './work-log'
 import { moment } from './saving'
+import { everyHole, holesOf } from './every-hole'
 
-interface Which {
-  transaction?: Transaction | null
-  /** one hole only */
-  only?: number
-  /** those too that were kept by mistake and withdrawn */
-  withdrawn?: boolean
-  /** those numbered after this one, so many of them */
-  after?: { number: number; most: number }
-}
-/** Every hole of a boat with where it stands in its life. */
-export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRow[]> {
-  const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
-    `SELECT p.id, p.number, p.fitting_id AS "fittingId", f.kind AS "fittingKind", p.part, p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
-            p.through, p.fastener, p.plate, p.core_school AS "coreSchool", p.sealant, p.below_waterline AS "belowWaterline", p.found, p.across_mm AS "acrossMm", p.direction_deg AS "directionDeg", p.found_kind AS "foundKind", p.measured_from AS "measuredFrom",
-            p.withdrawn_why AS "withdrawnWhy", p.withdrawn_by AS "withdrawnBy",
-            e.state, e.happened_at AS since, e.who,
-            (SELECT count(*)::int FROM life_events g WHERE g.penetration_id = p.id AND cardinality(g.gates_passed) > 0) AS "gatesPassed"
-       FROM penetrations p
-       LEFT JOIN fittings f ON f.id = p.fitting_id
-       LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
-       JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
-      WHERE p.boat_id = $1 AND ($2::int IS NULL OR p.id = $2) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
-    {
-      bind: [
-        boatId,
-        which.only ?? null,
-        which.withdrawn ?? false,
-        which.after?.number ?? 0,
-        which.after?.most ?? null,
-      ],
-      type: QueryTypes.SELECT,
-      transaction: which.transaction ?? null,
-    },
-  )
-  return rows.map((r) => ({ ...r, label: holeLabel(r.number), since: r.since.toISOString() }))
-}
-
-export async function register(who: Account, boatId: string) {
+export async function register(who: Account, boatId: string): Promise<string> {
   must(who, 'read', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  return holesOf(boatId)
+  return (await everyHole(boatId)).text
 }
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */

@@ -7,7 +7,7 @@ import { Fitting, type Boat } from '../models'
 import { partsOfBoat } from './boats'
 import { designOf } from './designs'
 import { zonesOf } from './zones'
-import { holesOf } from './register'
+import { holesOf } from './every-hole'
 import { wetSpotsOf } from './wet'
 import { yardsOwn } from './yard'
 
