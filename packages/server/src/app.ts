@@ -200,7 +200,8 @@ export async function createApp(o: AppOptions) {
   if (o.trustProxy) app.set('trust proxy', o.trustProxy)
   app.use(securityHeaders())
   app.use(requestLog(o.logger))
-  app.use(compression())
+  // The thousands of holes of a boat are packed in half the time at a tenth more of bytes.
+  app.use(compression({ level: 3 }))
   app.use(soundAddress)
   app.use('/api', waitsHere, privately, jsonBody)
   app.use('/api', sameOrigin)

@@ -7,7 +7,6 @@ import { api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
-import WaitsHere from '../../pieces/WaitsHere.vue'
 import ReadFile from '../../pieces/ReadFile.vue'
 import { sendPhoto } from '../../pieces/photo-send'
 import RowTable from '../../pieces/RowTable.vue'
@@ -16,6 +15,8 @@ import { usePhone } from '../../state/phone'
 import CompanionwaySheet from './CompanionwaySheet.vue'
 import LaunchDay, { type Launched } from './LaunchDay.vue'
 import LeavingView from './LeavingView.vue'
+import LookWaits from './LookWaits.vue'
+import { sentTo } from './look-sent'
 import WatchRound from './WatchRound.vue'
 
 /** What has to be looked at in a boat: what is due, visits, what to shut on leaving, what holds her. */
@@ -36,12 +37,7 @@ const said = ref('')
 const busy = ref('')
 const waits = useWaiting()
 /** Looked at without a line: it waits on this device, also after the page was closed. */
-const sentTo = (r: WatchRow): { path: string; has: Record<string, string> } => ({
-  path: `/fittings/${r.id}/${r.step ? 'tick' : 'log'}`,
-  has: r.step ? { step: r.step } : { task: r.task },
-})
 const waiting = (r: WatchRow) => waits.of(sentTo(r).path, sentTo(r).has).length > 0
-const notInOrderWaits = (r: WatchRow) => ({ path: `/fittings/${r.id}/suspect`, has: { task: r.task } })
 const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
 const view = computed({
   get: () => (VIEWS.some((v) => v.value === asked.view) ? String(asked.view) : 'due'),
@@ -182,6 +178,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         @done="looked"
         @photo="lookedWith"
         @wrong="notInOrder"
+        @fewer="load"
       />
       <RowTable
         v-else-if="view === 'due'"
@@ -211,30 +208,29 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         >
         <template #severity="{ row: r }">{{ SEVERITY[r.severity] }}</template>
         <template #act="{ row: r }"
-          ><WaitsHere v-bind="sentTo(r)" @fewer="load" /><WaitsHere
-            v-bind="notInOrderWaits(r)"
-            @fewer="load"
-          /><ElButton
-            v-if="canLook(r)"
-            class="act small"
-            :disabled="busy === r.id + r.task"
-            :aria-label="`${r.title} at ${r.name}: done`"
-            @click="looked(r)"
-            >Done</ElButton
-          ><ReadFile
-            v-if="canLook(r) && !r.step"
-            accept="image/jpeg,image/png,image/webp"
-            words="Photo"
-            :said="`${r.title} at ${r.name}: done, with a photo`"
-            :disabled="busy === r.id + r.task"
-            @file="lookedWith(r, $event)"
-          /><ElButton
-            v-if="canLook(r)"
-            class="act small"
-            :disabled="busy === r.id + r.task"
-            :aria-label="`${r.title} at ${r.name}: not in order`"
-            @click="notInOrder(r)"
-            >Not in order</ElButton
+          ><LookWaits :row="r" @fewer="load" /><span class="acts"
+            ><ElButton
+              v-if="canLook(r)"
+              class="act small"
+              :disabled="busy === r.id + r.task"
+              :aria-label="`${r.title} at ${r.name}: done`"
+              @click="looked(r)"
+              >Done</ElButton
+            ><ReadFile
+              v-if="canLook(r) && !r.step"
+              accept="image/jpeg,image/png,image/webp"
+              words="Photo"
+              :said="`${r.title} at ${r.name}: done, with a photo`"
+              :disabled="busy === r.id + r.task"
+              @file="lookedWith(r, $event)"
+            /><ElButton
+              v-if="canLook(r)"
+              class="act small"
+              :disabled="busy === r.id + r.task"
+              :aria-label="`${r.title} at ${r.name}: not in order`"
+              @click="notInOrder(r)"
+              >Not in order</ElButton
+            ></span
           ></template
         >
       </RowTable>
@@ -306,6 +302,11 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
   grid-row: 4;
   overflow-y: auto;
   padding: 12px 20px 40px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
 }
 .late-by {
   color: var(--short);

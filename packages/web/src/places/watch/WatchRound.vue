@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import dayjs from 'dayjs'
 import type { WatchRow } from '@north-tide/core'
 import ReadFile from '../../pieces/ReadFile.vue'
+import LookWaits from './LookWaits.vue'
 
 /** Round the boat with a phone: what is due, place by place, each settled by one press. */
 const props = defineProps<{
@@ -15,6 +16,7 @@ const emit = defineEmits<{
   done: [row: WatchRow]
   photo: [row: WatchRow, file: File]
   wrong: [row: WatchRow]
+  fewer: []
 }>()
 /** Places in the order in which they first come due; what must not be used stands first anyway. */
 const places = computed(() => {
@@ -41,6 +43,7 @@ const when = (r: WatchRow) => {
           </p>
           <RouterLink :to="to(r)" class="name">{{ r.name }}</RouterLink>
           <p class="small soft">{{ r.why }}</p>
+          <LookWaits :row="r" @fewer="emit('fewer')" />
           <div v-if="may(r)" class="acts">
             <ElButton
               class="act main"
