@@ -211,7 +211,8 @@ async function workedOff(superUrl: string, said: Acknowledged): Promise<void> {
         )
         return n
       },
-      { timeout: 120_000, interval: 500 },
+      // One after another, and a passport takes some seconds.
+      { timeout: 120_000 + said.tasks.length * 10_000, interval: 500 },
     )
     .toEqual({ tasks: said.tasks.length, open: 0, photos: said.photos.length, large: 0 })
 }
@@ -289,7 +290,7 @@ describe('the server is killed', () => {
       last.child.kill('SIGTERM')
       await last.gone
     },
-    240_000 + KILLS_OF_NODE * 20_000,
+    360_000 + KILLS_OF_NODE * 45_000,
   )
 })
 
