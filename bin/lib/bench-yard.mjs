@@ -76,9 +76,8 @@ function grouped(all) {
   for (const s of all) by.set(s.fittingId, [...(by.get(s.fittingId) ?? []), s])
   return by
 }
-/** A boat of holes found, by the list that a yard reads in. */
-export async function boatOf(ask, name, holes) {
-  const boat = await ask('POST', '/boats', {
+const newBoat = (ask, name) =>
+  ask('POST', '/boats', {
     name,
     lengthMm: 20000,
     beamMm: 5000,
@@ -87,6 +86,9 @@ export async function boatOf(ask, name, holes) {
     units: 'metric',
     hullKind: 'laminate',
   })
+/** A boat of holes found, by the list that a yard reads in. */
+export async function boatOf(ask, name, holes, of = null) {
+  const boat = of ? { id: of } : await newBoat(ask, name)
   const states = ['in service', 'suspect', 'cured', 'proved', 'closed']
   const lines = Array.from(
     { length: holes },
