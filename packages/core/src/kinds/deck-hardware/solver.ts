@@ -16,7 +16,7 @@ export interface SolverQuestion {
   key: string
 }
 /** Counts up when the way of asking or reading changes, so that kept answers are asked for again. */
-const WAY = 5
+const WAY = 6
 /** The same whatever order the fields came in: a database gives them back in its own. */
 const inOrder = (_: string, v: unknown) =>
   v !== null && typeof v === 'object' && !Array.isArray(v)

@@ -12,7 +12,7 @@ import type { OpeningDesign } from './design'
 import { outlineAt, sizeAt } from './outline'
 
 /** Counts up when the way of asking or reading changes, so that kept answers are asked for again. */
-const WAY = 1
+const WAY = 2
 /** Elements a side, before lines are added at every edge. */
 const MESH = 20
 /** A person on one foot (chapter 6.3), as a square of the patch's area, beside the edge of the cut. */
