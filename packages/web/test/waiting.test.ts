@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import { reactive } from 'vue'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
 /** What is written without a line: kept in order, sent once, refused with words, of one account alone. */
 interface Answer {
@@ -30,6 +30,8 @@ beforeEach(async () => {
   waiting = await import('../src/state/waiting')
   waiting.keepFor(7)
 })
+// What one of them left waiting is not sent into the next.
+afterEach(() => waiting.keepFor(null))
 const look = (fitting: string, note = 'dry') =>
   api.api('POST', `/fittings/${fitting}/log`, { kind: 'look', note }).then(
     () => 'sent',
