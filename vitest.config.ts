@@ -48,6 +48,7 @@ export default defineConfig({
           environment: 'happy-dom',
           server: { deps: { inline: ['element-plus'] } },
           testTimeout: 240_000,
+          hookTimeout: 240_000,
         },
       },
     ],
