@@ -96,7 +96,10 @@ const unitFailures = (r) =>
   r.testResults.flatMap((file) =>
     file.assertionResults
       .filter((t) => t.status === 'failed')
-      .map((t) => `${file.name}: ${t.fullName}: ${(t.failureMessages[0] ?? '').slice(0, FIRST_OF_WHY)}`),
+      .map(
+        (t) =>
+          `${file.name}: ${t.fullName}: ${(t.failureMessages[0] ?? '').split('\n')[0].slice(0, FIRST_OF_WHY)}`,
+      ),
   )
 const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests, unitFailures(r)])
 if (unitCode !== 0 && !unitFailed) failed++
