@@ -50,8 +50,11 @@ const SIGHTS: Sight[] = [
   { name: 'a desk, larger letters', width: 1280, height: 800, rootPx: '22px' },
 ]
 
+/** A page with fewer letters says nothing. */
+const LITTLE = 120
+
 /** What is wrong with the page as it stands; runs in the page. */
-function faults(phone: boolean): string[] {
+function faults({ phone, little }: { phone: boolean; little: number }): string[] {
   const out: string[] = []
   const said = (e: Element) =>
     `<${e.tagName.toLowerCase()} ${String((e as HTMLElement).className).slice(0, 40)}> ${(e.textContent ?? '').trim().slice(0, 40)}`
@@ -108,7 +111,7 @@ function faults(phone: boolean): string[] {
       if (w > SPARE_PX && h > SPARE_PX) out.push(`over one another: ${said(p.e)} and ${said(q.e)}`)
     }
   const main = document.querySelector<HTMLElement>('main.place')!
-  if (main.innerText.trim().length < 120)
+  if (main.innerText.trim().length < little)
     out.push(`next to nothing on it: ${main.innerText.trim().slice(0, 60)}`)
   return [...new Set(out)]
 }
@@ -136,7 +139,7 @@ async function seenAt(page: Page, sight: Sight): Promise<string[]> {
   // Two frames: what is laid out by script follows the size in the first.
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
   const wrong = [
-    ...(await page.evaluate(faults, sight.width < 768)),
+    ...(await page.evaluate(faults, { phone: sight.width < 768, little: LITTLE })),
     ...(sight.name === 'a desk' ? jargon(await page.locator('body').innerText()) : []),
   ]
   return wrong.map((w) => `${sight.name}: ${w}`)
@@ -173,6 +176,13 @@ for (const part of ['places', 'benches'] as const)
           page.locator('main.place :is(h1, h2, h3)').filter({ visible: true }).first(),
         ).toBeVisible()
         await page.waitForLoadState('networkidle')
+        // A quiet line is not a drawn page yet; what stays empty is told by the sights.
+        await page
+          .waitForFunction(
+            (n) => document.querySelector<HTMLElement>('main.place')!.innerText.trim().length >= n,
+            LITTLE,
+          )
+          .catch(() => null)
         for (const sight of [first!, ...more]) wrong.push(...(await seenAt(page, sight)))
       }
       if (wrong.length) found[name] = wrong
