@@ -9,7 +9,7 @@ import {
   type Units,
   daySaid,
 } from '@north-tide/core'
-import type { FittingSheet } from '../services/fittings'
+import type { FittingSheet } from '../services/opened'
 import { drawOnPage } from './draw'
 import { SOFT } from './page-numbers'
 import { MARGIN, SHORT, Sheet } from './sheet'

@@ -7,17 +7,8 @@ import { safeCell } from '../csv'
 import { ApiError } from '../errors'
 import { fittingCard } from '../pdf/fitting-card'
 import { templateSheet } from '../pdf/template-sheet'
-import {
-  designFile,
-  importFitting,
-  place,
-  readFitting,
-  removeFitting,
-  replaceFitting,
-  saveFitting,
-  sheetOf,
-  type FittingSheet,
-} from '../services/fittings'
+import { importFitting, place, removeFitting, replaceFitting, saveFitting } from '../services/fittings'
+import { designFile, readFitting, sheetOf, type FittingSheet } from '../services/opened'
 import {
   beginFitting,
   buyFitting,

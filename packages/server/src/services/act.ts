@@ -4,12 +4,12 @@ import { notFound } from '../errors'
 import { Fitting, WorkLog } from '../models'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
-import { openFitting, readOpened, type Opened } from './fittings'
+import { openWithin, readOpened, type Opened } from './opened'
 import { isUuid } from './saving'
 import { judgeByHand, stored } from './verdict'
 
 /** What happens to a fitting: read once under a lock, written all of it or nothing, answered with it all. */
-export interface Act extends Opened {
+export interface Act extends Opened<Fitting> {
   who: Account
   transaction: Transaction
 }
@@ -24,7 +24,7 @@ export async function inAct<T>(who: Account, id: string, run: (a: Act) => Promis
       : []
     if (!there) throw notFound('fitting')
     must(who, 'work', there.boatId)
-    return run({ who, transaction, ...(await openFitting(id, transaction)) })
+    return run({ who, transaction, ...(await openWithin(id, transaction)) })
   })
 }
 

@@ -25,7 +25,8 @@ import {
   ZoneLayer,
 } from '../models'
 import { must, type Account } from './access'
-import { boatFor, partsOfBoat, summary } from './boats'
+import { boatFor, summary } from './boats'
+import { partsOfBoat } from './parts-of-boat'
 import { zonesOf } from './zones'
 import { stationsSchema } from './stations'
 import { askRejudge } from './asked'

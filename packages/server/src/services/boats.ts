@@ -1,13 +1,11 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import { mayDo, offBoat, zoneTitle, type BoatPart, type BoatZone } from '@north-tide/core'
+import { mayDo, offBoat, zoneTitle, type BoatZone } from '@north-tide/core'
 import { kindNamed } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, Station, StructurePart } from '../models'
+import { Boat, Fitting, Station } from '../models'
 import { must, type Account } from './access'
 import { designOf } from './designs'
-import { everyHole } from './every-hole'
-import { wetSpotsOf } from './wet'
-import { zonesOf } from './zones'
+import { keptBoat, type FittingRow } from './kept-boat'
 
 export const summary = (b: Boat) => ({
   id: b.id,
@@ -61,26 +59,6 @@ export const stationsOf = async (boatId: string) =>
     keelMm: s.keelMm,
   }))
 
-export async function partsOfBoat(
-  boatId: string,
-  transaction: Transaction | null = null,
-): Promise<BoatPart[]> {
-  const parts = await StructurePart.findAll({ where: { boatId }, order: [['id', 'ASC']], transaction })
-  return parts.map((p) => ({
-    id: p.id,
-    kind: p.kind,
-    title: p.title,
-    x0Mm: p.x0Mm,
-    y0Mm: p.y0Mm,
-    x1Mm: p.x1Mm,
-    y1Mm: p.y1Mm,
-    belowMm: p.belowMm,
-    depthMm: p.depthMm,
-    widthMm: p.widthMm,
-    version: p.version,
-  }))
-}
-
 /** A place that no boat of this outline has is refused, beside the figure that says so. */
 export function refuseOffBoat(
   stations: { xMm: number; halfBreadthMm: number }[],
@@ -99,32 +77,24 @@ export async function boatPicture(who: Account, id: string) {
 /** The same as JSON: of thousands of holes that nobody touched, nothing is written out anew. */
 export async function boatPictureText(who: Account, id: string): Promise<string> {
   const { rest, holes } = await pictured(who, id)
-  return `${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text}}`
+  return `${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text()}}`
 }
 async function pictured(who: Account, id: string) {
   must(who, 'read', id)
   const boat = await boatById(id)
-  const [stations, zones, parts, fittings, holes, orders] = await Promise.all([
+  const [stations, { surfaces, fittings, holes }, orders] = await Promise.all([
     stationsOf(id),
-    zonesOf(id),
-    partsOfBoat(id),
-    Fitting.findAll({
-      where: { boatId: id },
-      order: [
-        ['createdAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    }),
-    everyHole(id),
+    keptBoat(id),
     ordersOn(id),
   ])
   const rest = {
     ...summary(boat),
-    zones,
-    parts,
-    wet: await wetSpotsOf(id, zones),
+    ...surfaces,
     stations,
-    fittings: fittings.map((f) => ({ ...fittingRow(f, zones), ordered: orders.has(f.id) })),
+    fittings: fittings.rows.map((f) => ({
+      ...fittingRow(f, surfaces.zones),
+      ordered: orders.has(f.id),
+    })),
   }
   return { rest, holes }
 }
@@ -138,7 +108,7 @@ async function ordersOn(boatId: string): Promise<Set<string>> {
   return new Set(rows.map((r) => r.id))
 }
 /** A fitting, of whatever kind, as lists and the map show it. */
-export function fittingRow(f: Fitting, zones: BoatZone[]) {
+export function fittingRow(f: FittingRow, zones: BoatZone[]) {
   const kind = kindNamed(f.kind)
   const design = designOf(f)
   const { place } = design

@@ -5,7 +5,8 @@ import { ApiError } from '../errors'
 import type { Fitting } from '../models'
 import { must, type Account } from './access'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
-import { create, findFitting, inOne, shown, withSlow } from './fittings'
+import { create, inOne, withSlow } from './fittings'
+import { findFitting, shown } from './opened'
 import { snapshotOf } from './snapshot'
 
 const copying = z.strictObject({

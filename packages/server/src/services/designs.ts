@@ -1,3 +1,4 @@
+import type { InferAttributes } from 'sequelize'
 import type { AnyDesign } from '@north-tide/core'
 import { kindNamed, parseOf } from '@north-tide/core/kinds'
 import type { Fitting } from '../models'
@@ -10,7 +11,8 @@ import type { Fitting } from '../models'
 const MOST = 3000
 const kept = new Map<string, { text: string; design: AnyDesign }>()
 
-function frozen<T>(value: T): T {
+/** All of it, to its depth. */
+export function frozen<T>(value: T): T {
   if (value !== null && typeof value === 'object' && !Object.isFrozen(value)) {
     Object.freeze(value)
     for (const inner of Object.values(value)) frozen(inner)
@@ -18,7 +20,7 @@ function frozen<T>(value: T): T {
   return value
 }
 
-export function designOf(f: Pick<Fitting, 'id' | 'kind' | 'design'>): AnyDesign {
+export function designOf(f: Pick<InferAttributes<Fitting>, 'id' | 'kind' | 'design'>): AnyDesign {
   const text = JSON.stringify(f.design)
   const had = kept.get(f.id)
   if (had?.text === text) return had.design

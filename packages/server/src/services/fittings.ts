@@ -2,50 +2,33 @@ import type { Transaction } from 'sequelize'
 import { z } from 'zod'
 import {
   CalcError,
-  edgeDistance,
-  flagsAt,
   halfBreadthOf,
   holeLabel,
   measureSchema,
-  onFace,
   parseInput,
   placeFrom,
   spotBoat,
   spotFor,
-  type HoleRow,
-  workState,
   zoneAt,
   zoneCodeOf,
   zoneOfPlace,
   zoneTitle,
   type AnyDesign,
-  type Around,
   type Kind,
   type KindSpot,
-  type LogLine,
 } from '@north-tide/core'
 import { inWords } from '@north-tide/core/refusal-words'
-import {
-  FILE_FORMAT,
-  fittingFile,
-  fittingFromFile,
-  kindNamed,
-  kindOfEntry,
-  kinds,
-  parseOf,
-} from '@north-tide/core/kinds'
+import { FILE_FORMAT, fittingFromFile, kindNamed, kindOfEntry, kinds, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
-import { Boat, Fitting, HoleLink, Penetration, WorkLog } from '../models'
+import { Fitting, HoleLink, Penetration, WorkLog } from '../models'
 import { must, type Account } from './access'
 import { alarmOf, isThere, turnSuspect } from './alarm'
-import { heelOf } from './angles'
 import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
-import { designOf } from './designs'
 import { entryNamed, habits } from './hardware'
-import { holesOf } from './every-hole'
-import { isUuid, savingDesign, stale, within } from './saving'
-import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
+import { boatOfFitting, findFitting, shown } from './opened'
+import { savingDesign, stale, within } from './saving'
+import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
 import { logOf } from './work-log'
 
@@ -53,41 +36,6 @@ import { logOf } from './work-log'
  * Fittings of whatever kind: placed, judged with what stands round them, saved, copied, replaced. What is
  * particular to a kind, the kind says; nothing here asks which one it is.
  */
-export const shown = (f: Fitting) => ({
-  id: f.id,
-  kind: f.kind,
-  boatId: f.boatId,
-  name: f.name,
-  version: f.version,
-  design: designOf(f),
-  verdict: f.verdict,
-  governing: f.governing,
-  staleNow: f.stale ?? null,
-  recorded: f.recordedAt != null,
-  solverDue: f.solverDue,
-  replacesId: f.replacesId ?? null,
-  groupId: f.groupId ?? null,
-  updatedAt: f.updatedAt.toISOString(),
-  updatedBy: f.updatedBy,
-})
-
-/** The boat that a fitting stands in: where every act on it begins. */
-export async function boatOfFitting(id: string, transaction: Transaction | null = null): Promise<Boat> {
-  const boats = isUuid(id)
-    ? await Boat.sequelize!.query(
-        'SELECT b.* FROM boats b JOIN fittings f ON f.boat_id = b.id WHERE f.id = $1',
-        { bind: [id], model: Boat, mapToModel: true, transaction },
-      )
-    : []
-  if (!boats[0]) throw notFound('fitting')
-  return boats[0]
-}
-export async function findFitting(id: string, transaction: Transaction | null = null): Promise<Fitting> {
-  const lock = transaction ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}
-  const fitting = isUuid(id) ? await Fitting.findByPk(id, { transaction, ...lock }) : null
-  if (!fitting) throw notFound('fitting')
-  return fitting
-}
 export const inOne = <T>(run: (transaction: Transaction) => Promise<T>): Promise<T> =>
   Fitting.sequelize!.transaction(run)
 
@@ -205,7 +153,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const boat = await boatById(boatId)
   const { kind, entry } = await entryOf(p.catalogueId)
   const f = await inOne(async (transaction) => {
-    const s = await snapshotOf(boat, transaction)
+    const s = await snapshotWithin(boat, transaction)
     const hole = await freeHole(boatId, p.holeId, kind, transaction)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
     const spot = await spotOf(s, kind, p, hole, bolts)
@@ -305,41 +253,6 @@ function kindOfFile(body: unknown, asked = 'deck-hardware'): Kind {
   return kindNamed(id)
 }
 
-/** The holes that a fitting makes, and those of others that it closes. */
-function holesWith(f: Fitting, holes: HoleRow[]): HoleRow[] {
-  const kind = kindNamed(f.kind)
-  const closed = new Set(kind.closes?.(parseOf(kind, f.design)) ?? [])
-  return holes.filter((h) => h.fittingId === f.id || closed.has(h.label))
-}
-/** A fitting with all that stands round it, read once. */
-export interface Opened {
-  f: Fitting
-  kind: Kind
-  s: Snapshot
-  log: LogLine[]
-  design: AnyDesign
-  around: Around
-  /** the cradle's own heel, from the boat's level readings; null while nobody has taken any */
-  heelDeg: number | null
-}
-export async function openFitting(id: string, transaction: Transaction | null = null): Promise<Opened> {
-  const boat = await boatOfFitting(id, transaction)
-  const [s, log, heelDeg] = await Promise.all([
-    snapshotOf(boat, transaction),
-    logOf(id, transaction),
-    heelOf(boat.id, transaction),
-  ])
-  const f = s.fittings.find((x) => x.id === id)!
-  return {
-    f,
-    kind: kindNamed(f.kind),
-    s,
-    log,
-    design: s.designs.get(id)!,
-    around: aroundIn(s, id, log),
-    heelDeg,
-  }
-}
 /** One of a row: a fitting of its own that knows which row it is of. */
 export const createMember = (
   who: Account,
@@ -349,51 +262,14 @@ export const createMember = (
   groupId: string,
   transaction: Transaction,
 ) => create(who, s, kind, design, { groupId }, transaction)
-export async function readFitting(who: Account, id: string) {
-  const o = await openFitting(id)
-  must(who, 'read', o.f.boatId)
-  return readOpened(o)
-}
-/** What the bench is told of a fitting; after an act, of what the act has made of it. */
-export async function readOpened(o: Opened, transaction: Transaction | null = null) {
-  const { f, kind, s, log, design, around } = o
-  const { place: at } = design
-  const holes = transaction ? await holesOf(f.boatId, { transaction }) : s.holes
-  const zone = zoneOfPlace(s.zones, at)
-  const spots = relativeHoles(kind, design, around)
-  return {
-    ...shown(f),
-    log,
-    work: workState(log),
-    flags: kind.faces.includes('deck') ? flagsAt(around, at, spots) : [],
-    stale: kind.changed?.(design, s.zones) ?? null,
-    planEdgeMm: zone && spots.length ? Math.round(edgeDistance(zone, onFace(zone, at), spots)) : null,
-    holes: holesWith(f, holes),
-    others: around.others,
-    heelDeg: o.heelDeg,
-    replacedBy: s.fittings.find((x) => x.replacesId === f.id)?.id ?? null,
-  }
-}
-/** Its bolts from its own middle, as the plan measures from them; none while it cannot be judged. */
-function relativeHoles(kind: Kind, d: AnyDesign, around: ReturnType<typeof aroundIn>) {
-  try {
-    return kind
-      .penetrations(d, kind.judge(d, around), around.units)
-      .filter((h) => h.boltIndex !== null)
-      .map((h) => ({ xMm: h.xMm - d.place.xMm, yMm: h.yMm - d.place.yMm }))
-  } catch (error) {
-    if (error instanceof CalcError) return (d as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
-    throw error
-  }
-}
-
 /** Saves under a version check: a stale write is refused with both versions, never a silent loss. */
 export async function saveFitting(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)
   const boat = await boatOfFitting(id)
   must(who, 'work', boat.id)
   const [s, log] = await Promise.all([snapshotOf(boat), logOf(id)])
-  const before = s.fittings.find((f) => f.id === id)!
+  const before = s.fittings.find((f) => f.id === id)
+  if (!before) throw notFound('fitting')
   const kind = kindNamed(before.kind)
   const design = within('design', () => parseOf(kind, raw))
   const was = before.design.place
@@ -447,7 +323,7 @@ export async function replaceFitting(who: Account, id: string, body: unknown) {
       )
     if (await Fitting.count({ where: { replacesId: id }, transaction }))
       throw new ApiError(409, 'replaced', 'It is being replaced already')
-    const s = await snapshotOf(await boatById(old.boatId), transaction)
+    const s = await snapshotWithin(await boatById(old.boatId), transaction)
     const was = parseOf(kind, old.design)
     const zone = zoneOfPlace(s.zones, was.place)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
@@ -481,46 +357,4 @@ export async function removeFitting(who: Account, id: string) {
     await f.destroy({ transaction })
     await askRejudge(f.boatId, `${f.name} was taken away`, transaction)
   })
-}
-
-/**
- * A fitting as paper shows it: the judgement that is stored, the heavy calculator's part included, with
- * what the place warns of.
- */
-export async function sheetOf(who: Account, id: string) {
-  const { f, kind, s, log, design: d, around } = await openFitting(id)
-  must(who, 'read', f.boatId)
-  const v = judgeByHand(kind, d, around, f.solver)
-  const { design, judgement, problem } = v
-  if (!judgement)
-    throw new ApiError(
-      409,
-      'not-judged',
-      `It cannot be judged as it stands, so there is nothing to print yet: ${problem!.message}`,
-      problem!.path,
-    )
-  return {
-    f,
-    kind,
-    boat: s.boat,
-    design,
-    judgement,
-    around,
-    log,
-    solverDue: v.solverDue,
-    stale: v.stale,
-    flags: kind.faces.includes('deck')
-      ? flagsAt(around, design.place, relativeHoles(kind, design, around))
-      : [],
-    zone: zoneTitle(s.zones, design.place.zone),
-    holes: holesWith(f, s.holes).map((h) => h.label),
-  }
-}
-export type FittingSheet = Awaited<ReturnType<typeof sheetOf>>
-
-export async function designFile(who: Account, id: string) {
-  const f = await findFitting(id)
-  must(who, 'read', f.boatId)
-  const kind = kindNamed(f.kind)
-  return { name: f.name, file: fittingFile(kind, parseOf(kind, f.design)) }
 }

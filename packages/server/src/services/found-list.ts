@@ -21,7 +21,7 @@ import { must, type Account } from './access'
 import { zonesOf } from './zones'
 import { FOUND_KINDS, foundAs, nextNumber } from './found'
 import { eventRow, passOrRefuse, type NextEvent } from './life'
-import { holesOf } from './every-hole'
+import { holesOf } from './holes'
 
 /** Columns that a list of holes may have; the first name is the product's own. */
 export const HOLE_COLUMNS = {

@@ -17,7 +17,7 @@ import { refuseOffBoat, stationsOf } from './boats'
 import { zonesOf } from './zones'
 import { pointOf } from './fittings'
 import { passOrRefuse, weigh, write, type NextEvent } from './life'
-import { holesOf } from './every-hole'
+import { holesOf } from './holes'
 import { lockedHole } from './register'
 
 /** Holes that were there before anyone kept a record: age unknown, state found. */

@@ -5,7 +5,7 @@ import { Lot } from '../models'
 import { labelSheet, type Label } from '../pdf/label-sheet'
 import { must, type Account } from './access'
 import { boatById } from './boats'
-import { holesOf } from './every-hole'
+import { holesOf } from './holes'
 import { paper } from './settings'
 
 /** Labels that a phone's camera opens: lots on the shelf, holes in the boat. */

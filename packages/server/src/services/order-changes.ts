@@ -6,7 +6,7 @@ import { ApiError, notFound } from '../errors'
 import { Fitting, Hold, OrderRow, ShelfItem } from '../models'
 import { must, type Account } from './access'
 import { line } from './act'
-import { openFitting } from './fittings'
+import { openWithin } from './opened'
 import { day, logTo, oneOrder, type ShownOrder } from './orders'
 import { isUuid, MOST_VERSION, stale } from './saving'
 
@@ -78,7 +78,7 @@ async function arrive(who: Account, o: OrderRow, transaction: Transaction) {
   const there = await stillThere(o.fittings, transaction)
   const ordered = new Map<string, string>()
   for (const id of there) {
-    const { log } = await openFitting(id, transaction)
+    const { log } = await openWithin(id, transaction)
     const { order } = workState(log)
     if (order) ordered.set(id, order.what)
   }
@@ -106,7 +106,7 @@ async function takeBack(who: Account, o: OrderRow, transaction: Transaction) {
   await endHolds(who, o.id!, transaction)
   const there = await stillThere(o.fittings, transaction)
   for (const id of there) {
-    const { log } = await openFitting(id, transaction)
+    const { log } = await openWithin(id, transaction)
     const { order, bought } = workState(log)
     if (!order || bought) continue
     await putBack(who, await bagOf(id, transaction), transaction)

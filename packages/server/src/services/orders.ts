@@ -6,7 +6,7 @@ import { ApiError, notFound } from '../errors'
 import { Hold, OrderRow, ShelfItem } from '../models'
 import { must, type Account } from './access'
 import { line, write } from './act'
-import { openFitting } from './fittings'
+import { openWithin } from './opened'
 import { checkOrder, mayOrder, whichWork, type Checked } from './order-check'
 
 /**
@@ -150,7 +150,7 @@ export async function logTo(
   why: string,
   transaction: Transaction,
 ) {
-  const opened = await openFitting(id, transaction)
+  const opened = await openWithin(id, transaction)
   await write({ who, transaction, ...opened }, lines, new Date(), opened.design, why)
 }
 export async function placeOrder(who: Account, body: unknown): Promise<ShownOrder[]> {

@@ -1,12 +1,12 @@
 import type { Transaction } from 'sequelize'
 import { NO_ZONE, formatLength, holeLabel, type HoleSpec } from '@north-tide/core'
-import { HoleLink, LifeEvent, Penetration } from '../models'
+import { type Fitting, HoleLink, LifeEvent, Penetration } from '../models'
 import type { Account } from './access'
-import type { Opened } from './fittings'
+import type { Opened } from './opened'
 import { blank } from './life'
 
 /** How the holes of a fitting, as its kind says they are, become holes of the register. */
-type Recording = Opened & { who: Account; transaction: Transaction }
+type Recording = Opened<Fitting> & { who: Account; transaction: Transaction }
 
 const specsOf = (a: Recording): HoleSpec[] =>
   a.kind.penetrations(a.design, a.kind.judge(a.design, a.around), a.s.boat.units)

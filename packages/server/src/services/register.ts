@@ -31,12 +31,13 @@ import {
 } from './life'
 import { logOfHole, logsOfHoles } from './work-log'
 import { moment } from './saving'
-import { everyHole, holesOf } from './every-hole'
+import { holesOf } from './holes'
+import { everyHole } from './kept-boat'
 
 export async function register(who: Account, boatId: string): Promise<string> {
   must(who, 'read', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  return (await everyHole(boatId)).text
+  return (await everyHole(boatId)).text()
 }
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */

@@ -4,15 +4,16 @@ import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue
 import { kindNamed } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
-import { partsOfBoat } from './boats'
 import { designOf } from './designs'
-import { zonesOf } from './zones'
-import { holesOf } from './every-hole'
+import { holesOf } from './holes'
+import { keptBoat, type FittingRow } from './kept-boat'
+import { partsOfBoat } from './parts-of-boat'
 import { wetSpotsOf } from './wet'
 import { yardsOwn } from './yard'
+import { zonesOf } from './zones'
 
 /** A boat as an act needs it: read once, passed along, the same for every fitting that is looked at. */
-export interface Snapshot {
+export interface Snapshot<F extends FittingRow = FittingRow> {
   boat: Boat
   zones: BoatZone[]
   parts: BoatPart[]
@@ -20,12 +21,26 @@ export interface Snapshot {
   goods: unknown[]
   holes: HoleRow[]
   wet: Around['wet']
-  fittings: Fitting[]
+  /** to be read; within a transaction they are its own to write in */
+  fittings: F[]
   /** each fitting's design as this version reads it */
   designs: Map<string, AnyDesign>
 }
 
-export async function snapshotOf(boat: Boat, transaction: Transaction | null = null): Promise<Snapshot> {
+/** To be read and judged by: what nobody has changed is not read anew. */
+export async function snapshotOf(boat: Boat): Promise<Snapshot> {
+  const { holes, surfaces, fittings, own } = await keptBoat(boat.id)
+  return {
+    boat,
+    ...surfaces,
+    ...own,
+    holes: holes.rows,
+    fittings: fittings.rows.map((f) => ({ ...f })),
+    designs: fittings.designs,
+  }
+}
+/** As a transaction sees her, which may have changed her itself. */
+export async function snapshotWithin(boat: Boat, transaction: Transaction): Promise<Snapshot<Fitting>> {
   const boatId = boat.id
   const [zones, parts, { yard, goods }, holes, fittings] = await Promise.all([
     zonesOf(boatId, transaction),
@@ -56,7 +71,7 @@ async function designsOf(fittings: Fitting[]) {
   }
   return designs
 }
-export const fittingsOf = (boatId: string, transaction: Transaction | null = null) =>
+export const fittingsOf = (boatId: string, transaction: Transaction) =>
   Fitting.findAll({
     where: { boatId },
     order: [
@@ -66,8 +81,22 @@ export const fittingsOf = (boatId: string, transaction: Transaction | null = nul
     transaction,
   })
 
+/** What is worked out of something that nobody writes in is worked out once. */
+function once<K extends object, V, A extends unknown[]>(of: (k: K, ...a: A) => V): (k: K, ...a: A) => V {
+  const known = new WeakMap<K, V>()
+  return (k, ...a) => {
+    const there = known.get(k)
+    if (there !== undefined) return there
+    const v = of(k, ...a)
+    if (Object.isFrozen(k)) known.set(k, v)
+    return v
+  }
+}
+const holeAround = once((h: HoleRow) => plainHole(h))
+const footprint = once((d: AnyDesign, kind: string) => kindNamed(kind).footprint(d))
+
 /** A row is as good as its members, so it is judged when they have been. */
-export function membersFirst(fittings: Fitting[]): Fitting[] {
+export function membersFirst<F extends FittingRow>(fittings: F[]): F[] {
   const rows = new Set(fittings.map((f) => f.groupId))
   return [...fittings].sort((p, q) => Number(rows.has(p.id)) - Number(rows.has(q.id)))
 }
@@ -83,14 +112,14 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
       kind: f.kind,
       name: f.name,
       design: s.designs.get(f.id)!,
-      outline: kindNamed(f.kind).footprint(s.designs.get(f.id)!),
+      outline: footprint(s.designs.get(f.id)!, f.kind),
       verdict: f.verdict,
       groupId: f.groupId ?? null,
     }))
   return {
     zones: s.zones,
     parts: s.parts,
-    holes: s.holes.filter((h) => self === null || h.fittingId !== self).map(plainHole),
+    holes: s.holes.filter((h) => self === null || h.fittingId !== self).map(holeAround),
     wet: s.wet,
     yard: s.yard,
     goods: s.goods,

@@ -10,7 +10,7 @@ import { PASSPORT_FORMAT, sealHolds } from './passport'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { lookInto } from './photos'
-import { aroundIn, membersFirst, snapshotOf } from './snapshot'
+import { aroundIn, membersFirst, snapshotWithin } from './snapshot'
 import { judgeByHand, stored } from './verdict'
 import { openBox, type Box } from './whole-boat-box'
 import { bad, checkLinks } from './whole-boat-links'
@@ -23,7 +23,7 @@ import { logsOf } from './work-log'
 
 /** All fittings of a boat that was just read, by their hand checks; the rest follows by the job. */
 async function judgeRead(boat: Boat, transaction: Transaction) {
-  const s = await snapshotOf(boat, transaction)
+  const s = await snapshotWithin(boat, transaction)
   const logs = await logsOf(
     s.fittings.map((f) => f.id),
     transaction,

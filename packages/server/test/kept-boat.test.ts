@@ -1,0 +1,200 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { connect } from '../src/db'
+import { Boat } from '../src/models'
+import { everyHole } from '../src/services/kept-boat'
+import { settled } from '../src/services/rejudge'
+import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from '../src/services/snapshot'
+import { startYard, type Someone, type Yard } from './harness'
+
+/** What is kept of a boat between two reads: never what stood before a change. */
+interface Hole {
+  id: number
+  label: string
+  state: string
+  zone: string
+  zoneCode: string
+}
+let app: Yard['app']
+let fitter: Someone
+const B = '/api/boats/fulmars-reach'
+beforeAll(async () => {
+  ;({ app, fitter } = await startYard('every_hole'))
+}, 240_000)
+afterAll(() => app.stop())
+type Zone = { id: number; code: string; version: number } & Record<string, unknown>
+const picture = async () => (await fitter.ask<{ holes: Hole[]; zones: Zone[] }>('GET', B)).body
+const found = async () =>
+  (
+    await fitter.ask<Hole>('POST', `${B}/penetrations`, {
+      foundKind: 'open hole',
+      diameterMm: 8,
+      xMm: 4000,
+      yMm: 300,
+    })
+  ).body
+const ZONE_FIELDS = ['face', 'kind', 'zMm', 'atXMm', 'stacking', 'reach', 'reachKind', 'outline', 'deadrise']
+
+describe('every hole of a boat', () => {
+  it('stands as it is read one by one, in the picture and in the register', async () => {
+    const { holes } = await picture()
+    expect((await fitter.ask<Hole[]>('GET', `${B}/penetrations`)).body).toEqual(holes)
+    expect(JSON.parse((await everyHole('fulmars-reach')).text())).toEqual(holes)
+    const one = (await fitter.ask<Hole>('GET', `/api/penetrations/${holes[0]!.id}`)).body
+    expect(one).toMatchObject(holes[0]!)
+  })
+  it('is the same list while nothing changes', async () => {
+    expect(await everyHole('fulmars-reach')).toBe(await everyHole('fulmars-reach'))
+  })
+  it.each<[string, () => Promise<(holes: Hole[]) => unknown>, unknown]>([
+    [
+      'a hole that was found',
+      async () => {
+        const h = await found()
+        return (holes) => holes.some((x) => x.id === h.id)
+      },
+      true,
+    ],
+    [
+      'a step of its life',
+      async () => {
+        const h = await found()
+        await picture()
+        const body = { state: 'closed', note: 'filled', evidence: 'sounded', gateReason: 'years ago' }
+        const r = await fitter.ask('POST', `/api/penetrations/${h.id}/events`, body)
+        expect([r.status, r.text]).toEqual([201, expect.anything()])
+        return (holes) => holes.find((x) => x.id === h.id)!.state
+      },
+      'closed',
+    ],
+    [
+      'one taken out of use',
+      async () => {
+        const h = await found()
+        await picture()
+        await fitter.ask('POST', `/api/penetrations/${h.id}/withdraw`, { why: 'seen twice' })
+        return (holes) => holes.some((x) => x.id === h.id)
+      },
+      false,
+    ],
+    [
+      'its surface under another name',
+      async () => {
+        const { zones, holes } = await picture()
+        const z = zones.find((q) => q.code === holes[0]!.zoneCode)!
+        const kept = Object.fromEntries(ZONE_FIELDS.filter((k) => k in z).map((k) => [k, z[k]]))
+        const layers = (z.layers as object[]).map((l) => {
+          const { material, thicknessMm, measured } = l as Record<string, unknown>
+          return { material, thicknessMm, measured }
+        })
+        const body = { ...kept, state: z.state, layers, version: z.version, title: 'Deck, renamed' }
+        expect((await fitter.ask('PUT', `${B}/zones/${z.id}`, body)).status).toBe(200)
+        return (now) => now[0]!.zone
+      },
+      'Deck, renamed',
+    ],
+  ])('%s is seen at the next read', async (_w, change, is) => {
+    await picture()
+    const look = await change()
+    expect(look((await picture()).holes)).toEqual(is)
+  })
+})
+
+describe('all of a boat as it is kept', () => {
+  const asData = (s: Snapshot) =>
+    JSON.parse(
+      JSON.stringify({
+        ...s,
+        boat: null,
+        designs: [...s.designs],
+        around: s.fittings.map((f) => aroundIn(s, f.id, [])),
+      }),
+    ) as Record<string, unknown>
+  /** As kept, and as a transaction reads it that has nothing kept. */
+  const both = async () => {
+    const boat = (await Boat.findByPk('fulmars-reach'))!
+    const kept = asData(await snapshotOf(boat))
+    return { kept, read: await app.db.transaction(async (t) => asData(await snapshotWithin(boat, t))) }
+  }
+  interface Fit {
+    id: string
+    version: number
+    name: string
+    design: { name: string }
+  }
+  const anyFitting = async () => {
+    const { fittings } = (await fitter.ask<{ fittings: { id: string }[] }>('GET', B)).body
+    return (await fitter.ask<Fit>('GET', `/api/fittings/${fittings[0]!.id}`)).body
+  }
+  const weak = { kind: 'laminate', material: 'mat', field: 'bearingMPa' }
+  const beam = { kind: 'beam', title: 'New beam', x0Mm: 100, y0Mm: 0, x1Mm: 900, y1Mm: 0 }
+  const wet = { kind: 'moisture', zone: 'foredeck', xMm: 9000, yMm: 100, value: 33, dryReference: 20 }
+  const placed = async () =>
+    (await fitter.ask<Fit>('POST', `${B}/fittings`, { catalogueId: 'HG-C250', xMm: 2000, yMm: 0 })).body.id
+  let there = ''
+  const good = (r: { status: number; text: string }) => expect([200, 201, 204], r.text).toContain(r.status)
+  it.each<[string, () => Promise<void>]>([
+    [
+      'a fitting saved',
+      async () => {
+        const { id, version, design } = await anyFitting()
+        good(await fitter.ask('PUT', `/api/fittings/${id}`, { version, design: { ...design, name: 'Anew' } }))
+      },
+    ],
+    ['a fitting placed', async () => void (there = await placed())],
+    ['one taken away', async () => good(await fitter.ask('DELETE', `/api/fittings/${there}`))],
+    [
+      'a value of the yard set',
+      async () =>
+        good(await fitter.ask('PUT', '/api/yard-values', { ...weak, value: 60, reason: 'coupon of a deck' })),
+    ],
+    ['that value dropped', async () => good(await fitter.ask('DELETE', '/api/yard-values', weak))],
+    ['a beam drawn', async () => good(await fitter.ask('POST', `${B}/structure`, beam))],
+    [
+      'a moisture reading',
+      async () =>
+        good(await fitter.ask('POST', `${B}/readings`, { ...wet, scaleMost: 100, instrument: 'pin' })),
+    ],
+    [
+      'another server that wrote',
+      async () => {
+        const other = connect(app.url)
+        await other.query("UPDATE fittings SET governing = 'of elsewhere' WHERE boat_id = 'fulmars-reach'")
+        await other.query('UPDATE zone_layers SET thickness_mm = thickness_mm + 0.5')
+        await other.close()
+      },
+    ],
+  ])('%s: is as it is read', async (_w, change) => {
+    await settled()
+    const before = await both()
+    expect(before.kept).toEqual(before.read)
+    await change()
+    await settled()
+    const { kept, read } = await both()
+    expect(kept).toEqual(read)
+    expect(kept).not.toEqual(before.kept)
+  })
+  it('lends its rows and nothing that could be written in for others', async () => {
+    const boat = (await Boat.findByPk('fulmars-reach'))!
+    const mine = await snapshotOf(boat)
+    const was = mine.fittings[0]!.verdict
+    mine.fittings[0]!.verdict = was === 'holds' ? 'short' : 'holds'
+    expect((await snapshotOf(boat)).fittings[0]!.verdict).toBe(was)
+    expect(() => (mine.zones[0]!.title = 'mine')).toThrow(TypeError)
+    expect(() => ((mine.holes[0] as { xMm: number }).xMm = 1)).toThrow(TypeError)
+  })
+  it('asks little of the database for a save', async () => {
+    const { id, version, design } = await anyFitting()
+    const body = (n: number) => ({ version: version + n, design: { ...design, name: `Save ${n}` } })
+    await fitter.ask('PUT', `/api/fittings/${id}`, body(0))
+    await settled()
+    const asked: string[] = []
+    const { options } = app.db as unknown as { options: { logging: unknown } }
+    const logging = options.logging
+    options.logging = (sql: string) => void asked.push(sql)
+    good(await fitter.ask('PUT', `/api/fittings/${id}`, body(1)))
+    options.logging = logging
+    // The session and the work that is handed on come by lines of their own: two more.
+    const ofThis = asked.filter((sql) => !/solver_due|rejudge_jobs SET|FROM rejudge_jobs|pg_try/.test(sql))
+    expect(ofThis.length, ofThis.join('\n')).toBeLessThanOrEqual(10)
+  })
+})
