@@ -4,7 +4,7 @@
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
-import { ensureBuild } from './lib/build.mjs'
+import { ensureBuild, serverEntry } from './lib/build.mjs'
 import { dataFolder, ensurePackages, fail, root } from './lib/packages.mjs'
 import { startPostgres } from './lib/postgres.mjs'
 
@@ -47,7 +47,7 @@ const stopAll = (code) => {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stopAll(0))
 
 if (!process.env.DATABASE_URL) database = await startPostgres()
-server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages', 'server', 'src', 'index.ts')], {
+server = spawn(process.execPath, [serverEntry('index')], {
   cwd: root,
   stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   // Its own group: Ctrl-C reaches this process first, which then stops both in order.

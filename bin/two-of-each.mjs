@@ -3,7 +3,7 @@
 // killed every ten seconds for five minutes (FOR_S). Nothing that was answered may be lost. Long; by hand.
 import { spawn } from 'node:child_process'
 import { request, createServer } from 'node:http'
-import { join } from 'node:path'
+import { serverEntry } from './lib/build.mjs'
 import { at } from './lib/bench-yard.mjs'
 import { ensurePackages, root } from './lib/packages.mjs'
 import { startPostgres } from './lib/postgres.mjs'
@@ -32,8 +32,7 @@ async function kept(file, said, more = {}) {
   const one = { up: false, kills: 0 }
   const begin = () =>
     new Promise((done) => {
-      const args = ['--import', 'tsx', join(root, 'packages/server/src', file)]
-      const child = spawn(process.execPath, args, {
+      const child = spawn(process.execPath, [serverEntry(file)], {
         cwd: root,
         env: { ...env, ...more },
         stdio: ['ignore', 'pipe', 'ignore'],
@@ -55,10 +54,10 @@ async function kept(file, said, more = {}) {
 }
 const server = async () => {
   const port = await freePort()
-  return Object.assign(await kept('index.ts', 'North Tide is at', { PORT: String(port) }), { port })
+  return Object.assign(await kept('index', 'North Tide is at', { PORT: String(port) }), { port })
 }
 const servers = [await server(), await server()]
-const workers = [await kept('worker.ts', 'works here'), await kept('worker.ts', 'works here')]
+const workers = [await kept('worker', 'works here'), await kept('worker', 'works here')]
 
 /** The proxy: in turn to a server that is up; what breaks on the way is told as it is, and not sent twice. */
 let turn = 0

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
-import { join } from 'node:path'
+import { serverEntry } from './build.mjs'
 import { root } from './packages.mjs'
 import { startPostgres } from './postgres.mjs'
 
@@ -17,7 +17,7 @@ export const freePort = () =>
 export async function serveFresh(name) {
   const database = await startPostgres(name, { fresh: true })
   const port = await freePort()
-  const server = spawn(process.execPath, ['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+  const server = spawn(process.execPath, [serverEntry('index')], {
     cwd: root,
     env: {
       ...process.env,

@@ -1,9 +1,9 @@
 import { createServer } from 'node:http'
-import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApp } from './app'
 import { refusalOf } from './database-errors'
 import { demoPeople, isLoopback } from './demo/accounts'
+import { inProduct } from './place'
 import { prepare } from './start'
 
 /** One clear line and a non-zero exit, for what stops a start. */
@@ -40,7 +40,7 @@ const { app, close } = await createApp({
   databaseUrl: url,
   logger,
   demo: demo && invented,
-  webFolder: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  webFolder: inProduct('packages/web/dist'),
   nights: process.env.NIGHTS !== '0',
   ...(process.env.TRUST_PROXY ? { trustProxy: proxies(process.env.TRUST_PROXY) } : {}),
   ...(process.env.SIGN_IN_LIMIT ? { signInLimit: Number(process.env.SIGN_IN_LIMIT) } : {}),

@@ -1,5 +1,6 @@
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
+import { threadOf } from '../place'
 import { ApiError } from '../errors'
 import type { Answer, Question } from './worker'
 
@@ -10,8 +11,7 @@ const THREADS = 2
 let pool: Piscina | null = null
 const open = () =>
   (pool ??= new Piscina({
-    filename: new URL('./worker.ts', import.meta.url).href,
-    execArgv: ['--import', 'tsx'],
+    ...threadOf('calc'),
     minThreads: 0,
     maxThreads: THREADS,
     // Whoever saves meanwhile goes first.

@@ -1,11 +1,11 @@
 import { execFile } from 'node:child_process'
 import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import dayjs from 'dayjs'
 import type { Logger } from 'pino'
 import { Task } from '../models'
+import { inProduct } from '../place'
 import { must, type Account } from './access'
 import { askOnce, askTask, taskKind, type TaskShown } from './tasks'
 
@@ -20,7 +20,7 @@ const DAILY = 7
 const WEEKLY = 8
 const FILE = /^north-tide-(\d{4}-\d\d-\d\d)\.backup$/
 const folder = () => process.env.BACKUP_DIR ?? ''
-const COMMAND = fileURLToPath(new URL('../../../../bin/backup.mjs', import.meta.url))
+const COMMAND = inProduct('bin/backup.mjs')
 
 /** Which of the files stay, by their days. */
 export function kept(days: string[]): Set<string> {

@@ -3,6 +3,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { z } from 'zod'
 import { MIGRATION_NAMES } from '../db'
 import { User } from '../models'
+import { inProduct } from '../place'
 import { slowest, type Slow } from '../slow'
 import { must, type Account } from './access'
 
@@ -67,7 +68,7 @@ const lock = z.object({
     }),
   ),
 })
-const LOCK = new URL('../../../../package-lock.json', import.meta.url)
+const LOCK = inProduct('package-lock.json')
 const FOLDER = 'node_modules/'
 let known: Promise<About> | null = null
 async function read(): Promise<About> {

@@ -1,4 +1,5 @@
 import { Piscina } from 'piscina'
+import { threadOf } from '../place'
 import type { Check } from '@north-tide/core'
 import type { SlowAsk } from '@north-tide/core/slow'
 
@@ -10,8 +11,7 @@ export interface SolverAnswer {
 let pool: Piscina | null = null
 const open = () =>
   (pool ??= new Piscina({
-    filename: new URL('./worker.ts', import.meta.url).href,
-    execArgv: ['--import', 'tsx'],
+    ...threadOf('solver'),
     minThreads: 0,
     maxThreads: 1,
     // Whoever saves meanwhile goes first.
