@@ -82,13 +82,27 @@ async function benchBigBoat(row, ms, ask) {
   const { holes } = await ask('GET', `/boats/${id}`)
   const timed = async (path) => {
     const begun = performance.now()
-    await ask('GET', path)
+    await ask.bytes(path)
     return performance.now() - begun
   }
+  const fitting = (await ask('POST', `/boats/${id}/fittings`, { catalogueId: 'HG-C250', xMm: 9000, yMm: 0 }))
+    .id
+  const found = { foundKind: 'open hole', diameterMm: 8, xMm: 4000, yMm: 300 }
+  const changed = []
+  for (let i = 0; i < READS; i++) {
+    await ask('POST', `/boats/${id}/penetrations`, found)
+    changed.push(await timed(`/boats/${id}`))
+  }
+  row(
+    'Picture of that boat after a hole was added',
+    `p50 ${ms(at(changed, 0.5))}, p95 ${ms(at(changed, 0.95))}`,
+    '',
+  )
   const hole = () => `/penetrations/${holes[Math.floor(Math.random() * holes.length)].id}`
   for (const [what, path, aim] of [
     ['Picture of that boat', () => `/boats/${id}`, 'aim p95 60 ms'],
     ['One hole of it', hole, 'aim p95 15 ms'],
+    ['One fitting of it', () => `/fittings/${fitting}`, 'aim p95 15 ms'],
   ]) {
     const took = await several(READS, () => timed(path()))
     row(what, `p50 ${ms(at(took, 0.5))}, p95 ${ms(at(took, 0.95))}`, aim)

@@ -25,6 +25,7 @@ import { up as boatsLife } from './migrations/021-a-boats-life'
 import { up as linksAndLaunches } from './migrations/023-links-and-launches'
 import { up as keptViews } from './migrations/022-kept-views'
 import { up as thumbnailsLater } from './migrations/024-thumbnails-later'
+import { up as changesOfHoles } from './migrations/025-changes-of-holes'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -51,6 +52,7 @@ const MIGRATIONS = [
   { name: '022-kept-views', sql: keptViews },
   { name: '023-links-and-launches', sql: linksAndLaunches },
   { name: '024-thumbnails-later', sql: thumbnailsLater },
+  { name: '025-changes-of-holes', sql: changesOfHoles },
 ]
 
 /** What this version knows of a database, in order. */
@@ -61,6 +63,8 @@ export function connect(url: string): Sequelize {
     dialect: 'postgres',
     benchmark: true,
     logging: (sql, ms) => tookLong('statement', sql, ms ?? 0),
+    // No question here is long enough to be worth compiling.
+    dialectOptions: { options: '-c jit=off' },
     pool: { max: 10, idle: 10_000, acquire: 10_000 },
     define: { underscored: true, timestamps: false },
   })

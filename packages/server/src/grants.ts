@@ -61,6 +61,7 @@ export const GRANTS: Record<string, string> = {
   saved_views: ROWS,
   boat_links: KEPT,
   launches: RECORD,
+  hole_changes: 'SELECT, INSERT, DELETE',
 }
 const NAME = /^[a-z_][a-z0-9_]*$/
 

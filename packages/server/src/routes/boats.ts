@@ -14,14 +14,14 @@ import {
 import { attachment } from './files'
 import { giveRole, peopleOf } from '../services/people'
 import { linksOf, makeLink, withdrawLink } from '../services/boat-links'
-import { boatPictureText, listBoats } from '../services/boats'
+import { sendPacked } from '../packed'
+import { boatPicturePacked, listBoats } from '../services/boats'
 
 export function boatRoutes(): Router {
   const r = Router()
   r.get('/boats', async (req, res) => void res.json(await listBoats(req.account!)))
-  r.get(
-    '/boats/:id',
-    async (req, res) => void res.type('json').send(await boatPictureText(req.account!, req.params.id)),
+  r.get('/boats/:id', async (req, res) =>
+    sendPacked(req, res, await boatPicturePacked(req.account!, req.params.id)),
   )
   r.get('/boats/:id/people', async (req, res) => void res.json(await peopleOf(req.account!, req.params.id)))
   r.put(

@@ -1,3 +1,4 @@
+import { sendPacked } from '../packed'
 import { addEvents, lastSurvey } from '../services/many-holes'
 import { Router } from 'express'
 import { list, table } from '../parts'
@@ -9,9 +10,8 @@ import { attachment, send, originOf } from './files'
 
 export function registerRoutes(): Router {
   const r = Router()
-  r.get(
-    '/boats/:id/penetrations',
-    async (req, res) => void res.type('json').send(await register(req.account!, req.params.id)),
+  r.get('/boats/:id/penetrations', async (req, res) =>
+    sendPacked(req, res, await register(req.account!, req.params.id)),
   )
   r.get(
     '/penetrations/:id',

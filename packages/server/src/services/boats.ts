@@ -5,7 +5,8 @@ import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Station } from '../models'
 import { must, type Account } from './access'
 import { designOf } from './designs'
-import { keptBoat, type FittingRow } from './kept-boat'
+import { packed, type Packed } from '../packed'
+import { keptBoat, pictureKeeper, type FittingRow } from './kept-boat'
 
 export const summary = (b: Boat) => ({
   id: b.id,
@@ -71,16 +72,20 @@ export function refuseOffBoat(
 
 /** All that the plan shows of one boat. */
 export async function boatPicture(who: Account, id: string) {
-  const { rest, holes } = await pictured(who, id)
+  must(who, 'read', id)
+  const { rest, holes } = await pictured(id)
   return { ...rest, holes: holes.rows }
 }
-/** The same as JSON: of thousands of holes that nobody touched, nothing is written out anew. */
-export async function boatPictureText(who: Account, id: string): Promise<string> {
-  const { rest, holes } = await pictured(who, id)
-  return `${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text()}}`
-}
-async function pictured(who: Account, id: string) {
+/** The same as it goes over the line: of a boat that nobody touched nothing is written out anew. */
+export async function boatPicturePacked(who: Account, id: string): Promise<Packed> {
   must(who, 'read', id)
+  return packedPicture(id)
+}
+const packedPicture = pictureKeeper(async (id) => {
+  const { rest, holes } = await pictured(id)
+  return packed(`${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text()}}`)
+})
+async function pictured(id: string) {
   const boat = await boatById(id)
   const [stations, { surfaces, fittings, holes }, orders] = await Promise.all([
     stationsOf(id),

@@ -2,6 +2,7 @@ import { QueryTypes, type InferAttributes } from 'sequelize'
 import type { AnyDesign, BoatPart, BoatZone, HoleRow, WetSpot, YardValue } from '@north-tide/core'
 import { breather } from '../breath'
 import { Boat, Fitting } from '../models'
+import { packed, type Packed } from '../packed'
 import { partsOfBoat } from './parts-of-boat'
 import { designOf, frozen } from './designs'
 import { holesOf } from './holes'
@@ -18,8 +19,9 @@ import { zonesOf } from './zones'
 export type FittingRow = InferAttributes<Fitting>
 interface Holes {
   rows: HoleRow[]
-  /** the same as JSON */
+  /** the same as JSON, and that packed */
   text: () => string
+  packed: () => Promise<Packed>
 }
 interface Surfaces {
   zones: BoatZone[]
@@ -44,10 +46,13 @@ interface Marks {
   holes: string
   fittings: string
   own: string
+  /** what of her is in her picture beside these: her own line, her outline, what is ordered */
+  beside: string
 }
 /**
  * What no change leaves as it was: how many rows there are, and the sum of the transactions that wrote
- * them, which only grows. Fittings are marked one by one.
+ * them, which only grows. Fittings are marked one by one; of holes, which are thousands, the database
+ * notes every statement that wrote in them.
  */
 const markOf = (from: string) => `(SELECT concat_ws(' ', count(*), sum(x.xmin::text::bigint)) FROM ${from})`
 const MARKS = `SELECT
@@ -56,15 +61,26 @@ const MARKS = `SELECT
     ${markOf('zone_layers x JOIN zones z ON z.id = x.zone_id WHERE z.boat_id = $1')},
     ${markOf('structures x WHERE x.boat_id = $1')},
     ${markOf(`readings x WHERE x.boat_id = $1 AND x.kind = 'moisture'`)}) AS ground,
-  concat_ws(' ',
-    ${markOf('penetrations x WHERE x.boat_id = $1')},
-    ${markOf('life_events x JOIN penetrations p ON p.id = x.penetration_id WHERE p.boat_id = $1')}) AS holes,
+  (SELECT concat_ws(' ', count(*), max(id), sum(id)) FROM hole_changes WHERE boat_id = $1) AS holes,
   (SELECT COALESCE(json_agg(json_build_array(x.id, x.xmin::text) ORDER BY x.created_at, x.id), '[]')::text
      FROM fittings x WHERE x.boat_id = $1) AS fittings,
-  concat_ws(' ', ${markOf('yard_values x')}, ${markOf('goods x')}) AS own`
+  concat_ws(' ', ${markOf('yard_values x')}, ${markOf('goods x')}) AS own,
+  concat_ws(' ',
+    ${markOf('boats x WHERE x.id = $1')},
+    ${markOf('outline_stations x WHERE x.boat_id = $1')},
+    ${markOf("work_log x JOIN fittings f ON f.id = x.fitting_id WHERE f.boat_id = $1 AND x.kind = 'order'")}) AS beside`
 async function marksOf(boatId: string): Promise<Marks> {
   const [row] = await Boat.sequelize!.query<Marks>(MARKS, { bind: [boatId], type: QueryTypes.SELECT })
   return row!
+}
+
+/** Her picture packed, made anew where anything of it is another than before. */
+export function pictureKeeper(make: (boatId: string) => Promise<Packed>) {
+  const kept = keeper<Packed>(make)
+  return async (boatId: string): Promise<Packed> => {
+    const m = await marksOf(boatId)
+    return kept(boatId, [m.zones, m.ground, m.holes, m.fittings, m.beside].join(' | '))
+  }
 }
 
 interface Marked<T> {
@@ -92,7 +108,9 @@ const holes = keeper<Holes>(async (boatId) => {
   const rows = await holesOf(boatId)
   for (const r of rows) Object.freeze(r)
   let text: string | undefined
-  return { rows, text: () => (text ??= JSON.stringify(rows)) }
+  let small: Promise<Packed> | undefined
+  const asText = () => (text ??= JSON.stringify(rows))
+  return { rows, text: asText, packed: () => (small ??= packed(asText())) }
 })
 const surfaces = keeper<Surfaces>(async (boatId) => {
   const [zones, parts] = await Promise.all([zonesOf(boatId), partsOfBoat(boatId)])

@@ -86,9 +86,16 @@ export async function backupNow(who: Account): Promise<TaskShown> {
   must(who, 'people')
   return askTask(who, 'backup', { day: dayjs().format('YYYY-MM-DD') })
 }
+/** Of the notes of what was written in holes only the last are of use to anybody. */
+const NOTES_KEPT = 20_000
+const letNotesGo = () =>
+  Task.sequelize!.query('DELETE FROM hole_changes WHERE id < (SELECT max(id) FROM hole_changes) - $1', {
+    bind: [NOTES_KEPT],
+  })
 async function night() {
   if (dayjs().hour() < NIGHT_HOUR) return
   const day = dayjs().format('YYYY-MM-DD')
+  await letNotesGo()
   await askOnce('remind', day)
   if (folder()) await askOnce('backup', day)
 }

@@ -33,11 +33,12 @@ import { logOfHole, logsOfHoles } from './work-log'
 import { moment } from './saving'
 import { holesOf } from './holes'
 import { everyHole } from './kept-boat'
+import type { Packed } from '../packed'
 
-export async function register(who: Account, boatId: string): Promise<string> {
+export async function register(who: Account, boatId: string): Promise<Packed> {
   must(who, 'read', boatId)
   if (!(await Boat.findByPk(boatId))) throw notFound('boat')
-  return (await everyHole(boatId)).text()
+  return (await everyHole(boatId)).packed()
 }
 const isHoleId = (id: number) => Number.isInteger(id) && id > 0 && id < 2 ** 31
 /** A hole that is about to be changed, locked until it is. */
@@ -61,6 +62,17 @@ async function load(who: Account, id: number) {
   must(who, 'read', p.boatId)
   return { p, events: await eventsOf(p.id) }
 }
+/** The fittings that were made to close it. */
+async function closersOf(penetrationId: number): Promise<Fitting[]> {
+  const closing = await HoleLink.findAll({ where: { penetrationId, link: 'closes' } })
+  return closing.length
+    ? Fitting.findAll({
+        where: { id: closing.map((l) => l.fittingId) },
+        attributes: ['id', 'kind', 'name', 'design'],
+        order: [['name', 'ASC']],
+      })
+    : []
+}
 
 /** A link stays on record; a job that the hole was taken out of again closes it no more. */
 function closesNow(f: Fitting, label: string): boolean {
@@ -69,21 +81,20 @@ function closesNow(f: Fitting, label: string): boolean {
 }
 export async function hole(who: Account, id: number) {
   const { p, events } = await load(who, id)
-  const known = await factsOf(events)
+  const [known, f, rows, closers, log] = await Promise.all([
+    factsOf(events),
+    p.fittingId ? Fitting.findByPk(p.fittingId) : null,
+    holesOf(p.boatId, { only: p.id, withdrawn: true }),
+    closersOf(p.id),
+    logOfHole(p.boatId, p.fittingId),
+  ])
+  const row = rows[0]!
   const mine = holeFacts(p)
   const bedded = standing(known).findLast((e) => e.state === 'bedded')
-  const f = p.fittingId ? await Fitting.findByPk(p.fittingId) : null
   const kind = f && kindNamed(f.kind)
   const half = (f && kind?.bedHalfMm?.(parseOf(kind, f.design))) ?? null
   const rim = beddingCure(mine, bedded, RIM_PATH_MM)
   const middle = half ? beddingCure(mine, bedded, half) : null
-  const row = (await holesOf(p.boatId, { only: p.id, withdrawn: true }))[0]!
-  const closing = await HoleLink.findAll({ where: { penetrationId: p.id, link: 'closes' } })
-  const closers = await Fitting.findAll({
-    where: { id: closing.map((l) => l.fittingId) },
-    attributes: ['id', 'kind', 'name', 'design'],
-    order: [['name', 'ASC']],
-  })
   return {
     ...row,
     closedIn: closers
@@ -93,7 +104,7 @@ export async function hole(who: Account, id: number) {
     sizes: events
       .filter((e) => e.sizeMm !== null && !events.some((c) => c.corrects === e.seq))
       .map((e) => ({ at: e.happenedAt.toISOString(), sizeMm: e.sizeMm! })),
-    log: await logOfHole(p.boatId, row.fittingId),
+    log,
     cure: bedded ? { rimDays: rim?.days ?? null, middleDays: middle?.days ?? null } : null,
     events: events.map((e, i) => ({
       seq: e.seq,
