@@ -20,6 +20,7 @@ import { Boat, LifeEvent, Penetration } from '../models'
 import { must, type Account } from './access'
 import { zonesOf } from './zones'
 import { FOUND_KINDS, foundAs, nextNumber } from './found'
+import { insertMany } from './insert-many'
 import { eventRow, passOrRefuse, type NextEvent } from './life'
 import { holesOf } from './holes'
 
@@ -72,7 +73,7 @@ export interface ImportAnswer {
 }
 const MOST_ROWS = 5000
 const DUPLICATE_MM = 2
-const AT_ONCE = 500
+const AT_ONCE = 1000
 
 function match(headers: string[]): Partial<Record<Column, string>> {
   const plain = (s: string) =>
@@ -277,17 +278,17 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
     // Thousands come in one list: so many to a statement, and not each by itself.
     for (let from = 0; from < rows.length; from += AT_ONCE) {
       const part = rows.slice(from, from + AT_ONCE)
-      const made = await Penetration.bulkCreate(
+      const made = await insertMany<{ id: number; number: number }>(
+        Penetration,
         part.map((r, i) => writtenOf(boatId, first + from + i, zoneCodeAt(zones, r), r)),
-        { transaction, returning: ['id', 'number'] },
+        ['id', 'number'],
+        transaction,
       )
-      await LifeEvent.bulkCreate(
-        made.map((p) => {
-          const { next, gates: passed } = steps[p.number - first]!
-          return eventRow(who, p.id, 1, next, passed, b.gateReason)
-        }),
-        { transaction },
-      )
+      const events = made.map((p) => {
+        const { next, gates: passed } = steps[p.number - first]!
+        return eventRow(who, p.id, 1, next, passed, b.gateReason)
+      })
+      await insertMany(LifeEvent, events, [], transaction)
       await breath()
     }
   })

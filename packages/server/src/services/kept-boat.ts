@@ -107,6 +107,7 @@ function keeper<T>(read: (key: string, mark: string, before: Marked<T> | undefin
 const holes = keeper<Holes>(async (boatId) => {
   const rows = await holesOf(boatId)
   for (const r of rows) Object.freeze(r)
+  Object.freeze(rows)
   let text: string | undefined
   let small: Promise<Packed> | undefined
   const asText = () => (text ??= JSON.stringify(rows))

@@ -22,6 +22,7 @@ import { designOf } from './designs'
 import { holesOf } from './holes'
 import type { FittingRow } from './kept-boat'
 import { isUuid } from './saving'
+import { once } from './once'
 import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from './snapshot'
 import { judgeByHand } from './verdict'
 import { logOf } from './work-log'
@@ -62,11 +63,24 @@ export async function findFitting(id: string, transaction: Transaction | null = 
   if (!fitting) throw notFound('fitting')
   return fitting
 }
+/** Holes by their fitting and by their label, sorted once for as long as the same list is about. */
+const sorted = once((holes: HoleRow[]) => {
+  const of = new Map<string | null, HoleRow[]>()
+  for (const h of holes) {
+    const there = of.get(h.fittingId)
+    if (there) there.push(h)
+    else of.set(h.fittingId, [h])
+  }
+  return { of, labelled: new Map(holes.map((h) => [h.label, h])) }
+})
 /** The holes that a fitting makes, and those of others that it closes. */
 function holesWith(f: FittingRow, holes: HoleRow[]): HoleRow[] {
   const kind = kindNamed(f.kind)
-  const closed = new Set(kind.closes?.(parseOf(kind, f.design)) ?? [])
-  return holes.filter((h) => h.fittingId === f.id || closed.has(h.label))
+  const closed = kind.closes?.(parseOf(kind, f.design)) ?? []
+  const { of, labelled } = sorted(holes)
+  const own = of.get(f.id) ?? []
+  const others = closed.map((label) => labelled.get(label)).filter((h) => h !== undefined)
+  return [...new Set([...own, ...others])].sort((p, q) => p.number - q.number)
 }
 /** A fitting with all that stands round it, read once. */
 export interface Opened<F extends FittingRow = FittingRow> {

@@ -1,12 +1,22 @@
 import type { Transaction } from 'sequelize'
 import { launchOf, ownFigures, plainHole } from '@north-tide/core'
-import type { AnyDesign, Around, BoatPart, BoatZone, HoleRow, LogLine, YardValue } from '@north-tide/core'
+import type {
+  AnyDesign,
+  Around,
+  BoatHole,
+  BoatPart,
+  BoatZone,
+  HoleRow,
+  LogLine,
+  YardValue,
+} from '@north-tide/core'
 import { kindNamed } from '@north-tide/core/kinds'
 import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
 import { designOf } from './designs'
 import { holesOf } from './holes'
 import { keptBoat, type FittingRow } from './kept-boat'
+import { once } from './once'
 import { partsOfBoat } from './parts-of-boat'
 import { wetSpotsOf } from './wet'
 import { yardsOwn } from './yard'
@@ -81,19 +91,14 @@ export const fittingsOf = (boatId: string, transaction: Transaction) =>
     transaction,
   })
 
-/** What is worked out of something that nobody writes in is worked out once. */
-function once<K extends object, V, A extends unknown[]>(of: (k: K, ...a: A) => V): (k: K, ...a: A) => V {
-  const known = new WeakMap<K, V>()
-  return (k, ...a) => {
-    const there = known.get(k)
-    if (there !== undefined) return there
-    const v = of(k, ...a)
-    if (Object.isFrozen(k)) known.set(k, v)
-    return v
-  }
-}
-const holeAround = once((h: HoleRow) => plainHole(h))
+const plainHoles = once((holes: HoleRow[]) => holes.map(plainHole))
 const footprint = once((d: AnyDesign, kind: string) => kindNamed(kind).footprint(d))
+
+/** All holes but one's own. */
+function holesAround(holes: HoleRow[], self: string | null): BoatHole[] {
+  const plain = plainHoles(holes)
+  return self === null ? plain : plain.filter((_h, i) => holes[i]!.fittingId !== self)
+}
 
 /** A row is as good as its members, so it is judged when they have been. */
 export function membersFirst<F extends FittingRow>(fittings: F[]): F[] {
@@ -119,7 +124,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
   return {
     zones: s.zones,
     parts: s.parts,
-    holes: s.holes.filter((h) => self === null || h.fittingId !== self).map(holeAround),
+    holes: holesAround(s.holes, self),
     wet: s.wet,
     yard: s.yard,
     goods: s.goods,
