@@ -14,42 +14,71 @@ export type Footing = { lengthMm: number; widthMm: number } | { diameterMm: numb
 export type Lift = [w: number, tx: number, ty: number]
 export const liftAt = ([w, tx, ty]: Lift, p: Point) => w + tx * p.yMm - ty * p.xMm
 
-const corners = (l: number, w: number): Point[] => [
+export const cornersOf = ({ lengthMm: l, widthMm: w }: { lengthMm: number; widthMm: number }): Point[] => [
   { xMm: -l / 2, yMm: -w / 2 },
   { xMm: l / 2, yMm: -w / 2 },
   { xMm: l / 2, yMm: w / 2 },
   { xMm: -l / 2, yMm: w / 2 },
 ]
-export const cornersOf = (f: { lengthMm: number; widthMm: number }) => corners(f.lengthMm, f.widthMm)
 
-/** The part of a convex polygon where the lift is below zero (Sutherland and Hodgman). */
-function clipPressed(poly: Point[], u: Lift): Point[] {
-  const out: Point[] = []
-  poly.forEach((a, i) => {
-    const b = poly[(i + 1) % poly.length]!
-    const [da, db] = [liftAt(u, a), liftAt(u, b)]
-    if (da < 0) out.push(a)
-    if (da < 0 !== db < 0) {
-      const t = da / (da - db)
-      out.push({ xMm: a.xMm + t * (b.xMm - a.xMm), yMm: a.yMm + t * (b.yMm - a.yMm) })
+/** Corners of what is pressed, one after another; of a rectangle never more than eight. */
+const pressedX = new Float64Array(8)
+const pressedY = new Float64Array(8)
+/**
+ * The part of a rectangle where the lift is below zero (Sutherland and Hodgman), into the lists above. Asked
+ * for some thousand times by one fitting, so it makes nothing anew.
+ */
+function clipPressed(l: number, w: number, u: Lift): number {
+  const a = l / 2
+  const b = w / 2
+  let n = 0
+  let x0 = -a
+  let y0 = -b
+  let d0 = u[0] + u[1] * y0 - u[2] * x0
+  for (let i = 0; i < 4; i++) {
+    // Round from the first corner: starboard first, then forward, port and back.
+    const x1 = i < 2 ? a : -a
+    const y1 = i === 1 || i === 2 ? b : -b
+    const d1 = u[0] + u[1] * y1 - u[2] * x1
+    if (d0 < 0) {
+      pressedX[n] = x0
+      pressedY[n++] = y0
     }
-  })
-  return out
+    if (d0 < 0 !== d1 < 0) {
+      const t = d0 / (d0 - d1)
+      pressedX[n] = x0 + t * (x1 - x0)
+      pressedY[n++] = y0 + t * (y1 - y0)
+    }
+    x0 = x1
+    y0 = y1
+    d0 = d1
+  }
+  return n
 }
 
-function polygonMoments(ps: Point[]): Moments {
-  const m = { A: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 }
-  ps.forEach((a, i) => {
-    const b = ps[(i + 1) % ps.length]!
-    const c = a.xMm * b.yMm - b.xMm * a.yMm
-    m.A += c / 2
-    m.x += (c * (a.xMm + b.xMm)) / 6
-    m.y += (c * (a.yMm + b.yMm)) / 6
-    m.xx += (c * (a.xMm ** 2 + a.xMm * b.xMm + b.xMm ** 2)) / 12
-    m.yy += (c * (a.yMm ** 2 + a.yMm * b.yMm + b.yMm ** 2)) / 12
-    m.xy += (c * (a.xMm * b.yMm + 2 * a.xMm * a.yMm + 2 * b.xMm * b.yMm + b.xMm * a.yMm)) / 24
-  })
-  return m
+function polygonMoments(l: number, w: number, u: Lift): Moments {
+  const n = clipPressed(l, w, u)
+  let A = 0
+  let x = 0
+  let y = 0
+  let xx = 0
+  let xy = 0
+  let yy = 0
+  for (let i = 0; i < n; i++) {
+    const j = i + 1 === n ? 0 : i + 1
+    const ax = pressedX[i]!
+    const ay = pressedY[i]!
+    const bx = pressedX[j]!
+    const by = pressedY[j]!
+    const c = ax * by - bx * ay
+    A += c / 2
+    x += (c * (ax + bx)) / 6
+    y += (c * (ay + by)) / 6
+    xx += (c * (ax * ax + ax * bx + bx * bx)) / 12
+    yy += (c * (ay * ay + ay * by + by * by)) / 12
+    xy += (c * (ax * by + 2 * ax * ay + 2 * bx * by + bx * ay)) / 24
+  }
+  return { A, x, y, xx, xy, yy }
 }
 
 /** Of a disc the pressed part is a segment: closed integrals over \u03be from the chord to the rim. */
@@ -85,15 +114,11 @@ function segmentMoments(R: number, u: Lift): Moments {
   }
 }
 
-export function pressedMoments(f: Footing, u: Lift): Moments {
-  return 'diameterMm' in f
-    ? segmentMoments(f.diameterMm / 2, u)
-    : polygonMoments(clipPressed(corners(f.lengthMm, f.widthMm), u))
-}
-export const wholeMoments = (f: Footing): Moments =>
-  'diameterMm' in f
-    ? segmentMoments(f.diameterMm / 2, [-1, 0, 0])
-    : polygonMoments(corners(f.lengthMm, f.widthMm))
+const pressedMoments = (f: Footing, u: Lift): Moments =>
+  'diameterMm' in f ? segmentMoments(f.diameterMm / 2, u) : polygonMoments(f.lengthMm, f.widthMm, u)
+/** All of it pressed, however little. */
+const WHOLLY: Lift = [-1, 0, 0]
+export const wholeMoments = (f: Footing): Moments => pressedMoments(f, WHOLLY)
 
 /** The two points where the heel line cuts the outline; null when all or nothing is pressed. */
 export function heelLine(f: Footing, u: Lift): [Point, Point] | null {
@@ -110,7 +135,7 @@ export function heelLine(f: Footing, u: Lift): [Point, Point] | null {
       { xMm: h * e.x + c * e.y, yMm: h * e.y - c * e.x },
     ]
   }
-  const ps = corners(f.lengthMm, f.widthMm)
+  const ps = cornersOf(f)
   const cuts: Point[] = []
   ps.forEach((a, i) => {
     const b = ps[(i + 1) % 4]!
@@ -142,131 +167,179 @@ export interface Contact {
   pressedForceN: number
 }
 
-function solve3(a: number[][], b: number[]): number[] | null {
-  const m = a.map((r, i) => [...r, b[i]!])
+/** Row by row: three equations with their right side. */
+const eq = new Float64Array(12)
+/** H·x = −g with the row of greatest pivot first; false where it has no one answer. */
+function solve3(H: Float64Array, g: Float64Array, more: Float64Array | null, x: Float64Array): boolean {
+  for (let r = 0; r < 3; r++) {
+    for (let c = 0; c < 3; c++) eq[4 * r + c] = H[3 * r + c]! + (more && r === c ? more[r]! : 0)
+    eq[4 * r + 3] = -g[r]!
+  }
   for (let c = 0; c < 3; c++) {
     let p = c
-    for (let r = c + 1; r < 3; r++) if (Math.abs(m[r]![c]!) > Math.abs(m[p]![c]!)) p = r
-    if (!(Math.abs(m[p]![c]!) > 0)) return null
-    ;[m[c], m[p]] = [m[p]!, m[c]!]
+    for (let r = c + 1; r < 3; r++) if (Math.abs(eq[4 * r + c]!) > Math.abs(eq[4 * p + c]!)) p = r
+    if (!(Math.abs(eq[4 * p + c]!) > 0)) return false
+    if (p !== c)
+      for (let k = 0; k < 4; k++) {
+        const t = eq[4 * c + k]!
+        eq[4 * c + k] = eq[4 * p + k]!
+        eq[4 * p + k] = t
+      }
     for (let r = c + 1; r < 3; r++) {
-      const f = m[r]![c]! / m[c]![c]!
-      for (let j = c; j < 4; j++) m[r]![j]! -= f * m[c]![j]!
+      const f = eq[4 * r + c]! / eq[4 * c + c]!
+      for (let k = c; k < 4; k++) eq[4 * r + k]! -= f * eq[4 * c + k]!
     }
   }
-  const x = [0, 0, 0]
-  for (let r = 2; r >= 0; r--)
-    x[r] = (m[r]![3]! - m[r]!.slice(r + 1, 3).reduce((s, v, j) => s + v * x[r + 1 + j]!, 0)) / m[r]![r]!
-  return x.every(Number.isFinite) ? x : null
+  for (let r = 2; r >= 0; r--) {
+    let v = eq[4 * r + 3]!
+    for (let k = r + 1; k < 3; k++) v -= eq[4 * r + k]! * x[k]!
+    x[r] = v / eq[5 * r]!
+  }
+  return Number.isFinite(x[0]!) && Number.isFinite(x[1]!) && Number.isFinite(x[2]!)
+}
+
+/** The energy of one lift with its slope and its curvature. */
+interface State {
+  m: Moments
+  g: Float64Array
+  H: Float64Array
+  tensions: Float64Array
+  energy: number
+  residual: number
+}
+const stateFor = (n: number): State => ({
+  m: { A: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 },
+  g: new Float64Array(3),
+  H: new Float64Array(9),
+  tensions: new Float64Array(n),
+  energy: 0,
+  residual: 0,
+})
+interface Sizes {
+  whole: Moments
+  /** half the base’s length, or its radius: moments over it are forces */
+  L: number
+  /** what the preload alone presses it in by */
+  seat: number
+}
+function evaluate(p: ContactProblem, { L, seat }: Sizes, u: Lift, out: State): State {
+  const { k, kb } = p
+  const m = pressedMoments(p.footing, u)
+  const [w, tx, ty] = u
+  const { g, H, tensions } = out
+  // ∫kδ over what is pressed: its gradient is the deck's push.
+  const d0 = m.A * w + m.y * tx - m.x * ty
+  const d1 = m.y * w + m.yy * tx - m.xy * ty
+  const d2 = -(m.x * w + m.xy * tx - m.xx * ty)
+  let energy = -p.Fz * w - p.Mx * tx - p.My * ty + (k / 2) * (d0 * w + d1 * tx + d2 * ty)
+  let g0 = -p.Fz + k * d0
+  let g1 = -p.Mx + k * d1
+  let g2 = -p.My + k * d2
+  let h00 = k * m.A
+  let h01 = k * m.y
+  let h02 = -k * m.x
+  let h11 = k * m.yy
+  let h12 = -k * m.xy
+  let h22 = k * m.xx
+  for (let i = 0; i < tensions.length; i++) {
+    const b = p.bolts[i]!
+    const y = b.yMm
+    const x = -b.xMm
+    const T = Math.max(0, p.preloadN + kb * (w + tx * y + ty * x + seat))
+    tensions[i] = T
+    if (T <= 0) continue
+    energy += (T * T) / (2 * kb)
+    g0 += T
+    g1 += T * y
+    g2 += T * x
+    h00 += kb
+    h01 += kb * y
+    h02 += kb * x
+    h11 += kb * y * y
+    h12 += kb * x * y
+    h22 += kb * x * x
+  }
+  g[0] = g0
+  g[1] = g1
+  g[2] = g2
+  H[0] = h00
+  H[1] = H[3] = h01
+  H[2] = H[6] = h02
+  H[4] = h11
+  H[5] = H[7] = h12
+  H[8] = h22
+  out.m = m
+  out.energy = energy
+  out.residual = Math.max(Math.abs(g0), Math.abs(g1) / L, Math.abs(g2) / L)
+  return out
+}
+
+/** As if all were pressed and all bolts pulled: one linear step. */
+function firstLift(p: ContactProblem, whole: Moments): Lift {
+  const n = p.bolts.length
+  const a = p.k * whole.A + n * p.kb
+  let b = p.k * whole.yy
+  let c = p.k * whole.xx
+  for (const q of p.bolts) {
+    b += p.kb * q.yMm ** 2
+    c += p.kb * q.xMm ** 2
+  }
+  return [(p.Fz - n * p.preloadN) / a, p.Mx / b, p.My / c]
+}
+const step = new Float64Array(3)
+const damping = new Float64Array(3)
+/** Newton’s step; false where even a stiffened one has no end. */
+function newtonStep(p: ContactProblem, { whole, L }: Sizes, u: Lift, at: State, size: number): boolean {
+  const scale = p.k * whole.A + p.bolts.length * p.kb
+  const most = 1e6 * (Math.abs(size) / scale + Math.hypot(u[0], u[1] * L, u[2] * L))
+  let good = solve3(at.H, at.g, null, step)
+  // A base held by too few bolts with nothing pressed has a loose direction: a touch of stiffness finds
+  // the way down.
+  for (let damp = 1e-12; !good || Math.hypot(step[0]!, step[1]! * L, step[2]! * L) > most; damp *= 100) {
+    if (damp > 1) return false
+    damping[0] = damp * scale
+    damping[1] = damping[2] = damp * scale * L * L
+    good = solve3(at.H, at.g, damping, step)
+  }
+  return true
 }
 
 /**
  * A rigid base that can only push and bolts that can only pull: the minimum of a convex energy, by
- * Newton's method with a line
- * search (full step first, then halved). Null when it does not converge.
+ * Newton's method with a line search (full step first, then halved). Null when it does not converge.
  */
 export function solveContact(p: ContactProblem): Contact | null {
   const whole = wholeMoments(p.footing)
   const n = p.bolts.length
   const L =
     'diameterMm' in p.footing ? p.footing.diameterMm / 2 : Math.max(p.footing.lengthMm, p.footing.widthMm) / 2
-  const seat = (n * p.preloadN) / (p.k * whole.A)
-  const bolt = (u: Lift, b: Point) => Math.max(0, p.preloadN + p.kb * (liftAt(u, b) + seat))
-  const load = [p.Fz, p.Mx, p.My]
+  const sizes: Sizes = { whole, L, seat: (n * p.preloadN) / (p.k * whole.A) }
   const size = Math.max(Math.abs(p.Fz), Math.hypot(p.Mx, p.My) / L, n * p.preloadN)
-  const evaluate = (u: Lift) => {
-    const m = pressedMoments(p.footing, u)
-    const [w, tx, ty] = u
-    const g = [-load[0]!, -load[1]!, -load[2]!]
-    const H = [
-      [p.k * m.A, p.k * m.y, -p.k * m.x],
-      [p.k * m.y, p.k * m.yy, -p.k * m.xy],
-      [-p.k * m.x, -p.k * m.xy, p.k * m.xx],
-    ]
-    const tensions = p.bolts.map((b) => bolt(u, b))
-    let energy = -load[0]! * w - load[1]! * tx - load[2]! * ty
-    // \u222bk\u03b4 over what is pressed: its gradient is the deck's push.
-    const d = [
-      m.A * w + m.y * tx - m.x * ty,
-      m.y * w + m.yy * tx - m.xy * ty,
-      -(m.x * w + m.xy * tx - m.xx * ty),
-    ]
-    for (let i = 0; i < 3; i++) g[i]! += p.k * d[i]!
-    energy += (p.k / 2) * (d[0]! * w + d[1]! * tx + d[2]! * ty)
-    tensions.forEach((T, i) => {
-      if (T <= 0) return
-      const { xMm: x, yMm: y } = p.bolts[i]!
-      const r = [1, y, -x]
-      energy += (T * T) / (2 * p.kb)
-      for (let a = 0; a < 3; a++) {
-        g[a]! += T * r[a]!
-        for (let b = 0; b < 3; b++) H[a]![b]! += p.kb * r[a]! * r[b]!
-      }
-    })
-    return {
-      m,
-      g,
-      H,
-      tensions,
-      energy,
-      residual: Math.max(Math.abs(g[0]!), Math.abs(g[1]!) / L, Math.abs(g[2]!) / L),
-    }
-  }
-  // Start as if all were pressed and all bolts pulled: one linear step.
-  const stiff = [
-    [p.k * whole.A + n * p.kb, 0, 0],
-    [0, p.k * whole.yy, 0],
-    [0, 0, p.k * whole.xx],
-  ]
-  for (const b of p.bolts) {
-    stiff[1]![1]! += p.kb * b.yMm ** 2
-    stiff[2]![2]! += p.kb * b.xMm ** 2
-  }
-  let u: Lift = [(p.Fz - n * p.preloadN) / stiff[0]![0]!, p.Mx / stiff[1]![1]!, p.My / stiff[2]![2]!]
-  let at = evaluate(u)
+  let u = firstLift(p, whole)
+  let at = evaluate(p, sizes, u, stateFor(n))
+  let spare = stateFor(n)
   for (let round = 0; round < 200 && at.residual > 1e-11 * size; round++) {
-    const scale = p.k * whole.A + n * p.kb
-    let step = solve3(
-      at.H,
-      at.g.map((v) => -v),
-    )
-    // A base held by too few bolts with nothing pressed has a loose direction: a touch of stiffness finds
-    // the way down.
-    for (
-      let damp = 1e-12;
-      !step ||
-      step.some((s) => !Number.isFinite(s)) ||
-      Math.hypot(step[0]!, step[1]! * L, step[2]! * L) >
-        1e6 * (Math.abs(size) / scale + Math.hypot(u[0], u[1] * L, u[2] * L));
-      damp *= 100
-    ) {
-      if (damp > 1) return null
-      step = solve3(
-        at.H.map((r, i) => r.map((v, j) => v + (i === j ? damp * scale * (i === 0 ? 1 : L * L) : 0))),
-        at.g.map((v) => -v),
-      )
-    }
+    if (!newtonStep(p, sizes, u, at, size)) return null
+    const fall = Math.abs(at.g[0]! * step[0]! + at.g[1]! * step[1]! + at.g[2]! * step[2]!)
     let t = 1
     let next = at
     for (let halving = 0; halving < 60; halving++, t /= 2) {
       const trial: Lift = [u[0] + t * step[0]!, u[1] + t * step[1]!, u[2] + t * step[2]!]
-      next = evaluate(trial)
-      if (
-        next.energy <= at.energy - 1e-4 * t * Math.abs(at.g.reduce((s, g, i) => s + g * step![i]!, 0)) ||
-        next.residual < at.residual * 0.5
-      ) {
+      next = evaluate(p, sizes, trial, spare)
+      if (next.energy <= at.energy - 1e-4 * t * fall || next.residual < at.residual * 0.5) {
         u = trial
         break
       }
     }
-    if (next === at || (next.residual >= at.residual && t < 1e-15)) break
+    if (next.residual >= at.residual && t < 1e-15) break
+    spare = at
     at = next
   }
   if (!(at.residual <= 1e-6 * size)) return null
   const [w, tx, ty] = u
   return {
     lift: u,
-    tensions: at.tensions,
+    tensions: [...at.tensions],
     pressed: at.m,
     pressedForceN: -p.k * (at.m.A * w + at.m.y * tx - at.m.x * ty),
   }

@@ -23,7 +23,8 @@ export function snugOf(pressed: Pressed[], capN: number | null) {
     if (!(p.perNewton > 0)) continue
     const most = p.preloadFor(Math.max(MOST / p.perNewton, p.restN))
     if (most < preloadN - TOUCHING * Math.max(1, most)) {
-      preloadN = Math.max(0, most)
+      // What is left of a subtraction is no preload.
+      preloadN = most > TOUCHING ? most : 0
       limitedBy = p.id
     }
   }

@@ -22,24 +22,44 @@ export interface Strip {
   pushN: number
 }
 
-const cut = (ps: Point[], side: (p: Point) => number): Point[] =>
-  ps.flatMap((a, i) => {
-    const b = ps[(i + 1) % ps.length]!
-    const [da, db] = [side(a), side(b)]
-    const t = da / (da - db)
-    const crossing = { xMm: a.xMm + t * (b.xMm - a.xMm), yMm: a.yMm + t * (b.yMm - a.yMm) }
-    return [...(da >= 0 ? [a] : []), ...(da >= 0 !== db >= 0 ? [crossing] : [])]
-  })
+/** Corners one after another. */
+interface Corners {
+  n: number
+  x: number[]
+  y: number[]
+}
+/** The part where along·x + across·y + centre is not below zero, into lists that are there already. */
+function cut(ps: Corners, along: number, across: number, centre: number, into: Corners): Corners {
+  let n = 0
+  const put = (x: number, y: number) => {
+    into.x[n] = x
+    into.y[n++] = y
+  }
+  for (let i = 0; i < ps.n; i++) {
+    const j = i + 1 === ps.n ? 0 : i + 1
+    const da = along * ps.x[i]! + across * ps.y[i]! + centre
+    const db = along * ps.x[j]! + across * ps.y[j]! + centre
+    if (da >= 0) put(ps.x[i]!, ps.y[i]!)
+    if (da >= 0 !== db >= 0) {
+      const t = da / (da - db)
+      put(ps.x[i]! + t * (ps.x[j]! - ps.x[i]!), ps.y[i]! + t * (ps.y[j]! - ps.y[i]!))
+    }
+  }
+  into.n = n
+  return into
+}
 /** Area and first moments by the corners; a cut that folds back on itself counts for nothing. */
-function moments(ps: Point[]) {
-  let [A, x, y] = [0, 0, 0]
-  ps.forEach((a, i) => {
-    const b = ps[(i + 1) % ps.length]!
-    const c = a.xMm * b.yMm - b.xMm * a.yMm
+function moments(ps: Corners): { A: number; x: number; y: number } {
+  let A = 0
+  let x = 0
+  let y = 0
+  for (let i = 0; i < ps.n; i++) {
+    const j = i + 1 === ps.n ? 0 : i + 1
+    const c = ps.x[i]! * ps.y[j]! - ps.x[j]! * ps.y[i]!
     A += c / 2
-    x += (c * (a.xMm + b.xMm)) / 6
-    y += (c * (a.yMm + b.yMm)) / 6
-  })
+    x += (c * (ps.x[i]! + ps.x[j]!)) / 6
+    y += (c * (ps.y[i]! + ps.y[j]!)) / 6
+  }
   return A < 0 ? { A: -A, x: -x, y: -y } : { A, x, y }
 }
 const cornersOf = (o: Exclude<Outline, { diameterMm: number }>): Point[] => {
@@ -53,24 +73,38 @@ const cornersOf = (o: Exclude<Outline, { diameterMm: number }>): Point[] => {
   ]
 }
 
+const empty = (): Corners => ({ n: 0, x: [], y: [] })
+/** Used anew by every strip: a sweep asks for some hundred. */
+const [WHOLE, WITHIN, PRESSED] = [empty(), empty(), empty()]
 function ofPolygon(ps: Point[], f: Field, g: number, b: number): Strip {
-  const s = (p: Point) => (f.alongMPaPerMm * p.xMm + f.acrossMPaPerMm * p.yMm) / g
-  const pressure = (p: Point) => f.centreMPa + g * s(p)
-  const inner = Math.max(...ps.map(s)) - b
-  const within = cut(ps, (p) => s(p) - inner)
-  const force = (part: Point[]) => {
-    const m = moments(cut(part, pressure))
+  WHOLE.n = ps.length
+  // Along the way the pressure rises, in units of its slope.
+  const along = f.alongMPaPerMm / g
+  const across = f.acrossMPaPerMm / g
+  let most = -Infinity
+  for (let i = 0; i < ps.length; i++) {
+    const p = ps[i]!
+    WHOLE.x[i] = p.xMm
+    WHOLE.y[i] = p.yMm
+    most = Math.max(most, along * p.xMm + across * p.yMm)
+  }
+  const inner = most - b
+  const force = (part: Corners) => {
+    const m = moments(cut(part, f.alongMPaPerMm, f.acrossMPaPerMm, f.centreMPa, PRESSED))
     return m.A * f.centreMPa + m.x * f.alongMPaPerMm + m.y * f.acrossMPaPerMm
   }
-  const outlineMm = ps.reduce((sum, p, i) => {
-    const q = ps[(i + 1) % ps.length]!
-    const [near, far] = [s(p) - inner, s(q) - inner]
+  let outlineMm = 0
+  for (let i = 0; i < WHOLE.n; i++) {
+    const j = i + 1 === WHOLE.n ? 0 : i + 1
+    const near = along * WHOLE.x[i]! + across * WHOLE.y[i]! - inner
+    const far = along * WHOLE.x[j]! + across * WHOLE.y[j]! - inner
     const share =
       near >= 0 && far >= 0 ? 1 : near < 0 && far < 0 ? 0 : Math.max(near, far) / Math.abs(near - far)
-    return sum + share * Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm)
-  }, 0)
+    if (share > 0) outlineMm += share * Math.hypot(WHOLE.x[j]! - WHOLE.x[i]!, WHOLE.y[j]! - WHOLE.y[i]!)
+  }
+  const within = cut(WHOLE, along, across, -inner, WITHIN)
   const areaMm2 = moments(within).A
-  return { areaMm2, forceN: force(within), outlineMm, baseMm2: moments(ps).A, pushN: force(ps) }
+  return { areaMm2, forceN: force(within), outlineMm, baseMm2: moments(WHOLE).A, pushN: force(WHOLE) }
 }
 
 function ofDisc(R: number, f: Field, g: number, b: number): Strip {

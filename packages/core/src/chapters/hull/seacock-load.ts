@@ -132,6 +132,7 @@ const CRUSH = 150
 const PULL_OUT = 100
 const PEEL_SHARE = 0.25
 const AZIMUTHS = 36
+const GRAIN = 1e-9
 
 type Flanged = Extract<Input, { method: 'through' | 'insert' }>
 type Pipe = Extract<Input, { method: 'nut' | 'stub' }>
@@ -154,6 +155,16 @@ const stress = (
     working: [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
   })
 
+/**
+ * Equal bolts round a disc are the same again a bolt further, and the same mirrored: of the directions only
+ * those differ that lie from one bolt to half way to the next. Where the directions do not fall on one
+ * another a bolt further, only the mirror counts.
+ */
+function differingAzimuths(bolts: number): number {
+  const again = AZIMUTHS % bolts === 0 ? AZIMUTHS / bolts : AZIMUTHS
+  return Math.floor(again / 2) + 1
+}
+
 /** The worst of all directions of a kick on a flange that rests on its bolts. */
 function kicked(v: Flanged, grip: number) {
   const k = LAMINATE_E / grip
@@ -165,7 +176,7 @@ function kicked(v: Flanged, grip: number) {
   const footing = { diameterMm: v.flangeMm }
   let [T, p, worstAt] = [0, 0, 0]
   let tensionsN: number[] = bolts.map(() => 0)
-  for (let i = 0; i < AZIMUTHS; i++) {
+  for (let i = 0; i < differingAzimuths(v.bolts); i++) {
     const az = (360 / AZIMUTHS) * i
     const found = solveContact({
       footing,
@@ -180,7 +191,8 @@ function kicked(v: Flanged, grip: number) {
     if (!found)
       throw new CalcError('not-converged', 'loadN', 'No rest was found for this flange under this load')
     const most = Math.max(...found.tensions)
-    if (most > T) [T, worstAt, tensionsN] = [most, az, found.tensions]
+    // Of directions that are alike the first is named, whatever the last bit says.
+    if (most > T * (1 + GRAIN)) [T, worstAt, tensionsN] = [most, az, found.tensions]
     p = Math.max(p, toe(footing, found.lift, k).toePressureMPa)
   }
   return { T, p, worstAt, tensionsN }

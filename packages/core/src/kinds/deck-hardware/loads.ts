@@ -90,9 +90,11 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   const caps = boltCapacities(design.bolt.size, design.bolt.grade, design.bolt.threadsInShear)
   const measures: ((s: Shared) => number)[] = [
     (s) =>
-      s.bolts.reduce(
-        (m, b) => Math.max(m, Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)),
-        0,
+      Math.sqrt(
+        s.bolts.reduce(
+          (m, b) => Math.max(m, (b.tensionN / caps.tensionN) ** 2 + (b.shearN / caps.shearN) ** 2),
+          0,
+        ),
       ),
     (s) => s.maxShearN,
     (s) => s.sumTensionN,
@@ -106,7 +108,13 @@ function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   const picked = new Set<Shared>()
   for (const f of measures) {
     let best = all[0]!
-    for (const s of all) if (f(s) > f(best) * (1 + 1e-12)) best = s
+    let most = f(best)
+    for (const s of all) {
+      const here = f(s)
+      if (!(here > most * (1 + 1e-12))) continue
+      best = s
+      most = here
+    }
     picked.add(best)
   }
   return [...picked]

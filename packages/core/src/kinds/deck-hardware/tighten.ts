@@ -14,6 +14,8 @@ export interface DeckLimit {
   preloadN: number
   limitedBy: string | null
 }
+/** of two that stop it at the same pull the first is named, whatever the last bit says */
+const GRAIN = 1e-12
 /** Nothing presses behind: so wide that it never counts. */
 const NO_WASHER = { washerDiameterMm: 10_000 }
 export function deckLimit(
@@ -29,7 +31,7 @@ export function deckLimit(
       ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
     ]
   }
-  return decisive.flatMap(of).reduce((a, b) => (b.preloadN < a.preloadN ? b : a))
+  return decisive.flatMap(of).reduce((a, b) => (b.preloadN < a.preloadN * (1 - GRAIN) ? b : a))
 }
 /** A torque that a wrench is set to, N·m: rounded down, so that no check is short by it. */
 const TORQUE_STEP_NM = 0.1
