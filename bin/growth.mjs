@@ -1,8 +1,9 @@
 #!/usr/bin/env node
 // npm run growth: how what is asked grows with what there is. Writes a chart of each into docs/growth and
-// prints the table with the exponent. Long; by hand.
-import { mkdirSync, writeFileSync } from 'node:fs'
+// prints the table with the exponent (`-- --only solver|holes|fittings|yard` for a part). Long; by hand.
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import pg from 'pg'
 import { asker, at, boatOf } from './lib/bench-yard.mjs'
 import { chartOf, exponent } from './lib/growth-chart.mjs'
 import { ensurePackages, root } from './lib/packages.mjs'
@@ -51,7 +52,7 @@ async function holes() {
       const all = (await ask('GET', `/boats/${id}`)).holes
       const timed = async (path) => {
         const t0 = performance.now()
-        await ask('GET', path)
+        await ask.bytes(path)
         return performance.now() - t0
       }
       const times = async (what) => {
@@ -77,6 +78,103 @@ async function holes() {
     await product.stop()
   }
 }
-await solver()
-await holes()
+
+const FITTINGS = [50, 500, 5000]
+/** Copies of one fitting along the deck, set down by the database itself. */
+const COPIES = `INSERT INTO fittings (boat_id, name, kind, design, verdict, governing, solver_due, updated_by)
+  SELECT boat_id, name || ' ' || n, kind, jsonb_set(design, '{place,xMm}', to_jsonb(300 + (n * 97) % 19400)),
+    verdict, governing, false, updated_by
+    FROM fittings, generate_series(2, $2::int) n WHERE id = $1`
+async function fittings() {
+  const product = await serveFresh('bench-postgres')
+  const db = new pg.Client({ connectionString: product.database.ownerUrl })
+  await db.connect()
+  try {
+    const ask = await asker(product.base, '/session/demo', {})
+    const series = { 'the picture of her': [], 'one fitting opened': [], 'one fitting saved': [] }
+    for (const n of FITTINGS) {
+      const id = await boatOf(ask, `With ${n}`, 1)
+      const one = await ask('POST', `/boats/${id}/fittings`, { catalogueId: 'HG-C250', xMm: 200, yMm: 0 })
+      await db.query(COPIES, [one.id, n])
+      let { version, design } = await ask('GET', `/fittings/${one.id}`)
+      const acts = {
+        'the picture of her': () => ask.bytes(`/boats/${id}`),
+        'one fitting opened': () => ask.bytes(`/fittings/${one.id}`),
+        'one fitting saved': async () => {
+          const sent = { version, design: { ...design, name: `saved ${version}` } }
+          ;({ version, design } = await ask('PUT', `/fittings/${one.id}`, sent))
+        },
+      }
+      for (const [name, act] of Object.entries(acts)) {
+        const took = []
+        for (let i = 0; i < READS; i++) {
+          const t0 = performance.now()
+          await act()
+          took.push(performance.now() - t0)
+        }
+        series[name].push([n, at(took, 0.5)])
+      }
+    }
+    write(
+      'fittings',
+      'A boat of so many fittings, asked of the server',
+      'fittings',
+      Object.entries(series).map(([name, points]) => ({ name: `${name}, p50`, points })),
+    )
+  } finally {
+    await db.end()
+    await product.stop()
+  }
+}
+
+const BOATS = [10, 30, 100]
+/** A yard of so many boats, each as large as the demo's: what it takes, and what a fitter waits for. */
+async function yard() {
+  const product = await serveFresh('bench-postgres')
+  const db = new pg.Client({ connectionString: product.database.ownerUrl })
+  await db.connect()
+  try {
+    const ask = await asker(product.base, '/session', { login: 'manager', password: 'tide-manager' })
+    const file = await ask('GET', '/boats/fulmars-reach/boat.json')
+    const series = { 'watch of the yard': [], 'one boat opened': [] }
+    let there = (await ask('GET', '/boats')).length
+    for (const n of BOATS) {
+      for (; there < n; there++) await ask('POST', '/boats/import', named(file, there))
+      const boats = await ask('GET', '/boats')
+      for (const [name, path] of [
+        ['watch of the yard', () => '/watch'],
+        ['one boat opened', (i) => `/boats/${boats[(i * 7) % boats.length].id}`],
+      ]) {
+        const took = []
+        for (let i = 0; i < READS; i++) {
+          const t0 = performance.now()
+          await ask.bytes(path(i))
+          took.push(performance.now() - t0)
+        }
+        series[name].push([n, at(took, 0.5)])
+      }
+      const [{ bytes }] = (await db.query('SELECT pg_database_size(current_database()) AS bytes')).rows
+      const memory = readFileSync(`/proc/${product.pid}/status`, 'utf8').match(/VmRSS:\s+(\d+)/)[1]
+      out(
+        `${n} boats: database ${(bytes / 1e6).toFixed(0)} MB, memory of the server ${(memory / 1e3).toFixed(0)} MB`,
+      )
+    }
+    write(
+      'yard',
+      'A yard of so many boats, asked of the server',
+      'boats',
+      Object.entries(series).map(([name, points]) => ({ name: `${name}, p50`, points })),
+    )
+  } finally {
+    await db.end()
+    await product.stop()
+  }
+}
+/** The demo’s boat under another name. */
+const named = (file, n) => ({ ...file, boat: { ...file.boat, name: `Copy ${n}` } })
+
+const PARTS = { solver, holes, fittings, yard }
+const only = process.argv[process.argv.indexOf('--only') + 1]
+for (const [name, part] of Object.entries(PARTS))
+  if (!process.argv.includes('--only') || only === name) await part()
 process.exit(0)

@@ -37,6 +37,7 @@ export async function serveFresh(name) {
   return {
     base: `http://127.0.0.1:${port}`,
     database,
+    pid: server.pid,
     async stop() {
       const gone = new Promise((done) => server.once('exit', done))
       server.kill('SIGTERM')

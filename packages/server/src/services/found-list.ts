@@ -237,6 +237,27 @@ const writtenOf = (boatId: string, number: number, zone: string, r: Row) => ({
   found: true,
 })
 
+interface At {
+  xMm: number
+  yMm: number
+}
+/** Whether a hole is on record so near that it is the same; by squares of that size, for thousands. */
+function besideOneOf(holes: At[]): (at: At) => boolean {
+  const square = (v: number) => Math.floor(v / DUPLICATE_MM)
+  const by = new Map<string, At[]>()
+  for (const h of holes) {
+    const key = `${square(h.xMm)} ${square(h.yMm)}`
+    by.set(key, [...(by.get(key) ?? []), h])
+  }
+  return (at) => {
+    for (let i = -1; i <= 1; i++)
+      for (let j = -1; j <= 1; j++)
+        for (const h of by.get(`${square(at.xMm) + i} ${square(at.yMm) + j}`) ?? [])
+          if (Math.hypot(h.xMm - at.xMm, h.yMm - at.yMm) < DUPLICATE_MM) return true
+    return false
+  }
+}
+
 /** Reads a list of holes. Nothing is written unless every row can be, and then all at once. */
 export async function importHoles(who: Account, boatId: string, raw: unknown): Promise<ImportAnswer> {
   must(who, 'measure', boatId)
@@ -256,7 +277,7 @@ export async function importHoles(who: Account, boatId: string, raw: unknown): P
       .map((e) => ({ line: (e.row ?? 0) + 2, column: '', message: e.message })),
     ...lines.flatMap((l) => l.errors),
   ]
-  const there = (r: Row) => holes.some((h) => Math.hypot(h.xMm - r.xMm, h.yMm - r.yMm) < DUPLICATE_MM)
+  const there = besideOneOf(holes)
   const steps = rows.map(firstStep)
   const all = steps.flatMap((s) => s.gates)
   const gates = all.filter((g, i) => all.findIndex((o) => o.id === g.id) === i)

@@ -87,7 +87,7 @@ interface Marked<T> {
   mark: string
   value: Promise<T>
 }
-const MOST_BOATS = 24
+const MOST_BOATS = 150
 /** Keeps what was read for as long as its mark is the same; those who ask meanwhile wait for one reading. */
 function keeper<T>(read: (key: string, mark: string, before: Marked<T> | undefined) => Promise<T>) {
   const kept = new Map<string, Marked<T>>()

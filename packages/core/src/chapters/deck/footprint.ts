@@ -218,7 +218,10 @@ function punchingChecks(
  * Punching and crush on the inside: under the plate as one, or with no plate under each washer alone, of
  * which the worst is shown.
  */
-export function footprintChecks(p: FootprintInput): Check[] {
+export const footprintChecks = (p: FootprintInput): Check[] => footprint(p, punchingChecks)
+/** What moves with the preload alone. */
+export const footprintCrush = (p: FootprintInput): Check[] => footprint(p, () => [])
+function footprint(p: FootprintInput, punching: typeof punchingChecks): Check[] {
   const holeArea = (Math.PI / 4) * p.holeMm ** 2
   const press = (b: FootBolt) => Math.max(b.tensionN, b.preloadN)
   const n = p.bolts.length
@@ -233,7 +236,7 @@ export function footprintChecks(p: FootprintInput): Check[] {
     const sumT = p.bolts.reduce((s, b) => s + b.tensionN, 0)
     const pressN = p.bolts.reduce((s, b) => s + press(b), 0)
     return [
-      ...punchingChecks(p, 'the plate', perimeterOf(p.plate), sumT),
+      ...punching(p, 'the plate', perimeterOf(p.plate), sumT),
       ...crushChecks({
         where: 'plate',
         what: 'the plate',
@@ -257,7 +260,7 @@ export function footprintChecks(p: FootprintInput): Check[] {
   let worst: Check[] = []
   p.bolts.forEach((b, i) => {
     const mine = [
-      ...punchingChecks(p, 'a washer', U, b.tensionN, i),
+      ...punching(p, 'a washer', U, b.tensionN, i),
       ...crushChecks({
         where: 'plate',
         what: 'a washer',

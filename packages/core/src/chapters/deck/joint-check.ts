@@ -28,7 +28,7 @@ import { boltCapacities, boltCheck } from '../fastener/fastener'
 import { boltStiffness } from './base-contact'
 import type { Base } from './base-press'
 import { BOND_MPA, bearingChecks } from './bearing'
-import { baseChecks, footprintChecks, plugSchema, refusePlugWithoutCore } from './footprint'
+import { baseChecks, footprintChecks, footprintCrush, plugSchema, refusePlugWithoutCore } from './footprint'
 import { boltsPress, snugOf } from './snug'
 
 const bondedSchema = z.strictObject({
@@ -242,8 +242,8 @@ function spacingCheck(g: Joint): Check[] {
 }
 
 /** What presses on the core by the preload: under plate or washers, and under the base. */
-function pressing(v: JointInput, g: Joint, preloadN: number) {
-  const inside = footprintChecks({
+function pressing(v: JointInput, g: Joint, preloadN: number, of = footprintChecks) {
+  const inside = of({
     structure: v.structure,
     plug: v.plug,
     plate: v.plate,
@@ -277,7 +277,7 @@ function baseOf(b: NonNullable<JointInput['base']>): Base {
 /** The largest preload that neither plate, washers, base nor the bolt itself object to (chapter 3.4). */
 export function jointSnug(v: JointInput, g = given(v)) {
   const cap = 0.4 * boltCapacities(v.bolt.size, v.bolt.grade, true).tensionN
-  const { inside, outside } = pressing(v, g, cap)
+  const { inside, outside } = pressing(v, g, cap, footprintCrush)
   // Washers stand alone: the one that is pulled most is pressed most at any preload.
   const all = v.bolts.map((b) => b.tensionN)
   const tensions = v.plate ? all : [Math.max(...all)]

@@ -327,11 +327,19 @@ export function plateBendingOf(
   )
 }
 
-export function backingPlateOf(v: PlateInput): PlateOutput {
+function refuse(v: PlateInput) {
   refusePlugWithoutCore(v.structure, v.plug)
   if ('outline' in v.plate && !(areaOf(v.plate) > 0))
     throw invalid('plate.outline', 'These points enclose no area; give the corners in order')
   refuseOutside(v)
+}
+/** Only what the plate lets its bolts be pulled to. */
+export function plateSnugOf(v: PlateInput): PlateOutput['snug'] {
+  refuse(v)
+  return plateSnug(v)
+}
+export function backingPlateOf(v: PlateInput): PlateOutput {
+  refuse(v)
   const g = givenAt(v, v.bolt.preloadN)
   const b = bending(v.plate, v, g)
   const checks = plateChecks(v, v.bolt.preloadN)

@@ -5,7 +5,12 @@ import type { JointInput } from '../../chapters/deck/joint-check'
 import { SIZES } from '../../base/materials/fasteners'
 import { boundsOf } from '../../base/geometry/outline'
 import { check, inWords, say, unproven, type Check } from '../../base/verdict/check'
-import { backingPlateOf, type PlateOutput } from '../../chapters/plate/backing-plate'
+import {
+  backingPlateOf,
+  plateSnugOf,
+  type PlateInput,
+  type PlateOutput,
+} from '../../chapters/plate/backing-plate'
 import type { Design } from './design'
 import { factorsOf } from './guess'
 import { gripAbout, type Shared } from './loads'
@@ -93,22 +98,35 @@ export function plateOutput(
   preloadN: number,
   s: Pick<Shared, 'bolts'>,
   withDeck: boolean,
-  own: { strengthMPa?: number; eMPa?: number },
+  own: OwnPlate,
 ): PlateOutput | null {
-  if (!d.plate) return null
-  const { material, thicknessMm } = d.plate
-  return backingPlateOf({
+  return d.plate && backingPlateOf(plateInput(d, d.plate, plug, preloadN, s, withDeck, own))
+}
+/** What the plate’s own bending lets the bolts be pulled to under one direction of the load. */
+export const plateLimit = (d: Design, s: Pick<Shared, 'bolts'>, own: OwnPlate): PlateOutput['snug'] | null =>
+  d.plate && plateSnugOf(plateInput(d, d.plate, undefined, 0, s, false, own))
+type OwnPlate = { strengthMPa?: number; eMPa?: number }
+function plateInput(
+  d: Design,
+  p: NonNullable<Design['plate']>,
+  plug: Plug | undefined,
+  preloadN: number,
+  s: Pick<Shared, 'bolts'>,
+  withDeck: boolean,
+  own: OwnPlate,
+): PlateInput {
+  return {
     duty: d.duty,
     factors: factorsOf(d),
-    plate: { ...planOfPlate(d.plate), material, thicknessMm, ...own },
+    plate: { ...planOfPlate(p), material: p.material, thicknessMm: p.thicknessMm, ...own },
     bolts: d.bolts.map((b, i) => ({ ...b, tensionN: s.bolts[i]!.tensionN })),
     bolt: { size: d.bolt.size, preloadN },
     washer: d.bolt.nutWasher,
     structural: true,
     belowWaterline: d.place.belowWaterline,
-    bedGapMm: bedMean(d.plate),
+    bedGapMm: bedMean(p),
     ...(withDeck ? { structure: d.structure, plug } : {}),
-  })
+  }
 }
 
 export function leverCheck(s: Shared, loadN: number): Check | null {

@@ -3,7 +3,7 @@ import type { Plug } from '../../chapters/deck/footprint'
 import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
 import type { Design } from './design'
 import { isBlind } from './hold'
-import { jointInput, plateOutput } from './joint'
+import { jointInput, plateLimit } from './joint'
 import type { Shared } from './loads'
 
 /**
@@ -25,7 +25,7 @@ export function deckLimit(
   decisive: Shared[],
 ): DeckLimit {
   const of = (s: Shared): DeckLimit[] => {
-    const plate = plateOutput(d, plug, 0, s, false, own)?.snug
+    const plate = plateLimit(d, s, own)
     return [
       jointSnug({ ...jointInput(d, plug, 0, s), ...(isBlind(d) && !d.plate ? NO_WASHER : {}) }),
       ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
