@@ -1,7 +1,9 @@
+import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db'
 import { Boat } from '../src/models'
 import { everyHole } from '../src/services/kept-boat'
+import { letNotesGo } from '../src/services/nightly'
 import { settled } from '../src/services/rejudge'
 import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from '../src/services/snapshot'
 import { startYard, type Someone, type Yard } from './harness'
@@ -172,6 +174,23 @@ describe('all of a boat as it is kept', () => {
     const { kept, read } = await both()
     expect(kept).toEqual(read)
     expect(kept).not.toEqual(before.kept)
+  })
+  it('is as it is read after the notes of what was written in holes are let go', async () => {
+    await settled()
+    await both()
+    const notes = async () =>
+      (await app.db.query('SELECT count(*)::int AS n FROM hole_changes', { type: QueryTypes.SELECT }))[0] as {
+        n: number
+      }
+    await app.db.query(
+      "INSERT INTO hole_changes (boat_id) SELECT 'fulmars-reach' FROM generate_series(1, 20100)",
+    )
+    await letNotesGo()
+    expect((await notes()).n).toBeLessThanOrEqual(20_001)
+    const { kept, read } = await both()
+    expect(kept).toEqual(read)
+    await found()
+    expect((await both()).kept).toEqual((await both()).read)
   })
   it('lends its rows and nothing that could be written in for others', async () => {
     const boat = (await Boat.findByPk('fulmars-reach'))!

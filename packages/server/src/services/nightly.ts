@@ -88,7 +88,7 @@ export async function backupNow(who: Account): Promise<TaskShown> {
 }
 /** Of the notes of what was written in holes only the last are of use to anybody. */
 const NOTES_KEPT = 20_000
-const letNotesGo = () =>
+export const letNotesGo = () =>
   Task.sequelize!.query('DELETE FROM hole_changes WHERE id < (SELECT max(id) FROM hole_changes) - $1', {
     bind: [NOTES_KEPT],
   })
