@@ -197,6 +197,8 @@ test('a tick, a life step, a hole found, a reading, a photo: the line goes in th
     await page.getByLabel('Where').focus()
     await page.keyboard.type('3180 aft of stem, 60 mm in from the port edge')
     await page.keyboard.press('Enter')
+    // It goes on to the next: Enter once more would keep it twice.
+    await expect(page.getByLabel('Where')).toHaveValue('')
   })
   await page.goto('/boat/fulmars-reach/readings')
   await once('readings', `${boat}/readings`, 'readings', async () => {

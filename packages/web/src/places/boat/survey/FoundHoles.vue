@@ -88,6 +88,15 @@ const spotSaid = computed(() => {
     .sort((a, b) => a.mm - b.mm)[0]
   return close && close.mm < 300 ? `${said}; ${close.h.label} ${length(close.mm)} away` : said
 })
+/** The form as the next hole wants it. */
+function goOn() {
+  form.note = ''
+  form.x = form.y = null
+  tried.value = false
+  measured.value = null
+  measure.value?.clear()
+  done()
+}
 async function send() {
   tried.value = true
   if (!ready.value || busy.value) return
@@ -107,17 +116,13 @@ async function send() {
     ...(form.zone ? { zone: form.zone } : {}),
     ...(upright.value && form.z !== null ? { zMm: form.z } : {}),
   }
-  await attempt(async (key) => {
+  const kept = await attempt(async (key) => {
     const h = await api<Hole>('POST', `/boats/${boat.value.id}/penetrations`, body, key)
     await boats.refresh()
     made.value = [h, ...made.value]
-    form.note = ''
-    form.x = form.y = null
-    tried.value = false
-    measured.value = null
-    measure.value?.clear()
-    done()
   })
+  // One that waits on this device is kept too: left standing here, the next Enter would enter it again.
+  if (kept) goOn()
   await nextTick()
   here.value?.querySelector<HTMLInputElement>('.measure input')?.focus()
 }
