@@ -181,6 +181,7 @@ for (const part of ['places', 'benches'] as const)
           .waitForFunction(
             (n) => document.querySelector<HTMLElement>('main.place')!.innerText.trim().length >= n,
             LITTLE,
+            { timeout: 30_000 },
           )
           .catch(() => null)
         for (const sight of [first!, ...more]) wrong.push(...(await seenAt(page, sight)))

@@ -1,7 +1,8 @@
 import { join, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { CATALOGUE, startDesign, withChange, type Design } from '../src'
-import { throughHull, THROUGH_HULL_CATALOGUE } from '../src/kinds/through-hull'
+import { CATALOGUE, parseDesign, startDesign, withChange, type Design } from '../src'
+import { CORE_SCHOOLS } from '../src/chapters/deck/core-plug'
+import { parseThroughHull, throughHull, THROUGH_HULL_CATALOGUE } from '../src/kinds/through-hull'
 import { ALONE } from '../src/kinds/kind'
 
 /**
@@ -39,18 +40,19 @@ function deck(): Design {
   let d = startDesign(entry, place as never, entry.title)
   const turn = (change: Record<string, unknown>) => {
     try {
-      d = withChange(d, change)
+      d = parseDesign(withChange(d, change))
     } catch {
-      // A change that this design has no place for changes nothing.
+      // What no design may be changes nothing.
     }
   }
-  if (chance() < 0.5) turn({ 'core.school': oneOf(['plug', 'undercut', 'reef', 'none']) })
+  if (chance() < 0.5) turn({ 'core.school': oneOf(CORE_SCHOOLS) })
   if (d.plate && chance() < 0.7) turn({ 'plate.thicknessMm': round(between(2, 16)) })
   if (d.plate && chance() < 0.3) turn({ 'plate.bonded': chance() < 0.5 })
   if (chance() < 0.3) turn({ 'bolt.torqueNm': round(between(2, 30)) })
   if (chance() < 0.4) turn({ 'bolt.nutWasher': oneOf(['plain', 'large']) })
   if (chance() < 0.6)
     turn({
+      'load.heightMm': undefined,
       'load.pointMm': { x: round(between(-80, 80)), y: round(between(-60, 60)), z: round(between(0, 400)) },
     })
   if (chance() < 0.3) turn({ headingDeg: round(between(-180, 180)) })
@@ -68,21 +70,12 @@ function through(): AnyThrough {
       solidMm: null,
     },
   }
-  const place = { zone: 'bottom', xMm: 5000, yMm: 400, zMm: round(between(-900, 200)), measuredFrom: [] }
-  const { xMm, yMm, zMm } = place
   const spot = {
-    ...place,
-    xMm,
-    yMm,
-    zMm,
-    structure: null,
-    measured: [],
-    edgeMm: null,
-    belowWaterline: true,
-    zones: [],
+    ...{ zone: 'bottom', xMm: 5000, yMm: 400, zMm: round(between(-900, 200)), measuredFrom: [] },
+    ...{ structure: null, measured: [], edgeMm: null, belowWaterline: true, zones: [] },
   }
   const d = throughHull.start(entry, { ...spot, duty: oneOf(['coastal', 'ocean']) } as never, entry.title)
-  return withChange(d, { hull: { ...d.hull, ...hull } } as never)
+  return parseThroughHull(withChange(d, { hull: { ...d.hull, ...hull } } as never))
 }
 
 interface Apart {
