@@ -2,12 +2,13 @@ import { bedStiffness, boltStiffness, fieldOf, toe } from '../../chapters/deck/b
 import { bedLayers } from '../../chapters/deck/bed'
 import { toeStrip, type Field } from '../../chapters/deck/toe-strip'
 import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
-import { heelLine, solveContact, wholeMoments } from '../../chapters/deck/contact'
+import { heelLine, solveContact, wholeMoments, type Contact } from '../../chapters/deck/contact'
 import { designLoadOf, type LoadDirection, momentsOf } from '../../chapters/load/design-load'
 import { boltCapacities } from '../../chapters/fastener/fastener'
 import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
 import type { Design } from './design'
+import { differing } from './mirrored'
 import { loadOn } from './turned'
 
 /** How a stiff base that can only push stands on the deck (chapter 3.3). */
@@ -81,37 +82,43 @@ function directionsOf(given: Design['load']) {
   return { load, directions: all.directions, swept: true }
 }
 
+/** One figure of a direction, and what it cannot be above where that is had for less. */
+interface Measure {
+  of: (s: Shared) => number
+  atMost?: (s: Shared) => number
+}
 /**
  * Every check is monotone in one of these measures of a direction, so only the directions that are
- * greatest in one of them
- * have to be judged to have judged them all.
+ * greatest in one of them have to be judged to have judged them all.
  */
-function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
+function measuresOf(design: Design, preloadN: number): Measure[] {
   const caps = boltCapacities(design.bolt.size, design.bolt.grade, design.bolt.threadsInShear)
-  const measures: ((s: Shared) => number)[] = [
-    (s) =>
-      Math.sqrt(
-        s.bolts.reduce(
-          (m, b) => Math.max(m, (b.tensionN / caps.tensionN) ** 2 + (b.shearN / caps.shearN) ** 2),
-          0,
-        ),
-      ),
-    (s) => s.maxShearN,
-    (s) => s.sumTensionN,
-    (s) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0),
-    (s) => s.maxTensionN,
-    (s) => s.pushN,
-    (s) => s.stripMPa,
-    (s) => s.unresistedMomentNmm,
-    (s) => s.unresistedTwistNmm,
+  const used = (b: { tensionN: number; shearN: number }) =>
+    (b.tensionN / caps.tensionN) ** 2 + (b.shearN / caps.shearN) ** 2
+  return [
+    { of: (s) => Math.sqrt(s.bolts.reduce((m, b) => Math.max(m, used(b)), 0)) },
+    { of: (s) => s.maxShearN },
+    { of: (s) => s.sumTensionN },
+    { of: (s) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0) },
+    { of: (s) => s.maxTensionN },
+    { of: (s) => s.pushN },
+    // The mean of a strip is never above the pressure at its toe.
+    { of: (s) => s.stripMPa, atMost: (s) => s.toePressureMPa },
+    { of: (s) => s.unresistedMomentNmm },
+    { of: (s) => s.unresistedTwistNmm },
   ]
+}
+/** Of two that are alike but for the last bit it is the first. */
+const ABOVE = 1 + 1e-12
+function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
   const picked = new Set<Shared>()
-  for (const f of measures) {
+  for (const { of, atMost } of measuresOf(design, preloadN)) {
     let best = all[0]!
-    let most = f(best)
+    let most = of(best)
     for (const s of all) {
-      const here = f(s)
-      if (!(here > most * (1 + 1e-12))) continue
+      if (atMost && !(atMost(s) > most * ABOVE)) continue
+      const here = of(s)
+      if (!(here > most * ABOVE)) continue
       best = s
       most = here
     }
@@ -196,62 +203,91 @@ function stripOf(d: Design, footing: ReturnType<typeof footingOf>, field: Field)
 }
 
 type Point3 = { x: number; y: number; z: number }
+/** What of a base at rest only the directions that decide are asked for: worked out when it is. */
+class AtRest implements Shared {
+  readonly caseName: string
+  readonly direction: LoadDirection
+  readonly hand: BoltGroup
+  readonly maxShearN: number
+  readonly maxTensionN: number
+  readonly sumTensionN: number
+  readonly pushN: number
+  readonly toePressureMPa: number
+  readonly field: Field
+  readonly unresistedMomentNmm = 0
+  readonly unresistedTwistNmm: number
+  private readonly toeAt: Point | null
+  private strip: number | null = null
+
+  constructor(
+    s: Shared,
+    private readonly d: Design,
+    private readonly footing: ReturnType<typeof footingOf>,
+    private readonly found: Contact,
+    private readonly moments: { x: number; y: number },
+    readonly bolts: Shared['bolts'],
+    k: number,
+  ) {
+    this.caseName = s.caseName
+    this.direction = s.direction
+    this.hand = s.hand
+    this.maxShearN = s.maxShearN
+    this.unresistedTwistNmm = s.unresistedTwistNmm
+    this.maxTensionN = bolts.reduce((m, b) => Math.max(m, b.tensionN), -Infinity)
+    this.sumTensionN = bolts.reduce((m, b) => m + b.tensionN, 0)
+    const t = toe(footing, found.lift, k)
+    this.toePressureMPa = t.toePressureMPa
+    this.toeAt = t.toeAt
+    this.pushN = t.toeAt ? Math.max(0, found.pressedForceN) : 0
+    this.field = fieldOf(found.lift, k)
+  }
+  get stripMPa(): number {
+    return (this.strip ??= stripOf(this.d, this.footing, this.field))
+  }
+  get resting(): Resting {
+    const { d, footing, found, bolts, moments, pushN } = this
+    // Where the push acts follows from equilibrium with the bolts' pulls.
+    const centre =
+      pushN > 0
+        ? {
+            xMm: (bolts.reduce((a, b, i) => a + b.tensionN * d.bolts[i]!.xMm, 0) + moments.y) / pushN,
+            yMm: (bolts.reduce((a, b, i) => a + b.tensionN * d.bolts[i]!.yMm, 0) - moments.x) / pushN,
+          }
+        : null
+    return {
+      heelLine: heelLine(footing, found.lift),
+      contactFraction: found.pressed.A / wholeMoments(footing).A,
+      toeAt: this.toeAt,
+      toePressureMPa: this.toePressureMPa,
+      deckForceN: pushN,
+      centre,
+    }
+  }
+}
+
 /** Bolts of one base as the deck under it lets them pull; null where the search finds no rest. */
 function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Shared | null {
   const { outN } = s.direction
-  const { x: Mx, y: My } = momentsOf(point, s.direction)
+  const moments = momentsOf(point, s.direction)
+  const { x: Mx, y: My } = moments
   if (outN === 0 && Mx === 0 && My === 0) return s
   const footing = footingOf(d)
   const who = carrying(d)
-  const found = solveContact({
-    footing,
-    bolts: who.map((i) => d.bolts[i]!),
-    kb,
-    k,
-    preloadN: 0,
-    Fz: outN,
-    Mx,
-    My,
-  })
+  const bolts = who.map((i) => d.bolts[i]!)
+  const found = solveContact({ footing, bolts, kb, k, preloadN: 0, Fz: outN, Mx, My })
   if (!found) return null
-  const pull = d.bolts.map((_, i) => (who.includes(i) ? found.tensions[who.indexOf(i)]! : 0))
-  const bolts = s.hand.bolts.map((b, i) => ({ tensionN: pull[i]!, shearN: b.shearN }))
-  const sumTensionN = pull.reduce((a, t) => a + t, 0)
-  const t = toe(footing, found.lift, k)
-  const field = fieldOf(found.lift, k)
-  const deckForceN = t.toeAt ? Math.max(0, found.pressedForceN) : 0
-  // Where the push acts follows from equilibrium with the bolts' pulls.
-  const centre =
-    deckForceN > 0
-      ? {
-          xMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.xMm, 0) + My) / deckForceN,
-          yMm: (pull.reduce((a, T, i) => a + T * d.bolts[i]!.yMm, 0) - Mx) / deckForceN,
-        }
-      : null
-  return {
-    ...s,
-    bolts,
-    sumTensionN,
-    maxTensionN: Math.max(...pull),
-    pushN: deckForceN,
-    toePressureMPa: t.toePressureMPa,
-    stripMPa: stripOf(d, footing, field),
-    field,
-    unresistedMomentNmm: 0,
-    resting: {
-      heelLine: heelLine(footing, found.lift),
-      contactFraction: found.pressed.A / wholeMoments(footing).A,
-      toeAt: t.toeAt,
-      toePressureMPa: t.toePressureMPa,
-      deckForceN,
-      centre,
-    },
-  }
+  const carried = s.hand.bolts.map((b, i) => ({
+    tensionN: who.includes(i) ? found.tensions[who.indexOf(i)]! : 0,
+    shearN: b.shearN,
+  }))
+  return new AtRest(s, d, footing, found, moments, carried, k)
 }
 
 export interface Hand {
   load: ReturnType<typeof designLoadOf>
   swept: boolean
+  /** how many directions were asked for; `all` leaves out those that are another's mirror image */
+  count: number
   all: Shared[]
   onDeck: Map<string, Shared[]>
 }
@@ -269,11 +305,13 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
   if (!hand) {
     const { load, directions, swept } = directionsOf(c.load)
     const point = load.pointMm
+    const pulled = carrying(d).map((i) => bolts[i]!)
     hand = {
       load,
       swept,
+      count: directions.length,
       onDeck: new Map(),
-      all: directions.map((q) =>
+      all: differing(directions, footingOf(d), pulled, point).map((q) =>
         fromHand(c.name, q, shareOn(d, { x: q.alongN, y: q.acrossN, z: q.outN }, point)),
       ),
     }
@@ -312,7 +350,7 @@ export interface CaseShared {
 export function shareLoads(design: Design, preloadN: number, lean: boolean, known: Hands): CaseShared[] {
   return casesOf(design).map((c) => {
     const hand = byHand(c, design, known)
-    const shape = { name: c.name, load: hand.load, swept: hand.swept, count: hand.all.length }
+    const shape = { name: c.name, load: hand.load, swept: hand.swept, count: hand.count }
     if (!needsDeck(hand)) return { ...shape, contact: false, decisive: decisive(hand.all, design, preloadN) }
     const kb = boltStiffness(design.bolt.size, design.bolt.grade, gripAbout(design))
     const k = bedStiffness(layersUnder(design))

@@ -1,0 +1,62 @@
+import type { LoadDirection } from '../../chapters/load/design-load'
+import type { Point } from '../../base/geometry/outline'
+import { cosSin } from '../../base/geometry/turn'
+
+/** Nearer than this two bolts stand in one place, mm, and two directions are one, degrees. */
+const NEAR_MM = 1e-7
+const NEAR_DEG = 1e-6
+
+/** A pattern laid over itself: turned by an angle, and mirrored over the base's length before that or not. */
+interface Motion {
+  turnDeg: number
+  mirrored: boolean
+}
+type Footing = { lengthMm: number; widthMm: number } | { diameterMm: number }
+
+/** Every motion that leaves a base where it was: of a disc those that its bolts could follow. */
+function ofBase(footing: Footing, bolts: number): Motion[] {
+  const turns =
+    'diameterMm' in footing
+      ? Array.from({ length: 2 * bolts }, (_, i) => (180 * i) / bolts)
+      : footing.lengthMm === footing.widthMm
+        ? [0, 90, 180, 270]
+        : [0, 180]
+  return turns.flatMap((turnDeg) => [false, true].map((mirrored) => ({ turnDeg, mirrored })))
+}
+function fallsOnItself(bolts: Point[], { turnDeg, mirrored }: Motion): boolean {
+  const [c, s] = cosSin(turnDeg)
+  return bolts.every(({ xMm, yMm }) => {
+    const y = mirrored ? -yMm : yMm
+    const at = { xMm: xMm * c - y * s, yMm: xMm * s + y * c }
+    return bolts.some((o) => Math.abs(o.xMm - at.xMm) < NEAR_MM && Math.abs(o.yMm - at.yMm) < NEAR_MM)
+  })
+}
+const round = (deg: number) => ((deg % 360) + 360) % 360
+
+/**
+ * Of the directions of a sweep those that differ, in their order: straight up is one, however often it is
+ * turned round; and where bolts, base and the load's point fall on themselves when mirrored or turned, what
+ * a load so mirrored does is the same figures on other bolts.
+ */
+export function differing(
+  directions: LoadDirection[],
+  footing: Footing,
+  bolts: Point[],
+  point: { x: number; y: number },
+): LoadDirection[] {
+  if (directions.length < 2) return directions
+  const at = [{ xMm: point.x, yMm: point.y }]
+  const motions = ofBase(footing, bolts.length).filter((m) => fallsOnItself(at, m) && fallsOnItself(bolts, m))
+  const seen = new Set<string>()
+  return directions.filter((q) => {
+    const inPlane = Math.hypot(q.alongN, q.acrossN)
+    const upright = inPlane <= 1e-9 * Math.hypot(inPlane, q.outN)
+    const deg = (Math.atan2(q.acrossN, q.alongN) * 180) / Math.PI
+    const least = motions.reduce((m, { turnDeg, mirrored }) => {
+      const turned = round((mirrored ? -deg : deg) + turnDeg + NEAR_DEG / 2)
+      return Math.min(m, turned)
+    }, 360)
+    const key = `${upright ? 'up' : Math.floor(least / NEAR_DEG)}|${Math.round(inPlane * 1e4)}|${q.outN.toPrecision(10)}`
+    return seen.size !== seen.add(key).size
+  })
+}
