@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm run bench: what the product promises of speed, measured here and now; written down as JSON, and held
-// against an earlier run with -- --against FILE. -- --only yard (or core, load, boat) measures a part alone.
+// against an earlier run with -- --against FILE. -- --only yard (or core, load, server, browser, boat) measures a part alone.
 import { benchTable } from './lib/bench-table.mjs'
 import { ensurePackages } from './lib/packages.mjs'
 
@@ -17,6 +17,7 @@ const PARTS = {
   load: async () => (await import('./lib/bench-load.mjs')).benchLoad(table.row),
   yard: async () => (await import('./lib/bench-yard.mjs')).benchYard(table.row, ms),
   server: async () => (await import('./lib/bench-server.mjs')).benchServer(table.row, ms),
+  browser: async () => (await import('./lib/bench-browser.mjs')).benchBrowser(table.row, ms),
   boat: async () => (await import('./lib/bench-boat.mjs')).benchBoat(table.row, ms),
 }
 if (only !== null && !PARTS[only]) throw new Error(`--only takes one of ${Object.keys(PARTS).join(', ')}`)

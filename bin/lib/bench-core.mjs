@@ -1,7 +1,10 @@
 /** What the core works out: judging, sizing, solving, planning, cutting; the solver against a general one. */
 export async function benchCore(row, ms) {
   const { tsImport } = await import('tsx/esm/api')
-  const b = await tsImport('../../packages/core/speed/speed.ts', import.meta.url)
+  const b = {
+    ...(await tsImport('../../packages/core/speed/speed.ts', import.meta.url)),
+    ...(await tsImport('../../packages/core/speed/timed.ts', import.meta.url)),
+  }
   benchJudging(b, row, ms)
   benchSolver(b, row, ms)
   await benchAgainst(b, row, ms)

@@ -9,18 +9,14 @@ import VerdictColumn from '../src/kinds/deck-hardware/VerdictColumn.vue'
 import { useSession } from '../src/state/session'
 import { aboard, deck, onBench } from './deck-hands'
 import { estimated, firstList } from './pick'
+import { NoWorker, remediesHere } from './remedies-hands'
 
 // The solver's worker never answers here: what is looked at is what the bench does by itself.
 vi.mock('comlink', () => ({
   proxy: (f: unknown) => f,
-  wrap: () => ({ solve: () => new Promise(() => undefined), wetMap: async () => null }),
+  wrap: () => ({ solve: () => new Promise(() => undefined), wetMap: async () => null, ...remediesHere }),
 }))
-vi.stubGlobal(
-  'Worker',
-  class {
-    terminate() {}
-  },
-)
+vi.stubGlobal('Worker', NoWorker)
 beforeEach(() => void aboard())
 afterEach(() => vi.clearAllMocks())
 const cleat = CATALOGUE.find((c) => c.family === 'cleat')!.id
@@ -153,6 +149,8 @@ describe('verdicts', () => {
     expect(order.map((v) => rank.indexOf(v!))).toEqual(
       order.map((v) => rank.indexOf(v!)).sort((a, b) => a - b),
     )
+    // They follow when the hand rests.
+    await vi.waitFor(() => expect(p.w.find('.remedy').exists()).toBe(true))
     const mended = p.w.findAll('[data-check]').find((l) => l.find('.remedy').exists())!
     const id = mended.attributes('data-check')!
     const promised = mended.find('.remedy').text()

@@ -6,6 +6,14 @@ import OpeningTray from '../src/kinds/opening/OpeningTray.vue'
 import BenchVerdicts from '../src/pieces/BenchVerdicts.vue'
 import { useOpening } from '../src/state/opening'
 import { aboard, FOREDECK, shown } from './deck-hands'
+import { NoWorker, remediesHere } from './remedies-hands'
+
+/** The worker of the remedies is played by what runs in it. */
+vi.mock('comlink', () => ({
+  proxy: (f: unknown) => f,
+  wrap: () => ({ solve: () => new Promise(() => undefined), ...remediesHere }),
+}))
+vi.stubGlobal('Worker', NoWorker)
 
 /** The bench of an opening: what is asked, what follows from it, and what is kept. */
 const hatch = (change: Record<string, unknown> = {}, id = 'CL-H52'): OpeningDesign => {

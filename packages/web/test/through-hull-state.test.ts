@@ -2,6 +2,11 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useThroughHull } from '../src/state/through-hull'
 import { useSession } from '../src/state/session'
 import { atTheBench, fit, opened } from './hull-hands'
+import { NoWorker, remediesHere } from './remedies-hands'
+
+/** The worker of the remedies is played by what runs in it. */
+vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ ...remediesHere }) }))
+vi.stubGlobal('Worker', NoWorker)
 
 /** What the server keeps by doors of its own, beside a design that saves itself. */
 beforeEach(() => {

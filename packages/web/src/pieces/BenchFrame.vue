@@ -243,6 +243,18 @@ h1:focus {
   grid-row: 4;
   min-width: 0;
 }
+/* Each column scrolls by itself, so a figure that changes in one moves and repaints nothing in another. */
+@media screen and (min-width: 768px) {
+  .given,
+  .section,
+  .verdicts {
+    contain: strict;
+  }
+  .top,
+  .tray-row {
+    contain: layout style;
+  }
+}
 @media (max-width: 1180px) {
   .body {
     grid-template-columns: 250px minmax(0, 1fr) 280px;

@@ -54,6 +54,14 @@ const estimate = (c: Check) =>
   c.assumed.length
     ? `Leans on an estimate: ${c.assumed.slice(0, ESTIMATES_SAID).map(estimateSaid).join(', ')}${c.assumed.length > ESTIMATES_SAID ? ` and ${c.assumed.length - ESTIMATES_SAID} more` : ''}.`
     : ''
+/**
+ * All that a row shows, as one word: of thirty checks a key changes a few, and only those are drawn anew. The
+ * row that is open shows what its place puts into it, and is always drawn.
+ */
+const shown = (c: Check, use: string) =>
+  [c.verdict, c.title, sayIn(c.because, props.units), use, estimate(c), props.readOnly, props.units]
+    .concat(c.remedies.map((r) => [r.id, r.text, r.utilisation, r.verdict, r.but].join('\u241f')))
+    .join('\u241e')
 </script>
 
 <template>
@@ -71,6 +79,7 @@ const estimate = (c: Check) =>
       <li
         v-for="c in checks"
         :key="c.id"
+        v-memo="[shown(c, formatUse(c.utilisation)), picked === c.id ? {} : null]"
         :class="[c.verdict, { picked: c.id === picked }]"
         :data-check="c.id"
         :data-verdict="c.verdict"

@@ -5,7 +5,8 @@ import {
   CalcError,
   flagsAt,
   fromSum,
-  judgeWhole,
+  ALONE,
+  judgeSeen,
   offBoat,
   shifted,
   cautionsOf,
@@ -22,20 +23,21 @@ import type { OpenFitting, SavedFitting } from '../types'
 import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
+import { remediesBehind } from './remedies'
 import { solverBehind } from './solver'
 
 type Boats = ReturnType<typeof useBoats>
 type Draft = ReturnType<typeof drafted<Design, SavedFitting>>
 
 /** What follows from the design through the core, the plate solver behind it. */
-function judgedBench(design: Draft['design'], boats: Boats) {
+function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   /** Thin layers drawn thicker: a switch that is seen, never silent. */
   const exaggerate = ref(false)
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
     if (!design.value) return { whole: null, problem: null }
     try {
       const boat = boats.picture ?? undefined
-      const whole = judgeWhole(design.value, boats.units, boats.yard, exaggerate.value, boat)
+      const whole = judgeSeen(design.value, boats.units, boats.yard, exaggerate.value, boat)
       return { whole, problem: null }
     } catch (error) {
       if (error instanceof CalcError) return { whole: null, problem: error }
@@ -49,13 +51,27 @@ function judgedBench(design: Draft['design'], boats: Boats) {
       : null,
   )
   const solver = solverBehind(toSolve)
+  /** What of a boat a deck fitting is judged by. */
+  const around = computed(() => ({
+    ...ALONE,
+    zones: boats.picture?.zones ?? [],
+    parts: boats.picture?.parts ?? [],
+    yard: boats.yard,
+  }))
+  const remedied = remediesBehind(
+    'deck-hardware',
+    computed(() => (readOnly.value ? null : toSolve.value)),
+    around,
+  )
   const solved = computed(() => (solver.answer.value?.design === design.value ? solver.answer.value : null))
   /** While a figure makes no sense the last drawing that did stays in view. */
   const lastWhole = shallowRef<Whole | null>(null)
   const whole = computed(() => {
     const mine = judged.value.whole
     if (!mine) return lastWhole.value
-    const now = solved.value ? { ...mine, judgement: withSolver(mine.judgement, solved.value.said) } : mine
+    const helped = remedied.value?.of === mine.judgement ? remedied.value.j : mine.judgement
+    const judgement = solved.value ? withSolver(helped, solved.value.said) : helped
+    const now = judgement === mine.judgement ? mine : { ...mine, judgement }
     lastWhole.value = now
     return now
   })
@@ -144,7 +160,7 @@ export const useBench = defineStore('bench', () => {
     api<SavedFitting>('PUT', `/fittings/${id}`, body),
   )
   const { design } = draft
-  const { lastWhole, ...judged } = judgedBench(design, boats)
+  const { lastWhole, ...judged } = judgedBench(draft, boats)
   const moves = moving(draft, boats)
 
   async function open(id: string) {

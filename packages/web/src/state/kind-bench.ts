@@ -6,7 +6,6 @@ import {
   launchOf,
   ownFigures,
   plainHole,
-  withRemedies,
   workState,
   type AnyDesign,
   type Around,
@@ -20,10 +19,8 @@ import type { Open, Saved } from '../types'
 import { actsOn, type Usual } from './acts'
 import { useBoats } from './boats'
 import { drafted } from './drafted'
+import { remediesBehind } from './remedies'
 import { AFTER_MS, slowWorker } from './slow-worker'
-
-/** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
-const REMEDIES_AFTER_MS = 90
 
 /** What stands round a fitting on the boat that is open. */
 export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Around> {
@@ -64,20 +61,14 @@ export function judgedBy<D extends AnyDesign, J extends Judged, E extends Entry>
       throw error
     }
   })
-  const remedied = shallowRef(null) as ShallowRef<{ of: J; j: J } | null>
-  let timer: ReturnType<typeof setTimeout> | undefined
-  watch(
-    () => judged.value.j,
-    (j) => {
-      clearTimeout(timer)
-      if (!j || readOnly.value) return
-      timer = setTimeout(() => {
-        const d = design.value
-        if (judged.value.j !== j || !d) return
-        const tries = kind.tries(d, j, around.value)
-        remedied.value = { of: j, j: withRemedies(d, j, tries, (x) => kind.judge(x, around.value)) }
-      }, REMEDIES_AFTER_MS)
-    },
+  const remedied = remediesBehind<D, J>(
+    kind.id,
+    computed(() =>
+      design.value && judged.value.j && !readOnly.value
+        ? { design: design.value, judgement: judged.value.j }
+        : null,
+    ),
+    around,
   )
   const last = shallowRef(null) as ShallowRef<J | null>
   /** While a figure makes no sense the last that did stays in view. */

@@ -24,7 +24,26 @@ export interface Whole {
   pattern: Drawing
 }
 
-/** Everything the bench shows of one fitting: verdicts with remedies, and both drawings. */
+/**
+ * What the bench shows of one fitting as it is typed: verdicts and both drawings. What would help follows
+ * when the hand rests.
+ */
+export function judgeSeen(
+  design: Design,
+  units: Units,
+  yard?: YardValue[],
+  exaggerate = false,
+  boat?: Stiffened,
+): Whole {
+  const judgement = judge(design, false, yard, new Memo(boat ? panelAt(design, boat) : null))
+  return {
+    judgement,
+    section: drawSection(design, judgement, units, exaggerate),
+    pattern: drawPattern(design, judgement, units),
+  }
+}
+
+/** The same with what would help each check. */
 export function judgeWhole(
   design: Design,
   units: Units,
@@ -32,13 +51,9 @@ export function judgeWhole(
   exaggerate = false,
   boat?: Stiffened,
 ): Whole {
+  const seen = judgeSeen(design, units, yard, exaggerate, boat)
   const memo = new Memo(boat ? panelAt(design, boat) : null)
-  const judgement = deckWithRemedies(design, judge(design, false, yard, memo), yard, memo)
-  return {
-    judgement,
-    section: drawSection(design, judgement, units, exaggerate),
-    pattern: drawPattern(design, judgement, units),
-  }
+  return { ...seen, judgement: deckWithRemedies(design, seen.judgement, yard, memo) }
 }
 
 /** A fitting as a file: the design alone, for whatever follows from it is judged anew on the way in. */

@@ -70,6 +70,9 @@ export function judgedWithRemedies(kind: Kind, d: AnyDesign, around: Around): Ju
   const j = kind.judge(d, around)
   return withRemedies(d, j, kind.tries(d, j, around), (changed) => kind.judge(changed, around))
 }
+/** What would help each check, in the order of the checks: for a thread beside the one that draws. */
+export const remediesOf = (kind: Kind, d: AnyDesign, around: Around) =>
+  judgedWithRemedies(kind, d, around).checks.map(({ id, remedies }) => ({ id, remedies }))
 /** Where its holes stand and what they are, if it is built as it stands. */
 export const holesIn = (kind: Kind, d: AnyDesign, around: Around, units: Units) =>
   kind.penetrations(d, kind.judge(d, around), units)

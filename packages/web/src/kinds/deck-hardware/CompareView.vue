@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import {
   CalcError,
   formatMass,
-  judgeWhole,
+  judgeSeen,
   massOf,
   withSolver,
   underDeckOf,
@@ -52,7 +52,7 @@ watch(
 const judged = (d: Design | null): Whole | null => {
   if (!d) return null
   try {
-    return judgeWhole(d, boats.units, boats.yard, false, boats.picture ?? undefined)
+    return judgeSeen(d, boats.units, boats.yard, false, boats.picture ?? undefined)
   } catch (error) {
     if (error instanceof CalcError) return null
     throw error

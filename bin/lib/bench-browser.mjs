@@ -1,0 +1,204 @@
+import { chromium } from '@playwright/test'
+import { asker, at, boatOf } from './bench-yard.mjs'
+import { serveFresh } from './serve.mjs'
+
+const HOLES = 5000
+const KEYS = 60
+const QUARTER = 4
+/** A slow line: a telephone at the far end of the yard. */
+const SLOW = { offline: false, latency: 150, downloadThroughput: 200_000, uploadThroughput: 100_000 }
+
+const said = (all, ms) => `p50 ${ms(at(all, 0.5))}, p95 ${ms(at(all, 0.95))}`
+async function entered(browser, base) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(base)
+  await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
+  await page.getByRole('heading', { name: 'Plan' }).waitFor()
+  const cdp = await page.context().newCDPSession(page)
+  const slowed = async (rate) => cdp.send('Emulation.setCPUThrottlingRate', { rate })
+  const line = async (how) => {
+    await cdp.send('Network.enable')
+    await cdp.send('Network.emulateNetworkConditions', how)
+  }
+  return { page, slowed, line }
+}
+/**
+ * What a key costs the screen: from the event to the frame that shows it, script, style, layout and paint,
+ * begun as a frame begins so that no waiting for the display is counted.
+ */
+const keyed = (page, label, values) =>
+  page.evaluate(
+    async ({ label, values, KEYS }) => {
+      const box = [...document.querySelectorAll('input')].find((i) =>
+        [i.getAttribute('aria-label'), ...[...(i.labels ?? [])].map((l) => l.textContent)].some(
+          (t) => t?.trim() === label,
+        ),
+      )
+      if (!box) throw new Error(`no field ${label}`)
+      box.focus()
+      const took = []
+      for (let i = 0; i < KEYS; i++) {
+        await new Promise((next) => setTimeout(next, 120))
+        took.push(
+          await new Promise((done) =>
+            requestAnimationFrame(() => {
+              const t0 = performance.now()
+              const door = new MessageChannel()
+              door.port1.onmessage = () => done(performance.now() - t0)
+              box.value = values[i % values.length]
+              box.dispatchEvent(new Event('input', { bubbles: true }))
+              // Handled when the frame is done.
+              door.port2.postMessage(null)
+            }),
+          ),
+        )
+      }
+      return took.slice(5)
+    },
+    { label, values, KEYS },
+  )
+async function benchKeys(row, ms, browser, product, ask) {
+  const { fittings } = await ask('GET', '/boats/fulmars-reach')
+  const { page, slowed } = await entered(browser, product.base)
+  for (const { what, kind, path, field } of [
+    { what: 'deck bench', kind: 'deck-hardware', path: 'bench', field: 'Plate thickness' },
+    { what: 'through-hull bench', kind: 'through-hull', path: 'through-hulls', field: 'Pad thickness' },
+  ]) {
+    for (const f of fittings.filter((x) => x.kind === kind)) {
+      await page.goto(`${product.base}/${path}/${f.id}`)
+      await page.getByRole('list', { name: 'Checks' }).or(page.locator('.verdicts')).first().waitFor()
+      if (await page.getByRole('textbox', { name: field }).count()) break
+    }
+    await page.getByRole('textbox', { name: field }).waitFor()
+    for (const [rate, aim] of [
+      [1, 'aim 8 ms'],
+      [QUARTER, 'aim 33 ms'],
+    ]) {
+      await slowed(rate)
+      const took = await keyed(page, field, ['11', '12', '13', '14', '15', '16'])
+      row(
+        `A key on the ${what}, to its frame${rate > 1 ? ', a quarter of the CPU' : ''}`,
+        said(took, ms),
+        aim,
+      )
+    }
+    await slowed(1)
+  }
+  await page.close()
+}
+/** From the press of what opens it to a frame in which it is seen. */
+async function seen(page, act, what) {
+  const t0 = performance.now()
+  await act()
+  await what.waitFor()
+  await page.evaluate(() => new Promise((next) => requestAnimationFrame(() => setTimeout(next))))
+  return performance.now() - t0
+}
+async function benchMap(row, ms, browser, product, ask) {
+  const id = await boatOf(ask, 'Boat of many holes', HOLES)
+  const { page, slowed, line } = await entered(browser, product.base)
+  const map = page.getByRole('group', { name: /^Plan of/ })
+  const first = async () => {
+    await page.goto('about:blank')
+    return seen(page, () => page.goto(`${product.base}/boat/${id}`, { waitUntil: 'commit' }), map)
+  }
+  await first()
+  const took = []
+  for (let i = 0; i < 5; i++) took.push(await first())
+  row(`Map of ${HOLES} holes, from the address to the map`, `p50 ${ms(at(took, 0.5))}`, 'aim 800 ms')
+  await line(SLOW)
+  row('The same on a slow line (1.6 Mbit/s, 150 ms)', `p50 ${ms(await first())}`, 'aim 3 s')
+  await line({ offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 })
+  await slowed(QUARTER)
+  row(
+    `Map of ${HOLES} holes panned at a quarter of the CPU: frame`,
+    said(await panned(page, map), ms),
+    'aim 25 ms',
+  )
+  await slowed(1)
+  await page.goto(`${product.base}/register`)
+  const link = page.locator('.register [role=row] a')
+  await link.first().waitFor()
+  const opened = []
+  for (let i = 0; i < 8; i++) {
+    const next = link.nth(i + 1)
+    const label = (await next.textContent()).trim()
+    const panel = page.getByRole('region', { name: 'Hole' }).getByText(label, { exact: false }).first()
+    opened.push(await seen(page, () => next.click(), panel))
+  }
+  row(
+    `A hole opened in a register of ${HOLES}`,
+    `p50 ${ms(at(opened, 0.5))}, most ${ms(Math.max(...opened))}`,
+    'aim 200 ms',
+  )
+  await page.close()
+}
+async function panned(page, map) {
+  const box = await map.boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  const recorded = page.evaluate(
+    () =>
+      new Promise((done) => {
+        const gaps = []
+        let before = null
+        const frame = (now) => {
+          if (before !== null) gaps.push(now - before)
+          before = now
+          if (gaps.length < 160) requestAnimationFrame(frame)
+          else done(gaps.slice(20))
+        }
+        requestAnimationFrame(frame)
+      }),
+  )
+  let busy = true
+  void recorded.then(() => (busy = false))
+  for (let i = 0; busy; i++) await page.mouse.move(x + 160 * Math.sin(i / 9), y + 70 * Math.cos(i / 13))
+  await page.mouse.up()
+  return recorded
+}
+/** No piece of work at a first visit holds the screen for long. */
+async function benchFirst(row, ms, browser, product) {
+  for (const [what, path, act] of [
+    ['the sign-in', '/sign-in', null],
+    ['the demo boat', '/sign-in', 'Enter the demo yard as fitter'],
+  ]) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    await context.addInitScript(() => {
+      window.longTasks = [0]
+      new PerformanceObserver((l) => window.longTasks.push(...l.getEntries().map((e) => e.duration))).observe(
+        {
+          type: 'longtask',
+          buffered: true,
+        },
+      )
+    })
+    const page = await context.newPage()
+    await page.goto(`${product.base}${path}`)
+    const enter = page.getByRole('button', { name: 'Enter the demo yard as fitter' })
+    await enter.waitFor()
+    if (act) {
+      await enter.click()
+      await page.getByRole('heading', { name: 'Plan' }).waitFor()
+    }
+    await page.waitForLoadState('networkidle')
+    const most = await page.evaluate(() => Math.max(...window.longTasks))
+    row(`Longest piece of work at a first visit of ${what}`, `most ${ms(most)}`, 'aim 80 ms')
+    await context.close()
+  }
+}
+/** The product in a browser: keys at the benches, a boat of many holes, a first visit. */
+export async function benchBrowser(row, ms) {
+  const product = await serveFresh('bench-postgres')
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  try {
+    const ask = await asker(product.base, '/session/demo', {})
+    await benchKeys(row, ms, browser, product, ask)
+    await benchMap(row, ms, browser, product, ask)
+    await benchFirst(row, ms, browser, product)
+  } finally {
+    await browser.close()
+    await product.stop()
+  }
+}
