@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // npm run bench: what the product promises of speed, measured here and now; written down as JSON, and held
-// against an earlier run with -- --against FILE. -- --only yard (or core, load, server, browser, boat) measures a part alone.
+// against an earlier run with -- --against FILE. -- --only PART measures a part alone: core, load, yard,
+// server, browser, boat.
 import { benchTable } from './lib/bench-table.mjs'
 import { ensurePackages } from './lib/packages.mjs'
 

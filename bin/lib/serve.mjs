@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
-import { serverEntry } from './build.mjs'
+import { ensureBuild, serverEntry } from './build.mjs'
 import { root } from './packages.mjs'
 import { startPostgres } from './postgres.mjs'
 
@@ -17,6 +17,8 @@ export const freePort = () =>
 export async function serveFresh(name) {
   const database = await startPostgres(name, { fresh: true })
   const port = await freePort()
+  // What is asked of it is what is served: the pages as they are now, too.
+  ensureBuild()
   const server = spawn(process.execPath, [serverEntry('index')], {
     cwd: root,
     env: {

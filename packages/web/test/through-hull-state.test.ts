@@ -182,12 +182,12 @@ describe('remedies', () => {
     const of = () =>
       throughHull.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies.map((r) => r.text)
     expect(of()).toEqual([])
-    await vi.advanceTimersByTimeAsync(200)
+    await vi.advanceTimersByTimeAsync(300)
     expect(of()).toContain('two clips')
     atTheBench()
     useSession().account = { role: 'owner', boats: {} } as never
     const read = await opened(fit({ 'hose.clips': 1 }))
-    await vi.advanceTimersByTimeAsync(200)
+    await vi.advanceTimersByTimeAsync(300)
     expect(read.judgement!.checks.find((c) => c.id === 'joint-tail-hose')!.remedies).toEqual([])
   })
   it('while a figure makes no sense the last judgement that did stays in view', async () => {

@@ -17,6 +17,7 @@ const shown = defineModel<string>({ required: true })
         v-for="t in tabs"
         :id="`tab-${t}`"
         :key="t"
+        v-memo="[shown === t]"
         class="plain tab"
         role="tab"
         :aria-selected="shown === t"

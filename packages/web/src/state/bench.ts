@@ -16,6 +16,7 @@ import {
   withSolver,
   workState,
   type Design,
+  type Judgement,
   type Whole,
 } from '@north-tide/core'
 import { api } from '../api'
@@ -66,6 +67,12 @@ function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   const solved = computed(() => (solver.answer.value?.design === design.value ? solver.answer.value : null))
   /** While a figure makes no sense the last drawing that did stays in view. */
   const lastWhole = shallowRef<Whole | null>(null)
+  const lastSeen = shallowRef<Judgement | null>(null)
+  /** By hand alone: what nothing that follows changes, so that a column of it is drawn once for a key. */
+  const byHand = computed(() => {
+    if (judged.value.whole) lastSeen.value = judged.value.whole.judgement
+    return lastSeen.value
+  })
   const whole = computed(() => {
     const mine = judged.value.whole
     if (!mine) return lastWhole.value
@@ -83,7 +90,11 @@ function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   const steps = computed(() => (both.value ? stepsOf(both.value.d, both.value.j, boats.units) : []))
   const parts = computed(() => (both.value ? partsOf(both.value.d, both.value.j) : []))
   const cautions = computed(() => (design.value ? cautionsOf(design.value) : []))
-  return { exaggerate, solver, solved, lastWhole, whole, problem, judgement, steps, parts, cautions }
+  const forget = () => {
+    lastWhole.value = null
+    lastSeen.value = null
+  }
+  return { exaggerate, solver, solved, forget, byHand, whole, problem, judgement, steps, parts, cautions }
 }
 
 /** What the place warns of, as it stands now and not as it was opened. */
@@ -160,7 +171,7 @@ export const useBench = defineStore('bench', () => {
     api<SavedFitting>('PUT', `/fittings/${id}`, body),
   )
   const { design } = draft
-  const { lastWhole, ...judged } = judgedBench(draft, boats)
+  const { forget, ...judged } = judgedBench(draft, boats)
   const moves = moving(draft, boats)
 
   async function open(id: string) {
@@ -169,7 +180,7 @@ export const useBench = defineStore('bench', () => {
     if (boats.picture?.id !== got.boatId) await boats.open(got.boatId)
     boats.lastFitting = { ...boats.lastFitting, [got.boatId]: got.id }
     fitting.value = got
-    lastWhole.value = null
+    forget()
     moves.moveSaid.value = ''
     draft.take(got)
   }

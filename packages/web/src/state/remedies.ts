@@ -1,10 +1,8 @@
 import { onScopeDispose, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { AnyDesign, Around, Check, Judged } from '@north-tide/core'
+import { AFTER_MS } from './slow-worker'
 import type { Remedies } from '../workers/remedies-worker'
-
-/** Remedies are judged whole, a dozen designs; they follow when the hand rests. */
-const REMEDIES_AFTER_MS = 90
 
 export interface Asked<D extends AnyDesign, J extends Judged> {
   design: D
@@ -68,7 +66,7 @@ export function remediesBehind<D extends AnyDesign, J extends Judged>(
     asked,
     (a) => {
       clearTimeout(timer)
-      if (a) timer = setTimeout(() => void run(), REMEDIES_AFTER_MS)
+      if (a) timer = setTimeout(() => void run(), AFTER_MS)
     },
     { immediate: true },
   )

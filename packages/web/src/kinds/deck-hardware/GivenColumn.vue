@@ -39,7 +39,7 @@ import MoreGiven from './MoreGiven.vue'
 const bench = useBench()
 const boats = useBoats()
 const d = computed(() => bench.design!)
-const j = computed(() => bench.whole?.judgement)
+const j = computed(() => bench.byHand)
 const set = (path: string, value: unknown) => bench.change({ [path]: value })
 const off = computed(() => bench.readOnly)
 const problemAt = (...paths: string[]) =>

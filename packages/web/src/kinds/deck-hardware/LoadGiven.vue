@@ -43,7 +43,7 @@ function dropCase() {
 const result = (i: number) => j.value?.cases[i]
 const info = computed(() => BASES[load.value.basis])
 const off = computed(() => bench.readOnly)
-const j = computed(() => bench.whole?.judgement)
+const j = computed(() => bench.byHand)
 const set = (key: string, value: unknown) => put(withField(load.value, key, value))
 const value = (key: string) => ((load.value as Record<string, unknown>)[key] as number | undefined) ?? null
 /** What the family is usually asked comes first; nothing is left out. */

@@ -79,8 +79,8 @@ function setGrain(v: number | null) {
       :disabled="off"
       @update:model-value="set('plate.crownRadiusMm', $event)"
     />
-    <p v-if="bench.whole?.judgement.plate" class="soft small">
-      Bed: {{ bench.whole.judgement.plate.bedMl.toFixed(0) }} ml with a fifth over.
+    <p v-if="bench.byHand?.plate" class="soft small">
+      Bed: {{ bench.byHand.plate.bedMl.toFixed(0) }} ml with a fifth over.
     </p>
     <p v-if="d.plate.outline" class="soft small">
       Clipped to {{ d.plate.outline.length }} corners.
@@ -187,9 +187,7 @@ function setGrain(v: number | null) {
   >
   <div class="group gap">
     <h2>Each bolt’s stack</h2>
-    <span class="soft small">{{
-      uneven ? `${bench.whole?.judgement.grips.length ?? 1} lengths` : 'all alike'
-    }}</span>
+    <span class="soft small">{{ uneven ? `${bench.byHand?.grips.length ?? 1} lengths` : 'all alike' }}</span>
   </div>
   <ElCollapse class="stack"
     ><ElCollapseItem title="Pads, wedges, an uneven deck">
@@ -235,7 +233,7 @@ function setGrain(v: number | null) {
       >
         All alike
       </ElButton>
-      <p v-for="g in bench.whole?.judgement.grips ?? []" :key="g.bolts.join()" class="soft small">
+      <p v-for="g in bench.byHand?.grips ?? []" :key="g.bolts.join()" class="soft small">
         Bolt {{ g.bolts.map((b) => b + 1).join(', ') }}:
         {{
           g.grip

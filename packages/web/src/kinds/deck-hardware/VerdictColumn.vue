@@ -4,6 +4,7 @@ import { FAMILY, sayIn } from '@north-tide/core'
 import { useBench } from '../../state/bench'
 import { useBoats } from '../../state/boats'
 import VerdictList from '../../pieces/VerdictList.vue'
+import SolverAsked from './SolverAsked.vue'
 
 defineProps<{ picked: string | null }>()
 const emit = defineEmits<{ pick: [id: string]; work: [id: string] }>()
@@ -30,29 +31,12 @@ const first = (id: string) =>
   >
     <template #above>
       <p v-if="j?.caseSaid" class="case-said small">{{ sayIn(j.caseSaid, boats.units) }}</p>
-      <p v-if="j && !bench.solved" class="soft small asking" role="status" data-test="solver-asked">
-        {{
-          bench.solver.failed
-            ? `The plate solver could not be asked: ${bench.solver.failed}.`
-            : bench.solver.progress !== null
-              ? 'The plate solver is looking at it; until then these are the hand checks alone.'
-              : bench.problem
-                ? ''
-                : 'Not asked of the plate solver yet: these are the hand checks alone.'
-        }}
-      </p>
-      <p v-else-if="bench.solved?.said.warning" class="small asking">
-        {{ bench.solved.said.warning[0]!.toUpperCase() + bench.solved.said.warning.slice(1) }}
-      </p>
+      <SolverAsked v-if="j" />
     </template>
   </VerdictList>
 </template>
 
 <style scoped>
-.asking {
-  padding: 4px 16px 6px;
-  margin: 0;
-}
 .case-said {
   padding: 6px 16px;
   border-bottom: 1px solid var(--line);
