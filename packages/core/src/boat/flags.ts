@@ -1,4 +1,4 @@
-import { distanceToSegment, insidePolygon, type Point } from '../base/geometry/outline'
+import { boundsOf, distanceToSegment, insidePolygon, type Point } from '../base/geometry/outline'
 import { formatLength, type Units } from '../base/quantity/format'
 import {
   edgeDistance,
@@ -252,8 +252,17 @@ function zoneFlags(zone: BoatZone | null, at: Point, bolts: Point[]): Flag[] {
     })
   return out
 }
+/** Of a boat's holes, which may be thousands, those near enough to the bolts to be asked of each of them. */
+function holesNear(all: BoatHole[], spots: Point[], reachMm: number): BoatHole[] {
+  const { minX, maxX, minY, maxY } = boundsOf({ outline: spots })
+  return all.filter((h) => {
+    const r = Math.max(NEIGHBOUR_MM, reachMm + (h.diameterMm ?? 0) / 2)
+    return h.xMm >= minX - r && h.xMm <= maxX + r && h.yMm >= minY - r && h.yMm <= maxY + r
+  })
+}
 /** Holes beside the bolts, and those whose repair will reach them. */
-function holeFlags(zone: BoatZone | null, holes: BoatHole[], spots: Point[]): Flag[] {
+function holeFlags(zone: BoatZone | null, all: BoatHole[], spots: Point[]): Flag[] {
+  const holes = holesNear(all, spots, zone ? bevelReach(zone) : 0)
   const apart = (h: BoatHole) => Math.min(...spots.map((p) => Math.hypot(h.xMm - p.xMm, h.yMm - p.yMm)))
   const named = (list: BoatHole[]) =>
     list

@@ -71,7 +71,9 @@ export async function write(
     { transaction: a.transaction },
   )
   await askRejudge(a.f.boatId, why, a.transaction)
-  return readOpened({ ...a, log, design, around }, a.transaction)
+  // Judged as it was given, unless the survey has changed what it stands on since.
+  const judged = v.design === design ? v.judgement : null
+  return readOpened({ ...a, log, design, around }, a.transaction, judged)
 }
 export const line = (kind: LogKind, note: string, data: LogData | null = null, undoes = false): NewLine => ({
   kind,

@@ -10,6 +10,7 @@ import {
   type AnyDesign,
   type Around,
   type HoleRow,
+  type Judged,
   type Kind,
   type LogLine,
 } from '@north-tide/core'
@@ -127,13 +128,17 @@ export async function readFitting(who: Account, id: string) {
   must(who, 'read', o.f.boatId)
   return readOpened(o)
 }
-/** What the bench is told of a fitting; after an act, of what the act has made of it. */
-export async function readOpened(o: Opened, transaction: Transaction | null = null) {
+/** What the bench is told of a fitting; after an act, of what the act has made of it and judged it to be. */
+export async function readOpened(
+  o: Opened,
+  transaction: Transaction | null = null,
+  judged: Judged | null = null,
+) {
   const { f, kind, s, log, design, around } = o
   const { place: at } = design
   const holes = transaction ? await holesOf(f.boatId, { transaction }) : s.holes
   const zone = zoneOfPlace(s.zones, at)
-  const spots = relativeHoles(kind, design, around)
+  const spots = judged ? relativeHoles(kind, design, around, judged) : boltsFrom(o)
   return {
     ...shown(f),
     log,
@@ -147,11 +152,23 @@ export async function readOpened(o: Opened, transaction: Transaction | null = nu
     replacedBy: s.fittings.find((x) => x.replacesId === f.id)?.id ?? null,
   }
 }
-/** Its bolts from its own middle, as the plan measures from them; none while it cannot be judged. */
-function relativeHoles(kind: Kind, d: AnyDesign, around: ReturnType<typeof aroundIn>) {
+/**
+ * Its bolts from its own middle, as the plan measures from them; none while it cannot be judged. Kept for as
+ * long as design and boat are the same that they were worked out for: whoever reads on asks for them again.
+ */
+function boltsFrom({ kind, design, around, s }: Opened): { xMm: number; yMm: number }[] {
+  const by = [s.zones, s.parts, s.holes, s.designs, s.yard, s.goods]
+  const there = boltsKept.get(design)
+  if (there?.by.every((x, i) => x === by[i])) return there.bolts
+  const bolts = relativeHoles(kind, design, around)
+  boltsKept.set(design, { by, bolts })
+  return bolts
+}
+const boltsKept = new WeakMap<AnyDesign, { by: unknown[]; bolts: { xMm: number; yMm: number }[] }>()
+function relativeHoles(kind: Kind, d: AnyDesign, around: Around, judged?: Judged) {
   try {
     return kind
-      .penetrations(d, kind.judge(d, around), around.units)
+      .penetrations(d, judged ?? kind.judge(d, around), around.units)
       .filter((h) => h.boltIndex !== null)
       .map((h) => ({ xMm: h.xMm - d.place.xMm, yMm: h.yMm - d.place.yMm }))
   } catch (error) {

@@ -94,10 +94,22 @@ export const fittingsOf = (boatId: string, transaction: Transaction) =>
 const plainHoles = once((holes: HoleRow[]) => holes.map(plainHole))
 const footprint = once((d: AnyDesign, kind: string) => kindNamed(kind).footprint(d))
 
+/** Where in the list the holes of each fitting stand. */
+const placesOf = once((holes: HoleRow[]) => {
+  const places = new Map<string, number[]>()
+  holes.forEach(({ fittingId: id }, i) => {
+    if (id !== null) (places.get(id) ?? places.set(id, []).get(id)!).push(i)
+  })
+  return places
+})
 /** All holes but one's own. */
 function holesAround(holes: HoleRow[], self: string | null): BoatHole[] {
   const plain = plainHoles(holes)
-  return self === null ? plain : plain.filter((_h, i) => holes[i]!.fittingId !== self)
+  const own = self === null ? undefined : placesOf(holes).get(self)
+  if (!own) return plain
+  const others = plain.slice()
+  for (const i of own.toReversed()) others.splice(i, 1)
+  return others
 }
 
 /** A row is as good as its members, so it is judged when they have been. */
