@@ -25,7 +25,7 @@ export function benchLoad(row) {
   row(
     'JavaScript of the sign-in, gzipped',
     weightOf('index.html', 'src/places/sign-in/SignIn.vue'),
-    'aim 150 kB',
+    'aim 110 kB',
   )
   for (const place of [
     'places/boat/BoatPlace',
@@ -43,6 +43,6 @@ export function benchLoad(row) {
     row(
       `JavaScript of ${place.split('/').at(-1)} at a first visit, gzipped`,
       weightOf('index.html', 'src/Frame.vue', `src/${place}.vue`),
-      'aim 320 kB',
+      'aim 280 kB',
     )
 }

@@ -58,6 +58,11 @@ export function judging() {
   const fresh = Array.from({ length: 1100 }, (_, i) => structuredClone(fittings[i % fittings.length]!))
   return timed(fresh.length, (i) => void judgeWhole(structuredClone(fresh[i]!), 'metric'))
 }
+/** What a key waits for: the checks, without what would help and without drawings. */
+export function checksAlone() {
+  const fresh = Array.from({ length: 1100 }, (_, i) => structuredClone(fittings[i % fittings.length]!))
+  return timed(fresh.length, (i) => void judge(fresh[i]!))
+}
 const beams = [620, 1240].map((x) => ({
   kind: 'beam' as const,
   title: 'beam',
