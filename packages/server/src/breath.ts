@@ -14,8 +14,11 @@ const LONG_MS = 1_000
 let waiting = 0
 let answeredAt = -Infinity
 let nobody: (() => void)[] = []
+/** Whoever asks how far a piece of work is waits for that work: nothing stands back for him. */
+const HOW_FAR = /\/(rejudge|tasks|jobs)\/[^/]+$/
 /** Counts those who wait for an answer, so that work of the queue stands back for them. */
-export const waitsHere: RequestHandler = (_req, res, next) => {
+export const waitsHere: RequestHandler = (req, res, next) => {
+  if (req.method === 'GET' && HOW_FAR.test(req.path)) return next()
   waiting++
   let counted = true
   const over = () => {

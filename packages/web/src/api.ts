@@ -47,6 +47,12 @@ let signedOut = () => {}
 /** Told whenever the server no longer knows who asks: the session has ended, wherever one happens to be. */
 export const whenSignedOut = (told: () => void) => void (signedOut = told)
 
+/** Past this a browser sends nothing of a page that is gone; what others send at the same time counts too. */
+const MOST_KEPT_ALIVE = 12_000
+/** What is written is on its way also when its page is reloaded or closed in that moment. */
+const outlives = (method: Written['method'], body: RequestInit['body']) =>
+  method !== 'GET' && (body == null || (typeof body === 'string' && body.length < MOST_KEPT_ALIVE))
+
 /** JSON as a rule; a drawing's text and a form with files go as they are. */
 function sent(body: unknown, key: string | undefined): RequestInit {
   const once: Record<string, string> = key === undefined ? {} : { 'Idempotency-Key': key }
@@ -85,6 +91,7 @@ export async function sendNow<T>({ method, path, body, key, madeAt }: Written): 
   try {
     const asked = sent(body, key)
     if (madeAt) asked.headers = { ...(asked.headers as object), 'Made-At': madeAt }
+    if (outlives(method, asked.body)) asked.keepalive = true
     response = await fetch(`/api${path}`, { method, credentials: 'same-origin', ...asked })
   } catch {
     keeper?.heard(false, null)

@@ -46,6 +46,20 @@ describe('answers of the server', () => {
     answer(200, '{"a":1}')
     expect(await api('GET', '/x')).toEqual({ a: 1 })
   })
+  it('what is written outlives its page where it is small; what is read, and a file, do not', async () => {
+    answer(200, '{}')
+    const sentAs = () => vi.mocked(fetch).mock.lastCall![1]!.keepalive ?? false
+    await api('PUT', '/x', { a: 1 })
+    expect(sentAs()).toBe(true)
+    await api('DELETE', '/x')
+    expect(sentAs()).toBe(true)
+    await api('GET', '/x')
+    expect(sentAs()).toBe(false)
+    await api('PUT', '/x', { a: 'x'.repeat(13_000) })
+    expect(sentAs()).toBe(false)
+    await api('POST', '/x', new FormData())
+    expect(sentAs()).toBe(false)
+  })
   it('JSON, a drawing\u2019s text and a form with files go each in their own way', async () => {
     answer(200, '{}')
     await api('POST', '/x', { a: 1 })

@@ -116,6 +116,11 @@ describe('at the thing itself', () => {
     await life('/penetrations/12/events', { state: 'drilled' })
     await life('/boats/pipit/penetrations/events', { ids: [3, 4], event: { state: 'bedded' } })
     expect([...waiting.useWaiting().holesWaiting.value].sort((a, b) => a - b)).toEqual([3, 4, 12])
+    expect([...waiting.useWaiting().holesRefused.value]).toEqual([])
+    answers = [{ status: 409, body: { error: { code: 'gate', message: 'Not before it is bored' } } }, {}]
+    await waiting.useWaiting().flush()
+    expect([...waiting.useWaiting().holesRefused.value]).toEqual([12])
+    expect([...waiting.useWaiting().holesWaiting.value]).toEqual([12])
   })
   it('what was refused says so beside it with its ways out; thrown away, it is gone and the page is told', async () => {
     const { mount } = await import('@vue/test-utils')

@@ -8,9 +8,6 @@ export interface Asked<D extends AnyDesign, J extends Judged> {
   design: D
   judgement: J
 }
-/** A copy without the page's own watching, which does not go through a worker's door. */
-const plain = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
-
 /** The judgement with what helps its checks, where that was worked out for it. */
 export const withThese = <J extends Judged>(j: J, found: Pick<Check, 'id' | 'remedies'>[]): J => ({
   ...j,
@@ -42,9 +39,9 @@ export function remediesBehind<D extends AnyDesign, J extends Judged>(
     remote ??= wrap<Remedies>(worker)
     if (told !== around.value) {
       told = around.value
-      await remote.tell(plain(told))
+      await remote.tell(JSON.stringify(told))
     }
-    return remote.of(kind, plain(a.design))
+    return remote.of(kind, JSON.stringify(a.design))
   }
   async function run() {
     if (busy) return

@@ -203,20 +203,24 @@ function fieldOf(e: Waiting, name: string): unknown {
   return (e.body as Record<string, unknown> | null)?.[name]
 }
 /** Holes of whose life something waits, or was refused. */
-const holesWaiting = computed(() => {
+const holesWaiting = computed(() => holesOf(entries.value))
+/** Those of which the server refused it: they wait for nobody but their writer. */
+const holesRefused = computed(() => holesOf(entries.value.filter((e) => e.state === 'refused')))
+function holesOf(some: Waiting[]): Set<number> {
   const out = new Set<number>()
-  for (const e of entries.value.filter((x) => x.account === whose)) {
+  for (const e of some.filter((x) => x.account === whose)) {
     const one = /^\/penetrations\/(\d+)\/events$/.exec(e.path)
     if (one) out.add(Number(one[1]))
     else if (e.path.endsWith('/penetrations/events'))
       for (const id of (e.body as { ids?: number[] } | null)?.ids ?? []) out.add(id)
   }
   return out
-})
+}
 export function useWaiting() {
   return {
     entries,
     holesWaiting,
+    holesRefused,
     /** What waits, or was refused, of one thing: what goes to its path and says these words of it. */
     of: (path: string, has: Record<string, string> = {}) =>
       entries.value.filter(

@@ -4,10 +4,14 @@ import { kindNamed, remediesOf } from '@north-tide/core/kinds'
 
 /** As it was told last: a boat of many holes is sent once, not with every design. */
 let last: Around | null = null
-/** What would help a fitting of any kind: a dozen designs are judged for it, off the screen's own thread. */
+/**
+ * What would help a fitting of any kind: a dozen designs are judged for it, off the screen's own thread. It is
+ * told in text: a boat of many holes goes through the door in one piece, and without the page's own watching.
+ */
 const remedies = {
-  tell: (around: Around) => void (last = around),
-  of: (kind: string, design: AnyDesign) => (last ? remediesOf(kindNamed(kind), design, last) : []),
+  tell: (around: string) => void (last = JSON.parse(around) as Around),
+  of: (kind: string, design: string) =>
+    last ? remediesOf(kindNamed(kind), JSON.parse(design) as AnyDesign, last) : [],
 }
 export type Remedies = typeof remedies
 expose(remedies)

@@ -62,11 +62,19 @@ function draw() {
   const { k, x, y } = props.transform
   const faintToo = props.lit !== null
   const ink = inksOf(document.documentElement)
+  // Of each sign and shade one picture, found without a word made up for every hole.
+  const [clear, faint] = [new Map<LifeState, HTMLCanvasElement>(), new Map<LifeState, HTMLCanvasElement>()]
+  const pictureOf = (state: LifeState, on: boolean) => {
+    const of = on ? clear : faint
+    let there = of.get(state)
+    if (!there) of.set(state, (there = sprite(state, px, !on)))
+    return there
+  }
   for (const s of props.signs) {
     const [sx, sy] = [(s.x * k + x) * dpr, (s.y * k + y) * dpr]
     if (sx < -px || sy < -px || sx > w + px || sy > h + px) continue
     const on = !faintToo || props.lit!.has(s.id)
-    ctx.drawImage(sprite(s.state, px, !on), Math.round(sx - px / 2), Math.round(sy - px / 2))
+    ctx.drawImage(pictureOf(s.state, on), Math.round(sx - px / 2), Math.round(sy - px / 2))
     if (faintToo && on) {
       ctx.beginPath()
       ctx.arc(sx, sy, px * 0.62, 0, 2 * Math.PI)

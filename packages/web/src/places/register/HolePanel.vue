@@ -65,6 +65,8 @@ const draft = useLocalStorage(`north-tide:event:${props.id}`, { ...blank }, { me
 const form = reactive(draft.value)
 watch(form, (f) => (draft.value = { ...f }))
 
+/** What the list knows of it already is shown at once; its life and what may be written follow. */
+const seen = computed(() => hole.value ?? boats.picture?.holes.find((h) => h.id === props.id) ?? null)
 async function load() {
   try {
     hole.value = await api<HoleRecord>('GET', `/penetrations/${props.id}`)
@@ -135,10 +137,10 @@ const closers = computed(() => [
 ])
 const wantsLot = computed(() => form.state === 'core-sealed' || form.state === 'bedded')
 const treatment = computed(() =>
-  hole.value
-    ? (SCHOOLS.find((s) => s.id === hole.value!.coreSchool)?.choice ??
-      CORES[hole.value.coreSchool as CoreId]?.title ??
-      hole.value.coreSchool)
+  seen.value
+    ? (SCHOOLS.find((s) => s.id === seen.value!.coreSchool)?.choice ??
+      CORES[seen.value.coreSchool as CoreId]?.title ??
+      seen.value.coreSchool)
     : '',
 )
 
@@ -182,61 +184,62 @@ async function send() {
 <template>
   <section aria-label="Hole" tabindex="0">
     <header>
-      <h2 class="title">{{ hole?.label ?? '…' }}</h2>
+      <h2 class="title">{{ seen?.label ?? '…' }}</h2>
       <ElButton class="act" @click="emit('close')">Close</ElButton>
     </header>
     <p v-if="said" class="alarm" role="alert">{{ said }}</p>
-    <template v-if="hole">
+    <template v-if="seen">
       <p class="lead">
-        <LifeSign :state="hole.state" /> <strong>{{ lifeSaid(hole.state) }}</strong> · {{ hole.whatFor }}
-        <RouterLink v-if="hole.fittingId" :to="benchOf({ kind: hole.fittingKind!, id: hole.fittingId })"
+        <LifeSign :state="seen.state" /> <strong>{{ lifeSaid(seen.state) }}</strong> · {{ seen.whatFor }}
+        <RouterLink v-if="seen.fittingId" :to="benchOf({ kind: seen.fittingKind!, id: seen.fittingId })"
           >on the bench</RouterLink
         >
       </p>
       <dl>
         <dt>Where</dt>
         <dd>
-          {{ hole.zone }}, x {{ formatLength(hole.xMm, boats.units) }}, y
-          {{ formatLength(hole.yMm, boats.units) }}, z {{ formatLength(hole.zMm, boats.units) }}
+          {{ seen.zone }}, x {{ formatLength(seen.xMm, boats.units) }}, y
+          {{ formatLength(seen.yMm, boats.units) }}, z {{ formatLength(seen.zMm, boats.units) }}
         </dd>
-        <template v-if="hole.measuredFrom"
+        <template v-if="seen.measuredFrom"
           ><dt>Measured</dt>
-          <dd>{{ sayIn(hole.measuredFrom, boats.units) }}</dd></template
+          <dd>{{ sayIn(seen.measuredFrom, boats.units) }}</dd></template
         >
         <dt>Through</dt>
-        <dd>{{ hole.through }}</dd>
+        <dd>{{ seen.through }}</dd>
         <dt>Size</dt>
         <dd>
-          {{ formatLength(hole.diameterMm, boats.units)
-          }}{{ hole.acrossMm ? ` by ${formatLength(hole.acrossMm, boats.units)}` : ''
-          }}{{ hole.directionDeg === null ? '' : `, ${wayOf(hole.directionDeg)}`
-          }}{{ hole.foundKind ? `, found: ${hole.foundKind}` : ''
-          }}<span v-if="hole.sizes.length" class="soft">
+          {{ formatLength(seen.diameterMm, boats.units)
+          }}{{ seen.acrossMm ? ` by ${formatLength(seen.acrossMm, boats.units)}` : ''
+          }}{{ seen.directionDeg === null ? '' : `, ${wayOf(seen.directionDeg)}`
+          }}{{ seen.foundKind ? `, found: ${seen.foundKind}` : ''
+          }}<span v-if="hole?.sizes.length" class="soft">
             · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span
           >
         </dd>
-        <template v-if="hole.fastener"
+        <template v-if="seen.fastener"
           ><dt>Fastener</dt>
-          <dd>{{ hole.fastener }}</dd></template
+          <dd>{{ seen.fastener }}</dd></template
         >
-        <template v-if="hole.plate"
+        <template v-if="seen.plate"
           ><dt>Plate</dt>
-          <dd>{{ hole.plate }}</dd></template
+          <dd>{{ seen.plate }}</dd></template
         >
         <dt>Core</dt>
         <dd>{{ treatment }}</dd>
-        <template v-if="hole.sealant"
+        <template v-if="seen.sealant"
           ><dt>Bedding</dt>
           <dd>
-            {{ SEALANTS[hole.sealant as SealantId]?.title ?? hole.sealant
-            }}<span v-if="hole.cure && hole.cure.rimDays !== null" class="soft">
+            {{ SEALANTS[seen.sealant as SealantId]?.title ?? seen.sealant
+            }}<span v-if="hole?.cure && hole.cure.rimDays !== null" class="soft">
               · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base
               {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span
             >
           </dd></template
         >
       </dl>
-
+    </template>
+    <template v-if="hole">
       <p v-for="c in hole.closedIn" :key="c.id" class="soft small">
         Closed in the work on <RouterLink :to="benchOf(c)">{{ c.name }}</RouterLink>.
       </p>

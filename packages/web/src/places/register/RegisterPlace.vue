@@ -18,7 +18,7 @@ import PickOne from '../../pieces/PickOne.vue'
 import SavedViews from '../../pieces/SavedViews.vue'
 
 const boats = useBoats()
-const { holesWaiting } = useWaiting()
+const { holesWaiting, holesRefused } = useWaiting()
 const session = useSession()
 const phone = usePhone()
 const [route, router] = [useRoute(), useRouter()]
@@ -216,7 +216,8 @@ watch(
           >
           <span v-else class="state">
             <LifeSign :state="h.state" /> {{ lifeSaid(h.state)
-            }}<span v-if="holesWaiting.has(h.id)" class="passed small"> a step waits here</span
+            }}<span v-if="holesRefused.has(h.id)" class="passed small"> a step was refused</span
+            ><span v-else-if="holesWaiting.has(h.id)" class="passed small"> a step waits here</span
             ><span
               v-else-if="h.gatesPassed"
               class="passed small"

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useUrlSearchParams } from '@vueuse/core'
 import dayjs from 'dayjs'
 import type { WatchList, WatchRow } from '@north-tide/core'
-import { api } from '../../api'
+import { api, Waits } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
@@ -36,6 +36,18 @@ const list = ref<BoatWatch | null>(null)
 const said = ref('')
 const busy = ref('')
 const waits = useWaiting()
+/** That it waits is true until it has gone out, or was refused: then its row says what became of it. */
+let saidToWait = ''
+function failed(error: unknown, otherwise: string) {
+  said.value = error instanceof Error ? error.message : otherwise
+  saidToWait = error instanceof Waits ? said.value : ''
+}
+watch(
+  () => waits.mine.value.some((e) => e.state === 'waiting'),
+  (some) => {
+    if (!some && saidToWait && said.value === saidToWait) said.value = ''
+  },
+)
 /** Looked at without a line: it waits on this device, also after the page was closed. */
 const waiting = (r: WatchRow) => waits.of(sentTo(r).path, sentTo(r).has).length > 0
 const asked = useUrlSearchParams('history', { initialValue: { view: '' } })
@@ -86,7 +98,7 @@ async function looked(r: WatchRow) {
     await load()
     said.value = `${r.name}: ${r.title.toLowerCase()} is on record.`
   } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It was not recorded'
+    failed(error, 'It was not recorded')
   } finally {
     busy.value = ''
   }
@@ -99,7 +111,7 @@ async function lookedWith(r: WatchRow, file: File) {
     const of = { subject: 'fitting' as const, subjectId: r.id, caption }
     await sendPhoto(boats.picture!.id, of, file)
   } catch (error) {
-    said.value = error instanceof Error ? error.message : 'The photo was not kept'
+    failed(error, 'The photo was not kept')
     busy.value = ''
     return
   }
@@ -125,7 +137,7 @@ async function writeDown() {
     await Promise.all([load(), boats.refresh()])
     said.value = `${r.name} is suspect now: ${seen.value.trim()}.`
   } catch (error) {
-    said.value = error instanceof Error ? error.message : 'It was not recorded'
+    failed(error, 'It was not recorded')
   } finally {
     busy.value = ''
   }
