@@ -19,7 +19,11 @@ function benchJudging(b, row, ms) {
   const only = b.checksAlone()
   row('The checks of it alone', `p50 ${ms(only.p50)}, p95 ${ms(only.p95)}`, 'aim p95 1 ms')
   const s = b.sizing()
-  row('Size it, over the catalogue, plate solver asked', `p50 ${ms(s.p50)}, most ${ms(s.most)}`, 'aim 150, 500 ms')
+  row(
+    'Size it, over the catalogue, plate solver asked',
+    `p50 ${ms(s.p50)}, most ${ms(s.most)}`,
+    'aim 150, 500 ms',
+  )
   const sp = b.spreading()
   row(
     'Spread of one fitting anew after a changed thickness',
