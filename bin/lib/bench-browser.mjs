@@ -139,8 +139,10 @@ function holeOpened(i) {
   const t0 = performance.now()
   link.click()
   return new Promise((done) => {
+    // Its head comes from the list at once; it is open when its life is there.
+    const there = (panel) => panel?.textContent.includes(label) && panel.querySelector('.events li')
     const look = () =>
-      document.querySelector('section[aria-label=Hole]')?.textContent.includes(label)
+      there(document.querySelector('section[aria-label=Hole]'))
         ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - t0)))
         : requestAnimationFrame(look)
     requestAnimationFrame(look)

@@ -435,6 +435,7 @@ async function send() {
         </ElButton>
       </form>
     </template>
+    <p v-else-if="!said" class="soft small" role="status">Its life is being read …</p>
   </section>
 </template>
 
