@@ -31,6 +31,8 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['packages/server/test/**/*.test.ts'],
+          // Each file starts a server of its own; what is read and compiled for it is read once a worker.
+          isolate: false,
           globalSetup: ['packages/server/test/global-setup.ts'],
           // What waits, waits for a condition: patience ends for what hangs, not on a slow machine.
           testTimeout: 240_000,

@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // npm run manager -- LOGIN "NAME": makes a manager. The password is asked for, or read from standard input.
 import { createInterface } from 'node:readline'
+import { serverEntry } from './lib/build.mjs'
 import { ensurePackages, fail } from './lib/packages.mjs'
 import { startPostgres } from './lib/postgres.mjs'
 
@@ -34,8 +35,7 @@ async function askPassword() {
 const password = await askPassword()
 const database = process.env.DATABASE_URL ? null : await startPostgres()
 try {
-  const { tsImport } = await import('tsx/esm/api')
-  const { addManager } = await tsImport('../packages/server/src/manager.ts', import.meta.url)
+  const { addManager } = await import(serverEntry('manager'))
   const url = database?.url ?? process.env.DATABASE_URL
   const ownerUrl = database?.ownerUrl ?? process.env.OWNER_DATABASE_URL ?? url
   const made = await addManager({ url, ownerUrl }, { login, name, password })

@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // npm run restore -- FILE [--over]: brings a yard back as it was, whole or not at all.
 import { restore } from './lib/backup.mjs'
+import { serverEntry } from './lib/build.mjs'
 import { fail } from './lib/packages.mjs'
 import { withDatabase } from './lib/with-database.mjs'
 
@@ -8,8 +9,7 @@ const args = process.argv.slice(2)
 const file = args.find((a) => !a.startsWith('--'))
 if (!file) fail('say what of: npm run restore -- FILE [--over]')
 await withDatabase(async ({ ownerUrl, bin }) => {
-  const { tsImport } = await import('tsx/esm/api')
-  const { MIGRATION_NAMES } = await tsImport('../packages/server/src/db.ts', import.meta.url)
+  const { MIGRATION_NAMES } = await import(serverEntry('db'))
   const back = await restore({
     ownerUrl,
     bin,

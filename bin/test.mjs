@@ -83,6 +83,10 @@ const takeNext = async () => {
 }
 await Promise.all([takeNext(), takeNext()])
 
+say('build')
+ensureBuild()
+passed++
+
 say('core, server and screen tests')
 const unit = join(reports, 'unit.json')
 const unitCode = await run(bin('vitest'), [
@@ -103,10 +107,6 @@ const unitFailures = (r) =>
   )
 const unitFailed = count(unit, (r) => [r.numPassedTests, r.numFailedTests, unitFailures(r)])
 if (unitCode !== 0 && !unitFailed) failed++
-
-say('build')
-ensureBuild()
-passed++
 
 say('journeys in the browser')
 ensureChromium()

@@ -1,8 +1,10 @@
-import { readFileSync } from 'node:fs'
+import { existsSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { gzipSync } from 'node:zlib'
 import { ensureBuild } from './build.mjs'
 import { root } from './packages.mjs'
+
+/** A bench is come to by way of any bench, which finds out its kind. */
+const way = (place) => (place.startsWith('kinds/') ? ['src/places/bench/AnyBench.vue'] : [])
 
 /** What is fetched before a place is seen, gzipped. */
 export function benchLoad(row) {
@@ -19,7 +21,10 @@ export function benchLoad(row) {
       for (const k of m.imports ?? []) take(k)
     }
     for (const e of entries) take(e)
-    const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0)
+    // As it goes over the line: packed when it was built, but for what is too small to be.
+    const packed = (f) =>
+      existsSync(join(dist, `${f}.gz`)) ? statSync(join(dist, `${f}.gz`)).size : statSync(join(dist, f)).size
+    const bytes = [...files].reduce((sum, f) => sum + packed(f), 0)
     return `${(bytes / 1024).toFixed(0)} kB in ${files.size} files`
   }
   row(
@@ -42,7 +47,7 @@ export function benchLoad(row) {
   ])
     row(
       `JavaScript of ${place.split('/').at(-1)} at a first visit, gzipped`,
-      weightOf('index.html', 'src/Frame.vue', `src/${place}.vue`),
+      weightOf('index.html', 'src/Frame.vue', ...way(place), `src/${place}.vue`),
       'aim 280 kB',
     )
 }

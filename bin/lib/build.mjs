@@ -64,7 +64,7 @@ export function ensureBuild() {
   ensurePart('packages/web', 'web part')
   ensurePart('packages/server', 'server')
 }
-/** What is run of the server: `index`, or `worker` for its queue alone. */
+/** What is run of the server: `index`, or `worker` for its queue alone, or what a command asks of it. */
 export function serverEntry(name) {
   ensurePart('packages/server', 'server')
   return join(root, 'packages', 'server', 'dist', `${name}.js`)

@@ -1,6 +1,13 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 
+/** In the demo yard as its fitter, as one comes back to it: already signed in. */
 export async function enter(page: Page) {
+  expect((await page.request.post('/api/session/demo')).ok()).toBe(true)
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()
+}
+/** As one comes for the first time: by the page that asks who it is. */
+export async function enterByHand(page: Page) {
   await page.goto('/')
   await page.getByRole('button', { name: 'Enter the demo yard as fitter' }).click()
   await expect(page.getByRole('heading', { name: 'Plan' })).toBeVisible()

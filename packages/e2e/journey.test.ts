@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { check, enter, pick, place, saved } from './hands'
+import { check, enter, enterByHand, pick, place, saved } from './hands'
 
 test('from a click on the deck to a recorded set of holes', async ({ page }) => {
-  await enter(page)
+  await enterByHand(page)
   // What lies under the pointer is said in words.
   const plan = page.getByRole('group', { name: /Plan of Fulmar/ })
   const box = (await plan.boundingBox())!
@@ -291,7 +291,7 @@ test('a session that ends while one types: asked about in place, and what was ty
 })
 
 test('signing out shuts the API', async ({ page }) => {
-  await enter(page)
+  await enterByHand(page)
   expect((await page.request.get('/api/boats')).status()).toBe(200)
   await page.getByRole('button', { name: /Sign out/ }).click()
   await expect(page.getByRole('button', { name: 'Enter the demo yard as fitter' })).toBeVisible()

@@ -14,8 +14,11 @@ export default defineConfig({
       input: {
         index: source('index.ts'),
         worker: source('worker.ts'),
+        manager: source('manager.ts'),
+        db: source('db.ts'),
         calc: source('calc/worker.ts'),
         solver: source('solver/worker.ts'),
+        pdf: source('pdf/worker.ts'),
       },
       // All at one depth: see place.ts.
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

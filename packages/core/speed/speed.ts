@@ -117,15 +117,15 @@ const below = startThroughHull(
 )
 const nobody = { zones: [], parts: [], holes: [], others: [] }
 export const through = () =>
-  timed(60, (i) => void judgeThroughHull(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody), 10)
+  timed(600, (i) => void judgeThroughHull(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody))
 export const throughRemedies = () =>
   timed(
-    20,
+    240,
     (i) => {
-      const d = withChange(below, { 'pad.diameterMm': 120 + i })
+      const d = withChange(below, { 'pad.diameterMm': 120 + (i % 60) })
       throughHullWithRemedies(d, judgeThroughHull(d, nobody), nobody)
     },
-    4,
+    60,
   )
 /** One hatch judged whole, its pane another each time, so that nothing is remembered. */
 const hatch = opening.start(

@@ -45,7 +45,7 @@ import {
   type Structure,
 } from '../src'
 import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
-import { grainBearing } from '../src/kinds/deck-hardware/metal-deck'
+import { grainBearing } from '../src/kinds/deck-hardware/own-ways'
 import { questionFor, solverChecks } from '../src/kinds/deck-hardware/solver'
 import { toDxf } from '../src/drawing/dxf'
 

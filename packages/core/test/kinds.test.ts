@@ -10,6 +10,7 @@ import {
   lifeSaid,
   partSaid,
   statesFor,
+  type Around,
   type Kind,
   type KindSpot,
 } from '../src'
@@ -88,6 +89,41 @@ describe('every kind of work over its whole catalogue', () => {
       expect(() => parseOf(kind, { ...d, ghost: 1 })).toThrow(CalcError)
     },
   )
+
+  /** One of each kind, hard by. */
+  const hardBy = kinds().map((kind, i) => {
+    const { d } = made(kind, kind.catalogue[0]!)
+    const design = { ...d, place: { ...d.place, xMm: d.place.xMm + 40 * (i + 1) } }
+    const outline = kind.footprint(design)
+    return {
+      id: `by ${i}`,
+      kind: kind.id,
+      name: kind.title,
+      design,
+      outline,
+      verdict: 'short',
+      groupId: null,
+    }
+  }) as Around['others']
+  it.each(everything.filter(({ kind }) => kind.alone))(
+    '$kind.id $entry.id: stands alone, so that its neighbours change nothing',
+    ({ kind, entry }) => {
+      const { d, j } = made(kind, entry)
+      const among = { ...ALONE, others: hardBy }
+      const there = kind.judge(d, among)
+      expect(JSON.stringify(there)).toBe(JSON.stringify(j))
+      expect(kind.card(d, there, among)).toEqual(kind.card(d, j, ALONE))
+      expect(kind.slow?.(d, there, among)?.key).toBe(kind.slow?.(d, j, ALONE)?.key)
+    },
+  )
+  it('of the kinds some ask their neighbours, and those are told of them', () => {
+    const moved = everything.filter(({ kind, entry }) => {
+      const { d, j } = made(kind, entry)
+      return JSON.stringify(kind.judge(d, { ...ALONE, others: hardBy })) !== JSON.stringify(j)
+    })
+    expect(moved.length).toBeGreaterThan(0)
+    expect(moved.filter(({ kind }) => kind.alone)).toEqual([])
+  })
 
   it.each(everything)(
     '$kind.id $entry.id: judged the same first and last, with finite figures',

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { solveContact, type Footing } from '../src/chapters/deck/contact'
 import { designLoadOf, momentsOf } from '../src/chapters/load/design-load'
-import { differing } from '../src/kinds/deck-hardware/mirrored'
+import { differing, type Beside } from '../src/kinds/deck-hardware/mirrored'
 
 /** Every 15 degrees all round, from level to straight up: what a load from anywhere is swept by. */
 const allRound = designLoadOf({
@@ -45,6 +45,38 @@ describe('directions of a sweep that differ', () => {
       expect(differing(allRound, footing, bolts, point)).toHaveLength(count)
     },
   )
+  test.each([
+    [
+      'timber with its grain: only the opposite push is the same',
+      plate,
+      corners,
+      { grain: true },
+      6 * 12 + 1,
+    ],
+    [
+      'a disc on a doubler: mirrored, and turned by no third',
+      disc,
+      round(3, 30),
+      { doubler: { lengthMm: 200, widthMm: 120 } },
+      6 * 13 + 1,
+    ],
+    [
+      'a square on a square doubler',
+      square,
+      at([-30, -30], [30, -30], [30, 30], [-30, 30]),
+      { doubler: { lengthMm: 150, widthMm: 150 } },
+      6 * 4 + 1,
+    ],
+    [
+      'a square on a long doubler',
+      square,
+      at([-30, -30], [30, -30], [30, 30], [-30, 30]),
+      { doubler: { lengthMm: 250, widthMm: 150 } },
+      6 * 7 + 1,
+    ],
+  ] as [string, Footing, typeof corners, Beside, number][])('%s', (_, footing, bolts, beside, count) => {
+    expect(differing(allRound, footing, bolts, middle, beside)).toHaveLength(count)
+  })
   test('one direction stays, and nothing is turned about', () => {
     expect(differing([allRound[3]!], plate, corners, middle)).toEqual([allRound[3]])
     const kept = differing(allRound, plate, corners, middle)

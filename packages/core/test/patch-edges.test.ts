@@ -10,6 +10,15 @@ const T = 6
 const Q = 0.004
 const NU = 0.3
 type Edge = 'simple' | 'clamped' | 'free'
+const SANDWICH = {
+  kind: 'sandwich',
+  outerMm: 3,
+  coreMm: 15,
+  innerMm: 2.5,
+  eMPa: 12270,
+  nu: NU,
+  coreGMPa: 50,
+}
 const solved = (x0: Edge, x1: Edge, y0: Edge, y1: Edge, more: object = {}) =>
   deckPatchOf(
     deckPatchInput.parse({
@@ -96,8 +105,25 @@ describe('greatest skin stress, to one in a hundred of theory', () => {
     ['three clamped', 'clamped', 'clamped', 'clamped', 'simple'],
     ['two at a corner clamped', 'clamped', 'simple', 'clamped', 'simple'],
     ['one free, opposite to a clamped one', 'clamped', 'free', 'simple', 'simple'],
+    ['three clamped and one free', 'clamped', 'free', 'clamped', 'clamped'],
+    ['two opposite clamped, two free', 'clamped', 'clamped', 'free', 'free'],
+    ['two opposite clamped, one free', 'simple', 'free', 'clamped', 'clamped'],
   ])('%s: as with a mesh twice as fine', (_w, ...edges) => {
     const [d, fine] = [solved(...edges), solved(...edges, { mesh: { nx: 112, ny: 112 } })]
     expect(Math.abs(d.outerSkin.stressMPa / fine.outerSkin.stressMPa - 1)).toBeLessThan(0.01)
+  })
+  // Where a free edge of a sandwich ends at a clamped one there is no limit, and the answer says so.
+  it.each<[string, Edge, Edge, Edge, Edge]>([
+    ['clamped all round', 'clamped', 'clamped', 'clamped', 'clamped'],
+    ['two opposite clamped', 'clamped', 'clamped', 'simple', 'simple'],
+    ['one clamped', 'clamped', 'simple', 'simple', 'simple'],
+    ['simple all round', 'simple', 'simple', 'simple', 'simple'],
+  ])('a sandwich, %s: as with a mesh far finer', (_w, ...edges) => {
+    const [d, fine] = [
+      solved(...edges, { layup: SANDWICH }),
+      solved(...edges, { layup: SANDWICH, mesh: { nx: 96, ny: 96 } }),
+    ]
+    expect(Math.abs(d.outerSkin.stressMPa / fine.outerSkin.stressMPa - 1)).toBeLessThan(0.01)
+    expect(Math.abs(d.innerSkin.stressMPa / fine.innerSkin.stressMPa - 1)).toBeLessThan(0.01)
   })
 })

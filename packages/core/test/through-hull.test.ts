@@ -45,6 +45,7 @@ import {
   floodAll,
   hullAt,
   judgeThroughHull,
+  kickSchools,
   orderBlocked,
   orderList,
   parseThroughHull,
@@ -340,7 +341,8 @@ describe('the dial', () => {
 describe('kick, pad and schools', () => {
   it('a bare nut on a long train fails where a flange on a pad does not', () => {
     expect(verdict(fit('MV-B34'), 'kick-tail-bending')).toBe('short')
-    const schools = judge(fit('MV-S34')).kickSchools
+    const d = fit('MV-S34')
+    const schools = kickSchools(d, judge(d).kick)
     expect(schools.map((s) => s.method)).toEqual(['through', 'insert', 'nut'])
     expect(schools.find((s) => s.method === 'nut')!.verdict).toBe('short')
     expect(schools.find((s) => s.method === 'through')!.verdict).toBe('holds')

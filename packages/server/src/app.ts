@@ -4,6 +4,7 @@ import { randomBytes, randomUUID } from 'node:crypto'
 import compression from 'compression'
 import connectPgSimple from 'connect-pg-simple'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
+import packedStatic from 'express-static-gzip'
 import { rateLimit } from 'express-rate-limit'
 import session from 'express-session'
 import helmet from 'helmet'
@@ -30,6 +31,7 @@ import { taskRoutes } from './routes/tasks'
 import { watchRoutes } from './routes/watch'
 import { surveyRoutes } from './routes/survey'
 import { goodsRoutes } from './routes/goods'
+import { closePaper } from './pdf/pool'
 import { closeSolver } from './solver/pool'
 import { closeCalc } from './calc/pool'
 import { refusalOf } from './database-errors'
@@ -151,14 +153,19 @@ const signInLimit = (o: AppOptions) =>
       next(new ApiError(429, 'too-many', 'Too many tries; wait five minutes and try again', 'password')),
   })
 
-/** The built interface: its pages are one, its assets never change under their names. */
-function pages(app: express.Express, webFolder: string | undefined) {
-  if (!webFolder || !existsSync(webFolder)) return
+/**
+ * What the pages are made of never changes under its name. It was packed when it was built: to pack it for
+ * each who asks would take longer than to read it.
+ */
+const assets = (webFolder: string) =>
+  packedStatic(join(webFolder, 'assets'), {
+    enableBrotli: true,
+    orderPreference: ['br'],
+    serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+  })
+/** The built interface: its pages are one. */
+function pages(app: express.Express, webFolder: string) {
   const page = join(webFolder, 'index.html')
-  app.use(
-    '/assets',
-    express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-  )
   app.use(express.static(webFolder, { index: false }))
   app.get(/^(?!\/api).*/, (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(page))
 }
@@ -197,12 +204,14 @@ const privately: RequestHandler = (_req, res, next) => {
 
 export async function createApp(o: AppOptions) {
   const app = express()
+  const webFolder = o.webFolder && existsSync(o.webFolder) ? o.webFolder : null
   app.disable('x-powered-by')
   if (o.trustProxy) app.set('trust proxy', o.trustProxy)
   app.use(securityHeaders())
   app.use(requestLog(o.logger))
-  app.use(compression(PACKING))
   app.use(soundAddress)
+  if (webFolder) app.use('/assets', assets(webFolder))
+  app.use(compression(PACKING))
   app.use('/api', waitsHere, privately, jsonBody)
   app.use('/api', sameOrigin)
   app.use('/api', healthRoutes(o.db))
@@ -239,13 +248,14 @@ export async function createApp(o: AppOptions) {
     next(new ApiError(404, 'not-found', `There is nothing at ${req.method} /api${req.path}`)),
   )
 
-  pages(app, o.webFolder)
+  if (webFolder) pages(app, webFolder)
   app.use(onError)
   const stopJobs = await startWork(o.databaseUrl, o.logger, o.nights)
   return {
     app,
     close: async () => {
       await stopJobs()
+      await closePaper()
       await closeSolver()
       await closeCalc()
       await pool.end()

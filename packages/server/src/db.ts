@@ -26,6 +26,7 @@ import { up as linksAndLaunches } from './migrations/023-links-and-launches'
 import { up as keptViews } from './migrations/022-kept-views'
 import { up as thumbnailsLater } from './migrations/024-thumbnails-later'
 import { up as changesOfHoles } from './migrations/025-changes-of-holes'
+import { up as whichHolesChanged } from './migrations/026-which-holes-changed'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -53,6 +54,7 @@ const MIGRATIONS = [
   { name: '023-links-and-launches', sql: linksAndLaunches },
   { name: '024-thumbnails-later', sql: thumbnailsLater },
   { name: '025-changes-of-holes', sql: changesOfHoles },
+  { name: '026-which-holes-changed', sql: whichHolesChanged },
 ]
 
 /** What this version knows of a database, in order. */

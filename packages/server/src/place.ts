@@ -9,7 +9,7 @@ export const inProduct = (path: string): string => fileURLToPath(new URL(path, R
 
 const COMPILED = !import.meta.url.endsWith('.ts')
 /** A thread's own file, and how it is begun: compiled with the server, or by the loader in tests. */
-export const threadOf = (name: 'calc' | 'solver') =>
+export const threadOf = (name: 'calc' | 'solver' | 'pdf') =>
   COMPILED
     ? { filename: new URL(`./${name}.js`, import.meta.url).href }
     : { filename: new URL(`./${name}/worker.ts`, import.meta.url).href, execArgv: ['--import', 'tsx'] }

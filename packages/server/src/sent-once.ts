@@ -50,7 +50,7 @@ async function answerOfFirst(db: Sequelize, user: number, key: string, asked: st
 
 /**
  * Keeps what is answered, also where nobody is left to hear it; a refusal is forgotten, so that what was
- * mended can be sent.
+ * mended can be sent. Kept before it is said: whoever has heard the answer may send again at once.
  */
 function keepAnswer(db: Sequelize, res: Response, user: number, key: string) {
   let body: unknown = null
@@ -66,8 +66,12 @@ function keepAnswer(db: Sequelize, res: Response, user: number, key: string) {
         ? 'UPDATE sent_once SET status = :status, body = :body WHERE user_id = :user AND key = :key'
         : 'DELETE FROM sent_once WHERE user_id = :user AND key = :key'
     const replacements = { user, key, status: res.statusCode, body: JSON.stringify(body) }
-    db.query(sql, { replacements }).catch(() => undefined)
-    return end(...a)
+    // Where it cannot be kept it is said all the same: the thing itself is done.
+    db.query(sql, { replacements }).then(
+      () => end(...a),
+      () => end(...a),
+    )
+    return res
   }) as typeof res.end
 }
 

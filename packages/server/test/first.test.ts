@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { QueryTypes } from 'sequelize'
 import { defineModels } from '../src/models/define'
 import { prepare } from '../src/start'
-import { freshDatabase, Someone, startApp } from './harness'
+import { Someone, compiledServer, freshDatabase, startApp } from './harness'
 
 /** A yard begins with nobody in it, and with no invented people beside real ones. */
 type App = Awaited<ReturnType<typeof startApp>>
@@ -103,11 +103,7 @@ describe('the command', () => {
 it('the demo is not served to others: a HOST beyond this machine stops the start', async () => {
   const databases = await freshDatabase('first_host')
   const said = await ended(
-    spawn(
-      process.execPath,
-      ['--import', 'tsx', join(root, 'packages/server/src/index.ts')],
-      from(databases, { HOST: '0.0.0.0', PORT: '0' }),
-    ),
+    spawn(process.execPath, [await compiledServer()], from(databases, { HOST: '0.0.0.0', PORT: '0' })),
   )
   expect(said.code).toBe(1)
   expect(said.said).toContain('HOST is 0.0.0.0, and this database holds the accounts of the demo')

@@ -31,6 +31,13 @@ export async function freshDatabase(
   return own
 }
 
+/** What is started and killed is what is served: the compiled server, built from these sources. */
+export async function compiledServer(): Promise<string> {
+  // @ts-expect-error a plain script without types
+  const { serverEntry } = await import('../../../bin/lib/build.mjs')
+  return serverEntry('index') as string
+}
+
 interface Layer {
   route?: { path: string; methods: Record<string, boolean> }
   handle?: { stack?: Layer[] }
@@ -55,6 +62,7 @@ export async function startApp(
     databases?: Databases
     logger?: Logger
     trustProxy?: number
+    webFolder?: string
   } = {},
 ) {
   const databases = options.databases ?? (await freshDatabase(name))
@@ -68,6 +76,7 @@ export async function startApp(
     demo: true,
     signInLimit: options.signInLimit ?? 1000,
     ...(options.trustProxy === undefined ? {} : { trustProxy: options.trustProxy }),
+    ...(options.webFolder === undefined ? {} : { webFolder: options.webFolder }),
     ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }),
   })
   const server: Server = createServer(app)

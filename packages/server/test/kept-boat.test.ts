@@ -1,4 +1,4 @@
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db'
 import { Boat } from '../src/models'
@@ -101,6 +101,50 @@ describe('every hole of a boat', () => {
   })
 })
 
+describe('of her holes', () => {
+  const kept = async () => (await everyHole('fulmars-reach')).rows
+  it('those that were written in are read anew, and the others are the same', async () => {
+    const h = await found()
+    const before = await kept()
+    await fitter.ask('POST', `/api/penetrations/${h.id}/withdraw`, { why: 'seen twice' })
+    const other = await found()
+    const now = await kept()
+    expect(now).not.toBe(before)
+    expect(now.map((x) => x.id)).toEqual([...before.map((x) => x.id).filter((id) => id !== h.id), other.id])
+    const same = new Set<object>(before)
+    expect(now.filter((x) => !same.has(x)).map((x) => x.id)).toEqual([other.id])
+  })
+  it('one is seen that was being written while others were read', async () => {
+    const h = await found()
+    await kept()
+    const name = (what: string, transaction: Transaction | null) =>
+      app.db.query('UPDATE penetrations SET what_for = $2 WHERE id = $1', {
+        bind: [h.id, what],
+        transaction,
+      })
+    await app.db.transaction(async (t) => {
+      await name('written meanwhile', t)
+      await found()
+      expect((await kept()).find((x) => x.id === h.id)!.whatFor).not.toBe('written meanwhile')
+    })
+    expect((await kept()).find((x) => x.id === h.id)!.whatFor).toBe('written meanwhile')
+    await app.db
+      .transaction(async (t) => {
+        await name('and taken back', t)
+        throw new Error('back')
+      })
+      .catch(() => undefined)
+    await found()
+    expect((await kept()).find((x) => x.id === h.id)!.whatFor).toBe('written meanwhile')
+  })
+  it('all are read where very many were written in at once', async () => {
+    const before = await kept()
+    await app.db.query("UPDATE penetrations SET what_for = what_for || '.' WHERE boat_id = 'fulmars-reach'")
+    const now = await kept()
+    expect(now.map((x) => x.whatFor)).toEqual(before.map((x) => `${x.whatFor}.`))
+  })
+})
+
 describe('all of a boat as it is kept', () => {
   const asData = (s: Snapshot) =>
     JSON.parse(
@@ -191,6 +235,15 @@ describe('all of a boat as it is kept', () => {
     expect(kept).toEqual(read)
     await found()
     expect((await both()).kept).toEqual((await both()).read)
+  })
+  it('is told to who opens a fitting as far as it has a say in it', async () => {
+    const told = async (kind: string) => {
+      const { fittings } = (await fitter.ask<{ fittings: { id: string; kind: string }[] }>('GET', B)).body
+      const { id } = fittings.find((f) => f.kind === kind)!
+      return (await fitter.ask<{ others: unknown[] }>('GET', `/api/fittings/${id}`)).body.others
+    }
+    expect(await told('deck-hardware')).toEqual([])
+    expect((await told('through-hull')).length).toBeGreaterThan(10)
   })
   it('lends its rows and nothing that could be written in for others', async () => {
     const boat = (await Boat.findByPk('fulmars-reach'))!

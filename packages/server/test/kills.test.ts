@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import { afterAll, describe, expect, it } from 'vitest'
 import type { Databases } from '../src/start'
-import { Someone, freshDatabase } from './harness'
+import { Someone, compiledServer, freshDatabase } from './harness'
 
 /**
  * Killed in the middle of its work, by chance and again and again, nothing acknowledged is lost and
@@ -44,7 +44,7 @@ function launch(args: string[], env: Record<string, string>): ChildProcess {
 }
 async function serve({ url, ownerUrl }: Databases, more: Record<string, string> = {}): Promise<Running> {
   const port = await freePort()
-  const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+  const child = launch([await compiledServer()], {
     DATABASE_URL: url,
     OWNER_DATABASE_URL: ownerUrl,
     PORT: String(port),
@@ -348,7 +348,7 @@ describe('the first start', () => {
   it('killed while it migrates or loads the demo: the next start mends it, the demo whole', async () => {
     const databases = await freshDatabase('half_a_demo', 'nothing')
     for (const ms of [900, 1800, 2600, 3600, 5000].slice(0, Math.max(3, KILLS_OF_FIRST_START))) {
-      const child = launch(['--import', 'tsx', join(root, 'packages/server/src/index.ts')], {
+      const child = launch([await compiledServer()], {
         DATABASE_URL: databases.url,
         OWNER_DATABASE_URL: databases.ownerUrl,
         PORT: String(await freePort()),

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { CATALOGUE, SCHOOLS, formatLength, partSaid } from '@north-tide/core'
@@ -13,7 +13,8 @@ import {
   startThroughHull,
 } from '@north-tide/core/through-hull'
 import { printable, withFonts } from '../src/pdf/fonts'
-import { pdfWords } from './pdf-words'
+import { closePaper, printed } from '../src/pdf/pool'
+import { pdfPages, pdfWords } from './pdf-words'
 
 const require = createRequire(import.meta.url)
 const { openSync } = require('fontkit') as {
@@ -108,5 +109,30 @@ describe('what is printed has a shape for every sign', () => {
     for (const words of [said, await pdfWords(bytes)]) expect(words).not.toMatch(control)
     expect(await pdfWords(bytes)).toBe('Cleat [31mred end')
     expect(said.replace(/ +/g, ' ')).toBe('Cleat [31mred end')
+  })
+})
+
+describe('a long sheet', () => {
+  afterAll(closePaper)
+  const labels = (n: number) =>
+    Array.from({ length: n }, (_, i) => ({
+      code: `P-${i + 1}`,
+      lines: ['Boat of many holes', 'stanchion, bolt 2'],
+      url: `http://yard.example/register/${i + 1}?boat=many`,
+    }))
+  it('is set beside the server, which has its turns meanwhile', async () => {
+    let turns = 0
+    const turning = setInterval(() => turns++, 1)
+    const sheet = await printed('labels', 'Labels', labels(240), 'A4')
+    clearInterval(turning)
+    expect(turns).toBeGreaterThan(20)
+    expect((await pdfPages(sheet)).length).toBe(10)
+    expect(await pdfWords(sheet)).toMatch(/P-1 .* P-240 /)
+  })
+  it('two at once are both whole, each its own', async () => {
+    const both = await Promise.all([1, 2].map((n) => printed('labels', `Labels ${n}`, labels(n), 'LETTER')))
+    expect(await Promise.all(both.map(pdfPages))).toEqual([['612 by 792'], ['612 by 792']])
+    expect((await pdfWords(both[0]!)).includes('P-2')).toBe(false)
+    expect((await pdfWords(both[1]!)).includes('P-2')).toBe(true)
   })
 })

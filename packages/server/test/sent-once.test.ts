@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { QueryTypes } from 'sequelize'
 import { startYard, type Yard } from './harness'
 
@@ -38,6 +38,22 @@ describe('what is sent twice', () => {
     expect([first.status, again.status]).toEqual([201, 201])
     expect(again.body).toEqual(first.body)
     expect(await holesAt(4011)).toBe(1)
+  })
+  it('is kept before it is answered, however slow the keeping is', async () => {
+    const real = app.db.query.bind(app.db) as (sql: string, ...a: unknown[]) => Promise<unknown>
+    const slow = vi.spyOn(app.db, 'query').mockImplementation((async (sql: string, ...rest: unknown[]) => {
+      if (/^(UPDATE|DELETE FROM) sent_once .*key = :key/.test(sql)) await real('SELECT pg_sleep(0.2)')
+      return real(sql, ...rest)
+    }) as never)
+    const first = await send(fitter, 'key-kept-slowly', hole(4501))
+    const refused = await send(fitter, 'key-let-go-slowly', { ...hole(4502), diameterMm: -1 })
+    slow.mockRestore()
+    const kept = await app.db.query<{ key: string; status: number }>(
+      "SELECT key, status FROM sent_once WHERE key IN ('key-kept-slowly', 'key-let-go-slowly')",
+      { type: QueryTypes.SELECT },
+    )
+    expect([first.status, refused.status]).toEqual([201, 400])
+    expect(kept).toEqual([{ key: 'key-kept-slowly', status: 201 }])
   })
   it('at the same moment, too: nobody is answered with a second hole', async () => {
     const both = await Promise.all([1, 2, 3, 4].map(() => send(fitter, 'key-at-once', hole(4022))))

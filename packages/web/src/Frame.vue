@@ -3,21 +3,21 @@ import dayjs from 'dayjs'
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Ellipsis, Eye, Hash } from 'lucide-vue-next'
-import { ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus'
-import 'element-plus/es/components/dropdown/style/css'
-import 'element-plus/es/components/dropdown-menu/style/css'
-import 'element-plus/es/components/dropdown-item/style/css'
-import { PLACES } from './router'
+import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Eye, Hash } from 'lucide-vue-next'
+import { askEarly } from './api'
+import { ASIDE, PLACES, SOON } from './router'
 import { fetchAhead, loadPlaces } from './state/ahead'
+import { boatPath, wantedBoat } from './state/early'
 import { useBoats } from './state/boats'
 import { flushAll } from './state/drafted'
 import { useSession } from './state/session'
-import FindAnything from './pieces/FindAnything.vue'
+import type FindField from './pieces/FindAnything.vue'
 import { formatTemperature } from '@north-tide/core'
 import HeldNow from './pieces/HeldNow.vue'
 import LineBar from './pieces/LineBar.vue'
 import PickOne from './pieces/PickOne.vue'
+import { useTurns } from './pieces/turns'
+import { usePhone } from './state/phone'
 
 const ICONS = {
   boat: Anchor,
@@ -29,8 +29,8 @@ const ICONS = {
   watch: Eye,
   reference: BookOpen,
 }
-/** On a phone these stand behind More: the bar at the foot has room for six. */
-const ASIDE: string[] = ['through-hulls', 'reference']
+const PhoneMore = defineAsyncComponent(() => import('./pieces/PhoneMore.vue'))
+const FindAnything = defineAsyncComponent(() => import('./pieces/FindAnything.vue'))
 const KeyHelp = defineAsyncComponent(() => import('./pieces/KeyHelp.vue'))
 const SessionAgain = defineAsyncComponent(() => import('./pieces/SessionAgain.vue'))
 const session = useSession()
@@ -39,26 +39,24 @@ const route = useRoute()
 const router = useRouter()
 const dim = useLocalStorage('north-tide:dim', false)
 const help = ref(false)
-const find = ref<InstanceType<typeof FindAnything>>()
+const find = ref<InstanceType<typeof FindField>>()
+const phone = usePhone()
+/** The place itself comes before what stands about it. */
+const turn = useTurns(2)
 const trouble = ref('')
 
 async function begin() {
   if (!session.account) return
   try {
+    const wanted = wantedBoat(route)
+    if (!boats.picture && wanted) askEarly(boatPath(wanted))
     await Promise.all([boats.loadList(), boats.askToday(), boats.loadYard()])
     if (!boats.picture) {
-      const wanted =
-        typeof route.params.id === 'string' && (route.name === 'boat' || route.name === 'survey')
-          ? route.params.id
-          : // A label in the boat says which boat it stands in.
-            typeof route.query.boat === 'string'
-            ? route.query.boat
-            : boats.lastId
       const first = boats.list.find((b) => b.id === wanted) ?? boats.list[0]
       if (first) await boats.open(first.id)
     }
     trouble.value = ''
-    void loadPlaces(router.getRoutes())
+    void loadPlaces(router.getRoutes(), SOON)
   } catch (error) {
     if (!session.ended(error))
       trouble.value = error instanceof Error ? error.message : 'The server does not answer'
@@ -142,6 +140,7 @@ const printedOn = dayjs().format('D MMM YYYY')
       <div class="name">North Tide</div>
       <div class="boat">
         <PickOne
+          v-if="turn > 0"
           class="boat-choice"
           label="Boat"
           :model-value="boats.picture?.id"
@@ -160,8 +159,8 @@ const printedOn = dayjs().format('D MMM YYYY')
           {{ boats.units }}
         </ElButton>
       </div>
-      <FindAnything ref="find" />
-      <HeldNow v-if="boats.picture" />
+      <FindAnything v-if="turn > 1" ref="find" /><span v-else class="find-room" />
+      <HeldNow v-if="boats.picture && turn > 1" />
       <div v-if="boats.today" class="today" aria-label="Today">
         <span class="soft small">surface</span>
         <span class="figure">{{ formatTemperature(boats.today.surfaceC, boats.units) }}</span>
@@ -196,27 +195,7 @@ const printedOn = dayjs().format('D MMM YYYY')
       <ElButton class="plain foot" @click="signOut">
         Sign out <span class="soft small">{{ roleTitle }}</span>
       </ElButton>
-      <div class="more">
-        <ElDropdown trigger="click" placement="top-end" @command="more">
-          <ElButton class="plain more-word" aria-label="More">
-            <Ellipsis :size="16" aria-hidden="true" /> More
-          </ElButton>
-          <template #dropdown>
-            <ElDropdownMenu>
-              <ElDropdownItem
-                v-for="p in PLACES.filter((x) => ASIDE.includes(x.name))"
-                :key="p.name"
-                :command="to(p.name)"
-                >{{ p.title }}</ElDropdownItem
-              >
-              <ElDropdownItem command="dim">{{ dim ? 'Daylight' : 'Dim' }}</ElDropdownItem>
-              <ElDropdownItem command="keys">Keys</ElDropdownItem>
-              <ElDropdownItem command="/yard">Yard</ElDropdownItem>
-              <ElDropdownItem command="out">Sign out, {{ roleTitle }}</ElDropdownItem>
-            </ElDropdownMenu>
-          </template>
-        </ElDropdown>
-      </div>
+      <PhoneMore v-if="phone" class="more" :role="roleTitle" :dim="dim" :to="to" @chosen="more" />
     </nav>
     <main class="place">
       <div class="print-head" aria-hidden="true">

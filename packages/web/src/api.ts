@@ -66,6 +66,25 @@ function sent(body: unknown, key: string | undefined): RequestInit {
 /** The first is still under way, so this one has no answer yet. */
 const STILL_AT_IT = 'still-at-it'
 
+/**
+ * What the page will ask for first, asked while its programs are still on their way: neither waits for the
+ * other. It is good for the first who asks within some seconds, and for nobody else.
+ */
+const EARLY_FOR_MS = 10_000
+const early = new Map<string, { at: number; answer: Promise<unknown> }>()
+export function askEarly(path: string): void {
+  if (early.has(path)) return
+  const answer = sendNow({ method: 'GET', path })
+  early.set(path, { at: Date.now(), answer })
+  // What is refused, or has no line, is asked for anew by whoever wants it.
+  answer.catch(() => early.delete(path))
+}
+function takeEarly<T>(path: string): Promise<T> | null {
+  const there = early.get(path)
+  early.delete(path)
+  return there && Date.now() - there.at < EARLY_FOR_MS ? (there.answer as Promise<T>) : null
+}
+
 /** With a key, what is sent again because no answer came is done once. What may wait does, without a line. */
 export async function api<T>(
   method: Written['method'],
@@ -74,6 +93,8 @@ export async function api<T>(
   key?: string,
 ): Promise<T> {
   const w: Written = { method, path, body, key }
+  const asked = method === 'GET' ? takeEarly<T>(path) : null
+  if (asked) return asked
   if (!keeper?.takes(w)) return sendNow<T>(w)
   w.key ??= crypto.randomUUID()
   await keeper.before(w)

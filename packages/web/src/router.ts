@@ -11,6 +11,10 @@ export const PLACES = [
   { key: '6', name: 'watch', title: 'Watch', path: '/watch' },
   { key: '7', name: 'reference', title: 'Reference', path: '/reference' },
 ] as const
+/** No places of their own; what waits is looked at when there is no line to fetch it by. */
+export const SOON = [() => import('./places/bench/FittingList.vue'), () => import('./pieces/WhatWaits.vue')]
+/** On a phone these stand behind More: the bar at the foot has room for six. */
+export const ASIDE: string[] = ['through-hulls', 'reference']
 
 export const router = createRouter({
   history: createWebHistory(),

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { ApiRefusal, Offline, api } from '../src/api'
+import { ApiRefusal, Offline, api, askEarly } from '../src/api'
 import { readJson } from '../src/pieces/files'
 
 const answer = (status: number, body: string) =>
@@ -45,6 +45,33 @@ describe('answers of the server', () => {
     expect(await api('DELETE', '/x')).toBeUndefined()
     answer(200, '{"a":1}')
     expect(await api('GET', '/x')).toEqual({ a: 1 })
+  })
+  it('what was asked early is asked once, for the first who wants it; what was refused is asked anew', async () => {
+    answer(200, '{"a":1}')
+    askEarly('/early')
+    askEarly('/early')
+    expect(await api('GET', '/early')).toEqual({ a: 1 })
+    expect(fetch).toHaveBeenCalledTimes(1)
+    answer(200, '{"a":2}')
+    expect(await api('GET', '/early')).toEqual({ a: 2 })
+    answer(401, '{"error":{"code":"signed-out","message":"Sign in first"}}')
+    askEarly('/refused')
+    await vi.waitFor(() => expect(fetch).toHaveReturned())
+    await new Promise((next) => setTimeout(next))
+    answer(200, '{"a":3}')
+    expect(await api('GET', '/refused')).toEqual({ a: 3 })
+  })
+  it('what was asked early is no answer any more when the page has been open for a while', async () => {
+    vi.useFakeTimers()
+    try {
+      answer(200, '{"a":1}')
+      askEarly('/old')
+      vi.advanceTimersByTime(11_000)
+      answer(200, '{"a":2}')
+      expect(await api('GET', '/old')).toEqual({ a: 2 })
+    } finally {
+      vi.useRealTimers()
+    }
   })
   it('what is written outlives its page where it is small; what is read, and a file, do not', async () => {
     answer(200, '{}')

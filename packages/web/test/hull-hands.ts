@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { flushPromises, mount } from '@vue/test-utils'
-import { vi } from 'vitest'
+import { expect, vi } from 'vitest'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { withChange, type LogLine, type Other } from '@north-tide/core'
@@ -197,6 +197,8 @@ export async function page(view: Component, design: ThroughHullDesign, more: Ope
     global: { plugins: [router] },
   })
   await flushPromises()
+  // Long columns come in pieces.
+  await vi.waitFor(() => expect(w.find('.given[aria-busy="true"]').exists()).toBe(false))
   const by = (label: string | RegExp) => {
     const l = w
       .findAll('label')

@@ -61,6 +61,8 @@ const open = (design: OpeningDesign) => ({
   replacedBy: null,
 })
 let calls: ReturnType<typeof aboard>
+/** A page of the tray is a file of its own, and what would help is worked out beside. */
+const SOON = { timeout: 10_000 }
 async function onBench(design = hatch()) {
   calls = aboard({
     '/fittings/o1': (body: unknown) =>
@@ -186,8 +188,9 @@ describe('what has no frame', () => {
 describe('what follows', () => {
   it('the verdicts stand worst first, and a remedy is one press', async () => {
     const bench = await onBench(hatch({ 'outline.cornerMm': 10 }))
-    await vi.waitFor(() =>
-      expect(bench.judgement!.checks.flatMap((c: Check) => c.remedies).length).toBeGreaterThan(0),
+    await vi.waitFor(
+      () => expect(bench.judgement!.checks.flatMap((c: Check) => c.remedies).length).toBeGreaterThan(0),
+      SOON,
     )
     const p = await shown(BenchVerdicts, { bench })
     const corner = p.w.find('[data-check="corner-radius"]')
@@ -210,14 +213,19 @@ describe('what follows', () => {
   it('templates come as files at full size, with the corner saws in the list', async () => {
     await onBench()
     const p = await shown(OpeningTray, { tab: 'Templates' })
-    const links = p.w.findAll('a').map((a) => a.attributes('href'))
-    expect(links).toContain('/api/fittings/o1/template.dxf?what=cut-out&units=metric')
+    await vi.waitFor(() => {
+      const links = p.w.findAll('a').map((a) => a.attributes('href'))
+      expect(links).toContain('/api/fittings/o1/template.dxf?what=cut-out&units=metric')
+    }, SOON)
     expect(p.w.findAll('tbody tr').filter((r) => r.text().startsWith('corner'))).toHaveLength(4)
   })
   it('what is found wrong with one that is there counts', async () => {
     const bench = await onBench()
     const p = await shown(OpeningTray, { tab: 'Survey' })
-    const crack = p.w.findAll('label').find((l) => l.text().includes('Pane cracked'))!
+    const crack = await vi.waitFor(
+      () => p.w.findAll('label').find((l) => l.text().includes('Pane cracked')) ?? Promise.reject(),
+      SOON,
+    )
     await crack.find('input').setValue(true)
     expect(bench.design!.findings).toEqual(['cracked'])
     expect(bench.judgement!.checks.find((c: Check) => c.id === 'found-cracked')!.verdict).toBe('short')

@@ -297,6 +297,8 @@ export interface Kind<D extends AnyDesign = AnyDesign, J extends Judged = Judged
   inspections(d: D, j: J): Due[]
   /** its verdict goes by the day: a repair that ends, a look that comes due; it is judged anew daily */
   byCalendar?: true
+  /** no other fitting of the boat has a say in it: whoever opens it is told of none */
+  alone?: true
   /** as what it is suspected when water drips inside, and whether a load works on it (chapter 16.1) */
   leaksAs?(d: D): { as: LeakSource; loaded: boolean }
   /** what stands of it on the sheet by the companionway; none: it is not reached for when water comes in */

@@ -43,8 +43,16 @@ export async function prepareQueues(ownerUrl: string): Promise<void> {
 export interface Jobs {
   /** puts work in the queue; what waits there already is not put twice */
   send<N extends QueueName>(name: N, data: Work[N], key: string): Promise<void>
+  /** the same for many, in one statement */
+  sendAll<N extends QueueName>(name: N, all: { data: Work[N]; key: string }[]): Promise<void>
   /** does the work of a queue, one piece after another */
   work<N extends QueueName>(name: N, run: (data: Work[N]) => Promise<void>): Promise<void>
+  /** the same for work that is better done together: up to `most` pieces, by `hands` at a time */
+  workTogether<N extends QueueName>(
+    name: N,
+    how: { most: number; hands: number },
+    run: (data: Work[N][]) => Promise<void>,
+  ): Promise<void>
   stop(): Promise<void>
 }
 
@@ -59,22 +67,37 @@ export async function openJobs(url: string, logger: Logger): Promise<Jobs> {
   })
   boss.on('error', (error) => logger.error(error, 'queue'))
   await boss.start()
-  const workers = new Map<QueueName, string>()
+  const workers = new Map<QueueName, string[]>()
+  const wake = (name: QueueName) => workers.get(name)?.forEach((id) => boss.notifyWorker(id))
+  const begin = async <N extends QueueName>(
+    name: N,
+    most: number,
+    run: (data: Work[N][]) => Promise<void>,
+  ): Promise<void> => {
+    const id = await boss.work<Work[N]>(
+      name,
+      { pollingIntervalSeconds: POLL_S, batchSize: most },
+      async (jobs) => {
+        // Where there was something there may be more: it is not waited for as where there was nothing.
+        wake(name)
+        await run(jobs.map((job) => job.data))
+      },
+    )
+    workers.set(name, [...(workers.get(name) ?? []), id])
+  }
   return {
     async send(name, data, key) {
       await boss.send(name, data, { singletonKey: key })
-      const here = workers.get(name)
-      if (here) boss.notifyWorker(here)
+      wake(name)
     },
-    async work(name, run) {
-      const id = await boss.work<Work[typeof name]>(
-        name,
-        { pollingIntervalSeconds: POLL_S, batchSize: 1 },
-        async (jobs) => {
-          for (const job of jobs) await run(job.data)
-        },
-      )
-      workers.set(name, id)
+    async sendAll(name, all) {
+      if (!all.length) return
+      await boss.insert(all.map(({ data, key }) => ({ name, data, singletonKey: key })))
+      wake(name)
+    },
+    work: (name, run) => begin(name, 1, ([data]) => run(data!)),
+    async workTogether(name, { most, hands }, run) {
+      for (let n = 0; n < hands; n++) await begin(name, most, run)
     },
     stop: () => boss.stop({ graceful: true, timeout: 5_000 }),
   }

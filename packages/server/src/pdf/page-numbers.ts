@@ -1,3 +1,5 @@
+import dayjs from 'dayjs'
+
 export const SOFT = '#3a4a57'
 /** Numbers every page of a document, with what it is of and the day it was printed; nothing comes after. */
 export function numberPages(
@@ -7,7 +9,7 @@ export function numberPages(
   at: { x: number; fromBottom: number },
 ) {
   const pages = doc.bufferedPageRange()
-  const day = printedAt.toISOString().slice(0, 10)
+  const day = dayjs(printedAt).format('D MMM YYYY')
   for (let i = 0; i < pages.count; i++) {
     doc.switchToPage(i)
     doc.page.margins.bottom = 0

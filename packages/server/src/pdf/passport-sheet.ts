@@ -7,10 +7,11 @@ import {
   lifeSaid,
   sealant,
   type Drawing,
+  type PassportAnswer,
+  type PassportHole,
   type SealantId,
   type Units,
 } from '@north-tide/core'
-import type { PassportRead } from '../services/passport'
 import { drawOnPage } from './draw'
 import { withFonts } from './fonts'
 import { numberPages, SOFT } from './page-numbers'
@@ -19,7 +20,19 @@ import type { Paper } from './paper'
 /** The boat's passport, A4: what a surveyor asks first, the plan, every hole, a page for each that counts. */
 const MARGIN = 44
 const CAUTION = '#9f2410'
-export interface PassportSheet extends PassportRead {
+interface Event {
+  at: string
+  state: string
+  note: string
+  sizeMm: number | null
+  lot: string | null
+  evidence: string
+  gateReason: string | null
+  who: string
+}
+export interface PassportSheet {
+  facts: PassportAnswer
+  holes: (PassportHole & { events: Event[] })[]
   boat: string
   units: Units
   map: Drawing
@@ -27,7 +40,7 @@ export interface PassportSheet extends PassportRead {
   printedAt: Date
 }
 type Doc = InstanceType<typeof PDFDocument>
-type Hole = PassportRead['holes'][number]
+type Hole = PassportSheet['holes'][number]
 const day = (d: string | null) => (d ? dayjs(d).format('D MMM YYYY') : 'not known')
 class Pages {
   readonly doc: Doc

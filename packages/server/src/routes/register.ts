@@ -32,9 +32,8 @@ export function registerRoutes(): Router {
     res.json(await hole(req.account!, Number(req.params.id)))
   })
   r.get('/boats/:id/labels.pdf', async (req, res) => {
-    const doc = await holeLabels(req.account!, req.params.id, req.query, originOf(req))
-    attachment(res, 'labels.pdf', 'application/pdf')
-    doc.pipe(res)
+    const sheet = await holeLabels(req.account!, req.params.id, req.query, originOf(req))
+    attachment(res, 'labels.pdf', 'application/pdf').send(sheet)
   })
   r.get('/boats/:id/register.csv', async (req, res) => {
     const { boat, parts } = await registerOf(req.account!, req.params.id)

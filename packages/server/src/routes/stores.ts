@@ -33,9 +33,8 @@ function lotRoutes(r: Router) {
       void attachment(res, 'lots.csv', 'text/csv; charset=utf-8').send(await lotsCsv(req.account!)),
   )
   r.get('/lots/labels.pdf', async (req, res) => {
-    const doc = await lotLabels(req.account!, req.query, originOf(req))
-    attachment(res, 'labels of lots.pdf', 'application/pdf')
-    doc.pipe(res)
+    const sheet = await lotLabels(req.account!, req.query, originOf(req))
+    attachment(res, 'labels of lots.pdf', 'application/pdf').send(sheet)
   })
   r.put(
     '/lots/:id',
@@ -81,9 +80,8 @@ function shelfRoutes(r: Router) {
     attachment(res, 'shelf.csv', 'text/csv; charset=utf-8').send(await shelfCsv(req.account!))
   })
   r.get('/shelf/labels.pdf', async (req, res) => {
-    const doc = await shelfLabels(req.account!, originOf(req))
-    attachment(res, 'labels of the shelf.pdf', 'application/pdf')
-    doc.pipe(res)
+    const sheet = await shelfLabels(req.account!, originOf(req))
+    attachment(res, 'labels of the shelf.pdf', 'application/pdf').send(sheet)
   })
   r.put(
     '/shelf/:item',

@@ -4,7 +4,7 @@ import Papa from 'papaparse'
 import { boatMap, toSvg, type Drawing, MAP_LAYERS } from '@north-tide/core'
 import { toDxf } from '@north-tide/core/dxf'
 import { ApiError } from '../errors'
-import { mapSheet } from '../pdf/map-sheet'
+import { printed } from '../pdf/pool'
 import { addAngle, anglesOf, dropAngle, schedule } from '../services/angles'
 import {
   addPart,
@@ -235,9 +235,9 @@ function fileRoutes(r: Router) {
         toDxf(d, MAP_LAYERS, (s) => s.role ?? 'TEXT'),
       )
     if (kind === 'pdf') {
-      const doc = mapSheet(d, b, units, new Date(), await paper())
-      attachment(res, `${b.name} map.pdf`, 'application/pdf')
-      return void doc.pipe(res)
+      const { name, holes } = b
+      const sheet = await printed('map', d, { name, holes }, units, new Date(), await paper())
+      return void attachment(res, `${name} map.pdf`, 'application/pdf').send(sheet)
     }
     next()
   })

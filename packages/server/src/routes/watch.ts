@@ -76,9 +76,8 @@ function paperRoutes(r: Router) {
     attachment(res, `${p.boat.boat.name} passport.json`, 'application/json').send(JSON.stringify(p))
   })
   r.get('/boats/:id/passport.pdf', async (q, res) => {
-    const doc = await passportPdf(q.account!, q.params.id)
-    attachment(res, 'passport.pdf', 'application/pdf')
-    doc.pipe(res)
+    const sheet = await passportPdf(q.account!, q.params.id)
+    attachment(res, 'passport.pdf', 'application/pdf').send(sheet)
   })
   r.get('/boats/:id/passport.zip', async (q, res) => {
     must(q.account!, 'read', q.params.id)

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import dayjs from 'dayjs'
-import { Op } from 'sequelize'
+import { Op, type Sequelize } from 'sequelize'
 import { z } from 'zod'
 import { NAMED_ROLES, parseInput, type Role } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
@@ -173,11 +173,14 @@ export async function join(body: unknown): Promise<Account> {
   if (!account) throw GONE
   return account
 }
-const seen = new Map<number, number>()
+/** of each database by itself: its people are numbered by it */
+const seenIn = new WeakMap<Sequelize, Map<number, number>>()
 const SEEN_MS = 10 * 60_000
 /** Seen last, to ten minutes: not a line written for every question. */
 export async function wasHere(id: number): Promise<void> {
   const now = Date.now()
+  let seen = seenIn.get(db())
+  if (!seen) seenIn.set(db(), (seen = new Map()))
   if (now - (seen.get(id) ?? 0) < SEEN_MS) return
   seen.set(id, now)
   await User.update({ lastSeenAt: new Date(now) }, { where: { id } })

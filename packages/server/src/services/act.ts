@@ -4,7 +4,7 @@ import { notFound } from '../errors'
 import { Fitting, WorkLog } from '../models'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
-import { openWithin, readOpened, type Opened } from './opened'
+import { openFirst, readOpened, type Opened } from './opened'
 import { isUuid } from './saving'
 import { judgeByHand, stored } from './verdict'
 
@@ -24,7 +24,7 @@ export async function inAct<T>(who: Account, id: string, run: (a: Act) => Promis
       : []
     if (!there) throw notFound('fitting')
     must(who, 'work', there.boatId)
-    return run({ who, transaction, ...(await openWithin(id, transaction)) })
+    return run({ who, transaction, ...(await openFirst(id, transaction)) })
   })
 }
 

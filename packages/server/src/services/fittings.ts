@@ -28,7 +28,7 @@ import { boatById, refuseOffBoat, stationsOf } from './boats'
 import { entryNamed, habits } from './hardware'
 import { boatOfFitting, findFitting, shown } from './opened'
 import { savingDesign, stale, within } from './saving'
-import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from './snapshot'
+import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
 import { logOf } from './work-log'
 
@@ -153,7 +153,7 @@ export async function place(who: Account, boatId: string, body: unknown) {
   const boat = await boatById(boatId)
   const { kind, entry } = await entryOf(p.catalogueId)
   const f = await inOne(async (transaction) => {
-    const s = await snapshotWithin(boat, transaction)
+    const s = await snapshotOf(boat, transaction)
     const hole = await freeHole(boatId, p.holeId, kind, transaction)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []
     const spot = await spotOf(s, kind, p, hole, bolts)
@@ -323,7 +323,7 @@ export async function replaceFitting(who: Account, id: string, body: unknown) {
       )
     if (await Fitting.count({ where: { replacesId: id }, transaction }))
       throw new ApiError(409, 'replaced', 'It is being replaced already')
-    const s = await snapshotWithin(await boatById(old.boatId), transaction)
+    const s = await snapshotOf(await boatById(old.boatId), transaction)
     const was = parseOf(kind, old.design)
     const zone = zoneOfPlace(s.zones, was.place)
     const bolts = (entry as { bolts?: { xMm: number; yMm: number }[] }).bolts ?? []

@@ -111,7 +111,7 @@ export async function addFound(who: Account, boatId: string, raw: unknown) {
     await write(who, p, 1, next, gates, b.gateReason, transaction)
     return p.id
   })
-  return (await holesOf(boatId, { only: id }))[0]!
+  return (await holesOf(boatId, { only: [id] }))[0]!
 }
 /** The first event of a hole that was there before anyone kept a record. */
 export const foundAs = (state: LifeState, note: string, evidence: string, sizeMm: number): NextEvent => ({

@@ -5,8 +5,9 @@ import { Penetration } from '../models'
 /** The holes of a boat, each with where it stands in its life. */
 interface Which {
   transaction?: Transaction | null
-  /** one hole only */
-  only?: number
+  /** these holes only, and those of a fitting */
+  only?: number[]
+  fittingId?: string
   /** those too that were kept by mistake and withdrawn */
   withdrawn?: boolean
   /** those numbered after this one, so many of them */
@@ -24,7 +25,7 @@ export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRo
        LEFT JOIN fittings f ON f.id = p.fitting_id
        LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
        JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
-      WHERE p.boat_id = $1 AND ($2::int IS NULL OR p.id = $2) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
+      WHERE p.boat_id = $1 AND ($2::int[] IS NULL OR p.id = ANY($2) OR p.fitting_id = $6::uuid) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
     {
       bind: [
         boatId,
@@ -32,6 +33,7 @@ export async function holesOf(boatId: string, which: Which = {}): Promise<HoleRo
         which.withdrawn ?? false,
         which.after?.number ?? 0,
         which.after?.most ?? null,
+        which.fittingId ?? null,
       ],
       type: QueryTypes.SELECT,
       transaction: which.transaction ?? null,

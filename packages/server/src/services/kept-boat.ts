@@ -1,11 +1,13 @@
-import { QueryTypes, type InferAttributes } from 'sequelize'
+import { QueryTypes, type InferAttributes, type Transaction } from 'sequelize'
 import type { AnyDesign, BoatPart, BoatZone, HoleRow, WetSpot, YardValue } from '@north-tide/core'
 import { breather } from '../breath'
 import { Boat, Fitting } from '../models'
 import { packed, type Packed } from '../packed'
+import { together } from '../together'
 import { partsOfBoat } from './parts-of-boat'
 import { designOf, frozen } from './designs'
 import { holesOf } from './holes'
+import { once } from './once'
 import { wetSpotsOf } from './wet'
 import { yardsOwn } from './yard'
 import { zonesOf } from './zones'
@@ -48,6 +50,10 @@ interface Marks {
   own: string
   /** what of her is in her picture beside these: her own line, her outline, what is ordered */
   beside: string
+  /** every transaction before this one had ended */
+  ended: string
+  /** the oldest note there is of what was written in her holes */
+  oldest: string | null
 }
 /**
  * What no change leaves as it was: how many rows there are, and the sum of the transactions that wrote
@@ -68,9 +74,13 @@ const MARKS = `SELECT
   concat_ws(' ',
     ${markOf('boats x WHERE x.id = $1')},
     ${markOf('outline_stations x WHERE x.boat_id = $1')},
-    ${markOf("work_log x JOIN fittings f ON f.id = x.fitting_id WHERE f.boat_id = $1 AND x.kind = 'order'")}) AS beside`
-async function marksOf(boatId: string): Promise<Marks> {
-  const [row] = await Boat.sequelize!.query<Marks>(MARKS, { bind: [boatId], type: QueryTypes.SELECT })
+    ${markOf("work_log x JOIN fittings f ON f.id = x.fitting_id WHERE f.boat_id = $1 AND x.kind = 'order'")}) AS beside,
+  (pg_snapshot_xmin(pg_current_snapshot())::text::bigint & 4294967295)::text AS ended,
+  (SELECT min(id)::text FROM hole_changes WHERE boat_id = $1) AS oldest`
+type Within = Transaction | null
+async function marksOf(boatId: string, transaction: Within = null): Promise<Marks> {
+  const how = { bind: [boatId], type: QueryTypes.SELECT as const, transaction }
+  const [row] = await Boat.sequelize!.query<Marks>(MARKS, how)
   return row!
 }
 
@@ -79,57 +89,96 @@ export function pictureKeeper(make: (boatId: string) => Promise<Packed>) {
   const kept = keeper<Packed>(make)
   return async (boatId: string): Promise<Packed> => {
     const m = await marksOf(boatId)
-    return kept(boatId, [m.zones, m.ground, m.holes, m.fittings, m.beside].join(' | '))
+    return kept(boatId, [m.zones, m.ground, m.holes, m.fittings, m.beside].join(' | '), m)
   }
 }
 
+/** What was read when the marks were these; `value` is there once it has been read. */
 interface Marked<T> {
   mark: string
-  value: Promise<T>
+  marks: Marks
+  read: Promise<T>
+  value?: T
+}
+/** Read as others see it, or by a transaction's own connection. */
+interface Reading<T> {
+  marks: Marks
+  before: Marked<T> | undefined
+  transaction: Within
 }
 const MOST_BOATS = 150
-/** Keeps what was read for as long as its mark is the same; those who ask meanwhile wait for one reading. */
-function keeper<T>(read: (key: string, mark: string, before: Marked<T> | undefined) => Promise<T>) {
+/**
+ * Keeps what was read for as long as its mark is the same; those who ask meanwhile wait for one reading. A
+ * transaction does not: it holds a connection, and a reading under way may be waiting for one.
+ */
+function keeper<T>(read: (key: string, how: Reading<T>) => Promise<T>) {
   const kept = new Map<string, Marked<T>>()
-  return (key: string, mark: string): Promise<T> => {
+  return (key: string, mark: string, marks: Marks, transaction: Within = null): Promise<T> => {
     const there = kept.get(key)
-    if (there?.mark === mark) return there.value
-    const now: Marked<T> = { mark, value: read(key, mark, there) }
-    // What could not be read is asked for again, and not remembered.
-    now.value.catch(() => kept.get(key) === now && kept.delete(key))
+    const known = transaction === null || there?.value !== undefined
+    if (known && there?.mark === mark) return there.read
+    const before = there?.value === undefined ? undefined : there
+    const now: Marked<T> = { mark, marks, read: read(key, { marks, before, transaction }) }
+    now.read.then(
+      (value) => (now.value = value),
+      // What could not be read is asked for again, and not remembered.
+      () => kept.get(key) === now && kept.delete(key),
+    )
     kept.delete(key)
     kept.set(key, now)
     if (kept.size > MOST_BOATS) kept.delete(kept.keys().next().value!)
-    return now.value
+    return now.read
   }
 }
 
-const holes = keeper<Holes>(async (boatId) => {
-  const rows = await holesOf(boatId)
+const textOf = once((row: HoleRow) => JSON.stringify(row))
+const holes = keeper<Holes>(async (boatId, how) => {
+  const rows = (await someAnew(boatId, how)) ?? (await holesOf(boatId, { transaction: how.transaction }))
   for (const r of rows) Object.freeze(r)
   Object.freeze(rows)
   let text: string | undefined
   let small: Promise<Packed> | undefined
-  const asText = () => (text ??= JSON.stringify(rows))
+  const asText = () => (text ??= `[${rows.map((r) => textOf(r)).join(',')}]`)
   return { rows, text: asText, packed: () => (small ??= packed(asText())) }
 })
-const surfaces = keeper<Surfaces>(async (boatId) => {
-  const [zones, parts] = await Promise.all([zonesOf(boatId), partsOfBoat(boatId)])
-  return frozen({ zones, parts, wet: await wetSpotsOf(boatId, zones) })
+/** More than so many are read as fast with all the others. */
+const MOST_ANEW = 500
+/** Her holes with those read anew that were written in since; null where that cannot be told by the notes. */
+async function someAnew(boatId: string, how: Reading<Holes>): Promise<HoleRow[] | null> {
+  const { before, marks, transaction } = how
+  // A surface by another name is in every hole on it; and of notes that were let go nobody knows.
+  if (!before || before.marks.zones !== marks.zones || before.marks.oldest !== marks.oldest) return null
+  const [noted] = await Boat.sequelize!.query<{ every: boolean | null; ids: number[] | null }>(
+    `SELECT bool_or(x.holes IS NULL) AS every, array_agg(DISTINCT h) AS ids
+       FROM hole_changes x LEFT JOIN LATERAL unnest(x.holes) AS h ON true
+      WHERE x.boat_id = $1 AND x.xmin::text::bigint >= $2::bigint`,
+    { bind: [boatId, before.marks.ended], type: QueryTypes.SELECT, transaction },
+  )
+  const ids = noted!.ids
+  if (noted!.every !== false || !ids || ids.length > MOST_ANEW) return null
+  const others = new Set(ids)
+  const rows = before.value!.rows.filter((r) => !others.has(r.id))
+  rows.push(...(await holesOf(boatId, { only: ids, transaction })))
+  return rows.sort((p, q) => p.number - q.number)
+}
+const surfaces = keeper<Surfaces>(async (boatId, { transaction: t }) => {
+  const [zones, parts] = await together(t, [() => zonesOf(boatId, t), () => partsOfBoat(boatId, t)])
+  return frozen({ zones, parts, wet: await wetSpotsOf(boatId, zones, t) })
 })
-const own = keeper(async () => frozen(await yardsOwn()))
+const own = keeper<KeptBoat['own']>(async (_yard, { transaction }) => frozen(await yardsOwn(transaction)))
 
 type RowMark = [id: string, mark: string]
 /** Of a boat's fittings those are read anew that were written since, and no others. */
-const fittings = keeper<Fittings>(async (_boatId, mark, before) => {
-  const marks = JSON.parse(mark) as RowMark[]
-  const had = await before?.value.catch(() => undefined)
-  const hadMarks = new Map(before && had ? (JSON.parse(before.mark) as RowMark[]) : [])
+const fittings = keeper<Fittings>(async (_boatId, { marks: now, before, transaction }) => {
+  const marks = JSON.parse(now.fittings) as RowMark[]
+  const had = before?.value
+  const hadMarks = new Map(before ? (JSON.parse(before.marks.fittings) as RowMark[]) : [])
   const known = new Map(had?.rows.map((r) => [r.id, r]))
   const changed = marks.filter(([id, m]) => !known.has(id) || hadMarks.get(id) !== m).map(([id]) => id)
   const read = new Map<string, FittingRow>()
   if (changed.length)
-    for (const f of await Fitting.findAll({ where: { id: changed } })) read.set(f.id, f.get({ plain: true }))
+    for (const f of await Fitting.findAll({ where: { id: changed }, transaction }))
+      read.set(f.id, f.get({ plain: true }))
   const rows: FittingRow[] = []
   const designs = new Map<string, AnyDesign>()
   const othersTurn = breather()
@@ -149,15 +198,18 @@ function heldFast(row: FittingRow): FittingRow {
   return Object.freeze(row)
 }
 
-/** A boat as she is now, of which only that is read which is another than before. */
-export async function keptBoat(boatId: string): Promise<KeptBoat> {
+/**
+ * A boat as she is now, of which only that is read which is another than before. A transaction may ask that
+ * has written nothing yet.
+ */
+export async function keptBoat(boatId: string, transaction: Within = null): Promise<KeptBoat> {
   // The marks are taken first: what changes while the rest is read makes the next ones others.
-  const m = await marksOf(boatId)
-  const [h, s, f, o] = await Promise.all([
-    holes(boatId, `${m.zones} ${m.holes}`),
-    surfaces(boatId, `${m.zones} ${m.ground}`),
-    fittings(boatId, m.fittings),
-    own('yard', m.own),
+  const m = await marksOf(boatId, transaction)
+  const [h, s, f, o] = await together(transaction, [
+    () => holes(boatId, `${m.zones} ${m.holes}`, m, transaction),
+    () => surfaces(boatId, `${m.zones} ${m.ground}`, m, transaction),
+    () => fittings(boatId, m.fittings, m, transaction),
+    () => own('yard', m.own, m, transaction),
   ])
   return { holes: h, surfaces: s, fittings: f, own: o }
 }

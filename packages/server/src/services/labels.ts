@@ -2,7 +2,8 @@ import dayjs from 'dayjs'
 import { z } from 'zod'
 import { CalcError, lifeSaid, parseInput } from '@north-tide/core'
 import { Lot } from '../models'
-import { labelSheet, type Label } from '../pdf/label-sheet'
+import type { Label } from '../pdf/label-sheet'
+import { printed } from '../pdf/pool'
 import { must, type Account } from './access'
 import { boatById } from './boats'
 import { holesOf } from './holes'
@@ -21,7 +22,7 @@ const idsOf = (query: unknown) => parseInput(asked, query).ids?.split(',').map(N
 export async function labelSheetOf(title: string, labels: Label[]) {
   if (!labels.length) throw new CalcError('missing', 'ids', 'There is nothing to make labels of')
   if (labels.length > MOST) throw new CalcError('range', 'ids', `Up to ${MOST} labels are made at once`)
-  return labelSheet(title, labels, await paper())
+  return printed('labels', title, labels, await paper())
 }
 export async function lotLabels(who: Account, query: unknown, origin: string) {
   must(who, 'stores')

@@ -20,6 +20,7 @@ import { createMember, entryOf } from './fittings'
 import { findFitting, readFitting } from './opened'
 import { aroundIn } from './snapshot'
 import { tickFitting } from './ticks'
+import type { FittingRow } from './kept-boat'
 import { judgeByHand, stored } from './verdict'
 import { recordFitting } from './work'
 
@@ -45,9 +46,9 @@ function layoutOf(a: Act): Layout {
   return layout
 }
 /** In their order along the row, from its first end. */
-function inOrder(a: Act, { places }: Layout): Fitting[] {
+function inOrder(a: Act, { places }: Layout): FittingRow[] {
   const [first, last] = [places[0]!, places.at(-1)!]
-  const along = (f: Fitting) => {
+  const along = (f: FittingRow) => {
     const { xMm, yMm } = a.s.designs.get(f.id)!.place
     return (xMm - first.xMm) * (last.xMm - first.xMm) + (yMm - first.yMm) * (last.yMm - first.yMm)
   }
@@ -62,7 +63,7 @@ const turnedTo = (kind: Kind, d: AnyDesign, p: FittingSpot): AnyDesign =>
   'headingDeg' in d ? parseOf(kind, withChange(d, { headingDeg: p.headingDeg })) : d
 
 /** The design of a member at a place: as the others are, or as one begins it from the catalogue. */
-async function designAt(a: Act, memberId: string, like: Fitting | null, p: FittingSpot, name: string) {
+async function designAt(a: Act, memberId: string, like: FittingRow | null, p: FittingSpot, name: string) {
   const { kind, entry } = await entryOf(memberId)
   if (like && kind.copy) {
     const d = kind.copy(a.s.designs.get(like.id)!, { mirror: false, xMm: p.xMm, yMm: p.yMm, name }, a.s.zones)
@@ -73,7 +74,7 @@ async function designAt(a: Act, memberId: string, like: Fitting | null, p: Fitti
   const spot = { ...spotFor(zoneAt(a.s.zones, p), p, bolts, a.design.duty, boat), zones: a.s.zones }
   return { kind, design: turnedTo(kind, kind.start(entry, spot, name), p) }
 }
-async function change(a: Act, f: Fitting, design: AnyDesign) {
+async function change(a: Act, f: FittingRow, design: AnyDesign) {
   const kind = kindNamed(f.kind)
   const { ask: _ask, ...judged } = judgeByHand(kind, design, aroundIn(a.s, f.id, []))
   await Fitting.update(

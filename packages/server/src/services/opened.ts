@@ -87,7 +87,7 @@ function holesWith(f: FittingRow, holes: HoleRow[]): HoleRow[] {
 export interface Opened<F extends FittingRow = FittingRow> {
   f: F
   kind: Kind
-  s: Snapshot<F>
+  s: Snapshot
   log: LogLine[]
   design: AnyDesign
   around: Around
@@ -117,7 +117,17 @@ export async function openFitting(id: string): Promise<Opened> {
   const boat = await boatOfFitting(id)
   return opened(id, ...(await Promise.all([snapshotOf(boat), logOf(id), heelOf(boat.id, null)])))
 }
-/** As a transaction sees it, to be written in. */
+/** To be written in by a transaction that has written nothing yet. */
+export async function openFirst(id: string, transaction: Transaction): Promise<Opened<Fitting>> {
+  const f = await findFitting(id, transaction)
+  const boat = await boatOfFitting(id, transaction)
+  const s = await snapshotOf(boat, transaction)
+  // What is written in it is seen among its neighbours.
+  const fittings = s.fittings.map((row) => (row.id === id ? f : row))
+  const log = await logOf(id, transaction)
+  return { ...opened(id, { ...s, fittings }, log, await heelOf(boat.id, transaction)), f }
+}
+/** As a transaction sees it that may have written before: all of its boat is read. */
 export async function openWithin(id: string, transaction: Transaction): Promise<Opened<Fitting>> {
   const boat = await boatOfFitting(id, transaction)
   const s = await snapshotWithin(boat, transaction)
@@ -136,7 +146,10 @@ export async function readOpened(
 ) {
   const { f, kind, s, log, design, around } = o
   const { place: at } = design
-  const holes = transaction ? await holesOf(f.boatId, { transaction }) : s.holes
+  const before = holesWith(f, s.holes)
+  const only = before.map((h) => h.id)
+  // An act may have written in them, and in no others.
+  const holes = transaction ? await holesOf(f.boatId, { only, fittingId: f.id, transaction }) : before
   const zone = zoneOfPlace(s.zones, at)
   const spots = judged ? relativeHoles(kind, design, around, judged) : boltsFrom(o)
   return {
@@ -146,8 +159,8 @@ export async function readOpened(
     flags: kind.faces.includes('deck') ? flagsAt(around, at, spots) : [],
     stale: kind.changed?.(design, s.zones) ?? null,
     planEdgeMm: zone && spots.length ? Math.round(edgeDistance(zone, onFace(zone, at), spots)) : null,
-    holes: holesWith(f, holes),
-    others: around.others,
+    holes,
+    others: kind.alone ? [] : around.others,
     heelDeg: o.heelDeg,
     replacedBy: s.fittings.find((x) => x.replacesId === f.id)?.id ?? null,
   }

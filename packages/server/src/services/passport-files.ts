@@ -6,7 +6,7 @@ import { safeCell } from '../csv'
 import { ApiError } from '../errors'
 import { Photo, User } from '../models'
 import { zipTo, type Put } from '../zip-stream'
-import { passportSheet } from '../pdf/passport-sheet'
+import { printed } from '../pdf/pool'
 import { accountNow, must, type Account } from './access'
 import { boatById, boatPicture } from './boats'
 import { askTask, taskKind, type Say, type TaskShown } from './tasks'
@@ -24,7 +24,7 @@ async function onPaper(who: Account, boatId: string, p: Sealed, read: PassportRe
     seal: p.seal,
     printedAt: new Date(p.madeAt),
   }
-  return passportSheet(all, await paper())
+  return printed('passport', all, await paper())
 }
 export async function passportPdf(who: Account, boatId: string) {
   const read = await readPassport(who, boatId)
@@ -54,13 +54,6 @@ const csvOf = (holes: PassportRead['holes']) =>
     fields: [...COLUMNS],
     data: holes.map((h) => COLUMNS.map((c) => safeCell(h[c] ?? ''))),
   })
-const bytesOf = (doc: PDFKit.PDFDocument) =>
-  new Promise<Uint8Array>((done, failed) => {
-    const parts: Buffer[] = []
-    doc.on('data', (d: Buffer) => parts.push(d))
-    doc.on('end', () => done(new Uint8Array(Buffer.concat(parts))))
-    doc.on('error', failed)
-  })
 /** The whole of it as work that nobody waits for with the page open. */
 export async function askPassport(who: Account, boatId: string): Promise<TaskShown> {
   must(who, 'read', boatId)
@@ -88,7 +81,7 @@ export async function passportZip(who: Account, boatId: string, put: Put, say?: 
   await zip.add('passport.json', strToU8(JSON.stringify(p)))
   await zip.add('holes.csv', strToU8(csvOf(read.holes)))
   await say?.(1, total, 'the paper')
-  await zip.add('passport.pdf', await bytesOf(await onPaper(who, boatId, p, read)), true)
+  await zip.add('passport.pdf', await onPaper(who, boatId, p, read), true)
   const ids = await Photo.findAll({ where: { boatId }, attributes: ['id'], order: [['id', 'ASC']] })
   const pictureAt = (i: number) => {
     if (i >= photos.length) return null

@@ -94,7 +94,8 @@ export async function changesSince(row: PlanRow): Promise<Cause[]> {
   ])
   const cold: Cause[] =
     weather && weather > at ? [{ what: 'the weather was told anew', boatId: null, fittingId: null }] : []
-  const all = [...work, ...rest, ...past, ...cold]
+  // What holds work up is read first; that work went on as planned comes after it.
+  const all = [...cold, ...rest, ...work, ...past]
   const said = new Set<string>()
   return all.filter((c) => {
     const key = `${c.fittingId} ${c.what}`

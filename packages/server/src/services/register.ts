@@ -84,7 +84,7 @@ export async function hole(who: Account, id: number) {
   const [known, f, rows, closers, log] = await Promise.all([
     factsOf(events),
     p.fittingId ? Fitting.findByPk(p.fittingId) : null,
-    holesOf(p.boatId, { only: p.id, withdrawn: true }),
+    holesOf(p.boatId, { only: [p.id], withdrawn: true }),
     closersOf(p.id),
     logOfHole(p.boatId, p.fittingId),
   ])

@@ -1,14 +1,16 @@
 import { Op, QueryTypes } from 'sequelize'
 import type { Logger } from 'pino'
-import { kindNamed, kinds, parseOf } from '@north-tide/core/kinds'
+import { kindNamed, kinds } from '@north-tide/core/kinds'
 import { standsBack } from '../breath'
 import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { askRejudge, queueIs } from './asked'
 import { boatById } from './boats'
 import { aroundIn, membersFirst, snapshotOf } from './snapshot'
-import { judgeByHand, judgeOn, stored } from './verdict'
-import { logOf, logsOf } from './work-log'
+import { solveDue } from './solve-due'
+import { storeVerdicts, type Rejudged } from './store-verdicts'
+import { judgeByHand } from './verdict'
+import { logsOf } from './work-log'
 
 /** The work behind asked.ts: boats judged anew, and the plate solver asked about what is due. */
 const CHUNK = 20
@@ -17,34 +19,16 @@ const STILL_S = 3
 const SWEEP_MS = 2_000
 const MOST_TRIES = 20
 const MOST_SWEPT = 200
+/**
+ * Two at a time, of whom one reads and writes while the solver is at what the other asked; few enough that
+ * one who has just saved is not long behind a whole boat.
+ */
+const SOLVED = { most: 8, hands: 2 }
 const db = () => Boat.sequelize!
+/** Boats whose hand verdicts are being made here: what the solver would say now is void at their end. */
+const atHand = new Set<string>()
 let jobs: Jobs | null = null
 
-interface Changed {
-  id: string
-  verdict: string
-  governing: string | null
-  stale: string | null
-  version: number
-  due: boolean
-}
-async function store(rows: Changed[]) {
-  if (!rows.length) return
-  await db().query(
-    `UPDATE fittings f SET verdict = n.verdict, governing = n.governing, solver_due = n.due, stale = CASE WHEN n.stale IS NULL THEN NULL ELSE ARRAY(SELECT jsonb_array_elements_text(n.stale::jsonb)) END
-       FROM unnest($1::uuid[], $2::text[], $3::text[], $4::text[], $5::int[], $6::boolean[]) AS n(id, verdict, governing, stale, version, due) WHERE f.id = n.id AND f.version = n.version`,
-    {
-      bind: [
-        rows.map((r) => r.id),
-        rows.map((r) => r.verdict),
-        rows.map((r) => r.governing),
-        rows.map((r) => r.stale),
-        rows.map((r) => r.version),
-        rows.map((r) => r.due),
-      ],
-    },
-  )
-}
 /**
  * Every fitting of a boat, of whatever kind, by its hand checks: what one is depends on its neighbours.
  * `said` hears how far it is.
@@ -61,7 +45,7 @@ async function judgeAll(
   const othersTurn = standsBack()
   for (let i = 0; i < fittings.length; i += CHUNK) {
     const chunk = fittings.slice(i, i + CHUNK)
-    const changed: Changed[] = []
+    const changed: Rejudged[] = []
     for (const f of chunk) {
       const around = aroundIn(s, f.id, logs.get(f.id)!)
       const v = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around, f.solver)
@@ -76,20 +60,19 @@ async function judgeAll(
         continue
       if (v.verdict !== f.verdict) turned++
       f.verdict = v.verdict
-      changed.push({
-        id: f.id,
-        verdict: v.verdict,
-        governing: v.governing,
-        stale: v.stale ? JSON.stringify(v.stale) : null,
-        version: f.version,
-        due: v.solverDue,
-      })
+      changed.push({ id: f.id, version: f.version, judging: v })
     }
-    await store(changed)
+    await storeVerdicts(changed)
     await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
   }
   return { total: fittings.length, turned, due }
 }
+
+const askTheSolver = async (ids: string[]) =>
+  jobs?.sendAll(
+    'solve',
+    ids.map((id) => ({ data: { fittingId: id }, key: id })),
+  )
 
 /** All open asks of one boat, together; one that came while it was at it is taken in another round. */
 async function judgeBoat(boatId: string): Promise<void> {
@@ -106,13 +89,14 @@ async function judgeBoat(boatId: string): Promise<void> {
         { bind: [boatId, last, ...bind] },
       )
     await say('tries = tries + 1', [])
+    atHand.add(boatId)
     const all = await judgeAll(
       boatId,
       async (done, total, turned) =>
         void (await say('total = $3, done = $4, turned = $5', [total, done, turned])),
-    )
+    ).finally(() => atHand.delete(boatId))
     await say('total = $3, done = $3, turned = $4, finished_at = now()', [all.total, all.turned])
-    for (const id of all.due) await jobs?.send('solve', { fittingId: id }, id)
+    await askTheSolver(all.due)
   }
 }
 /**
@@ -127,34 +111,6 @@ async function judgeAlone(boatId: string): Promise<void> {
     )
     if (lock!.got) await judgeBoat(boatId)
   })
-}
-
-/** Asks the plate solver about one fitting that is due. */
-async function solveFitting(id: string): Promise<void> {
-  const f = await Fitting.findOne({ where: { id, solverDue: true } })
-  if (!f) return
-  const kind = kindNamed(f.kind)
-  const judged = async (kept: Fitting['solver'], slow: boolean) => {
-    const s = await snapshotOf(await boatById(f.boatId))
-    const around = aroundIn(s, id, await logOf(id))
-    const design = parseOf(kind, f.design)
-    return slow ? judgeOn(kind, design, around, kept) : judgeByHand(kind, design, around, kept)
-  }
-  // The deck may have been measured again while the solver was at it: its answer counts only if the
-  // question still stands.
-  const v = await judged((await judged(f.solver ?? null, true)).solver, false)
-  const kept = await db().transaction(async (transaction) => {
-    const [n] = await Fitting.update(stored(v), { where: { id, version: f.version }, transaction })
-    // Its row is as good as it is: no moment in which one is told and the other is not asked.
-    if (n && v.verdict !== f.verdict && f.groupId) await askRejudge(f.boatId, `${f.name} turned`, transaction)
-    return n
-  })
-  if (kept && v.verdict !== f.verdict)
-    await db().query(
-      'UPDATE rejudge_jobs SET turned = turned + 1 WHERE id = (SELECT max(id) FROM rejudge_jobs WHERE boat_id = $1)',
-      { bind: [f.boatId] },
-    )
-  if (v.solverDue) throw new Error(`the plate solver gave no answer for ${id}`)
 }
 
 /**
@@ -191,7 +147,7 @@ async function sweep(): Promise<void> {
     limit: MOST_SWEPT,
     order: [['id', 'ASC']],
   })
-  for (const f of due) await jobs?.send('solve', { fittingId: f.id }, f.id)
+  await askTheSolver(due.map((f) => f.id))
 }
 
 /** Begins doing the work of the queue in this process; gives how to stop. */
@@ -200,14 +156,13 @@ export async function startRejudging(queue: Jobs, logger: Logger): Promise<() =>
   queueIs(queue)
   failed.clear()
   await queue.work('rejudge', ({ boatId }) => judgeAlone(boatId))
-  await queue.work('solve', async ({ fittingId }) => {
-    try {
-      await solveFitting(fittingId)
-      failed.delete(fittingId)
-    } catch (error) {
-      failed.set(fittingId, (failed.get(fittingId) ?? 0) + 1)
-      throw error
-    }
+  await queue.workTogether('solve', SOLVED, async (asked) => {
+    const ids = asked.map((a) => a.fittingId)
+    const without = await solveDue(ids, (boatId) => atHand.has(boatId))
+    for (const id of ids)
+      if (without.has(id)) failed.set(id, (failed.get(id) ?? 0) + 1)
+      else failed.delete(id)
+    for (const [fittingId, err] of without) logger.warn({ fittingId, err }, 'the plate solver gave no answer')
   })
   let sweeping: Promise<void> | null = null
   const again = () => {

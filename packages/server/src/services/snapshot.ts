@@ -1,3 +1,4 @@
+import dayjs from 'dayjs'
 import type { Transaction } from 'sequelize'
 import { launchOf, ownFigures, plainHole } from '@north-tide/core'
 import type {
@@ -37,9 +38,12 @@ export interface Snapshot<F extends FittingRow = FittingRow> {
   designs: Map<string, AnyDesign>
 }
 
-/** To be read and judged by: what nobody has changed is not read anew. */
-export async function snapshotOf(boat: Boat): Promise<Snapshot> {
-  const { holes, surfaces, fittings, own } = await keptBoat(boat.id)
+/**
+ * To be read and judged by: what nobody has changed is not read anew. A transaction may ask that has written
+ * nothing yet.
+ */
+export async function snapshotOf(boat: Boat, transaction: Transaction | null = null): Promise<Snapshot> {
+  const { holes, surfaces, fittings, own } = await keptBoat(boat.id, transaction)
   return {
     boat,
     ...surfaces,
@@ -49,16 +53,14 @@ export async function snapshotOf(boat: Boat): Promise<Snapshot> {
     designs: fittings.designs,
   }
 }
-/** As a transaction sees her, which may have changed her itself. */
+/** As a transaction sees her that may have changed her itself: all of her is read. */
 export async function snapshotWithin(boat: Boat, transaction: Transaction): Promise<Snapshot<Fitting>> {
   const boatId = boat.id
-  const [zones, parts, { yard, goods }, holes, fittings] = await Promise.all([
-    zonesOf(boatId, transaction),
-    partsOfBoat(boatId, transaction),
-    yardsOwn(transaction),
-    holesOf(boatId, { transaction }),
-    fittingsOf(boatId, transaction),
-  ])
+  const zones = await zonesOf(boatId, transaction)
+  const parts = await partsOfBoat(boatId, transaction)
+  const { yard, goods } = await yardsOwn(transaction)
+  const holes = await holesOf(boatId, { transaction })
+  const fittings = await fittingsOf(boatId, transaction)
   const wet = await wetSpotsOf(boatId, zones, transaction)
   return {
     boat,
@@ -91,7 +93,8 @@ export const fittingsOf = (boatId: string, transaction: Transaction) =>
     transaction,
   })
 
-const plainHoles = once((holes: HoleRow[]) => holes.map(plainHole))
+const plain = once((hole: HoleRow) => plainHole(hole))
+const plainHoles = once((holes: HoleRow[]) => holes.map((h) => plain(h)))
 const footprint = once((d: AnyDesign, kind: string) => kindNamed(kind).footprint(d))
 
 /** Where in the list the holes of each fitting stand. */
@@ -104,10 +107,10 @@ const placesOf = once((holes: HoleRow[]) => {
 })
 /** All holes but one's own. */
 function holesAround(holes: HoleRow[], self: string | null): BoatHole[] {
-  const plain = plainHoles(holes)
+  const all = plainHoles(holes)
   const own = self === null ? undefined : placesOf(holes).get(self)
-  if (!own) return plain
-  const others = plain.slice()
+  if (!own) return all
+  const others = all.slice()
   for (const i of own.toReversed()) others.splice(i, 1)
   return others
 }
@@ -145,7 +148,7 @@ export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Arou
     members: self === null ? [] : others.filter((o) => o.groupId === self),
     units: s.boat.units,
     boat: ownFigures(s.boat),
-    today: new Date().toISOString().slice(0, 10),
+    today: dayjs().format('YYYY-MM-DD'),
     launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,
   }
 }

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
 import { threadOf } from '../place'
 import type { Check } from '@north-tide/core'
@@ -13,7 +14,8 @@ const open = () =>
   (pool ??= new Piscina({
     ...threadOf('solver'),
     minThreads: 0,
-    maxThreads: 1,
+    // One core stays with those who ask.
+    maxThreads: Math.max(1, availableParallelism() - 1),
     // Whoever saves meanwhile goes first.
     niceIncrement: 5,
     idleTimeout: 60_000,

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { drafted } from '../state/drafted'
 import { defineAsyncComponent, onMounted, ref } from 'vue'
+import { keysFirst } from './after-paint'
 import HeldText from './HeldText.vue'
 import SavedWord from './SavedWord.vue'
+import { useTurns } from './turns'
 
 /**
  * The page of a bench: its fitting's name and acts, what is given at the left, the drawing in the middle,
@@ -45,6 +47,9 @@ const heading = ref<HTMLElement>()
 onMounted(() => {
   if (document.activeElement === document.body) heading.value?.focus({ preventScroll: true })
 })
+keysFirst()
+/** The drawing first, then what is given, the verdicts, the tray: each a piece of work of its own. */
+const turn = useTurns(3)
 const rename = (name: string) => name.trim() && props.draft.change({ name: name.trim() })
 </script>
 
@@ -65,11 +70,9 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
           />
         </h1>
         <p class="soft where">
-          <span class="place" :title="where">{{ where }}</span><span class="between">·</span
-          ><SavedWord class="state" data-test="saved" :saving="draft.saving" :refusal="draft.refusal" /><span
-            class="between"
-            >·</span
-          ><RouterLink to="/bench" class="no-print">all fittings</RouterLink>
+          <span :title="where">{{ where }}</span>
+          <SavedWord data-test="saved" :saving="draft.saving" :refusal="draft.refusal" />
+          <span class="no-print"><RouterLink to="/bench">all fittings</RouterLink></span>
         </p>
       </div>
       <div class="acts no-print">
@@ -124,12 +127,14 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
     </header>
     <p v-if="said" class="said" role="status">{{ said }} <slot name="said" /></p>
     <div class="body">
-      <div class="given"><slot name="given" /></div>
+      <div class="given"><slot v-if="turn > 0" name="given" /></div>
       <section class="section" aria-label="Section"><slot name="section" /></section>
-      <div class="verdicts"><slot name="verdicts" /></div>
+      <div class="verdicts"><slot v-if="turn > 1" name="verdicts" /></div>
     </div>
     <slot />
-    <div class="tray-row"><slot name="tray" /></div>
+    <div class="tray-row">
+      <slot v-if="turn > 2" name="tray" />
+    </div>
     <ConflictDialog
       v-if="draft.conflict"
       :mine="draft.design"
@@ -142,9 +147,6 @@ const rename = (name: string) => name.trim() && props.draft.change({ name: name.
 <style scoped>
 h1:focus {
   outline: none;
-}
-.between {
-  padding: 0 5px;
 }
 .bench {
   display: grid;
@@ -179,12 +181,25 @@ h1:focus {
 .rename:hover:not([readonly]) {
   border-bottom-color: var(--line-strong);
 }
+/* A dot stands between two, and is cut off where one begins a line. */
 .where {
+  --dot: 14px;
   display: flex;
   flex-wrap: wrap;
+  margin-left: calc(-1 * var(--dot));
+  clip-path: inset(-4px -4px -4px 10px);
   font-size: 0.875rem;
   line-height: 1.3;
   min-width: 0;
+}
+.where > * {
+  position: relative;
+  padding-left: var(--dot);
+}
+.where > :not(:first-child)::before {
+  content: '·';
+  position: absolute;
+  left: 5px;
 }
 .acts {
   display: flex;
@@ -254,6 +269,10 @@ h1:focus {
   .tray-row {
     contain: layout style;
   }
+  /* As high as the tray that comes into it, so that the drawing keeps its size. */
+  .tray-row {
+    min-height: var(--tray, 320px);
+  }
 }
 @media (max-width: 1180px) {
   .body {
@@ -303,10 +322,14 @@ h1:focus {
   }
   .section {
     order: 1;
-    height: 62vw;
-    min-height: 250px;
     border-left: 0;
     padding: 8px 12px;
+  }
+  /* The drawing has its own height; what stands above and below it takes what it needs. */
+  .section :deep(.drawing) {
+    flex: none;
+    height: 62vw;
+    min-height: 230px;
   }
   .verdicts {
     order: 2;

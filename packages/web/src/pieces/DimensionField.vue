@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
 import {
   MM_PER_IN,
   forceText,
@@ -14,6 +14,7 @@ import {
   type Read,
   type Units,
 } from '@north-tide/core'
+import { afterPaint, isKeysFirst } from './after-paint'
 
 type Kind = 'length' | 'force' | 'angle' | 'temperature' | 'number'
 const props = withDefaults(
@@ -112,16 +113,25 @@ function take(final: boolean) {
       emit('update:modelValue', r.value)
   } else if (final || refused.value) refused.value = why
 }
+const painted = afterPaint()
+onBeforeUnmount(painted.now)
+const followed = isKeysFirst() ? painted.later : (run: () => void) => run()
 function typed() {
   editing.value = true
-  take(false)
+  followed(() => take(false))
+}
+function enter() {
+  painted.drop()
+  take(true)
 }
 function leave() {
   editing.value = false
-  take(true)
+  enter()
   if (!refused.value) text.value = show(props.modelValue)
 }
 function step(e: KeyboardEvent) {
+  // What is done by such a key is done to what was typed.
+  if (e.ctrlKey || e.metaKey || e.altKey) painted.now()
   if (props.disabled || (e.key !== 'ArrowUp' && e.key !== 'ArrowDown')) return
   const r = read(text.value)
   if (!r.ok) return
@@ -141,7 +151,7 @@ function step(e: KeyboardEvent) {
   const next = r.value + (e.key === 'ArrowUp' ? 1 : -1) * one * (e.shiftKey ? 10 : 1)
   if (limits(next)) return
   text.value = show(next)
-  take(true)
+  followed(() => take(true))
 }
 const said = computed(() => refused.value ?? props.problem)
 </script>
@@ -166,7 +176,7 @@ const said = computed(() => refused.value ?? props.problem)
         @input="typed"
         @blur="leave"
         @keydown="step"
-        @keydown.enter="take(true)"
+        @keydown.enter="enter"
       />
       <span class="unit small soft">{{ unitShown }}</span>
     </span>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import SisterBoat from './SisterBoat.vue'
+import { defineAsyncComponent } from 'vue'
+
+const SisterBoat = defineAsyncComponent(() => import('./SisterBoat.vue'))
 
 /** What a fitting of any kind can be taken along as, and to which other boat it can go. */
 defineProps<{ id: string; name: string; drawings: readonly { id: string; title: string }[] }>()

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import ChoiceField from './ChoiceField.vue'
 import DimensionField from './DimensionField.vue'
 import type { GivenField, GivenGroup } from './given-fields'
 import { useBoats } from '../state/boats'
+import { useTurns } from './turns'
 
 /** What is given of a fitting, by groups, in the order in which one thinks of it. */
 const props = defineProps<{
@@ -20,6 +22,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ set: [path: string, value: unknown] }>()
 const boats = useBoats()
+/** What is seen without scrolling comes first, the rest in three pieces. */
+const LAST = 3
+const turn = useTurns(LAST)
+const due = computed(() => (turn.value < LAST ? props.groups.slice(0, 2 * (turn.value + 1)) : props.groups))
 const at = (path: string): unknown =>
   path
     .split('.')
@@ -35,8 +41,8 @@ const setChoice = (f: GivenField, v: string) => set(f.path, v === '' ? null : v)
 </script>
 
 <template>
-  <section class="given" aria-label="Given" tabindex="0">
-    <template v-for="(g, i) in groups" :key="g.title">
+  <section class="given" aria-label="Given" tabindex="0" :aria-busy="turn < LAST">
+    <template v-for="(g, i) in due" :key="g.title">
       <div v-if="g.fields.length" class="group" :class="{ gap: i > 0 }">
         <h2>{{ g.title }}</h2>
         <span v-if="i === 0" class="soft small">{{ zone }}</span>
@@ -123,19 +129,12 @@ const setChoice = (f: GivenField, v: string) => set(f.path, v === '' ? null : v)
       </template>
       <slot v-if="i === 0" name="place" />
     </template>
-    <slot />
+    <slot v-if="due.length === groups.length" />
   </section>
 </template>
 
+<style scoped src="./given.css"></style>
 <style scoped>
-.given {
-  overflow-y: auto;
-  padding: 12px 16px 30px 18px;
-  scrollbar-gutter: stable;
-}
-.gap {
-  margin-top: 18px;
-}
 .acts {
   display: flex;
   flex-wrap: wrap;

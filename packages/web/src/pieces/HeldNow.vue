@@ -34,7 +34,7 @@ const word = computed(() => {
 </script>
 
 <template>
-  <ElPopover v-if="held.length" trigger="click" :width="340" placement="bottom-end">
+  <ElPopover v-if="held.length" trigger="click" :width="340" placement="bottom-end" :persistent="false">
     <template #reference>
       <ElButton :aria-label="word" class="plain held" :class="{ alarm: held.some((h) => h.alarm) }"
         ><TriangleAlert :size="15" aria-hidden="true" /><span class="word">{{ word }}</span

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import dayjs from 'dayjs'
 import { newer, takeNewer } from '../state/newer'
 import { useWaiting } from '../state/waiting'
-import WaitingEntry from './WaitingEntry.vue'
 
 /** What one has to know of the line: that there is none, since when what is shown was seen, what waits. */
 const emit = defineEmits<{ sent: [] }>()
-const { mine, others, lineGone, seenAt, flush } = useWaiting()
+const WhatWaits = defineAsyncComponent(() => import('./WhatWaits.vue'))
+const { mine, lineGone, seenAt } = useWaiting()
 const open = ref(false)
-const busy = ref(false)
 const refused = computed(() => mine.value.filter((e) => e.state === 'refused'))
 const line = computed(() =>
   !lineGone.value
@@ -27,15 +26,6 @@ const count = computed(() => {
     .filter(Boolean)
     .join(', ')
 })
-async function during(what: () => Promise<void>) {
-  busy.value = true
-  try {
-    await what()
-    if (!mine.value.length) emit('sent')
-  } finally {
-    busy.value = false
-  }
-}
 </script>
 
 <template>
@@ -45,25 +35,7 @@ async function during(what: () => Promise<void>) {
     <span v-if="newer && !count"
       >A newer version is here. <ElButton class="plain" @click="takeNewer">Take it</ElButton></span
     >
-    <ElDrawer v-model="open" title="What waits on this device" size="min(480px, 100vw)" append-to-body>
-      <p class="soft small">
-        Kept in order, also when this page is closed, and sent once as soon as there is a line and you are
-        signed in.
-      </p>
-      <ul class="waits" aria-label="What waits">
-        <li v-for="e in mine" :key="e.seq">
-          <WaitingEntry :entry="e" @settled="mine.length || emit('sent')" />
-        </li>
-      </ul>
-      <p v-if="!mine.length" class="soft">Nothing waits any more.</p>
-      <p v-if="others.length" class="soft small">
-        {{ others.length }} of somebody else {{ others.length === 1 ? 'waits' : 'wait' }} here too, until he
-        signs in on this device.
-      </p>
-      <ElButton v-if="mine.length" class="act main" :disabled="busy" @click="during(flush)"
-        >Send now</ElButton
-      >
-    </ElDrawer>
+    <WhatWaits v-if="open" v-model="open" @sent="emit('sent')" />
   </div>
 </template>
 
@@ -83,13 +55,6 @@ async function during(what: () => Promise<void>) {
 .line-bar :deep(.plain) {
   text-decoration: underline;
   font-weight: 600;
-}
-.waits {
-  list-style: none;
-  padding: 0;
-}
-.waits li {
-  border-bottom: 1px solid var(--line);
 }
 @media print {
   .line-bar {

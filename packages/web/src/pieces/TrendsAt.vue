@@ -54,8 +54,8 @@ const day = (d: string) => dayjs(d).format('D MMM YYYY')
       <li v-for="s in series" :key="s.id">
         <p>
           <VerdictSign :verdict="s.verdict" :size="12" />
-          <strong>{{ s.title }}</strong> {{ figure(s)
-          }}<span class="soft small">
+          <strong>{{ s.title }}</strong> {{ figure(s) }}
+          <span class="soft small">
             {{ s.spot ? `${s.spot}, ` : '' }}{{ day(s.points.at(-1)!.date) }}, {{ s.points.length }}
             {{ s.points.length === 1 ? 'look' : 'looks' }}</span
           >

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { useId } from 'vue'
-import { ElDatePicker } from 'element-plus'
-import 'element-plus/es/components/date-picker/style/css'
+import { defineAsyncComponent, useId } from 'vue'
 import dayjs from 'dayjs'
 
 /** A day or a moment that has passed: what is entered later says when it was. */
@@ -18,6 +16,7 @@ const props = withDefaults(
   { kind: 'datetime', empty: 'now' },
 )
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+const DayPicker = defineAsyncComponent(() => import('./day-picker'))
 const id = useId()
 const shown = { date: 'D MMM YYYY', datetime: 'D MMM YYYY, HH:mm' }
 const kept = { date: 'YYYY-MM-DD', datetime: 'YYYY-MM-DDTHH:mm' }
@@ -29,7 +28,7 @@ const today = (day: Date) => dayjs(day).isSame(dayjs(), 'day')
   <!-- Enter takes the day that was typed, and sends no form with the day before it. -->
   <div class="when" @keydown.enter.capture="$event.preventDefault()">
     <label :for="id">{{ label }}</label>
-    <ElDatePicker
+    <DayPicker
       :id="id"
       :model-value="modelValue || null"
       :type="kind"

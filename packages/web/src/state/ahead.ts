@@ -1,3 +1,4 @@
+import dayjs from 'dayjs'
 import type { RouteRecordNormalized } from 'vue-router'
 import type { BoatPicture } from '../types'
 
@@ -29,7 +30,7 @@ async function ask<T>(path: string): Promise<T | null> {
 
 async function todaysFittings(): Promise<string[]> {
   const now = await ask<{ kept: Planned | null }>('/plan')
-  const today = new Date().toISOString().slice(0, 10)
+  const today = dayjs().format('YYYY-MM-DD')
   // The next day on which anybody works, where nobody does today.
   const day = now?.kept?.plan.days.find((d) => d.day >= today)
   return (day?.steps ?? []).map((s) => s.fittingId)
@@ -60,10 +61,12 @@ export async function fetchAhead(b: BoatPicture): Promise<void> {
   }
 }
 /** The programs of the other places, so that the first press on one waits for none. */
-export async function loadPlaces(routes: RouteRecordNormalized[]): Promise<void> {
-  for (const r of routes) {
+export async function loadPlaces(
+  routes: RouteRecordNormalized[],
+  besides: (() => Promise<unknown>)[],
+): Promise<void> {
+  for (const load of [...besides, ...routes.map((r): unknown => r.components?.default)]) {
     await idle()
-    const load: unknown = r.components?.default
     // One that was gone to is no promise any more, but the place itself.
     if (typeof load === 'function') await (load as () => Promise<unknown>)().catch(() => null)
   }

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
 import type { OwnGoods } from '@north-tide/core/through-hull'
 import { api } from '../api'
+import { LAST_BOAT, boatPath } from './early'
 import type {
   BoatPicture,
   BoatSummary,
@@ -71,7 +72,7 @@ function theYard() {
 export const useBoats = defineStore('boats', () => {
   const list = shallowRef<BoatSummary[]>([])
   const picture = shallowRef<BoatPicture | null>(null)
-  const lastId = useLocalStorage<string>('north-tide:boat', '')
+  const lastId = useLocalStorage<string>(LAST_BOAT, '')
   const lastFitting = useLocalStorage<Record<string, string>>('north-tide:last-fitting', {})
   const unitsOf = useLocalStorage<Record<string, Units>>('north-tide:units', {})
   const today = ref<TodayReading | null>(null)
@@ -79,7 +80,7 @@ export const useBoats = defineStore('boats', () => {
     picture.value ? (unitsOf.value[picture.value.id] ?? picture.value.units) : 'metric',
   )
   async function open(id: string) {
-    picture.value = byKind(await api<Pictured>('GET', `/boats/${encodeURIComponent(id)}`))
+    picture.value = byKind(await api<Pictured>('GET', boatPath(id)))
     lastId.value = id
   }
   /** Of every kind. */

@@ -1,3 +1,4 @@
+import dayjs from 'dayjs'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import {
@@ -40,7 +41,7 @@ export function aroundOf<D>(fitting: ShallowRef<Open<D> | null>): ComputedRef<Ar
     members: (fitting.value?.others ?? []).filter((o) => o.groupId === fitting.value?.id),
     units: boats.units,
     boat: boats.picture ? ownFigures(boats.picture) : undefined,
-    today: new Date().toISOString().slice(0, 10),
+    today: dayjs().format('YYYY-MM-DD'),
     launch: launchOf(boats.picture?.launchOn, Date.now()) ?? undefined,
   }))
 }

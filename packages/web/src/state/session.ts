@@ -4,6 +4,7 @@ import { mayDo, type Act } from '@north-tide/core'
 import { ApiRefusal, api, whenSignedOut } from '../api'
 import type { Account, Ways } from '../types'
 import { writeAs } from './ways'
+import { LAST_IN } from './early'
 import { forgetSeen, keepFor } from './waiting'
 
 interface Answer {
@@ -14,7 +15,6 @@ interface Answer {
   first?: boolean
 }
 
-const LAST_IN = 'north-tide:account'
 /** What was seen by one is not kept for another; what one wrote without a line is sent as his own. */
 function whoIsIn(id: number | null) {
   if (localStorage.getItem(LAST_IN) !== String(id)) void forgetSeen()

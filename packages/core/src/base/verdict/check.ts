@@ -25,9 +25,9 @@ export function worstVerdict(verdicts: Verdict[]): Verdict {
 }
 
 /** The first check of the worst verdict with the greatest utilisation. */
-export function governing(checks: Check[]): Check | null {
+export function governing<C extends Pick<Check, 'verdict' | 'utilisation'>>(checks: C[]): C | null {
   const worst = worstVerdict(checks.map((c) => c.verdict))
-  let best: Check | null = null
+  let best: C | null = null
   for (const c of checks) {
     if (c.verdict !== worst) continue
     if (!best || (c.utilisation ?? -1) > (best.utilisation ?? -1)) best = c
@@ -42,17 +42,33 @@ export function utilisationOf(demand: number, capacity: number, factor: number):
   return Number.isFinite(u) && capacity > 0 ? u : null
 }
 
+/** Said, or what says it. */
+type Written<T> = T | (() => T)
+/**
+ * A check whose words and workings are not written yet: of a sweep all but one of a kind are thrown away
+ * unread. Whoever hands checks on writes them.
+ */
+export type Draft = Omit<Check, 'because' | 'working'> & {
+  because: Written<string>
+  working: Written<Working>
+}
+const said = <T extends string | Working>(w: Written<T>): T => (typeof w === 'function' ? w() : w)
+export const written = (c: Draft): Check => ({ ...c, because: said(c.because), working: said(c.working) })
+
 type Parts = Pick<Check, 'id' | 'title' | 'unit' | 'source'> &
-  Partial<Pick<Check, 'because' | 'working' | 'assumed' | 'boltIndex' | 'remedies'>> & { factor?: number }
+  Partial<Pick<Check, 'assumed' | 'boltIndex' | 'remedies'> & Pick<Draft, 'because' | 'working'>> & {
+    factor?: number
+  }
+type Limits = { demand: number; capacity: number; verdict?: Verdict }
 
 /**
  * A check whose verdict follows from its utilisation, unless the chapter gives limits of its own
- * (`verdict`).
+ * (`verdict`); its words are written when it is handed on.
  */
-export function check(parts: Parts & { demand: number; capacity: number; verdict?: Verdict }): Check {
+export function draft(parts: Parts & Limits): Draft {
   const factor = parts.factor ?? 1
   const utilisation = utilisationOf(parts.demand, parts.capacity, factor)
-  const out: Check = {
+  const out: Draft = {
     id: parts.id,
     title: parts.title,
     demand: parts.demand,
@@ -70,6 +86,8 @@ export function check(parts: Parts & { demand: number; capacity: number; verdict
   if (parts.boltIndex !== undefined) out.boltIndex = parts.boltIndex
   return out
 }
+/** The same with its words. */
+export const check = (parts: Parts & Limits): Check => written(draft(parts))
 
 /** A verdict that is a matter of words, not of a figure against another: there is nothing to use up. */
 export const inWords = (parts: Parts & { verdict: Verdict }): Check => ({
@@ -80,8 +98,8 @@ export const inWords = (parts: Parts & { verdict: Verdict }): Check => ({
 })
 
 /** A check that cannot be made, because an input is missing. */
-export function unproven(parts: Parts & { capacity?: number }): Check {
-  return {
+export const unproven = (parts: Parts & { capacity?: number }): Check =>
+  written({
     working: [],
     assumed: [],
     remedies: [],
@@ -92,8 +110,7 @@ export function unproven(parts: Parts & { capacity?: number }): Check {
     demand: null,
     utilisation: null,
     verdict: 'unproven',
-  }
-}
+  })
 
 /** A sentence begins with a capital. */
 export const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`

@@ -1,7 +1,7 @@
 import { CalcError, invalid } from '../../base/errors'
 import { areaOf, perimeterOf, type Outline } from '../../base/geometry/outline'
 import { coreOf, loadedThickness, strengthsOf, type Structure } from '../../base/materials/structure'
-import { check, say, step, unproven, type Check } from '../../base/verdict/check'
+import { draft, say, step, unproven, type Draft } from '../../base/verdict/check'
 import type { FactorKind } from '../../base/verdict/factors'
 import type { Plug } from './plug'
 import { basePress, type Base, type BasePress } from './base-press'
@@ -62,7 +62,7 @@ export function crushChecks(p: {
   pressN: number
   factors: Factors
   boltIndex?: number
-}): Check[] {
+}): Draft[] {
   const { structure, factors } = p
   const tag = p.boltIndex === undefined ? {} : { boltIndex: p.boltIndex }
   const under = `Under ${p.what} `
@@ -71,7 +71,7 @@ export function crushChecks(p: {
     const s = strengthsOf(structure)
     const demand = p.pressN / p.areaMm2
     return [
-      check({
+      draft({
         id: `crush-${p.where}`,
         title: `Crush under the ${p.where}`,
         unit: 'MPa',
@@ -79,8 +79,9 @@ export function crushChecks(p: {
         demand,
         capacity: s.throughMPa!,
         factor: factors.laminate,
-        because: `${under}${say(p.pressN)} N press on ${say(p.areaMm2)} mm\u00b2: ${say(demand)} MPa, against ${say(s.throughMPa!)} MPa through the thickness with a factor of ${factors.laminate}.`,
-        working: [
+        because: () =>
+          `${under}${say(p.pressN)} N press on ${say(p.areaMm2)} mm\u00b2: ${say(demand)} MPa, against ${say(s.throughMPa!)} MPa through the thickness with a factor of ${factors.laminate}.`,
+        working: () => [
           step('P', 'press', '', p.pressN, 'N'),
           step('A', 'area less the holes', '', p.areaMm2, 'mm\u00b2'),
           step('p', 'pressure', 'P/A', demand, 'MPa'),
@@ -91,7 +92,7 @@ export function crushChecks(p: {
     ]
   }
   const { core, plugProps, Ap, Ac, s } = sharing(structure, p.plug, p.areaMm2, p.plugs)
-  const out: Check[] = []
+  const out: Draft[] = []
   const shareStep = step(
     's',
     'plugs\u2019 part of the load, by stiffness',
@@ -102,7 +103,7 @@ export function crushChecks(p: {
   if (Ac > 0) {
     const demand = ((1 - s) * p.pressN) / Ac
     out.push(
-      check({
+      draft({
         id: `crush-${p.where}-core`,
         title: `Core crush under the ${p.where}`,
         unit: 'MPa',
@@ -110,8 +111,9 @@ export function crushChecks(p: {
         demand,
         capacity: core.compressiveMPa,
         factor: factors.core,
-        because: `${under}${core.title} takes ${say(demand)} MPa; it crushes at ${say(core.compressiveMPa)} MPa and the factor is ${factors.core}.`,
-        working: [
+        because: () =>
+          `${under}${core.title} takes ${say(demand)} MPa; it crushes at ${say(core.compressiveMPa)} MPa and the factor is ${factors.core}.`,
+        working: () => [
           step('P', 'press', '', p.pressN, 'N'),
           shareStep,
           step('Ac', 'core area under it', 'A \u2212 Ap', Ac, 'mm\u00b2'),
@@ -125,7 +127,7 @@ export function crushChecks(p: {
   if (plugProps && Ap > 0) {
     const demand = (s * p.pressN) / Ap
     out.push(
-      check({
+      draft({
         id: `crush-${p.where}-plug`,
         title: `Plug crush under the ${p.where}`,
         unit: 'MPa',
@@ -133,8 +135,9 @@ export function crushChecks(p: {
         demand,
         capacity: plugProps.compressiveMPa,
         factor: factors.core,
-        because: `${under}the ${plugProps.title} takes ${say(demand)} MPa; it crushes at ${say(plugProps.compressiveMPa)} MPa and the factor is ${factors.core}.`,
-        working: [
+        because: () =>
+          `${under}the ${plugProps.title} takes ${say(demand)} MPa; it crushes at ${say(plugProps.compressiveMPa)} MPa and the factor is ${factors.core}.`,
+        working: () => [
           step('P', 'press', '', p.pressN, 'N'),
           shareStep,
           step('Ap', 'plug area under it', '', Ap, 'mm\u00b2'),
@@ -154,11 +157,11 @@ function punchingChecks(
   U: number,
   sumT: number,
   boltIndex?: number,
-): Check[] {
+): Draft[] {
   const { structure, plug, factors } = p
   const s = strengthsOf(structure)
   const tag = boltIndex === undefined ? {} : { boltIndex }
-  const out: Check[] = []
+  const out: Draft[] = []
   const start = [step('\u03a3T', 'pull', '', sumT, 'N'), step('U', `perimeter of ${what}`, '', U, 'mm')]
   if (structure.kind === 'sandwich') {
     const whole = plug && 'whole' in plug
@@ -168,7 +171,7 @@ function punchingChecks(
     const depth = structure.core.thicknessMm + (structure.outerMm + structure.innerMm) / 2
     const demand = sumT / (U * depth)
     out.push(
-      check({
+      draft({
         id: 'punching-core',
         title: 'Core shear round the pull',
         unit: 'MPa',
@@ -176,8 +179,9 @@ function punchingChecks(
         demand,
         capacity: core.shearMPa,
         factor: factors.core,
-        because: `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(depth)} mm round ${what}: ${say(demand)} MPa in ${core.title}, which shears at ${say(core.shearMPa)} MPa; the factor is ${factors.core}.`,
-        working: [
+        because: () =>
+          `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(depth)} mm round ${what}: ${say(demand)} MPa in ${core.title}, which shears at ${say(core.shearMPa)} MPa; the factor is ${factors.core}.`,
+        working: () => [
           ...start,
           step('h', 'depth between mid-skins', 'tc + (to+ti)/2', depth, 'mm'),
           step('\u03c4', 'core shear', '\u03a3T/(U\u00b7h)', demand, 'MPa'),
@@ -192,7 +196,7 @@ function punchingChecks(
     const t = loadedThickness(structure)
     const demand = sumT / (U * t)
     out.push(
-      check({
+      draft({
         id: 'punching-skin',
         title: 'Punching of the skins',
         unit: 'MPa',
@@ -200,8 +204,9 @@ function punchingChecks(
         demand,
         capacity: s.punchingMPa,
         factor: factors[s.factor],
-        because: `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(t)} mm round ${what}: ${say(demand)} MPa, against ${say(s.punchingMPa)} MPa with a factor of ${factors[s.factor]}.`,
-        working: [
+        because: () =>
+          `${say(sumT)} N pull through ${say(U)} \u00d7 ${say(t)} mm round ${what}: ${say(demand)} MPa, against ${say(s.punchingMPa)} MPa with a factor of ${factors[s.factor]}.`,
+        working: () => [
           ...start,
           step('t', 'thickness that is punched', '', t, 'mm'),
           step('\u03c4', 'punching shear', '\u03a3T/(U\u00b7t)', demand, 'MPa'),
@@ -218,10 +223,10 @@ function punchingChecks(
  * Punching and crush on the inside: under the plate as one, or with no plate under each washer alone, of
  * which the worst is shown.
  */
-export const footprintChecks = (p: FootprintInput): Check[] => footprint(p, punchingChecks)
+export const footprintChecks = (p: FootprintInput): Draft[] => footprint(p, punchingChecks)
 /** What moves with the preload alone. */
-export const footprintCrush = (p: FootprintInput): Check[] => footprint(p, () => [])
-function footprint(p: FootprintInput, punching: typeof punchingChecks): Check[] {
+export const footprintCrush = (p: FootprintInput): Draft[] => footprint(p, () => [])
+function footprint(p: FootprintInput, punching: typeof punchingChecks): Draft[] {
   const holeArea = (Math.PI / 4) * p.holeMm ** 2
   const press = (b: FootBolt) => Math.max(b.tensionN, b.preloadN)
   const n = p.bolts.length
@@ -257,7 +262,7 @@ function footprint(p: FootprintInput, punching: typeof punchingChecks): Check[] 
       `A washer of ${say(p.washerMm)} mm leaves nothing round a hole of ${say(p.holeMm)} mm`,
     )
   const U = Math.PI * p.washerMm
-  let worst: Check[] = []
+  let worst: Draft[] = []
   p.bolts.forEach((b, i) => {
     const mine = [
       ...punching(p, 'a washer', U, b.tensionN, i),
@@ -298,7 +303,7 @@ export function baseChecks(p: {
   /** stiffness of a bolt, N/mm; null where its grip is not known */
   kb: number | null
   factors: Factors
-}): { checks: Check[]; press: BasePress | null } {
+}): { checks: Draft[]; press: BasePress | null } {
   if (p.structure.kind === 'metal') return { checks: [], press: null }
   if (!p.base) {
     const core = p.structure.kind === 'sandwich'

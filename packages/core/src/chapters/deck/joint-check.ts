@@ -14,13 +14,14 @@ import {
   verdictSchema,
 } from '../../base/schema/schema'
 import {
-  check,
+  draft,
   governing,
   say,
   step,
   unproven,
   worstVerdict,
-  type Check,
+  written,
+  type Draft,
   type Verdict,
 } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
@@ -158,7 +159,7 @@ function spacingOf(bolts: JointInput['bolts']): number {
   return spacing
 }
 
-function worstBolt(v: JointInput, g: Joint): Check {
+function worstBolt(v: JointInput, g: Joint): Draft {
   const caps = boltCapacities(v.bolt.size, v.bolt.grade, v.bolt.threadsInShear)
   const worst = indexOfGreatest(
     v.bolts.map((b) => Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)),
@@ -184,7 +185,7 @@ function bondedOf(v: JointInput, g: Joint) {
 const EDGE = { id: 'edge-distance', title: 'Edge distance', unit: 'mm', source: 'chapter 3.4' }
 const SHEAR_OUT = { id: 'shear-out', title: 'Shear-out to the edge', unit: 'MPa', source: 'chapter 3.4' }
 
-function edgeChecks(edgeMm: number | undefined, g: Joint): Check[] {
+function edgeChecks(edgeMm: number | undefined, g: Joint): Draft[] {
   const { d, t, s, shearN: V } = g
   const limits = { capacity: s.inPlaneShearMPa, factor: g.skinFactor }
   if (edgeMm === undefined) {
@@ -195,23 +196,25 @@ function edgeChecks(edgeMm: number | undefined, g: Joint): Check[] {
   const run = 2 * (edgeMm - d / 2) * t
   const demand = V / run
   return [
-    check({
+    draft({
       ...EDGE,
       demand: least * d,
       capacity: edgeMm,
       verdict: byLimits(edgeMm, least * d, wished * d),
-      because: `The hole stands ${say(edgeMm)} mm from the edge, ${say(edgeMm / d)} diameters; ${least} is the least and ${wished} is wished for.`,
-      working: [
+      because: () =>
+        `The hole stands ${say(edgeMm)} mm from the edge, ${say(edgeMm / d)} diameters; ${least} is the least and ${wished} is wished for.`,
+      working: () => [
         step('e', 'hole centre to nearest free edge', '', edgeMm, 'mm'),
         step('least', `${least}\u00b7d`, '', least * d, 'mm'),
       ],
     }),
-    check({
+    draft({
       ...SHEAR_OUT,
       ...limits,
       demand,
-      because: `${say(V)} N shear ${say(run)} mm\u00b2 out to the edge: ${say(demand)} MPa, against ${say(s.inPlaneShearMPa)} MPa with a factor of ${g.skinFactor}.`,
-      working: [
+      because: () =>
+        `${say(V)} N shear ${say(run)} mm\u00b2 out to the edge: ${say(demand)} MPa, against ${say(s.inPlaneShearMPa)} MPa with a factor of ${g.skinFactor}.`,
+      working: () => [
         step('A', 'two planes to the edge', '2\u00b7(e \u2212 d/2)\u00b7t', run, 'mm\u00b2'),
         step('\u03c4', 'shear-out', 'V/A', demand, 'MPa'),
       ],
@@ -220,11 +223,11 @@ function edgeChecks(edgeMm: number | undefined, g: Joint): Check[] {
   ]
 }
 
-function spacingCheck(g: Joint): Check[] {
+function spacingCheck(g: Joint): Draft[] {
   if (g.spacingMm === Infinity) return []
   const [least, wished] = g.metal ? [2.5, 3] : [3, 4]
   return [
-    check({
+    draft({
       id: 'spacing',
       title: 'Bolt spacing',
       unit: 'mm',
@@ -232,8 +235,9 @@ function spacingCheck(g: Joint): Check[] {
       demand: least * g.d,
       capacity: g.spacingMm,
       verdict: byLimits(g.spacingMm, least * g.d, wished * g.d),
-      because: `The nearest two bolts stand ${say(g.spacingMm)} mm apart, ${say(g.spacingMm / g.d)} diameters; ${least} is the least and ${wished} is wished for.`,
-      working: [
+      because: () =>
+        `The nearest two bolts stand ${say(g.spacingMm)} mm apart, ${say(g.spacingMm / g.d)} diameters; ${least} is the least and ${wished} is wished for.`,
+      working: () => [
         step('s', 'least centre to centre', '', g.spacingMm, 'mm'),
         step('least', `${least}\u00b7d`, '', least * g.d, 'mm'),
       ],
@@ -282,7 +286,7 @@ export function jointSnug(v: JointInput, g = given(v)) {
   const all = v.bolts.map((b) => b.tensionN)
   const tensions = v.plate ? all : [Math.max(...all)]
   const clamped = tensions.reduce((s, t) => s + Math.max(t, cap), 0)
-  const crush = (checks: Check[]) => checks.filter((c) => c.id.startsWith('crush-') && c.utilisation !== null)
+  const crush = (checks: Draft[]) => checks.filter((c) => c.id.startsWith('crush-') && c.utilisation !== null)
   const press = outside.press
   const found = snugOf(
     [
@@ -306,7 +310,7 @@ export function jointSnug(v: JointInput, g = given(v)) {
 }
 
 /** All checks at the bolts, in the chapter's order. */
-export function jointChecks(v: JointInput, g = given(v)): Check[] {
+export function jointChecks(v: JointInput, g = given(v)): Draft[] {
   const { inside, outside } = pressing(v, g, v.bolt.preloadN)
   return [
     worstBolt(v, g),
@@ -369,7 +373,7 @@ export const jointCheck = defineCalculator({
   ],
   run: (v) => {
     const g = given(v)
-    const checks = jointChecks(v, g)
+    const checks = jointChecks(v, g).map(written)
     return {
       checks,
       verdict: worstVerdict(checks.map((c) => c.verdict)),

@@ -28,7 +28,9 @@ import {
   step,
   unproven,
   worstVerdict,
+  written,
   type Check,
+  type Draft,
   type Working,
 } from '../../base/verdict/check'
 import { factorsFor, type FactorKind } from '../../base/verdict/factors'
@@ -153,8 +155,9 @@ function punching(
         demand,
         capacity: core.shearMPa,
         factor: v.factors.core,
-        because: `${say(v.pushN)} N go into the deck round ${say(U)} mm: ${say(demand)} MPa in ${core.title}${v.coreShearMPa === undefined ? '' : ' by the plate solver'}, which shears at ${say(core.shearMPa)} MPa; the factor is ${v.factors.core}.`,
-        working: [
+        because: () =>
+          `${say(v.pushN)} N go into the deck round ${say(U)} mm: ${say(demand)} MPa in ${core.title}${v.coreShearMPa === undefined ? '' : ' by the plate solver'}, which shears at ${say(core.shearMPa)} MPa; the factor is ${v.factors.core}.`,
+        working: () => [
           step('dd', 'depth between mid-skins', 'tc + (to+ti)/2', dd, 'mm'),
           step(
             '\u03c4',
@@ -179,8 +182,9 @@ function punching(
       demand,
       capacity: s.punchingMPa,
       factor: v.factors[s.factor],
-      because: `${say(v.pushN)} N push through ${say(U)} \u00d7 ${say(t)} mm: ${say(demand)} MPa, against ${say(s.punchingMPa)} MPa with a factor of ${v.factors[s.factor]}.`,
-      working: [step('\u03c4', 'punching shear', 'P/(U\u00b7t)', demand, 'MPa')],
+      because: () =>
+        `${say(v.pushN)} N push through ${say(U)} \u00d7 ${say(t)} mm: ${say(demand)} MPa, against ${say(s.punchingMPa)} MPa with a factor of ${v.factors[s.factor]}.`,
+      working: () => [step('\u03c4', 'punching shear', 'P/(U\u00b7t)', demand, 'MPa')],
       assumed: s.assumed.filter((a) => a === 'punchingMPa'),
     }),
   )
@@ -221,8 +225,9 @@ function skinBending(v: PushInput, moment: number | null, factors: Factors): Che
   return check({
     ...parts,
     demand,
-    because: `${say(v.pushN)} N bend the deck to ${say(demand)} MPa, against ${say(parts.capacity)} MPa with a factor of ${parts.factor}.`,
-    working: [
+    because: () =>
+      `${say(v.pushN)} N bend the deck to ${say(demand)} MPa, against ${say(parts.capacity)} MPa with a factor of ${parts.factor}.`,
+    working: () => [
       ...(moment === null
         ? []
         : [
@@ -261,8 +266,9 @@ function crushedOver(v: PushInput, under: Exclude<Under, { kind: 'nothing' }>, f
       demand,
       capacity,
       factor,
-      because: `${say(v.pushN)} N go through ${say(area)} mm\u00b2 into the ${under.kind}: ${say(demand)} MPa, against ${say(capacity)} MPa with a factor of ${factor}.`,
-      working: [
+      because: () =>
+        `${say(v.pushN)} N go through ${say(area)} mm\u00b2 into the ${under.kind}: ${say(demand)} MPa, against ${say(capacity)} MPa with a factor of ${factor}.`,
+      working: () => [
         step('A', 'what rests on it', sandwich ? 'Ao + ti\u00b7Uo' : 'Ao', area, 'mm\u00b2'),
         step('p', 'pressure over it', 'P/A', demand, 'MPa'),
       ],
@@ -293,7 +299,7 @@ function underSaid(v: PushInput): Check[] {
   ]
 }
 
-function footChecks(under: Under | undefined, pushN: number, factors: Factors): Check[] {
+function footChecks(under: Under | undefined, pushN: number, factors: Factors): Draft[] {
   if (under?.kind !== 'post') return []
   if (!under.foot)
     return [
@@ -333,7 +339,9 @@ export function pushThroughOf(v: PushInput): PushOutput {
         ...punching('', deck, v.base, { pushN: v.pushN, coreShearMPa: v.solver?.coreShearMPa, factors }),
         skinBending(v, moment, factors),
       ]
-  const checks = [...crushing('crush', deck, v.base, v.pushN, factors), ...carries, ...underSaid(v)]
+  const checks = [...crushing('crush', deck, v.base, v.pushN, factors), ...carries, ...underSaid(v)].map(
+    written,
+  )
   const working: Working = [
     step('P', 'push', '', v.pushN, 'N'),
     step('A', 'area of the base', '', areaOf(v.base), 'mm\u00b2'),

@@ -179,8 +179,9 @@ const stress = (
     demand: p.demand,
     capacity: p.capacity,
     factor,
-    because: `${p.how}: ${say(p.demand)} MPa in ${row.title}, against ${say(p.capacity)} MPa with a factor of ${factor}.`,
-    working: [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
+    because: () =>
+      `${p.how}: ${say(p.demand)} MPa in ${row.title}, against ${say(p.capacity)} MPa with a factor of ${factor}.`,
+    working: () => [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
     assumed: [`under.material ${m.id}`],
   })
 }

@@ -10,7 +10,7 @@ import {
   verdictSchema,
   workingSchema,
 } from '../../base/schema/schema'
-import { check, say, step, worstVerdict, type Check } from '../../base/verdict/check'
+import { draft, say, step, worstVerdict, written, type Draft } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
 import { NUTS, isLocking, isolationOf, tighteningOf } from './tightening'
 
@@ -110,14 +110,14 @@ export function boltCheck(p: {
   factor: number
   boltIndex?: number
   many?: number
-}): Check {
+}): Draft {
   const c = boltCapacities(p.size, p.grade, p.threadsInShear)
   const demand = Math.hypot(p.tensionN / c.tensionN, p.shearN / c.shearN)
   const which =
     p.boltIndex === undefined || (p.many ?? 1) < 2
       ? `The ${p.size} ${p.grade}`
       : `The worst bolt, number ${p.boltIndex + 1},`
-  return check({
+  return draft({
     id: 'bolt',
     title: 'Bolt in tension and shear',
     unit: '',
@@ -125,8 +125,9 @@ export function boltCheck(p: {
     demand,
     capacity: 1,
     factor: p.factor,
-    because: `${which} carries ${say(p.tensionN)} N of pull and ${say(p.shearN)} N of shear; it yields at ${say(c.tensionN)} N and ${say(c.shearN)} N, and the factor is ${p.factor}.`,
-    working: [
+    because: () =>
+      `${which} carries ${say(p.tensionN)} N of pull and ${say(p.shearN)} N of shear; it yields at ${say(c.tensionN)} N and ${say(c.shearN)} N, and the factor is ${p.factor}.`,
+    working: () => [
       step(
         'As',
         'stress area',
@@ -205,7 +206,7 @@ export const fastener = defineCalculator({
   run: (v) => {
     const factor = factorsFor(v.duty, v.factors).metal
     const c = boltCapacities(v.size, v.grade, v.threadsInShear)
-    const bolt = boltCheck({ ...v, factor })
+    const bolt = written(boltCheck({ ...v, factor }))
     const isolation = v.isolate ? isolationOf(v.size, v.isolate) : null
     const { checks, working, ...tight } = tighteningOf({
       size: v.size,

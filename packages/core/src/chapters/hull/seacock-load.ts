@@ -6,7 +6,7 @@ import { boltCheck } from '../fastener/fastener'
 import { cosd, sind } from '../../base/geometry/outline'
 import { GRADE_IDS, SIZES, SIZE_IDS } from '../../base/materials/fasteners'
 import { checkSchema, dutySchema, nonNegative, positive, verdictSchema } from '../../base/schema/schema'
-import { check, say, step, worstVerdict, type Check } from '../../base/verdict/check'
+import { check, say, step, worstVerdict, written, type Check } from '../../base/verdict/check'
 import { factorsFor } from '../../base/verdict/factors'
 import { boltStiffness, toe } from '../deck/base-contact'
 import { solveContact } from '../deck/contact'
@@ -152,7 +152,7 @@ const stress = (
     factor: p.factor,
     because:
       p.because ?? `${say(p.demand)} MPa, against ${say(p.capacity)} MPa with a factor of ${p.factor}.`,
-    working: [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
+    working: () => [step('\u03c3', title.toLowerCase(), p.by, p.demand, 'MPa')],
   })
 
 /**
@@ -242,14 +242,16 @@ function flanged(v: Flanged) {
   const V = v.loadN / v.bolts
   const checks: Check[] = [
     {
-      ...boltCheck({
-        size: v.size,
-        grade: v.grade,
-        tensionN: T,
-        shearN: V,
-        threadsInShear: true,
-        factor: f.metal,
-      }),
+      ...written(
+        boltCheck({
+          size: v.size,
+          grade: v.grade,
+          tensionN: T,
+          shearN: V,
+          threadsInShear: true,
+          factor: f.metal,
+        }),
+      ),
       because: `Kicked towards ${say(worstAt)}\u00b0, the worst of ${AZIMUTHS} directions, a bolt pulls ${say(T)} N and shears ${say(V)} N.`,
     },
     stress('bearing', 'Bearing in pad and hull', {

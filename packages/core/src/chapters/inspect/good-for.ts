@@ -13,7 +13,7 @@ import {
   positive,
   vectorSchema,
 } from '../../base/schema/schema'
-import type { Check } from '../../base/verdict/check'
+import type { Draft } from '../../base/verdict/check'
 import { baseContactOf } from '../deck/base-contact'
 import { bedLayers } from '../deck/bed'
 import { leastBoreMm } from '../deck/core-plug'
@@ -172,7 +172,7 @@ function checksBy(v: GoodForInput, inside: Inside, azimuthDeg: number, elevation
     preloadN: 0,
   })
   const plate = inside.plate ? planOf(inside.plate) : undefined
-  return (loadN: number): Check[] => {
+  return (loadN: number): Draft[] => {
     const k = loadN / TRIAL_N
     const bolts = v.bolts.map((b, i) => ({
       ...b,
@@ -215,8 +215,8 @@ function checksBy(v: GoodForInput, inside: Inside, azimuthDeg: number, elevation
 const TRIAL_N = 1000
 
 /** The greatest load at which no check is past `at`; with no preload all is in proportion to the load. */
-function greatest(checks: (loadN: number) => Check[], at: number, preloadN: number): Found {
-  const over = (list: Check[]) => list.find((c) => c.utilisation! > at + 1e-9)
+function greatest(checks: (loadN: number) => Draft[], at: number, preloadN: number): Found {
+  const over = (list: Draft[]) => list.find((c) => c.utilisation! > at + 1e-9)
   if (preloadN === 0) {
     let best: Found = { loadN: null, governing: null }
     for (const c of checks(TRIAL_N)) {

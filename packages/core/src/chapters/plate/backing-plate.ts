@@ -20,7 +20,16 @@ import {
   positive,
   verdictSchema,
 } from '../../base/schema/schema'
-import { check, governing, inWords, say, step, worstVerdict, type Check } from '../../base/verdict/check'
+import {
+  draft,
+  governing,
+  inWords,
+  say,
+  step,
+  worstVerdict,
+  written,
+  type Draft,
+} from '../../base/verdict/check'
 import { factorsFor, type FactorKind } from '../../base/verdict/factors'
 import { boltsPress, snugOf } from '../deck/snug'
 import { footprintChecks, plugSchema, refusePlugWithoutCore } from '../deck/footprint'
@@ -162,7 +171,7 @@ function suggest(v: PlateInput, g: Given): PlateOutput['suggested'] {
   return thicknessMm === null ? null : { ...plan, thicknessMm }
 }
 
-function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
+function bendingChecks(v: PlateInput, g: Given, b: Bending): Draft[] {
   const tp = v.plate.thicknessMm
   const c = b.overhangMm
   const p = b.pressureMPa
@@ -171,7 +180,7 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
   const against = `${g.row.title} ${strength} at ${g.row.strengthMPa} MPa and the factor is ${g.factor}.`
   const overhang = (3 * p * c * c) / (tp * tp)
   const out = [
-    check({
+    draft({
       id: 'plate-overhang',
       title: 'Plate bending past the bolts',
       unit: 'MPa',
@@ -179,8 +188,9 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
       demand: overhang,
       capacity: g.row.strengthMPa,
       factor: g.factor,
-      because: `${say(c)} mm of overhang at ${say(p)} MPa bend ${say(tp)} mm of plate to ${say(overhang)} MPa; ${against}`,
-      working: [
+      because: () =>
+        `${say(c)} mm of overhang at ${say(p)} MPa bend ${say(tp)} mm of plate to ${say(overhang)} MPa; ${against}`,
+      working: () => [
         ...start,
         step('c', 'overhang past the washer', 'reach \u2212 washer/2', c, 'mm'),
         step('\u03c3', 'bending at the washer', '3\u00b7p\u00b7c\u00b2/tp\u00b2', overhang, 'MPa'),
@@ -190,7 +200,7 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
   if (v.bolts.length > 1) {
     const span = (p * g.spanMm ** 2) / (2 * tp * tp)
     out.push(
-      check({
+      draft({
         id: 'plate-span',
         title: 'Plate bending between the bolts',
         unit: 'MPa',
@@ -198,8 +208,9 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
         demand: span,
         capacity: g.row.strengthMPa,
         factor: g.factor,
-        because: `${say(g.spanMm)} mm between bolts at ${say(p)} MPa bend ${say(tp)} mm of plate to ${say(span)} MPa; ${against}`,
-        working: [
+        because: () =>
+          `${say(g.spanMm)} mm between bolts at ${say(p)} MPa bend ${say(tp)} mm of plate to ${say(span)} MPa; ${against}`,
+        working: () => [
           ...start,
           step('s', 'longest link of the shortest tree through the bolts', '', g.spanMm, 'mm'),
           step('\u03c3', 'bending between bolts', 'p\u00b7s\u00b2/(2\u00b7tp\u00b2)', span, 'MPa'),
@@ -209,18 +220,18 @@ function bendingChecks(v: PlateInput, g: Given, b: Bending): Check[] {
   }
   const tip = (1.5 * p * c ** 4) / (g.row.eMPa * tp ** 3)
   out.push(
-    check({
+    draft({
       id: 'plate-stiffness',
       title: 'Plate stiff to its edge',
       unit: 'mm',
       source: 'chapter 3.5',
       demand: c === 0 ? 0 : tip,
       capacity: c / 50,
-      because:
+      because: () =>
         c === 0
           ? 'Nothing of the plate stands past the washers.'
           : `The edge gives ${say(tip)} mm; past ${say(c / 50)} mm the pressure peaks at the washers and the plate is only a big washer.`,
-      working: [
+      working: () => [
         ...start,
         step('w', 'tip deflection', '1.5\u00b7p\u00b7c\u2074/(E\u00b7tp\u00b3)', tip, 'mm'),
         step('limit', 'c/50', '', c / 50, 'mm'),
@@ -270,7 +281,7 @@ function givenAt(v: PlateInput, preloadN: number): Given {
   }
 }
 /** What a plate of this outline does to the deck under it; nothing where no deck is given. */
-const onDeck = (v: PlateInput, g: Given, plate: Outline): Check[] =>
+const onDeck = (v: PlateInput, g: Given, plate: Outline): Draft[] =>
   v.structure
     ? footprintChecks({
         structure: v.structure,
@@ -282,7 +293,7 @@ const onDeck = (v: PlateInput, g: Given, plate: Outline): Check[] =>
         bolts: v.bolts.map((x) => ({ tensionN: x.tensionN, preloadN: g.preloadN })),
       })
     : []
-function plateChecks(v: PlateInput, preloadN: number): Check[] {
+function plateChecks(v: PlateInput, preloadN: number): Draft[] {
   const g = givenAt(v, preloadN)
   return [...bendingChecks(v, g, bending(v.plate, v, g)), ...onDeck(v, g, v.plate)]
 }
@@ -318,7 +329,7 @@ function refuseOutside(v: Pick<PlateInput, 'plate' | 'bolts'>) {
  */
 export function plateBendingOf(
   v: Pick<PlateInput, 'duty' | 'plate' | 'bolts' | 'bolt' | 'washer'> & { factors?: PlateInput['factors'] },
-): Check[] {
+): Draft[] {
   refuseOutside(v)
   const whole = { ...v, structural: true, belowWaterline: false, bedGapMm: 0 }
   const g = givenAt(whole, v.bolt.preloadN)
@@ -342,7 +353,7 @@ export function backingPlateOf(v: PlateInput): PlateOutput {
   refuse(v)
   const g = givenAt(v, v.bolt.preloadN)
   const b = bending(v.plate, v, g)
-  const checks = plateChecks(v, v.bolt.preloadN)
+  const checks = plateChecks(v, v.bolt.preloadN).map(written)
   const least = Math.min(...reaches(v.plate, v.bolts))
   const d = SIZES[v.bolt.size]!.diameterMm
   const ruleMm = (g.row.kind === 'metal' ? 1 : 2) * d

@@ -1,24 +1,29 @@
+/** Where elements are wanted smaller than elsewhere, and how small; beside it they grow. */
+export interface Crowd {
+  at: number
+  finest: number
+  /** no smaller than this part of an even element */
+  part: number
+  growth: number
+}
 /**
  * Mesh lines of a rectangle that pass through every edge of a patch or plate, and crowd towards where
  * bending dies out quickly.
  */
-export function gradedLines(
-  length: number,
-  breaks: number[],
-  crowded: number[],
-  least: number,
-  finest: number,
-): Float64Array {
+export function gradedLines(length: number, breaks: number[], crowded: Crowd[], least: number): Float64Array {
   const cuts = [...new Set([0, length, ...breaks].map((x) => Math.min(length, Math.max(0, x))))]
     .sort((a, b) => a - b)
     .filter((x, i, all) => i === 0 || x - all[i - 1]! > 1e-9 * length)
   cuts[cuts.length - 1] = length
   const even = length / least
-  const h0 = Math.min(even, Math.max(finest, even / 6))
+  const smallest = crowded.map((c) => Math.min(even, Math.max(c.finest, even * c.part)))
   const size = (x: number) => {
-    let d = Infinity
-    for (const c of crowded) d = Math.min(d, Math.abs(x - c))
-    return Math.min(even * 1.6, h0 + 0.22 * d)
+    let most = even * 1.6
+    for (let i = 0; i < crowded.length; i++) {
+      const c = crowded[i]!
+      most = Math.min(most, smallest[i]! + c.growth * Math.abs(x - c.at))
+    }
+    return most
   }
   // Elements go where the wanted size is small: cumulative 1/size, sampled finely in each stretch.
   const SAMPLES = 64

@@ -27,18 +27,100 @@ export class Cancelled extends Error {}
 const LEAF = 4
 
 /**
- * Adds a dense symmetric block (lower rows of `S`, `dofs` unknowns a node) into a front at the places of
- * its nodes.
+ * Adds a dense symmetric block of `side` unknowns (its lower rows, from `at` on in `S`) into a front, node by
+ * node: `places` is where each node's first unknown stands there.
  */
-function scatter(F: Float64Array, size: number, S: Float64Array, side: number, places: Int32Array): void {
-  for (let r = 0; r < side; r++) {
-    const pr = places[r]!
-    const row = r * side
-    const to = pr * size
-    for (let c = 0; c <= r; c++) {
-      const pc = places[c]!
-      const at = pr >= pc ? to + pc : pc * size + pr
-      F[at] = F[at]! + S[row + c]!
+function scatter(
+  F: Float64Array,
+  size: number,
+  dofs: number,
+  S: Float64Array,
+  at: number,
+  places: Int32Array,
+): void {
+  const side = places.length * dofs
+  for (let n = 0; n < places.length; n++) {
+    const row = places[n]!
+    for (let o = 0; o <= n; o++) {
+      const column = places[o]!
+      for (let p = 0; p < dofs; p++) {
+        const from = at + (n * dofs + p) * side + o * dofs
+        const end = o === n ? p + 1 : dofs
+        if (row >= column) {
+          const to = (row + p) * size + column
+          for (let q = 0; q < end; q++) F[to + q] = F[to + q]! + S[from + q]!
+        } else
+          for (let q = 0, to = column * size + row + p; q < end; q++, to += size)
+            F[to] = F[to]! + S[from + q]!
+      }
+    }
+  }
+}
+
+/**
+ * What a front leaves for the next is taken up by it soon after, in the order in which it was left: one
+ * stretch of memory serves every front, and every patch of this thread.
+ */
+let left = new Float64Array(0)
+function leftFrom(top: number, length: number): Float64Array {
+  if (left.length >= top + length) return left
+  const more = new Float64Array(Math.max(2 * left.length, top + length))
+  more.set(left.subarray(0, top))
+  return (left = more)
+}
+/** More than this is given back when a patch is done. */
+const MOST_LEFT = 4_000_000
+
+/** v := L⁻¹·v, of what stays behind what the eliminated ones take from it. */
+function forward(L: Float64Array, size: number, m: number, v: Float64Array): void {
+  for (let r = 0; r < size; r++) {
+    const end = r < m ? r : m
+    let row = r * m
+    // Four sums, so that no addition waits for the one before it.
+    let [s0, s1, s2, s3] = [0, 0, 0, 0]
+    let k = 0
+    for (; k + 3 < end; k += 4, row += 4) {
+      s0 += L[row]! * v[k]!
+      s1 += L[row + 1]! * v[k + 1]!
+      s2 += L[row + 2]! * v[k + 2]!
+      s3 += L[row + 3]! * v[k + 3]!
+    }
+    for (; k < end; k++, row++) s0 += L[row]! * v[k]!
+    const left = v[r]! - (s0 + s1 + (s2 + s3))
+    v[r] = r < m ? left / L[row]! : left
+  }
+}
+/** v := L⁻ᵀ·v of the eliminated ones, from those that stay. */
+function backward(L: Float64Array, size: number, m: number, v: Float64Array): void {
+  for (let r = size - 1; r >= 0; r--) {
+    const row = r * m
+    const end = r < m ? r : m
+    if (r < m) v[r] = v[r]! / L[row + r]!
+    const vr = v[r]!
+    if (vr !== 0) for (let k = 0; k < end; k++) v[k] = v[k]! - L[row + k]! * vr
+  }
+}
+
+/** Adds an element's matrix into the lower rows of a front, corner by corner. */
+function gather(
+  F: Float64Array,
+  size: number,
+  dofs: number,
+  ke: Float64Array,
+  corner: Int32Array,
+  where: Int32Array,
+): void {
+  for (let c = 0; c < 4; c++) {
+    const row = where[corner[c]!]! * dofs
+    for (let e = 0; e < 4; e++) {
+      const column = where[corner[e]!]! * dofs
+      if (column > row) continue
+      for (let p = 0; p < dofs; p++) {
+        const to = (row + p) * size + column
+        const from = (c * dofs + p) * 4 * dofs + e * dofs
+        const end = column === row ? p + 1 : dofs
+        for (let q = 0; q < end; q++) F[to + q] = F[to + q]! + ke[from + q]!
+      }
     }
   }
 }
@@ -59,9 +141,24 @@ export function factorGrid(
   const across = nx + 1
   const fronts: Front[] = []
   const where = new Int32Array((nx + 1) * (ny + 1)).fill(-1)
-  const free = new Int32Array(4 * dofs)
+  const corner = new Int32Array(4)
+  const side = 4 * dofs
+  const loose = new Float64Array(side * side)
+  /** An element’s matrix without what is held at its corners. */
+  const freed = (ke: Float64Array, at: Int32Array): Float64Array => {
+    let any = false
+    for (let r = 0; r < side; r++) {
+      const c = Math.floor(r / dofs)
+      if (!g.held[at[c]! * dofs + r - c * dofs]) continue
+      if (!any) loose.set(ke)
+      any = true
+      for (let k = 0; k < side; k++) loose[r * side + k] = loose[k * side + r] = 0
+    }
+    return any ? loose : ke
+  }
   let stored = 0
   let done = 0
+  let top = 0
 
   /** A node is shared with elements outside the rectangle only on sides that are no edge of the panel. */
   const split = (i0: number, i1: number, j0: number, j1: number, nodes: number[]) => {
@@ -81,29 +178,23 @@ export function factorGrid(
     const m = inner * dofs
     dense.eliminate(F, size, m)
     const L = new Float64Array(size * m)
-    for (let r = 0; r < size; r++) {
-      const [from, to, end] = [r * size, r * m, Math.min(m, r + 1)]
-      for (let k = 0; k < end; k++) L[to + k] = F[from + k]!
-    }
+    for (let r = 0; r < size; r++) L.set(F.subarray(r * size, r * size + m), r * m)
     stored += L.length
     fronts.push({ nodes, eliminated: inner, L, size })
     done += inner
     if (tick?.(done / ((nx + 1) * (ny + 1))) === false) throw new Cancelled()
     const rest = size - m
-    const S = new Float64Array(rest * rest)
+    const at = top
+    const S = leftFrom(at, rest * rest)
+    top += rest * rest
     for (let r = 0; r < rest; r++) {
-      const [from, to] = [(m + r) * size + m, r * rest]
-      for (let k = 0; k <= r; k++) S[to + k] = F[from + k]!
+      const from = (m + r) * size + m
+      S.set(F.subarray(from, from + r + 1), at + r * rest)
     }
-    return { shared: nodes.subarray(inner), S }
+    return { shared: nodes.subarray(inner), at }
   }
 
-  const reduce = (
-    i0: number,
-    i1: number,
-    j0: number,
-    j1: number,
-  ): { shared: Int32Array; S: Float64Array } => {
+  const reduce = (i0: number, i1: number, j0: number, j1: number): { shared: Int32Array; at: number } => {
     const [w, h] = [i1 - i0, j1 - j0]
     if (w <= LEAF && h <= LEAF) {
       const all: number[] = []
@@ -117,22 +208,11 @@ export function factorGrid(
         for (let i = i0; i < i1; i++) {
           const ke = g.element(i, j)
           if (!ke) continue
-          const corner = [j * across + i, j * across + i + 1, (j + 1) * across + i + 1, (j + 1) * across + i]
-          for (let c = 0; c < 4; c++)
-            for (let p = 0; p < dofs; p++) {
-              const unknown = corner[c]! * dofs + p
-              free[c * dofs + p] = g.held[unknown] ? -1 : where[corner[c]!]! * dofs + p
-            }
-          for (let r = 0; r < 4 * dofs; r++) {
-            const pr = free[r]!
-            if (pr < 0) continue
-            const row = r * 4 * dofs
-            const to = pr * size
-            for (let c = 0; c < 4 * dofs; c++) {
-              const pc = free[c]!
-              if (pc >= 0 && pc <= pr) F[to + pc] = F[to + pc]! + ke[row + c]!
-            }
-          }
+          corner[0] = j * across + i
+          corner[1] = corner[0] + 1
+          corner[2] = corner[1] + across
+          corner[3] = corner[0] + across
+          gather(F, size, dofs, freed(ke, corner), corner, where)
         }
       // A held unknown keeps its place with a one on the diagonal; among shared nodes only the front that
       // eliminates it may add that.
@@ -152,50 +232,48 @@ export function factorGrid(
     const size = nodes.length * dofs
     const F = dense.front(size)
     for (const child of [a, b]) {
-      const side = child.shared.length * dofs
-      const places = new Int32Array(side)
-      child.shared.forEach((node, k) => {
-        for (let p = 0; p < dofs; p++) places[k * dofs + p] = where[node]! * dofs + p
-      })
-      scatter(F, size, child.S, side, places)
+      scatter(
+        F,
+        size,
+        dofs,
+        left,
+        child.at,
+        child.shared.map((node) => where[node]! * dofs),
+      )
     }
+    top = a.at
     inner.forEach((node, k) => {
       for (let p = 0; p < dofs; p++) if (g.held[node * dofs + p]) F[(k * dofs + p) * size + k * dofs + p] = 1
     })
     return finish(F, nodes, inner.length)
   }
   reduce(0, nx, 0, ny)
+  if (left.length > MOST_LEFT) left = new Float64Array(0)
 
+  let most = 0
+  for (const f of fronts) most = Math.max(most, f.size)
+  const v = new Float64Array(most)
+  /** What stands at a front's nodes, taken out of the whole; and put back, of so many nodes. */
+  const take = (f: Front, x: Float64Array) => {
+    for (let k = 0, to = 0; k < f.nodes.length; k++)
+      for (let p = 0, from = f.nodes[k]! * dofs; p < dofs; p++) v[to++] = x[from + p]!
+  }
+  const put = (f: Front, x: Float64Array, nodes: number) => {
+    for (let k = 0, from = 0; k < nodes; k++)
+      for (let p = 0, to = f.nodes[k]! * dofs; p < dofs; p++) x[to + p] = v[from++]!
+  }
   const solve = (rhs: Float64Array): Float64Array => {
     const x = Float64Array.from(rhs)
     for (const f of fronts) {
-      const m = f.eliminated * dofs
-      const v = new Float64Array(f.size)
-      for (let k = 0; k < f.nodes.length; k++)
-        for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
-      for (let r = 0; r < f.size; r++) {
-        let s = v[r]!
-        const row = r * m
-        for (let k = 0; k < Math.min(m, r); k++) s -= f.L[row + k]! * v[k]!
-        v[r] = r < m ? s / f.L[row + r]! : s
-      }
-      for (let k = 0; k < f.nodes.length; k++)
-        for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+      take(f, x)
+      forward(f.L, f.size, f.eliminated * dofs, v)
+      put(f, x, f.nodes.length)
     }
     for (let i = fronts.length - 1; i >= 0; i--) {
       const f = fronts[i]!
-      const m = f.eliminated * dofs
-      const v = new Float64Array(f.size)
-      for (let k = 0; k < f.nodes.length; k++)
-        for (let p = 0; p < dofs; p++) v[k * dofs + p] = x[f.nodes[k]! * dofs + p]!
-      for (let r = f.size - 1; r >= 0; r--) {
-        const row = r * m
-        if (r < m) v[r] = v[r]! / f.L[row + r]!
-        const vr = v[r]!
-        if (vr !== 0) for (let k = 0; k < Math.min(m, r); k++) v[k] = v[k]! - f.L[row + k]! * vr
-      }
-      for (let k = 0; k < f.eliminated; k++)
-        for (let p = 0; p < dofs; p++) x[f.nodes[k]! * dofs + p] = v[k * dofs + p]!
+      take(f, x)
+      backward(f.L, f.size, f.eliminated * dofs, v)
+      put(f, x, f.eliminated)
     }
     return x
   }

@@ -1,9 +1,9 @@
 import { boundsOf, insidePolygon, type Point } from '../../base/geometry/outline'
 import { cosSin } from '../../base/geometry/turn'
-import { gradedLines } from './mesh'
+import { gradedLines, type Crowd } from './mesh'
 import { factorGrid } from './multifrontal'
 import { KEPT, settle, stressAt, type AtNodes } from './patch-stress'
-import { addPlate, sectionOf, tiedShear, type Layup, type PlateLayer, type Section } from './section'
+import { addPlate, sectionOf, type Layup, type PlateLayer, type Section } from './section'
 
 export type EdgeKind = 'simple' | 'clamped' | 'free'
 export interface Rect {
@@ -130,10 +130,17 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   ]
   const cuts = (at: 'xMm' | 'yMm') => [...rects.flatMap((r) => linesOf(r, at)), ...cutLines(p.cut, at)]
   const plates = [p.backingPlate, p.basePlate].filter((r) => r !== undefined)
-  const crowd = (at: 'xMm' | 'yMm', length: number, k0: EdgeKind, k1: EdgeKind) => [
-    ...(plates.length || p.loads.length || p.cut ? cuts(at) : []),
-    ...(k0 === 'clamped' ? [0] : []),
-    ...(k1 === 'clamped' ? [length] : []),
+  const crowd = (at: 'xMm' | 'yMm', length: number, k0: EdgeKind, k1: EdgeKind): Crowd[] => [
+    ...(plates.length || p.loads.length || p.cut
+      ? cuts(at).map((c) => ({ at: c, finest: decay / 2, part: 1 / 6, growth: 0.22 }))
+      : []),
+    // At a clamped edge the skins' own bending is greatest, and at the ends of a free one the panel's.
+    ...[...(k0 === 'simple' ? [] : [0]), ...(k1 === 'simple' ? [] : [length])].map((c) => ({
+      at: c,
+      finest: decay / 6,
+      part: 1 / 14,
+      growth: 0.35,
+    })),
   ]
   const members = (axis: 'x' | 'y') => (p.supports ?? []).filter((m) => m.axis === axis).map((m) => m.atMm)
   const x = gradedLines(
@@ -141,14 +148,12 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
     [...cuts('xMm'), ...members('x')],
     crowd('xMm', p.aMm, p.edges.x0, p.edges.x1),
     p.nx,
-    decay / 2,
   )
   const y = gradedLines(
     p.bMm,
     [...cuts('yMm'), ...members('y')],
     crowd('yMm', p.bMm, p.edges.y0, p.edges.y1),
     p.ny,
-    decay / 2,
   )
   const [nx, ny] = [x.length - 1, y.length - 1]
   const across = nx + 1
@@ -277,15 +282,12 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
   const pick = () => new Float64Array(nodes)
   const [outer, inner, shear] = [pick(), pick(), pick()]
   const sums: AtNodes[] = sections.map(() => ({ x: pick(), y: pick(), v: new Float64Array(nodes * KEPT) }))
-  const gx = new Float64Array(4 * dofs)
-  const gy = new Float64Array(4 * dofs)
   const sign = [
     [-1, -1],
     [1, -1],
     [1, 1],
     [-1, 1],
   ] as const
-  const shearRot = 1
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       if (kind[j * nx + i] === VOID) continue
@@ -319,16 +321,9 @@ export function solvePatch(p: PatchProblem, tick?: (part: number) => boolean | v
           at.v[to + 2] = at.v[to + 2]! + (u[y1 + r]! - u[y0 + r]!) / b / b
           at.v[to + 3] = at.v[to + 3]! + (u[x1 + r + 1]! - u[x0 + r + 1]!) / a / a
         }
-        gx.fill(0)
-        gy.fill(0)
-        tiedShear(gx, gy, dofs, shearRot, a, b, cx, cy)
-        let [sx, sy] = [0, 0]
-        for (let e = 0; e < 4; e++)
-          for (let d = 0; d < dofs; d++) {
-            const value = u[corner[e]! * dofs + d]!
-            sx += gx[e * dofs + d]! * value
-            sy += gy[e * dofs + d]! * value
-          }
+        // Shear is tied to the middles of the sides: at a corner it is that of the side along each axis.
+        const sx = (u[x1]! - u[x0]!) / a + (u[x0 + 1]! + u[x1 + 1]!) / 2
+        const sy = (u[y1]! - u[y0]!) / b + (u[y0 + 2]! + u[y1 + 2]!) / 2
         at.v[base + 8] = at.v[base + 8]! + sx / a
         at.v[base + 9] = at.v[base + 9]! + sy / b
         at.x[node] = at.x[node]! + 1 / a

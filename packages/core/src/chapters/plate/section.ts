@@ -159,36 +159,3 @@ export function addPlate(
       add(ry, sy, (ky * a * b) / 4)
     }
 }
-
-/** \u2207w + \u03b2 as tied: along x from the lower and upper side, along y from the left and right one. */
-export function tiedShear(
-  gx: Float64Array,
-  gy: Float64Array,
-  dofs: number,
-  rot: number,
-  a: number,
-  b: number,
-  xi: number,
-  eta: number,
-): void {
-  const sides: [number, number, number][] = [
-    [0, 1, (1 - eta) / 2],
-    [3, 2, (1 + eta) / 2],
-  ]
-  for (const [p, q, k] of sides) {
-    gx[p * dofs] = gx[p * dofs]! - k / a
-    gx[q * dofs] = gx[q * dofs]! + k / a
-    gx[p * dofs + rot] = gx[p * dofs + rot]! + k / 2
-    gx[q * dofs + rot] = gx[q * dofs + rot]! + k / 2
-  }
-  const ends: [number, number, number][] = [
-    [0, 3, (1 - xi) / 2],
-    [1, 2, (1 + xi) / 2],
-  ]
-  for (const [p, q, k] of ends) {
-    gy[p * dofs] = gy[p * dofs]! - k / b
-    gy[q * dofs] = gy[q * dofs]! + k / b
-    gy[p * dofs + rot + 1] = gy[p * dofs + rot + 1]! + k / 2
-    gy[q * dofs + rot + 1] = gy[q * dofs + rot + 1]! + k / 2
-  }
-}

@@ -1,10 +1,10 @@
 import { formatUse } from '../../base/quantity/format'
-import { governing, rank, say, worstVerdict, type Check } from '../../base/verdict/check'
+import { governing, rank, say, worstVerdict, written, type Check, type Draft } from '../../base/verdict/check'
 import type { LoadDirection } from '../../chapters/load/design-load'
 import type { Judgement } from './judgement'
 import type { CaseShared } from './loads'
 
-const worse = (a: Check, b: Check) =>
+const worse = (a: Draft, b: Draft) =>
   rank(b.verdict) < rank(a.verdict) ||
   (b.verdict === a.verdict && (b.utilisation ?? -1) > (a.utilisation ?? -1))
     ? b
@@ -24,12 +24,12 @@ export const worseGrip = <G extends { gripCheck: Check; grip: { lengthMm: number
 
 /** The checks of one fitting as they come in: of each the worst, and beside it those of every case. */
 export class Gathered {
-  readonly byId = new Map<string, Check>()
-  private readonly byCase = new Map<CaseShared, Check[]>()
+  readonly byId = new Map<string, Draft>()
+  private readonly byCase = new Map<CaseShared, Draft[]>()
   /** `many`: more than one case, so that each check says which it is of */
   constructor(private readonly many: boolean) {}
 
-  put(c: Check, from?: CaseShared, direction?: LoadDirection): void {
+  put(c: Draft, from?: CaseShared, direction?: LoadDirection): void {
     const where = [
       from && this.many ? `Case \u201c${from.name}\u201d` : '',
       direction && from && from.count > 1 && c.demand !== null && c.boltIndex !== undefined
@@ -38,12 +38,14 @@ export class Gathered {
     ]
       .filter(Boolean)
       .join(', ')
-    const said = where ? { ...c, because: `${c.because} ${where[0]!.toUpperCase()}${where.slice(1)}.` } : c
-    if (from) this.byCase.set(from, [...(this.byCase.get(from) ?? []), said])
+    const said = where
+      ? { ...c, because: () => `${written(c).because} ${where[0]!.toUpperCase()}${where.slice(1)}.` }
+      : c
+    if (from) (this.byCase.get(from) ?? this.byCase.set(from, []).get(from)!).push(said)
     const before = this.byId.get(c.id)
     this.byId.set(c.id, before ? worse(before, said) : said)
   }
-  all(): Check[] {
+  all(): Draft[] {
     return [...this.byId.values()]
   }
   crushesCore(): boolean {

@@ -4,7 +4,7 @@ import { CalcError } from '../../base/errors'
 import { boltCapacities, galls } from '../../chapters/fastener/fastener'
 import { contains } from '../../base/geometry/outline'
 import { withYardValues, yardLine, yardPlate, yardSealants, type YardValue } from '../../base/materials/yard'
-import { governing, say, worstVerdict, type Check } from '../../base/verdict/check'
+import { governing, say, worstVerdict, written, type Draft } from '../../base/verdict/check'
 import { foundChecks } from '../findings'
 import { tallyOf } from '../tally'
 import { quantityOf, sealantCheck, sealantsFor } from './bedding'
@@ -16,7 +16,7 @@ import { unseenCheck } from './good-for'
 import { factorsOf, guessesLeft } from './guess'
 import { holdChecks, holdLimitN, isBlind } from './hold'
 import { coreCheck, coreOutput, jointInput, leverCheck, plateOutput, plugOf } from './joint'
-import { Memo, type Judgement } from './judgement'
+import { Memo, type Judgement, type Look } from './judgement'
 import { leaning, unsurveyed } from './leans'
 import { shareLoads, type CaseShared, type Shared } from './loads'
 import { byGrain, weldCheck } from './metal-deck'
@@ -90,7 +90,7 @@ function mostPressed(of: Shared[], preloadN: number): Shared {
   return of.reduce((a, b) => (pressed(b) > pressed(a) ? b : a))
 }
 /** Fixed from above without a plate nothing presses behind: there are no nuts and no washers. */
-const underNuts = (d: Design, c: Check) => isBlind(d) && !d.plate && /^(punching|crush-plate)/.test(c.id)
+const underNuts = (d: Design, c: Draft) => isBlind(d) && !d.plate && /^(punching|crush-plate)/.test(c.id)
 /** Every check of every case and of its decisive directions. */
 function putCases(g: Gathered, t: Tight): void {
   const { d, plug, row, shared } = t
@@ -170,9 +170,9 @@ function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
 /** What was replaced by the yard's own value is said with every check that it counts for. */
 const withReplaced =
   (replaced: Replaced) =>
-  (c: Check): Check => {
+  (c: Draft): Draft => {
     const said = replaced.filter((r) => r.counts(c.id)).map((r) => ` ${r.text}`)
-    return said.length ? { ...c, because: c.because + said.join('') } : c
+    return said.length ? { ...c, because: () => written(c).because + said.join('') } : c
   }
 
 /** All checks of a fitting in the order in which they are read, and what was found on the way to them. */
@@ -208,6 +208,26 @@ function gathered(t: Tight, lean: boolean, yard: YardValue[], memo: Memo) {
   return { g, plate, core, grips, grip, pots, sealant }
 }
 
+/** All that a judgement is made of, its checks without a word yet. */
+function weighed(asked: Design, lean: boolean, yard: YardValue[], memo: Memo) {
+  const { d, row, replaced } = byTheYard(asked, yard)
+  boltsInside(d)
+  const t = tightened(d, row, lean, memo)
+  const found = gathered(t, lean, yard, memo)
+  const guessed = guessesLeft(d)
+  const checks = found.g.all().map(withReplaced(replaced)).map(leaning(d, guessed))
+  return { d, t, guessed, ...found, checks }
+}
+
+/**
+ * What a search asks of a design: verdicts and figures, by the directions that decide by the hand check.
+ * Not a word is written, for of hundreds of designs a few are shown, and those are judged whole.
+ */
+export function look(asked: Design, yard: YardValue[] = NO_VALUES, memo = new Memo()): Look {
+  const { checks, plate, core, grip } = weighed(asked, true, yard, memo)
+  return { checks, plate, core, grip }
+}
+
 /**
  * Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves
  * out the suggested plate.
@@ -218,13 +238,10 @@ export function judge(
   yard: YardValue[] = NO_VALUES,
   memo = new Memo(),
 ): Judgement {
-  const { d, row, replaced } = byTheYard(asked, yard)
-  boltsInside(d)
-  const t = tightened(d, row, lean, memo)
+  const found = weighed(asked, lean, yard, memo)
+  const { d, t, guessed, g, plate, core, grips, grip, pots, sealant } = found
   const { shared } = t
-  const { g, plate, core, grips, grip, pots, sealant } = gathered(t, lean, yard, memo)
-  const guessed = guessesLeft(d)
-  const checks = g.all().map(withReplaced(replaced)).map(leaning(d, guessed))
+  const checks = found.checks.map(written)
   const cases = g.cases(shared)
   const { load, swept } = shared[0]!
   return {

@@ -5,7 +5,7 @@ import type { Tightening } from '../../chapters/fastener/tightening'
 import type { gripStackOf } from '../../chapters/fastener/grip-stack'
 import type { YardValue } from '../../base/materials/yard'
 import type { PlateOutput } from '../../chapters/plate/backing-plate'
-import type { Check, Verdict } from '../../base/verdict/check'
+import type { Check, Draft, Verdict } from '../../base/verdict/check'
 import type { designLoadOf, LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
 import type { Hands, Shared } from './loads'
@@ -78,6 +78,11 @@ export interface Judgement {
   pipeFillMl: number
   counts: Record<Verdict, number>
   assumed: string[]
+}
+
+/** What a search reads of one of many designs. */
+export interface Look extends Pick<Judgement, 'plate' | 'core' | 'grip'> {
+  checks: Draft[]
 }
 
 /**

@@ -172,6 +172,7 @@ export const deckHardware: Kind<Design, Judgement, CatalogueEntry> = {
   catalogue: CATALOGUE,
   start: (entry, spot, name) => startDesign(entry, spot, name),
   footprint,
+  alone: true,
   judge: (d, a) => judge(d, false, a.yard.length ? a.yard : undefined, new Memo(panelAt(d, a))),
   slow: (d, j, a) => questionFor(d, j, zoneOfPlace(a.zones, d.place), a.parts),
   withSlow: withSolver,

@@ -1,4 +1,4 @@
-import { unproven, type Check } from '../../base/verdict/check'
+import { unproven, type Draft } from '../../base/verdict/check'
 import type { Design } from './design'
 
 /** Which estimates a check leans on, in words a fitter knows. */
@@ -52,9 +52,9 @@ export const unsurveyed = () =>
   })
 
 /** Each check with the guesses and estimates that it leans on. */
-export function leaning(d: Design, guessed: string[]): (c: Check) => Check {
+export function leaning(d: Design, guessed: string[]): (c: Draft) => Draft {
   const estimates = estimatesOf(d)
-  const starts = (c: Check, ids: string[]) => ids.some((k) => c.id.startsWith(k))
+  const starts = (c: Draft, ids: string[]) => ids.some((k) => c.id.startsWith(k))
   return (c) => {
     const assumed = [
       ...(c.id !== 'bolt-length' && starts(c, LEANS_ON_LOAD) ? guessed : []),

@@ -9,6 +9,7 @@ import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
 import type { Design } from './design'
 import { differing } from './mirrored'
+import { weldStress, worstByGrain } from './own-ways'
 import { loadOn } from './turned'
 
 /** How a stiff base that can only push stands on the deck (chapter 3.3). */
@@ -82,6 +83,9 @@ function directionsOf(given: Design['load']) {
   return { load, directions: all.directions, swept: true }
 }
 
+type Point3 = { x: number; y: number; z: number }
+const STRAIGHT_UP: LoadDirection = { azimuthDeg: 0, elevationDeg: 90, alongN: 0, acrossN: 0, outN: 1 }
+const NO_BOLTS = { hand: { bolts: [] } }
 /** One figure of a direction, and what it cannot be above where that is had for less. */
 interface Measure {
   of: (s: Shared) => number
@@ -91,7 +95,7 @@ interface Measure {
  * Every check is monotone in one of these measures of a direction, so only the directions that are
  * greatest in one of them have to be judged to have judged them all.
  */
-function measuresOf(design: Design, preloadN: number): Measure[] {
+function measuresOf(design: Design, preloadN: number, point: Point3): Measure[] {
   const caps = boltCapacities(design.bolt.size, design.bolt.grade, design.bolt.threadsInShear)
   const used = (b: { tensionN: number; shearN: number }) =>
     (b.tensionN / caps.tensionN) ** 2 + (b.shearN / caps.shearN) ** 2
@@ -106,13 +110,18 @@ function measuresOf(design: Design, preloadN: number): Measure[] {
     { of: (s) => s.stripMPa, atMost: (s) => s.toePressureMPa },
     { of: (s) => s.unresistedMomentNmm },
     { of: (s) => s.unresistedTwistNmm },
+    // What has a direction of its own: the timber by its grain, a doubler by its sides.
+    ...(worstByGrain(design, NO_BOLTS) ? [{ of: (s: Shared) => worstByGrain(design, s)!.used }] : []),
+    ...(weldStress(design, STRAIGHT_UP, point)
+      ? [{ of: (s: Shared) => weldStress(design, s.direction, point)!.together }]
+      : []),
   ]
 }
 /** Of two that are alike but for the last bit it is the first. */
 const ABOVE = 1 + 1e-12
-function decisive(all: Shared[], design: Design, preloadN: number): Shared[] {
+function decisive(all: Shared[], design: Design, preloadN: number, point: Point3): Shared[] {
   const picked = new Set<Shared>()
-  for (const { of, atMost } of measuresOf(design, preloadN)) {
+  for (const { of, atMost } of measuresOf(design, preloadN, point)) {
     let best = all[0]!
     let most = of(best)
     for (const s of all) {
@@ -202,7 +211,6 @@ function stripOf(d: Design, footing: ReturnType<typeof footingOf>, field: Field)
   return strip.areaMm2 > 0 ? strip.forceN / (strip.areaMm2 + spread * strip.outlineMm) : 0
 }
 
-type Point3 = { x: number; y: number; z: number }
 /** What of a base at rest only the directions that decide are asked for: worked out when it is. */
 class AtRest implements Shared {
   readonly caseName: string
@@ -284,6 +292,8 @@ function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Sha
 }
 
 export interface Hand {
+  /** base, doubler and grain that the directions were chosen by */
+  on: string
   load: ReturnType<typeof designLoadOf>
   swept: boolean
   /** how many directions were asked for; `all` leaves out those that are another's mirror image */
@@ -301,17 +311,24 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
   const { bolts } = d
   let byBolts = known.get(c.load)
   if (!byBolts) known.set(c.load, (byBolts = new WeakMap()))
+  const beside = {
+    doubler: d.structure.kind === 'metal' ? d.doubler : null,
+    grain: d.structure.kind === 'timber' && d.structure.grainDeg !== undefined,
+  }
+  const footing = footingOf(d)
+  const on = JSON.stringify([footing, beside])
   let hand = byBolts.get(bolts)
-  if (!hand) {
+  if (hand?.on !== on) {
     const { load, directions, swept } = directionsOf(c.load)
     const point = load.pointMm
     const pulled = carrying(d).map((i) => bolts[i]!)
     hand = {
+      on,
       load,
       swept,
       count: directions.length,
       onDeck: new Map(),
-      all: differing(directions, footingOf(d), pulled, point).map((q) =>
+      all: differing(directions, footing, pulled, point, beside).map((q) =>
         fromHand(c.name, q, shareOn(d, { x: q.alongN, y: q.acrossN, z: q.outN }, point)),
       ),
     }
@@ -350,22 +367,24 @@ export interface CaseShared {
 export function shareLoads(design: Design, preloadN: number, lean: boolean, known: Hands): CaseShared[] {
   return casesOf(design).map((c) => {
     const hand = byHand(c, design, known)
+    const point = hand.load.pointMm
     const shape = { name: c.name, load: hand.load, swept: hand.swept, count: hand.count }
-    if (!needsDeck(hand)) return { ...shape, contact: false, decisive: decisive(hand.all, design, preloadN) }
+    if (!needsDeck(hand))
+      return { ...shape, contact: false, decisive: decisive(hand.all, design, preloadN, point) }
     const kb = boltStiffness(design.bolt.size, design.bolt.grade, gripAbout(design))
     const k = bedStiffness(layersUnder(design))
     const key = `${lean}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
     let all = hand.onDeck.get(key)
     if (!all) {
-      const from = lean ? decisive(hand.all, design, 0) : hand.all
-      all = from.map((s) => onDeck(s, design, hand.load.pointMm, kb, k) ?? s)
+      const from = lean ? decisive(hand.all, design, 0, point) : hand.all
+      all = from.map((s) => onDeck(s, design, point, kb, k) ?? s)
       if (hand.onDeck.size > 400) hand.onDeck.clear()
       hand.onDeck.set(key, all)
     }
     return {
       ...shape,
       contact: all.some((s) => s.resting !== null),
-      decisive: decisive(all, design, preloadN),
+      decisive: decisive(all, design, preloadN, point),
     }
   })
 }

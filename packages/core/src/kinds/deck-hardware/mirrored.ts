@@ -13,6 +13,19 @@ interface Motion {
 }
 type Footing = { lengthMm: number; widthMm: number } | { diameterMm: number }
 
+/** What else has a direction of its own on the deck, and is another when a load is turned or mirrored. */
+export interface Beside {
+  /** a doubler, which lies as the base does */
+  doubler?: { lengthMm: number; widthMm: number } | null
+  /** timber whose grain is known: to it a push and its opposite are one */
+  grain?: boolean
+}
+const MIRRORED_ON = [false, true]
+function allowed({ turnDeg, mirrored }: Motion, { doubler, grain }: Beside): boolean {
+  if (turnDeg % 180 !== 0 && doubler && (turnDeg % 90 !== 0 || doubler.lengthMm !== doubler.widthMm))
+    return false
+  return !grain || (!mirrored && turnDeg % 180 === 0)
+}
 /** Every motion that leaves a base where it was: of a disc those that its bolts could follow. */
 function ofBase(footing: Footing, bolts: number): Motion[] {
   const turns =
@@ -21,7 +34,7 @@ function ofBase(footing: Footing, bolts: number): Motion[] {
       : footing.lengthMm === footing.widthMm
         ? [0, 90, 180, 270]
         : [0, 180]
-  return turns.flatMap((turnDeg) => [false, true].map((mirrored) => ({ turnDeg, mirrored })))
+  return turns.flatMap((turnDeg) => MIRRORED_ON.map((mirrored) => ({ turnDeg, mirrored })))
 }
 function fallsOnItself(bolts: Point[], { turnDeg, mirrored }: Motion): boolean {
   const [c, s] = cosSin(turnDeg)
@@ -43,10 +56,13 @@ export function differing(
   footing: Footing,
   bolts: Point[],
   point: { x: number; y: number },
+  beside: Beside = {},
 ): LoadDirection[] {
   if (directions.length < 2) return directions
   const at = [{ xMm: point.x, yMm: point.y }]
-  const motions = ofBase(footing, bolts.length).filter((m) => fallsOnItself(at, m) && fallsOnItself(bolts, m))
+  const motions = ofBase(footing, bolts.length).filter(
+    (m) => allowed(m, beside) && fallsOnItself(at, m) && fallsOnItself(bolts, m),
+  )
   const seen = new Set<string>()
   return directions.filter((q) => {
     const inPlane = Math.hypot(q.alongN, q.acrossN)

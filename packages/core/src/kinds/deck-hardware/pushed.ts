@@ -1,5 +1,5 @@
 import { areaOf } from '../../base/geometry/outline'
-import type { Check } from '../../base/verdict/check'
+import { type Check } from '../../base/verdict/check'
 import type { FactorKind } from '../../base/verdict/factors'
 import type { Plug } from '../../chapters/deck/footprint'
 import { pushThroughOf, type PUSH_USES } from '../../chapters/deck/push-through'

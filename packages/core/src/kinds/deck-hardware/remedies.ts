@@ -4,7 +4,7 @@ import { PLATES, STOCKS } from '../../base/materials/plates'
 import { boundsOf } from '../../base/geometry/outline'
 import type { YardValue } from '../../base/materials/yard'
 import { say, type Check } from '../../base/verdict/check'
-import { attempt, mendable, withRemedies, type Try } from '../remedies'
+import { mendable, withRemedies, type Try } from '../remedies'
 import type { FitsHole } from '../wrong-hole'
 import { type Design } from './design'
 import { bestIsolation, sleeveFits } from './isolation'
@@ -287,7 +287,4 @@ export const deckTries = (d: Design, j: Judgement): Try[] =>
   )
 export const deckWithRemedies = (d: Design, j: Judgement, yard?: YardValue[], memo = new Memo()): Judgement =>
   withRemedies(d, j, deckTries(d, j), (changed) => judge(changed, true, yard, memo))
-
-export const tryJudge = (d: Design, yard?: YardValue[], memo?: Memo): Judgement | null =>
-  attempt(() => judge(d, true, yard, memo))
 export { plateFor }

@@ -3,7 +3,7 @@ import { SIZES } from '../../base/materials/fasteners'
 import { PLATES, type PlateId } from '../../base/materials/plates'
 import { areaOf } from '../../base/geometry/outline'
 import type { Design } from './design'
-import type { Judgement } from './judgement'
+import type { Judgement, Look } from './judgement'
 import { planOfPlate } from './plans'
 import { stepsOf } from './steps'
 
@@ -30,7 +30,7 @@ export const plateMassOf = (p: NonNullable<Design['plate']>) =>
   areaOf(planOfPlate(p)) * p.thicknessMm * PLATES[p.material].densityKgM3 * 1e-9
 
 /** Fill, insert and cloth, less the core that they take the place of. */
-function coreMassOf(d: Design, j: Judgement): number {
+function coreMassOf(d: Design, j: Look): number {
   const s = d.structure
   if (s.kind !== 'sandwich' || !j.core) return 0
   const { insertVolumeMl, fillTotalMl } = j.core
@@ -49,7 +49,7 @@ function doublerMassOf(d: Design): number {
 }
 
 /** Bolts with nuts and washers, plate or doubler, fill, insert and cloth: what the choice adds in weight. */
-export function massOf(d: Design, j: Judgement | null): number {
+export function massOf(d: Design, j: Look | null): number {
   const s = SIZES[d.bolt.size]!
   const washer = d.bolt.nutWasher === 'large' ? s.largeWasher : s.plainWasher
   const stack = j?.grip?.lengthMm ?? 40

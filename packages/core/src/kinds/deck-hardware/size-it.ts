@@ -1,5 +1,5 @@
 import type { YardValue } from '../../base/materials/yard'
-import type { Check, Verdict } from '../../base/verdict/check'
+import { written, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
 import type { Room } from '../../boat/field'
 import type { Judgement } from './judgement'
@@ -99,10 +99,11 @@ function noneFound(s: Search, p: Passed, before: Judgement | null, massBeforeKg:
     return nothing({ ...shape, governing: bad.id, verdict: 'short', because }, [bad])
   }
   const j = s.nearest?.j ?? before
-  const blocking =
+  const blocking = (
     j?.checks.filter(
       (c) => !beyond(c.id) && c.verdict !== 'holds' && (s.nearest || PLATE_BLIND.includes(c.id)),
     ) ?? []
+  ).map(written)
   return nothing(
     {
       ...shape,
@@ -126,7 +127,7 @@ export function sizeIt(
   ask: AskSolver | null = null,
 ): Proposal {
   const s = new Search(d, yard, room)
-  const before = s.quick(d)
+  const before = s.before()
   const massBeforeKg = massOf(d, before)
   const p = search(s, ask)
   const found = s.sorted(p.found)

@@ -1,11 +1,11 @@
 import { stockThickness, type PlateId } from '../../base/materials/plates'
 import type { YardValue } from '../../base/materials/yard'
-import type { Check, Verdict } from '../../base/verdict/check'
+import type { Draft, Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
 import type { Room } from '../../boat/field'
-import { judge } from './judge'
-import { Memo, type Judgement } from './judgement'
-import { tryJudge } from './remedies'
+import { attempt } from '../remedies'
+import { judge, look } from './judge'
+import { Memo, type Judgement, type Look } from './judgement'
 import { hoursOf, massOf } from './size-cost'
 import { boltedWays, plated, REACHES, stockFor, waysFor, type Ways } from './size-ways'
 
@@ -36,7 +36,7 @@ const PUSHED = [
   'foot',
 ]
 export const beyond = (id: string) => BEYOND.includes(id) || PUSHED.some((p) => id.startsWith(p))
-export const acceptable = (checks: Check[], level: Level) =>
+export const acceptable = (checks: Pick<Draft, 'id' | 'verdict'>[], level: Level) =>
   checks.every((c) => good(c.verdict, level) || beyond(c.id))
 /** Checks that no plate helps, so that a size that fails them is done with. */
 export const PLATE_BLIND = ['bolt', 'bearing', 'shear-out', 'doubler-weld']
@@ -48,16 +48,17 @@ const AT_090 = 1 / Math.sqrt(0.9)
  * unless it would carry twice as much without.
  */
 const LIGHT = 0.5
-const needsPlate = (d: Design, j: Judgement) =>
+const needsPlate = (d: Design, j: Look) =>
   d.plate !== null && j.checks.some((c) => THICK_BLIND(c.id) && (c.utilisation ?? 0) > LIGHT)
 
 /** Looks through the ways of building one fitting, and keeps the lightest of each school and plate. */
 export class Search {
   tried = 0
-  nearest: { worst: number; j: Judgement } | null = null
+  nearest: { worst: number; j: Look } | null = null
   readonly ways: Ways
   readonly memo = new Memo()
-  private best = new Map<string, Found>()
+  /** the lightest of each school and plate, not judged whole yet */
+  private best = new Map<string, Pick<Found, 'design' | 'mass'>>()
   private level: Level = 'holds'
 
   constructor(
@@ -68,8 +69,13 @@ export class Search {
     this.ways = waysFor(d)
   }
 
-  quick(o: Design): Judgement | null {
-    return tryJudge(o, this.yard, this.memo)
+  /** Null where it cannot be built. */
+  private quick(o: Design): Look | null {
+    return attempt(() => look(o, this.yard, this.memo))
+  }
+  /** What it is before anything is changed. */
+  before(): Judgement | null {
+    return attempt(() => judge(this.d, true, this.yard, this.memo))
   }
   /** Judged in every direction: what is shown is never what a search alone has seen. */
   whole(o: Design, level: Level): Found | null {
@@ -135,7 +141,7 @@ export class Search {
       if (thicker.some((t) => this.look(key, plate(t))?.ok)) return
     }
   }
-  private look(key: string, o: Design, also = (_: Judgement) => true): { j: Judgement; ok: boolean } | null {
+  private look(key: string, o: Design, also = (_: Look) => true): { j: Look; ok: boolean } | null {
     this.tried++
     const j = this.quick(o)
     if (!j) return null
@@ -143,7 +149,7 @@ export class Search {
       if (!also(j)) return { j, ok: false }
       const mass = massOf(o, j)
       const had = this.best.get(key)
-      if (!had || mass < had.mass) this.best.set(key, { design: o, mass, judgement: j })
+      if (!had || mass < had.mass) this.best.set(key, { design: o, mass })
       return { j, ok: true }
     }
     const worst = j.checks

@@ -16,7 +16,7 @@ import { leanCheck } from './lean'
 import type { ThroughHullDesign } from './design'
 import { FINDINGS, RISK_SAID, taperPlugOf } from './findings'
 import type { ThroughHullJudgement } from './judgement'
-import { kickChecks, kickHeld, kickSchools, padChecks } from './kick'
+import { kickChecks, kickHeld, padChecks } from './kick'
 import { metalChecks } from './metals'
 import { plain } from './plain'
 import { placingOf, unanswered, type Question, type ThroughHullAround } from './placing'
@@ -135,7 +135,6 @@ function built(d: ThroughHullDesign, around: ThroughHullAround, log: LogLine[]) 
       clock,
       obstacles,
       kick,
-      kickSchools: kickSchools(d, kick),
       bolts,
     },
   }

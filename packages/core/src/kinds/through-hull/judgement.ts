@@ -34,12 +34,6 @@ export interface ThroughHullJudgement {
   /** everything in the handle's plane, the neighbours' handles too */
   obstacles: Obstacle[]
   kick: Kick | null
-  kickSchools: {
-    method: 'through' | 'insert' | 'nut'
-    verdict: Verdict
-    utilisation: number | null
-    governing: string
-  }[]
   metals: MetalLine[]
   threads: ThreadSeal[]
   /** how long the bolts are, those of one length together */

@@ -1,10 +1,10 @@
 import { answerOf } from '../../base/calculator/calculator'
 import { seacockLoad } from '../../chapters/hull/seacock-load'
-import { say, unproven, type Check } from '../../base/verdict/check'
+import { say, unproven, type Check, type Verdict } from '../../base/verdict/check'
 import { attempt } from '../remedies'
 import { THROUGH_HULL_FAMILY } from './families'
 import type { ThroughHullDesign } from './design'
-import type { Kick, ThroughHullJudgement } from './judgement'
+import type { Kick } from './judgement'
 import { plain } from './plain'
 import { estimatedHull, wedgesOf } from './seat'
 
@@ -116,8 +116,17 @@ export function kickChecks(d: ThroughHullDesign, kick: Kick | null): Check[] {
   )
 }
 
-/** The same kick, held by each of the schools that these figures allow. */
-export function kickSchools(d: ThroughHullDesign, kick: Kick | null): ThroughHullJudgement['kickSchools'] {
+export interface KickSchool {
+  method: 'through' | 'insert' | 'nut'
+  verdict: Verdict
+  utilisation: number | null
+  governing: string
+}
+/**
+ * The same kick, held by each of the schools that these figures allow; `kick` is the judgement's own. No part
+ * of a judgement: only who compares them asks for the other two.
+ */
+export function kickSchools(d: ThroughHullDesign, kick: Kick | null): KickSchool[] {
   if (!d.valve || d.family === 'welded-stub') return []
   return (['through', 'insert', 'nut'] as const).flatMap((method) => {
     const k = method === d.hold.method ? kick : attempt(() => kickOf(d, method))

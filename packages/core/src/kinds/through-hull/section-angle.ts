@@ -42,7 +42,8 @@ function angleFigure(p: SectionPen, textMm: number): void {
     },
     {
       kind: 'text',
-      at: { x: e.x + 2, y: e.y - textMm * 1.6 },
+      // Under its line: above it is the hull's own end.
+      at: { x: e.x + 2, y: y - textMm * 1.25 },
       text: `${d.hull.angleMeasured ? '' : '~'}${say(j.tilt.deg)}\u00b0`,
       size: textMm,
       anchor: 'end',

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { RISK_SAID, formatLength, formatVolume } from '@north-tide/core'
 import { closure } from '@north-tide/core/closure'
-import FindingsList from '../../pieces/FindingsList.vue'
 import RowTable from '../../pieces/RowTable.vue'
-import TemplatesView from '../../pieces/TemplatesView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
-import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useClosure } from '../../state/closure'
-import HolesDecided from './HolesDecided.vue'
 
+/** A page of the tray is fetched when it is looked at: no bench is seen later for what nobody opened. */
+const TemplatesView = defineAsyncComponent(() => import('../../pieces/TemplatesView.vue'))
+const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const FindingsList = defineAsyncComponent(() => import('../../pieces/FindingsList.vue'))
+const HolesDecided = defineAsyncComponent(() => import('./HolesDecided.vue'))
 /** The tray under a job of closing: work, pieces of cloth, templates, what is wrong with an old one. */
 const tab = defineModel<string>('tab', { required: true })
 const bench = useClosure()

@@ -19,13 +19,13 @@ import BenchFrame from '../../pieces/BenchFrame.vue'
 import DrawingView from '../../pieces/DrawingView.vue'
 import FittingFiles from '../../pieces/FittingFiles.vue'
 import LegendRow from '../../pieces/LegendRow.vue'
-import BenchTray from './BenchTray.vue'
 import GivenColumn from './GivenColumn.vue'
 import { intoField, useBenchKeys } from '../../pieces/bench-keys'
 import { readJson } from '../../pieces/files'
 import VerdictColumn from './VerdictColumn.vue'
 import { draggedTo } from './load-fields'
 
+const BenchTray = defineAsyncComponent(() => import('./BenchTray.vue'))
 const SizeIt = defineAsyncComponent(() => import('./SizeIt.vue'))
 const bench = useBench()
 const boats = useBoats()
@@ -176,6 +176,7 @@ async function takeFile(chosen: File) {
   </div>
   <BenchFrame
     v-else
+    class="deck"
     :draft="bench"
     :name="open.name"
     :where="where"
@@ -297,6 +298,9 @@ async function takeFile(chosen: File) {
 </template>
 
 <style scoped>
+.deck {
+  --tray: 204px;
+}
 .none {
   padding: 28px;
   display: grid;
@@ -325,6 +329,7 @@ async function takeFile(chosen: File) {
   gap: 6px;
   align-items: center;
   margin-right: 14px;
+  vertical-align: middle;
   cursor: pointer;
 }
 .thick input {

@@ -127,13 +127,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 </script>
 
 <template>
-  <TrayTabs
-    v-model="tab"
-    class="deck"
-    :tabs="TABS"
-    :tall="TALL.includes(tab)"
-    :ready="w !== null && j !== null"
-  >
+  <TrayTabs v-model="tab" :tabs="TABS" :tall="TALL.includes(tab)" :ready="w !== null && j !== null">
     <template v-if="w && j">
       <div v-if="tab === 'Pattern'" class="pattern">
         <figure>
@@ -278,9 +272,6 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
 </template>
 
 <style scoped>
-.deck {
-  --tray: 204px;
-}
 .stale-parts {
   border-left: 5px solid var(--buoy);
   padding: 4px 10px;
@@ -317,6 +308,9 @@ figure {
 }
 .makes :deep(td) {
   padding: 4px 8px 4px 0;
+}
+.makes :deep(td.number) {
+  white-space: nowrap;
 }
 .working {
   display: grid;

@@ -283,10 +283,8 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
   </template>
 </template>
 
+<style scoped src="../../pieces/given.css"></style>
 <style scoped>
-.gap {
-  margin-top: 18px;
-}
 .cases {
   display: flex;
   flex-wrap: wrap;
@@ -315,18 +313,5 @@ const CHAINS = ['30', '40', '70'].map((v) => ({ value: v, title: `grade ${v}` })
 .naming .entry {
   flex: 1;
   min-width: 0;
-}
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 32px;
-  font-size: 0.875rem;
-}
-.tick input {
-  accent-color: var(--tide);
-  width: 16px;
-  height: 16px;
-  margin: 0;
 }
 </style>

@@ -263,23 +263,8 @@ function setGrain(v: number | null) {
   />
 </template>
 
+<style scoped src="../../pieces/given.css"></style>
 <style scoped>
-.gap {
-  margin-top: 18px;
-}
-.tick {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 32px;
-  font-size: 0.875rem;
-}
-.tick input {
-  accent-color: var(--tide);
-  width: 16px;
-  height: 16px;
-  margin: 0;
-}
 .warn {
   color: var(--buoy);
   font-weight: 600;

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { zoneTitle, type Point } from '@north-tide/core'
 import { drawnOutline } from '@north-tide/core/opening'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
-import ReadFile from '../../pieces/ReadFile.vue'
 import MeasuredPlace from '../../pieces/MeasuredPlace.vue'
 import GivenGroups from '../../pieces/GivenGroups.vue'
 import { useBoats } from '../../state/boats'
@@ -12,6 +11,7 @@ import { useOpening } from '../../state/opening'
 import { openingGroups } from './opening-fields'
 import { useOpeningMove } from './opening-move'
 
+const ReadFile = defineAsyncComponent(() => import('../../pieces/ReadFile.vue'))
 /** What is given of an opening. */
 const bench = useOpening()
 const boats = useBoats()

@@ -1,17 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { RISK_SAID } from '@north-tide/core'
 import { opening } from '@north-tide/core/opening'
-import FindingsList from '../../pieces/FindingsList.vue'
 import SealantRows from '../../pieces/SealantRows.vue'
-import TemplatesView from '../../pieces/TemplatesView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
-import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useOpening } from '../../state/opening'
-import CutOutView from './CutOutView.vue'
-import WeakenedView from './WeakenedView.vue'
 
+/** A page of the tray is fetched when it is looked at: no bench is seen later for what nobody opened. */
+const TemplatesView = defineAsyncComponent(() => import('../../pieces/TemplatesView.vue'))
+const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const FindingsList = defineAsyncComponent(() => import('../../pieces/FindingsList.vue'))
+const CutOutView = defineAsyncComponent(() => import('./CutOutView.vue'))
+const WeakenedView = defineAsyncComponent(() => import('./WeakenedView.vue'))
 /** The tray under an opening: work, what seals it, templates, what is wrong with one that is there. */
 const tab = defineModel<string>('tab', { required: true })
 const bench = useOpening()

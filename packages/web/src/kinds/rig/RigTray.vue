@@ -1,18 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { RISK_SAID, formatUse } from '@north-tide/core'
 import { rig } from '@north-tide/core/rig'
-import FindingsList from '../../pieces/FindingsList.vue'
 import RowTable from '../../pieces/RowTable.vue'
 import SealantRows from '../../pieces/SealantRows.vue'
-import TemplatesView from '../../pieces/TemplatesView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
 import VerdictSign from '../../pieces/VerdictSign.vue'
-import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import { useRig } from '../../state/rig'
-import SightsView from './SightsView.vue'
 
+/** A page of the tray is fetched when it is looked at: no bench is seen later for what nobody opened. */
+const TemplatesView = defineAsyncComponent(() => import('../../pieces/TemplatesView.vue'))
+const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const FindingsList = defineAsyncComponent(() => import('../../pieces/FindingsList.vue'))
+const SightsView = defineAsyncComponent(() => import('./SightsView.vue'))
 /** The tray under a chainplate: work, the ways of holding it side by side, sealant, templates, survey. */
 const tab = defineModel<string>('tab', { required: true })
 const bench = useRig()

@@ -1,3 +1,4 @@
+import dayjs from 'dayjs'
 import { SEALANTS } from '@north-tide/core'
 import { choiceWords } from '@north-tide/core/words'
 import { RIG_FAMILY, RIG_METALS, type RigDesign } from '@north-tide/core/rig'
@@ -155,6 +156,6 @@ const chainplateGroups = (d: RigDesign): GivenGroup[] => [
   },
   temporary(d),
 ]
-const inDays = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
+const inDays = (n: number) => dayjs().add(n, 'day').format('YYYY-MM-DD')
 export const rigGroups = (d: RigDesign): GivenGroup[] =>
   d.set ? [PLACE, ...setGroups(d.set)] : chainplateGroups(d)

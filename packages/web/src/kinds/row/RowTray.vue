@@ -1,22 +1,23 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { RISK_SAID, formatLength } from '@north-tide/core'
 import { bendsFrom, bentAt, row } from '@north-tide/core/row'
 import { api } from '../../api'
 import { useAttempt } from '../../pieces/attempt'
 import DimensionField from '../../pieces/DimensionField.vue'
-import FindingsList from '../../pieces/FindingsList.vue'
 import RowTable from '../../pieces/RowTable.vue'
 import SealantRows from '../../pieces/SealantRows.vue'
-import TemplatesView from '../../pieces/TemplatesView.vue'
 import TrayTabs from '../../pieces/TrayTabs.vue'
-import WorkView from '../../pieces/WorkView.vue'
 import { useBoats } from '../../state/boats'
 import type { Angles } from '../../types'
 import { useRow } from '../../state/row'
-import CrossedHoles from './CrossedHoles.vue'
-import MembersView from './MembersView.vue'
 
+/** A page of the tray is fetched when it is looked at: no bench is seen later for what nobody opened. */
+const TemplatesView = defineAsyncComponent(() => import('../../pieces/TemplatesView.vue'))
+const WorkView = defineAsyncComponent(() => import('../../pieces/WorkView.vue'))
+const FindingsList = defineAsyncComponent(() => import('../../pieces/FindingsList.vue'))
+const CrossedHoles = defineAsyncComponent(() => import('./CrossedHoles.vue'))
+const MembersView = defineAsyncComponent(() => import('./MembersView.vue'))
 /** The tray under a row: the schedule to set it out by, its members, work, templates, survey. */
 const tab = defineModel<string>('tab', { required: true })
 const bench = useRow()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatForce, formatLength, schoolsFor, sayIn, formatUse } from '@north-tide/core'
-import { METHOD_TITLE, kickPicture } from '@north-tide/core/through-hull'
+import { METHOD_TITLE, kickPicture, kickSchools } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import DimensionField from '../../pieces/DimensionField.vue'
@@ -14,6 +14,7 @@ const throughHull = useThroughHull()
 const boats = useBoats()
 const j = computed(() => throughHull.judgement!)
 const d = computed(() => throughHull.design!)
+const ways = computed(() => kickSchools(d.value, j.value.kick))
 const picture = computed(() => kickPicture(d.value, j.value, boats.units))
 const set = (path: string, v: unknown) => throughHull.change({ [path]: v })
 const schools = schoolsFor('Seacock bolts')
@@ -35,7 +36,7 @@ const schools = schoolsFor('Seacock bolts')
           { key: 'whatGoverns', title: 'What governs', class: 'small' },
           { key: 'act' },
         ]"
-        :rows="j.kickSchools"
+        :rows="ways"
         :about="
           (k) => ({
             class: { on: k.method === d.hold.method },
@@ -59,7 +60,7 @@ const schools = schoolsFor('Seacock bolts')
           ><strong v-else-if="k.method === d.hold.method" class="small">chosen</strong></template
         >
       </RowTable>
-      <p v-if="!j.kickSchools.length" class="soft">
+      <p v-if="!ways.length" class="soft">
         A flange with its bolt circle and a pad, or a tail whose thread root is known, are needed for this.
       </p>
       <p v-if="j.kick?.bolts" class="soft small">

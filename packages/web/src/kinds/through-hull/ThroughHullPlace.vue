@@ -2,12 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatLength, sayIn, zoneTitle } from '@north-tide/core'
-import {
-  THROUGH_HULL_FAMILY,
-  USE_TITLES,
-  hullChanged,
-  throughHullSection,
-} from '@north-tide/core/through-hull'
+import { THROUGH_HULL_FAMILY, hullChanged, throughHullSection } from '@north-tide/core/through-hull'
 import { useThroughHull } from '../../state/through-hull'
 import { useBoats } from '../../state/boats'
 import BenchFrame from '../../pieces/BenchFrame.vue'
@@ -63,7 +58,12 @@ const open = computed(() =>
 const where = computed(() => {
   const d = open.value!
   const u = boats.units
-  return `${THROUGH_HULL_FAMILY[d.family].title} for ${USE_TITLES[d.use]} · ${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, u)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), u)}`}, ${d.place.zMm < 0 ? `${formatLength(-d.place.zMm, u)} under water` : `${formatLength(d.place.zMm, u)} above`}`
+  const mm = (v: number) => formatLength(Math.abs(v), u)
+  const across =
+    d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${mm(d.place.yMm)}`
+  const up = `${mm(d.place.zMm)} ${d.place.zMm < 0 ? 'under water' : 'above'}`
+  const zone = zoneTitle(boats.picture?.zones ?? [], d.place.zone)
+  return `${THROUGH_HULL_FAMILY[d.family].title} · ${zone}, x ${formatLength(d.place.xMm, u)}, ${across}, ${up}`
 })
 const stale = computed(() => (open.value ? hullChanged(open.value, boats.picture?.zones ?? []) : null))
 const section = computed(() =>

@@ -4,9 +4,10 @@ import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api'
 import { kindOnScreen } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
-import FittingList from './FittingList.vue'
 
 /** The bench: whichever kind the fitting is that lies on it; without one all that there are. */
+/** A table, which no bench needs. */
+const FittingList = defineAsyncComponent(() => import('./FittingList.vue'))
 const boats = useBoats()
 const route = useRoute()
 const router = useRouter()

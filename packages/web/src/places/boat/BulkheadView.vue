@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { formatLength, halfBreadthOf, lifeSaid, type BoatZone, type Units } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
 import LifeSign from '../../pieces/LifeSign.vue'
-import type { Spot3 } from './PlanView.vue'
+import type { Spot3 } from './plan/sheet'
 
 /**
  * One bulkhead seen from aft, port on the left: its outline, what hull stands round it, holes and fittings

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import type { ZoomTransform } from 'd3-zoom'
 import type { LifeState } from '@north-tide/core'
@@ -45,13 +45,38 @@ function sprite(state: LifeState, px: number, faint: boolean): HTMLCanvasElement
   return c
 }
 
+/**
+ * Drawn so far beyond each edge: dragged less far than that, the picture of them is moved as it is, which
+ * costs nothing however many there are.
+ */
+const BEYOND_PX = 240
+/** After a drag it is drawn anew round where the map came to rest. */
+const REST_MS = 250
+let drawnAt: ZoomTransform | null = null
+let rest: ReturnType<typeof setTimeout> | undefined
+const away = () => ({ x: props.transform.x - drawnAt!.x, y: props.transform.y - drawnAt!.y })
+/** Whether the drag of the same picture is all that has changed, and there is enough of it. */
+function moved(): boolean {
+  if (!drawnAt || drawnAt.k !== props.transform.k) return false
+  const { x, y } = away()
+  if (Math.max(Math.abs(x), Math.abs(y)) > BEYOND_PX) return false
+  canvas.value!.style.transform = `translate(${x}px, ${y}px)`
+  clearTimeout(rest)
+  if (x || y) rest = setTimeout(soon, REST_MS)
+  return true
+}
+
 let asked = 0
 function draw() {
   asked = 0
   const el = canvas.value
   if (!el || !props.width || !props.height) return
+  clearTimeout(rest)
+  drawnAt = props.transform
+  el.style.transform = ''
   const dpr = window.devicePixelRatio || 1
-  const [w, h] = [Math.round(props.width * dpr), Math.round(props.height * dpr)]
+  const wide = (px: number) => Math.round((px + 2 * BEYOND_PX) * dpr)
+  const [w, h] = [wide(props.width), wide(props.height)]
   if (el.width !== w || el.height !== h) {
     el.width = w
     el.height = h
@@ -59,7 +84,8 @@ function draw() {
   const ctx = el.getContext('2d')!
   ctx.clearRect(0, 0, w, h)
   const px = Math.max(6, Math.round(22 * props.size * dpr))
-  const { k, x, y } = props.transform
+  const { k } = props.transform
+  const [x, y] = [props.transform.x + BEYOND_PX, props.transform.y + BEYOND_PX]
   const faintToo = props.lit !== null
   const ink = inksOf(document.documentElement)
   // Of each sign and shade one picture, found without a word made up for every hole.
@@ -96,9 +122,14 @@ const soon = () => {
   if (!asked) asked = requestAnimationFrame(draw)
 }
 onMounted(soon)
+onBeforeUnmount(() => {
+  clearTimeout(rest)
+  cancelAnimationFrame(asked)
+})
+watch(() => [props.signs, props.size, props.width, props.height, props.lit, props.labels], soon)
 watch(
-  () => [props.signs, props.transform, props.size, props.width, props.height, props.lit, props.labels],
-  soon,
+  () => props.transform,
+  () => asked || moved() || soon(),
 )
 watch(dim, () => {
   sprites.clear()
@@ -107,14 +138,28 @@ watch(dim, () => {
 })
 </script>
 
-<template><canvas ref="canvas" class="holes" aria-hidden="true" /></template>
+<template>
+  <canvas ref="canvas" class="holes" aria-hidden="true" :style="{ '--beyond': BEYOND_PX }" />
+</template>
 
 <style scoped>
 .holes {
   position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
+  top: calc(var(--beyond) * -1px);
+  left: calc(var(--beyond) * -1px);
+  width: calc(100% + var(--beyond) * 2px);
+  height: calc(100% + var(--beyond) * 2px);
   pointer-events: none;
+  will-change: transform;
+}
+/* On paper the map is of another size than it was drawn at, and what lies beyond its edges grows with it. */
+@media print {
+  main.place .holes {
+    top: calc(-100% * var(--beyond) / var(--plan-h));
+    left: calc(-100% * var(--beyond) / var(--plan-w));
+    width: calc(100% * (1 + 2 * var(--beyond) / var(--plan-w)));
+    height: calc(100% * (1 + 2 * var(--beyond) / var(--plan-h)));
+    max-width: none;
+  }
 }
 </style>

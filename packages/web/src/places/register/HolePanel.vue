@@ -2,21 +2,7 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import dayjs from 'dayjs'
-import {
-  CORES,
-  LIFE_STATES,
-  SEALANTS,
-  SCHOOLS,
-  formatLength,
-  formatTemperature,
-  lifeSaid,
-  logSaid,
-  sayIn,
-  wayOf,
-  type CoreId,
-  type LifeState,
-  type SealantId,
-} from '@north-tide/core'
+import { LIFE_STATES, lifeSaid, type LifeState } from '@north-tide/core'
 import { ApiRefusal, api } from '../../api'
 import { benchOf } from '../../kinds/registry'
 import { useBoats } from '../../state/boats'
@@ -34,6 +20,8 @@ import TakeReading from '../../pieces/TakeReading.vue'
 import WaitsHere from '../../pieces/WaitsHere.vue'
 import WithdrawForm from '../../pieces/WithdrawForm.vue'
 import WhenField from '../../pieces/WhenField.vue'
+import HoleFacts from './HoleFacts.vue'
+import HoleLife from './HoleLife.vue'
 
 const CloseHole = defineAsyncComponent(() => import('./CloseHole.vue'))
 const SurveyHole = defineAsyncComponent(() => import('./SurveyHole.vue'))
@@ -115,7 +103,6 @@ const options = computed(() =>
   })),
 )
 const wrong = computed(() => hole.value?.events.find((e) => e.seq === form.corrects) ?? null)
-const corrected = (seq: number) => hole.value!.events.find((e) => e.corrects === seq) ?? null
 /** What was written stays; the right one is written after it and names it. */
 function correct(e: HoleRecord['events'][number]) {
   Object.assign(form, {
@@ -136,14 +123,6 @@ const closers = computed(() => [
     .map((f) => ({ value: f.id, title: f.name })),
 ])
 const wantsLot = computed(() => form.state === 'core-sealed' || form.state === 'bedded')
-const treatment = computed(() =>
-  seen.value
-    ? (SCHOOLS.find((s) => s.id === seen.value!.coreSchool)?.choice ??
-      CORES[seen.value.coreSchool as CoreId]?.title ??
-      seen.value.coreSchool)
-    : '',
-)
-
 function takeAir(r: InstrumentReading) {
   form.tempC = r.surfaceC ?? null
   form.humidityPct = r.humidityPct ?? null
@@ -195,49 +174,7 @@ async function send() {
           >on the bench</RouterLink
         >
       </p>
-      <dl>
-        <dt>Where</dt>
-        <dd>
-          {{ seen.zone }}, x {{ formatLength(seen.xMm, boats.units) }}, y
-          {{ formatLength(seen.yMm, boats.units) }}, z {{ formatLength(seen.zMm, boats.units) }}
-        </dd>
-        <template v-if="seen.measuredFrom"
-          ><dt>Measured</dt>
-          <dd>{{ sayIn(seen.measuredFrom, boats.units) }}</dd></template
-        >
-        <dt>Through</dt>
-        <dd>{{ seen.through }}</dd>
-        <dt>Size</dt>
-        <dd>
-          {{ formatLength(seen.diameterMm, boats.units)
-          }}{{ seen.acrossMm ? ` by ${formatLength(seen.acrossMm, boats.units)}` : ''
-          }}{{ seen.directionDeg === null ? '' : `, ${wayOf(seen.directionDeg)}`
-          }}{{ seen.foundKind ? `, found: ${seen.foundKind}` : ''
-          }}<span v-if="hole?.sizes.length" class="soft">
-            · drilled {{ hole.sizes.map((s) => formatLength(s.sizeMm, boats.units)).join(', then ') }}</span
-          >
-        </dd>
-        <template v-if="seen.fastener"
-          ><dt>Fastener</dt>
-          <dd>{{ seen.fastener }}</dd></template
-        >
-        <template v-if="seen.plate"
-          ><dt>Plate</dt>
-          <dd>{{ seen.plate }}</dd></template
-        >
-        <dt>Core</dt>
-        <dd>{{ treatment }}</dd>
-        <template v-if="seen.sealant"
-          ><dt>Bedding</dt>
-          <dd>
-            {{ SEALANTS[seen.sealant as SealantId]?.title ?? seen.sealant
-            }}<span v-if="hole?.cure && hole.cure.rimDays !== null" class="soft">
-              · rim {{ hole.cure.rimDays.toFixed(1) }} days, middle of the base
-              {{ hole.cure.middleDays?.toFixed(0) ?? '?' }}</span
-            >
-          </dd></template
-        >
-      </dl>
+      <HoleFacts :hole="seen" :record="hole" />
     </template>
     <template v-if="hole">
       <p v-for="c in hole.closedIn" :key="c.id" class="soft small">
@@ -260,57 +197,7 @@ async function send() {
         :at="[`hole ${hole.id}`, ...(hole.fittingId ? [hole.fittingId] : [])]"
         :read="null"
       />
-      <h3>Life</h3>
-      <ol class="events">
-        <li v-for="e in hole.events" :key="e.seq" :class="{ gone: corrected(e.seq) }">
-          <LifeSign :state="e.state" />
-          <div>
-            <p>
-              <strong>{{ lifeSaid(e.state) }}</strong><span v-if="e.corrects" class="small">
-                corrects {{ lifeSaid(hole.events.find((o) => o.seq === e.corrects)?.state ?? '') }} of
-                {{ dayjs(hole.events.find((o) => o.seq === e.corrects)?.at).format('D MMM HH:mm') }}</span
-              >
-              <span class="soft small">{{ dayjs(e.at).format('D MMM YYYY HH:mm') }} · {{ e.who }}</span>
-            </p>
-            <p v-if="e.note || e.evidence" class="small">
-              {{ [e.note, e.evidence].filter(Boolean).join(' · ') }}
-            </p>
-            <p v-if="e.sizeMm || e.lot || e.tempC !== null" class="soft small figure">
-              {{
-                [
-                  e.sizeMm ? formatLength(e.sizeMm, boats.units) : '',
-                  e.lot ? `lot ${e.lot}` : '',
-                  e.tempC !== null ? formatTemperature(e.tempC, boats.units) : '',
-                  e.humidityPct !== null ? `${e.humidityPct} %` : '',
-                ]
-                  .filter(Boolean)
-                  .join(' · ')
-              }}
-            </p>
-            <p v-if="e.gatesPassed.length" class="passed small">
-              Gate passed ({{ e.gatesPassed.join(', ') }}): {{ e.gateReason }}
-            </p>
-          </div>
-          <span v-if="corrected(e.seq)" class="soft small">corrected</span>
-          <ElButton
-            v-else-if="mayRecord && e.seq > 1"
-            class="plain fix small"
-            :aria-label="`Correct ${lifeSaid(e.state)} of ${dayjs(e.at).format('D MMM HH:mm')}`"
-            @click="correct(e)"
-          >
-            correct
-          </ElButton>
-        </li>
-      </ol>
-      <template v-if="hole.log.length">
-        <h3>Ticks, readings and orders</h3>
-        <ul class="log small">
-          <li v-for="(l, i) in hole.log" :key="i">
-            <span class="soft figure">{{ dayjs(l.at).format('D MMM YYYY HH:mm') }}</span>
-            {{ logSaid(l, boats.units) }} <span class="soft">{{ l.who }}</span>
-          </li>
-        </ul>
-      </template>
+      <HoleLife :hole="hole" :correctable="mayRecord" @correct="correct" />
 
       <WaitsHere :path="`/penetrations/${hole.id}/events`" @fewer="load().then(() => emit('changed'))" />
       <SurveyHole
@@ -461,53 +348,10 @@ header {
   flex-wrap: wrap;
   padding: 4px 0 10px;
 }
-dl {
-  display: grid;
-  grid-template-columns: 86px 1fr;
-  gap: 4px 10px;
-  margin: 0 0 16px;
-}
-dt {
-  color: var(--ink-soft);
-}
-dd {
-  margin: 0;
-}
-.events {
-  list-style: none;
-  margin: 6px 0 18px;
-  padding: 0;
-}
-.events li {
-  display: flex;
-  gap: 10px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-}
-.events svg {
-  margin-top: 2px;
-}
-.log {
-  list-style: none;
-  margin: 4px 0 18px;
-  padding: 0;
-  display: grid;
-  gap: 4px;
-}
-.events li > div {
-  flex: 1;
-}
-.gone strong {
-  text-decoration: line-through;
-}
 .fix {
   color: var(--tide);
   text-decoration: underline;
   align-self: start;
-}
-.passed {
-  color: var(--buoy);
-  font-weight: 600;
 }
 form {
   display: grid;

@@ -160,7 +160,7 @@ watch(
         <RouterLink v-if="survey" class="act" :to="since">Since the last survey</RouterLink>
         <ElButton class="act" @click="passport = true">Passport</ElButton>
       </template>
-      <ElPopover trigger="click" placement="bottom-end" :width="220">
+      <ElPopover trigger="click" placement="bottom-end" :width="220" :persistent="false">
         <template #reference
           ><ElButton class="act">{{ phone ? 'More' : 'Take along' }}</ElButton></template
         >

@@ -61,7 +61,7 @@ function send() {
 <template>
   <span class="acts">
     <ElButton v-if="doubtful && doing !== 'test'" class="act" @click="doing = 'test'">Record a test</ElButton>
-    <ElDropdown v-if="!doing" trigger="click" @command="act">
+    <ElDropdown v-if="!doing" trigger="click" :persistent="false" @command="act">
       <template #default
         ><ElButton class="act" :aria-label="`What happened to ${lot.code}`">What happened</ElButton></template
       >

@@ -424,27 +424,4 @@ form {
   color: var(--short);
   font-weight: 600;
 }
-.file {
-  position: relative;
-  overflow: hidden;
-  display: inline-flex;
-  align-items: center;
-  min-height: var(--touch);
-  padding: 0 14px;
-  border: 1px solid var(--tide);
-  border-radius: var(--radius);
-  color: var(--tide);
-  font-weight: 600;
-  cursor: pointer;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 3px solid var(--tide);
-  outline-offset: 2px;
-}
 </style>

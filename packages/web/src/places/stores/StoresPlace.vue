@@ -4,7 +4,7 @@ import dayjs from 'dayjs'
 import { useRoute, useRouter } from 'vue-router'
 import { SEALANTS, type SealantId } from '@north-tide/core'
 import { api } from '../../api'
-import { usePhone } from '../../state/phone'
+import { useNarrow, usePhone } from '../../state/phone'
 import { useSession } from '../../state/session'
 import type { Lot } from '../../types'
 import ReadFile from '../../pieces/ReadFile.vue'
@@ -36,6 +36,7 @@ const CutPlan = defineAsyncComponent(() => import('./CutPlan.vue'))
 const LotForm = defineAsyncComponent(() => import('./LotForm.vue'))
 const session = useSession()
 const phone = usePhone()
+const narrow = useNarrow()
 const lots = ref<Lot[] | null>(null)
 const said = ref('')
 const done = ref('')
@@ -146,7 +147,7 @@ const stateClass = ({ row }: { row: Lot }) =>
       />
       <ElTable
         v-if="shown.length"
-        :key="String(phone)"
+        :key="`${phone}${narrow}`"
         :data="shown"
         row-key="id"
         :default-sort="{ prop: 'expiresOn', order: 'ascending' }"
@@ -156,12 +157,10 @@ const stateClass = ({ row }: { row: Lot }) =>
             <span class="figure code">{{ (row as Lot).code }}</span>
           </template>
         </ElTableColumn>
-        <ElTableColumn prop="title" label="What" sortable :min-width="phone ? 150 : 220">
+        <ElTableColumn prop="title" label="What" sortable :min-width="narrow ? 150 : 220">
           <template #default="{ row }">
-            {{ (row as Lot).title
-            }}<span v-if="care(row as Lot)" class="soft small">
-              · keep away before cure: {{ care(row as Lot) }}</span
-            >
+            {{ (row as Lot).title }}
+            <p v-if="care(row as Lot)" class="soft small">keep away before cure: {{ care(row as Lot) }}</p>
             <p v-if="phone" class="small" :class="stateClass({ row: row as Lot })">
               {{ word(row as Lot) }} · {{ onHand(row as Lot) }}
             </p>
@@ -181,17 +180,20 @@ const stateClass = ({ row }: { row: Lot }) =>
               ><span class="figure">{{ onHand(row as Lot) }}</span></template
             >
           </ElTableColumn>
-          <ElTableColumn prop="openedOn" label="Opened" sortable width="138">
+          <ElTableColumn v-if="!narrow" prop="openedOn" label="Opened" sortable width="138">
             <template #default="{ row }"
               ><span class="figure">{{ date((row as Lot).openedOn) }}</span></template
             >
           </ElTableColumn>
-          <ElTableColumn prop="expiresOn" label="Use by" sortable width="138">
+          <ElTableColumn prop="expiresOn" label="Use by" sortable :width="narrow ? 164 : 138">
             <template #default="{ row }"
-              ><span class="figure">{{ date((row as Lot).expiresOn) }}</span></template
+              ><span class="figure">{{ date((row as Lot).expiresOn) }}</span>
+              <p v-if="narrow" class="soft small">
+                {{ (row as Lot).openedOn ? `opened ${date((row as Lot).openedOn)}` : 'sealed' }}
+              </p></template
             >
           </ElTableColumn>
-          <ElTableColumn label="State" min-width="250">
+          <ElTableColumn label="State" :min-width="narrow ? 200 : 250">
             <template #default="{ row }">
               <span :class="stateClass({ row: row as Lot })"
                 >{{ word(row as Lot) }}{{ (row as Lot).storedHot ? ', stored hot' : ''

@@ -1,10 +1,6 @@
 import { computed, reactive, ref } from 'vue'
 import { zoneTitle } from '@north-tide/core'
-import { holeOfJob, MOST_HOLES } from '@north-tide/core/closure'
-import { api } from '../../../api'
 import { useBoats } from '../../../state/boats'
-import { useClosure } from '../../../state/closure'
-import type { SavedFitting } from '../../../types'
 
 /**
  * Open holes that nothing stands in, chosen on the map or by the list: what lies on one surface becomes one
@@ -12,7 +8,6 @@ import type { SavedFitting } from '../../../types'
  */
 export function useChosenHoles() {
   const boats = useBoats()
-  const bench = useClosure()
   const choosing = ref(false)
   const chosen = reactive(new Set<number>())
   const open = computed(() =>
@@ -43,24 +38,10 @@ export function useChosenHoles() {
     chosen.clear()
     choosing.value = false
   }
-  /** One job a surface; each hole beyond the first is taken in as the bench does it. Gives the first job. */
+  /** One job a surface. Gives the first; the bench of closing is fetched only now. */
   async function close(): Promise<string> {
-    const made: string[] = []
-    for (const job of jobs.value) {
-      const [first, ...rest] = job.holes
-      const many = rest.length > 0
-      const f = await api<SavedFitting>('POST', `/boats/${boats.picture!.id}/fittings`, {
-        catalogueId: many ? 'CX-N' : 'CX-1',
-        holeId: first!.id,
-      })
-      made.push(f.id)
-      if (!many) continue
-      await bench.open(f.id)
-      const d = bench.design!
-      const more = rest.flatMap((h) => holeOfJob(d, h.label, bench.around.holes) ?? [])
-      bench.change({ holes: [...d.holes, ...more].slice(0, MOST_HOLES), family: 'holes' })
-      await bench.flush()
-    }
+    const { closedAsJobs } = await import('./closed-as-jobs')
+    const made = await closedAsJobs(jobs.value.map((j) => j.holes))
     await boats.refresh()
     stop()
     return made[0]!

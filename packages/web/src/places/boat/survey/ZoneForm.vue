@@ -14,6 +14,7 @@ import { keptForm } from '../../../pieces/kept-form'
 import TypedAgain from '../../../pieces/TypedAgain.vue'
 import { useAttempt } from '../../../pieces/attempt'
 import RowTable from '../../../pieces/RowTable.vue'
+import { layerNames } from './reading-kinds'
 
 const props = defineProps<{ boat: BoatPicture; zone: ZoneShown | null; may: boolean }>()
 const emit = defineEmits<{ gone: []; made: [id: number] }>()
@@ -117,9 +118,7 @@ const materials = (i: number) =>
             { value: 'softwood', title: 'softwood' },
           ]
         : SKINS
-const NAMES = computed(() =>
-  form.kind === 'sandwich' ? ['outer skin', 'core', 'inner skin'] : ['thickness'],
-)
+const NAMES = computed(() => layerNames(form.kind))
 const axes = computed(() =>
   form.face === 'bulkhead'
     ? ['y, to starboard', 'z, up']
@@ -438,21 +437,6 @@ async function remove() {
   gap: 8px;
   align-items: center;
   min-height: 30px;
-}
-.shape {
-  max-height: 190px;
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-.shape polygon {
-  fill: color-mix(in srgb, var(--laminate) 55%, var(--sheet));
-  stroke: var(--ink);
-  stroke-width: 1.4;
-  vector-effect: non-scaling-stroke;
-}
-.shape circle {
-  fill: var(--tide);
 }
 .two .entry {
   width: 96px;

@@ -1,0 +1,12 @@
+/** The languages in which dates are written, for every thread that writes one. */
+import 'dayjs/locale/da'
+import 'dayjs/locale/de'
+import 'dayjs/locale/es'
+import 'dayjs/locale/fi'
+import 'dayjs/locale/fr'
+import 'dayjs/locale/it'
+import 'dayjs/locale/nb'
+import 'dayjs/locale/nl'
+import 'dayjs/locale/pl'
+import 'dayjs/locale/pt'
+import 'dayjs/locale/sv'
