@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, reactive } from 'vue'
 import { keysFirst } from '../src/pieces/after-paint'
 import DimensionField from '../src/pieces/DimensionField.vue'
+import { soon } from './soon'
 
 /** A figure on a bench: the key is seen first, and what is done to what was typed has it in at once. */
 function onBench() {
@@ -39,7 +40,7 @@ describe('a key on a bench', () => {
     await f.type('1')
     await f.type('12')
     expect([f.taken, f.input.element.value]).toEqual([[], '12'])
-    await vi.waitFor(() => expect(f.taken).toEqual([12]))
+    await soon(() => expect(f.taken).toEqual([12]))
   })
   it('is followed soon where nothing is painted', async () => {
     vi.useFakeTimers()

@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ApiRefusal, Offline, api, askEarly } from '../src/api'
 import { readJson } from '../src/pieces/files'
+import { soon } from './soon'
 
 const answer = (status: number, body: string) =>
   vi.stubGlobal(
@@ -56,7 +57,7 @@ describe('answers of the server', () => {
     expect(await api('GET', '/early')).toEqual({ a: 2 })
     answer(401, '{"error":{"code":"signed-out","message":"Sign in first"}}')
     askEarly('/refused')
-    await vi.waitFor(() => expect(fetch).toHaveReturned())
+    await soon(() => expect(fetch).toHaveReturned())
     await new Promise((next) => setTimeout(next))
     answer(200, '{"a":3}')
     expect(await api('GET', '/refused')).toEqual({ a: 3 })

@@ -10,6 +10,7 @@ import { useSession } from '../src/state/session'
 import { aboard, deck, onBench } from './deck-hands'
 import { estimated, firstList } from './pick'
 import { NoWorker, remediesHere } from './remedies-hands'
+import { soon } from './soon'
 
 // The solver's worker never answers here: what is looked at is what the bench does by itself.
 vi.mock('comlink', () => ({
@@ -150,7 +151,7 @@ describe('verdicts', () => {
       order.map((v) => rank.indexOf(v!)).sort((a, b) => a - b),
     )
     // They follow when the hand rests.
-    await vi.waitFor(() => expect(p.w.find('.remedy').exists()).toBe(true))
+    await soon(() => expect(p.w.find('.remedy').exists()).toBe(true))
     const mended = p.w.findAll('[data-check]').find((l) => l.find('.remedy').exists())!
     const id = mended.attributes('data-check')!
     const promised = mended.find('.remedy').text()

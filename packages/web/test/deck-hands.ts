@@ -16,6 +16,7 @@ import { useBench } from '../src/state/bench'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
 import { fieldOf } from './pick'
+import { soon } from './soon'
 
 export const FOREDECK: BoatZone = {
   code: 'foredeck',
@@ -109,7 +110,7 @@ export async function shown(view: Component, props: Record<string, unknown> = {}
   const w = mount(view, { props, attachTo: document.body, global: { plugins: [router] } })
   await flushPromises()
   // Long columns come in pieces.
-  await vi.waitFor(() => expect(w.find('.given[aria-busy="true"]').exists()).toBe(false))
+  await soon(() => expect(w.find('.given[aria-busy="true"]').exists()).toBe(false))
   const by = (label: string | RegExp) => {
     const l = w
       .findAll('label')

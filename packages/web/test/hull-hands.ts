@@ -15,6 +15,7 @@ import { useThroughHull } from '../src/state/through-hull'
 import { useBoats } from '../src/state/boats'
 import { useSession } from '../src/state/session'
 import { fieldOf } from './pick'
+import { soon } from './soon'
 
 export const AROUND = { zones: [], parts: [], holes: [], others: [] }
 /** A fitting through a hull of 14 mm at 17°, starboard, 420 mm under. */
@@ -198,7 +199,7 @@ export async function page(view: Component, design: ThroughHullDesign, more: Ope
   })
   await flushPromises()
   // Long columns come in pieces.
-  await vi.waitFor(() => expect(w.find('.given[aria-busy="true"]').exists()).toBe(false))
+  await soon(() => expect(w.find('.given[aria-busy="true"]').exists()).toBe(false))
   const by = (label: string | RegExp) => {
     const l = w
       .findAll('label')

@@ -7,6 +7,7 @@ import BenchVerdicts from '../src/pieces/BenchVerdicts.vue'
 import { useOpening } from '../src/state/opening'
 import { aboard, FOREDECK, shown } from './deck-hands'
 import { NoWorker, remediesHere } from './remedies-hands'
+import { soon } from './soon'
 
 /** The worker of the remedies is played by what runs in it. */
 vi.mock('comlink', () => ({
@@ -62,7 +63,6 @@ const open = (design: OpeningDesign) => ({
 })
 let calls: ReturnType<typeof aboard>
 /** A page of the tray is a file of its own, and what would help is worked out beside. */
-const SOON = { timeout: 10_000 }
 async function onBench(design = hatch()) {
   calls = aboard({
     '/fittings/o1': (body: unknown) =>
@@ -188,9 +188,8 @@ describe('what has no frame', () => {
 describe('what follows', () => {
   it('the verdicts stand worst first, and a remedy is one press', async () => {
     const bench = await onBench(hatch({ 'outline.cornerMm': 10 }))
-    await vi.waitFor(
-      () => expect(bench.judgement!.checks.flatMap((c: Check) => c.remedies).length).toBeGreaterThan(0),
-      SOON,
+    await soon(() =>
+      expect(bench.judgement!.checks.flatMap((c: Check) => c.remedies).length).toBeGreaterThan(0),
     )
     const p = await shown(BenchVerdicts, { bench })
     const corner = p.w.find('[data-check="corner-radius"]')
@@ -213,18 +212,17 @@ describe('what follows', () => {
   it('templates come as files at full size, with the corner saws in the list', async () => {
     await onBench()
     const p = await shown(OpeningTray, { tab: 'Templates' })
-    await vi.waitFor(() => {
+    await soon(() => {
       const links = p.w.findAll('a').map((a) => a.attributes('href'))
       expect(links).toContain('/api/fittings/o1/template.dxf?what=cut-out&units=metric')
-    }, SOON)
+    })
     expect(p.w.findAll('tbody tr').filter((r) => r.text().startsWith('corner'))).toHaveLength(4)
   })
   it('what is found wrong with one that is there counts', async () => {
     const bench = await onBench()
     const p = await shown(OpeningTray, { tab: 'Survey' })
-    const crack = await vi.waitFor(
+    const crack = await soon(
       () => p.w.findAll('label').find((l) => l.text().includes('Pane cracked')) ?? Promise.reject(),
-      SOON,
     )
     await crack.find('input').setValue(true)
     expect(bench.design!.findings).toEqual(['cracked'])

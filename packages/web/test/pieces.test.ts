@@ -73,6 +73,29 @@ describe('a field for a dimension', () => {
     expect(f.state.modelValue).toBe(10)
   })
   it.each([
+    ['what cannot be read', { optional: true }, 'abc', false],
+    ['what is too small', { optional: true, least: 5 }, '4', false],
+    ['what may not be empty and was', {}, '', false],
+    ['what is read', { optional: true }, '11', true],
+    ['what may be left out', { optional: true }, '', true],
+    ['what the server found wrong before', { problem: 'No hole is that wide' }, '11', true],
+  ])('a form with %s (%j, %s) is sent: %s', async (_what, props, text, sent) => {
+    const f = field(props)
+    const form = document.createElement('form')
+    const send = document.createElement('button')
+    const asked = vi.fn((e: Event) => e.preventDefault())
+    form.addEventListener('submit', asked)
+    f.w.element.replaceWith(form)
+    form.append(f.w.element, send)
+    await f.type(text)
+    await f.leave()
+    send.click()
+    expect(asked).toHaveBeenCalledTimes(sent ? 1 : 0)
+    await f.type('12')
+    send.click()
+    expect(asked).toHaveBeenCalledTimes(sent ? 2 : 1)
+  })
+  it.each([
     [12, 'inch', 'length'],
     [14.2875, 'metric', 'length'],
     [1234.5678, 'inch', 'force'],

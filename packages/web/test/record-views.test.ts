@@ -9,6 +9,7 @@ import FindAnything from '../src/pieces/FindAnything.vue'
 import { useSession } from '../src/state/session'
 import { useSurvey } from '../src/state/survey'
 import { aboard, refusal, shown } from './deck-hands'
+import { soon } from './soon'
 
 vi.mock('comlink', () => ({ proxy: (f: unknown) => f, wrap: () => ({ wetMap: async () => null }) }))
 vi.stubGlobal(
@@ -409,7 +410,7 @@ describe('find anything', () => {
     const go = vi.spyOn(p.router, 'push')
     const input = p.w.find('input')
     await input.setValue('engine')
-    await vi.waitFor(() => expect(p.w.text()).toContain('Engine intake'), { timeout: 20_000 })
+    await soon(() => expect(p.w.text()).toContain('Engine intake'))
     await input.trigger('keydown', { key: 'Enter' })
     await flushPromises()
     expect(String(go.mock.calls[0]?.[0])).toContain('/through-hulls/h')

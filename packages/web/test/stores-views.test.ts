@@ -8,6 +8,7 @@ import LotForm from '../src/places/stores/LotForm.vue'
 import StoresPlace from '../src/places/stores/StoresPlace.vue'
 import { useSession } from '../src/state/session'
 import { aboard, refusal, shown } from './deck-hands'
+import { soon } from './soon'
 
 beforeEach(() => void aboard())
 afterEach(() => {
@@ -139,7 +140,7 @@ describe('a lot that came in', () => {
     put('lot-title', 'Butyl tape')
     put('lot-quantity', 'a few')
     await submit()
-    await vi.waitFor(() => expect(dialog().textContent).toContain('is no amount'))
+    await soon(() => expect(dialog().textContent).toContain('is no amount'))
     expect(s.calls.filter((c) => c.method === 'POST')).toEqual([])
     w.unmount()
     document.body.innerHTML = ''

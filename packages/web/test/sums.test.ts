@@ -10,6 +10,7 @@ import { blankOf, branchOf, branchesOf, fieldWords, type Schema } from '../src/p
 import { useBoats } from '../src/state/boats'
 import { BOAT, aboard } from './deck-hands'
 import { fieldOf, firstList } from './pick'
+import { soon } from './soon'
 
 vi.mock('comlink', () => ({
   proxy: (f: unknown) => f,
@@ -40,13 +41,10 @@ async function sum(name: string, query = '') {
   await router.push(`/reference/sums/${name}${query}`)
   const w = mount(QuickSum, { attachTo: document.body, global: { plugins: [router] } })
   // a part of the sums is fetched when one of it is asked for
-  await vi.waitFor(
-    async () => {
-      await flushPromises()
-      expect(w.find('.answer, .refused').exists()).toBe(true)
-    },
-    { timeout: 10_000 },
-  )
+  await soon(async () => {
+    await flushPromises()
+    expect(w.find('.answer, .refused').exists()).toBe(true)
+  })
   const by = (label: string) => {
     const l = w.findAll('.fields label').find((x) => x.text().startsWith(label))!
     const inner = l.find('input')

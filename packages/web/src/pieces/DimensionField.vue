@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, useId, useTemplateRef, watch } from 'vue'
+import type { InputInstance } from 'element-plus'
 import {
   MM_PER_IN,
   forceText,
@@ -154,6 +155,17 @@ function step(e: KeyboardEvent) {
   followed(() => take(true))
 }
 const said = computed(() => refused.value ?? props.problem)
+/**
+ * A form is not sent while one of its figures says something else than what stands in it. What the server
+ * found wrong does not hold it: that is asked again when it is sent.
+ */
+const entry = useTemplateRef<InputInstance>('entry')
+watch(
+  () => (text.value.trim() || props.modelValue !== null ? refused.value : null),
+  (why) => entry.value?.input?.setCustomValidity(why ?? ''),
+  // Enter is read and sends the form in the same moment.
+  { flush: 'sync' },
+)
 </script>
 
 <template>
@@ -162,6 +174,7 @@ const said = computed(() => refused.value ?? props.problem)
     <span class="pair">
       <ElInput
         :id="id"
+        ref="entry"
         v-model="text"
         class="entry figure"
         :class="{ estimated }"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, useId, useTemplateRef, watch, watchEffect } from 'vue'
+import type { InputInstance } from 'element-plus'
 import {
   formatLength,
   halfBreadthOf,
@@ -75,6 +76,12 @@ watch(
   { immediate: true },
 )
 const left = ref(false)
+/** A form is not sent with a place that could not be read. */
+const entry = useTemplateRef<InputInstance>('entry')
+watchEffect(
+  () => entry.value?.input?.setCustomValidity(read.value && !read.value.ok ? read.value.message : ''),
+  { flush: 'post' },
+)
 defineExpose({ clear: () => (text.value = '') })
 </script>
 
@@ -83,6 +90,7 @@ defineExpose({ clear: () => (text.value = '') })
     <label :for="id">{{ label ?? 'As measured' }}</label>
     <ElInput
       :id="id"
+      ref="entry"
       v-model="text"
       class="entry"
       autocomplete="off"
@@ -95,6 +103,7 @@ defineExpose({ clear: () => (text.value = '') })
       :aria-invalid="left && read && !read.ok ? 'true' : undefined"
       @focus="left = false"
       @blur="left = true"
+      @invalid="left = true"
     />
     <p v-if="read && !read.ok && (left || tried)" class="said small" role="alert">{{ read.message }}</p>
     <template v-if="placed">

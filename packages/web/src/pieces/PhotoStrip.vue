@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import dayjs from 'dayjs'
 import type { Act } from '@north-tide/core'
 import { api } from '../api'
@@ -23,6 +23,7 @@ const mine = computed(() =>
 )
 const said = ref('')
 const busy = ref(0)
+const adds = useTemplateRef<HTMLElement>('adds')
 const caption = ref('')
 /** Where on the map the next one belongs, as what a liner hides. */
 const pin = reactive({ xMm: null as number | null, yMm: null as number | null })
@@ -30,7 +31,14 @@ onMounted(() => survey.loadPhotos().catch(() => undefined))
 
 /** One after the other, also where several were picked at once. */
 let sending = Promise.resolve()
-const send = (f: File) => (sending = sending.then(() => sendOne(f)))
+function send(f: File) {
+  const unread = [...(adds.value?.querySelectorAll('input') ?? [])].some((i) => !i.reportValidity())
+  if (unread || (pin.xMm === null) !== (pin.yMm === null)) {
+    said.value = 'Say how far aft and how far to starboard it is pinned, or neither; then choose it again.'
+    return
+  }
+  sending = sending.then(() => sendOne(f))
+}
 async function sendOne(f: File) {
   if (!busy.value) said.value = ''
   busy.value++
@@ -88,7 +96,7 @@ async function withdraw(id: number, why: string) {
       :has="{ subject, subjectId: String(subjectId) }"
       @fewer="survey.loadPhotos().catch(() => undefined)"
     />
-    <div v-if="may('measure')" class="add">
+    <div v-if="may('measure')" ref="adds" class="add">
       <ElInput
         v-model="caption"
         class="entry"

@@ -108,7 +108,7 @@ const spot = computed(() => ({
         v-if="asks('seen')"
         class="act wet"
         :disabled="busy || !form.note.trim()"
-        @click="send(true)"
+        @click="root!.reportValidity() && send(true)"
       >
         It is wet: suspect</ElButton
       ><ElButton class="act" @click="emit('leave')">Leave it</ElButton>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, useTemplateRef } from 'vue'
 import {
   CLOTHS,
   CalcError,
@@ -82,6 +82,7 @@ const holes = computed(() => props.bench.fitting!.holes)
 const which = ref(holes.value[0]?.id ?? 0)
 const hole = computed(() => holes.value.find((h) => h.id === which.value) ?? holes.value[0] ?? null)
 const said = ref('')
+const ask = useTemplateRef<HTMLFormElement>('ask')
 const STATE = { use: 'drilled', larger: 'drilled', refill: 'drilled', close: 'closed' } as const
 async function record(w: WayOut) {
   if (!hole.value) return
@@ -109,7 +110,7 @@ async function record(w: WayOut) {
 
 <template>
   <div class="wrong">
-    <div class="ask">
+    <form ref="ask" class="ask" aria-label="The hole as it is" @submit.prevent>
       <ChoiceField
         v-model="form.what"
         label="What is it"
@@ -183,7 +184,7 @@ async function record(w: WayOut) {
       <p v-if="!hole" class="soft small">
         Its hole is not in the register yet; record it first, so that its history has a place.
       </p>
-    </div>
+    </form>
     <p v-if="answer.problem" class="said" role="alert">{{ answer.problem }}</p>
     <template v-else-if="answer.got">
       <ol class="ways" aria-label="Ways out">
@@ -196,7 +197,7 @@ async function record(w: WayOut) {
           <ul class="small">
             <li v-for="s in w.steps" :key="s">{{ sayIn(s, boats.units) }}</li>
           </ul>
-          <ElButton v-if="hole && !bench.readOnly" class="act" @click="record(w)">
+          <ElButton v-if="hole && !bench.readOnly" class="act" @click="ask!.reportValidity() && record(w)">
             Write “{{ w.title.toLowerCase() }}” in {{ hole.label }}
           </ElButton>
         </li>

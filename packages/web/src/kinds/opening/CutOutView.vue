@@ -76,7 +76,7 @@ async function keep() {
 
 <template>
   <div class="cut-out">
-    <section v-if="zone && zone.layers.length">
+    <form v-if="zone && zone.layers.length" aria-label="Measured at the cut-out" @submit.prevent="keep">
       <h3>Measured at the cut-out, with a caliper</h3>
       <p class="soft small">
         Three places of its edge, the middle of the three. Each layer goes into the survey of
@@ -98,10 +98,10 @@ async function keep() {
       />
       <p v-if="said" class="wrong small" role="alert">{{ said }}</p>
       <WaitsHere :path="`/boats/${boatId}/readings`" :has="{ note: NOTE }" @fewer="read" />
-      <ElButton v-if="may" class="act" :disabled="!whole || busy" @click="keep"
+      <ElButton v-if="may" class="act" :disabled="!whole || busy" native-type="submit"
         >Keep as a reading{{ sumSaid }}</ElButton
       >
-    </section>
+    </form>
     <p v-else class="soft">
       It stands on no surface whose layers are known; the whole thickness goes into “What came out”, at the
       left.
