@@ -1,15 +1,14 @@
 import { once } from 'node:events'
+import { pathToFileURL } from 'node:url'
 import { Worker } from 'node:worker_threads'
+import { compileSpeed } from './compiled-core.mjs'
 
 /** What the core works out: judging, sizing, solving, planning, cutting; the solver against a general one. */
 export async function benchCore(row, ms) {
-  const { tsImport } = await import('tsx/esm/api')
-  const b = {
-    ...(await tsImport('../../packages/core/speed/speed.ts', import.meta.url)),
-    ...(await tsImport('../../packages/core/speed/timed.ts', import.meta.url)),
-  }
+  const compiled = pathToFileURL(await compileSpeed()).href
+  const b = await import(compiled)
   benchJudging(b, row, ms)
-  await benchSolver(b, row, ms)
+  await benchSolver(b, compiled, row, ms)
   await benchAgainst(b, row, ms)
 }
 function benchJudging(b, row, ms) {
@@ -64,12 +63,12 @@ function benchJudging(b, row, ms) {
   const fd = b.floodDay()
   row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
 }
-async function benchSolver(b, row, ms) {
+async function benchSolver(b, compiled, row, ms) {
   for (const h of b.HEAVY) {
     const t = b.timed(h.times, h.run, 2)
     row(h.what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, `aim ${h.aim} ms`)
   }
-  const thread = new Worker(new URL('bench-solver.mjs', import.meta.url))
+  const thread = new Worker(new URL('bench-solver.mjs', import.meta.url), { workerData: compiled })
   const [solved] = await once(thread, 'message')
   const took = solved.map(({ n, mesh, p50, most, memoryMB }) => {
     row(

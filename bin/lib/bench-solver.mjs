@@ -1,10 +1,8 @@
-import { parentPort } from 'node:worker_threads'
-import { tsImport } from 'tsx/esm/api'
+import { parentPort, workerData } from 'node:worker_threads'
 
 // The plate solver in a thread that does nothing else, as the product asks it: what else was worked out
 // before leaves its mark on how the same functions are compiled.
-const { patchOf } = await tsImport('../../packages/core/speed/speed.ts', import.meta.url)
-const { timed } = await tsImport('../../packages/core/speed/timed.ts', import.meta.url)
+const { patchOf, timed } = await import(workerData)
 const SIZES = [32, 40, 64, 96]
 const took = SIZES.map((n) => {
   let mesh

@@ -149,6 +149,9 @@ test('two hands on one fitting: a stale save shows both, and the choice decides'
 test('a design goes out as a file and comes back to the same verdicts', async ({ page }) => {
   await enter(page)
   await place(page, 'HG-B160', '2600', '0', 'Bitt for the file')
+  // With what the plate solver says of it, which comes after the others.
+  await expect(check(page, 'spread-core-shear')).toBeVisible()
+  await expect(page.locator('[data-test=solver-asked]')).toHaveCount(0)
   const said = await page.locator('[data-test=counts]').textContent()
   await page.getByRole('button', { name: 'File', exact: true }).click()
   const down = page.waitForEvent('download')

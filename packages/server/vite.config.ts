@@ -1,9 +1,11 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
+import { spreads } from './build/spreads'
 
 const source = (path: string) => fileURLToPath(new URL(`./src/${path}`, import.meta.url))
 /** The server as it is run: compiled once, with the core, and no loader at work in it. */
 export default defineConfig({
+  plugins: [spreads()],
   ssr: { noExternal: [/^@north-tide\//] },
   build: {
     ssr: true,

@@ -21,6 +21,21 @@ const between = (a: number, b: number) => a + (b - a) * chance()
 const oneOf = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)]!
 const round = (v: number) => Math.round(v * 10) / 10
 
+const PLACE = {
+  ...{ zone: 'foredeck', xMm: 900, yMm: -640, zMm: 1600, belowWaterline: false, measured: [] },
+  ...{
+    edgeMm: 120,
+    duty: 'coastal',
+    structure: { kind: 'solid', skin: { laminate: 'mat' }, thicknessMm: 9 },
+  },
+}
+const loadOf = (family: string) => () =>
+  startDesign(
+    CATALOGUE.find((c) => c.family === family)!,
+    PLACE as never,
+    family,
+  ).load
+const LOADS = [loadOf('tether-point'), loadOf('winch')]
 function deck(): Design {
   const structure = oneOf([
     { kind: 'solid', skin: { laminate: 'mat' }, thicknessMm: round(between(5, 16)) },
@@ -31,9 +46,16 @@ function deck(): Design {
       innerMm: round(between(1.5, 5)),
       core: { material: 'balsa-150', thicknessMm: round(between(8, 25)) },
     },
+    {
+      kind: 'timber',
+      timber: oneOf(['plywood', 'softwood']),
+      thicknessMm: round(between(12, 30)),
+      grainDeg: round(between(0, 179)),
+    },
+    { kind: 'metal', metal: 'aluminium-5083', thicknessMm: round(between(3, 8)) },
   ])
   const place = {
-    ...{ zone: 'foredeck', xMm: 900, yMm: -640, zMm: 1600, belowWaterline: false, measured: [] },
+    ...PLACE,
     ...{ edgeMm: round(between(20, 200)), duty: oneOf(['sheltered', 'coastal', 'ocean']), structure },
   }
   const entry = oneOf(CATALOGUE)
@@ -55,6 +77,9 @@ function deck(): Design {
       'load.heightMm': undefined,
       'load.pointMm': { x: round(between(-80, 80)), y: round(between(-60, 60)), z: round(between(0, 400)) },
     })
+  if (d.structure.kind === 'metal' && chance() < 0.5)
+    turn({ doubler: { lengthMm: 260, widthMm: 160, thicknessMm: round(between(4, 8)), weldMm: 5 } })
+  if (chance() < 0.3) turn({ cases: [{ name: 'Another', load: oneOf(LOADS)() }] })
   if (chance() < 0.3) turn({ headingDeg: round(between(-180, 180)) })
   return d
 }

@@ -53,7 +53,26 @@ export type Draft = Omit<Check, 'because' | 'working'> & {
   working: Written<Working>
 }
 const said = <T extends string | Working>(w: Written<T>): T => (typeof w === 'function' ? w() : w)
-export const written = (c: Draft): Check => ({ ...c, because: said(c.because), working: said(c.working) })
+/** Property by property: of all that a judgement does this is done most. */
+export function written(c: Draft): Check {
+  const out: Check = {
+    id: c.id,
+    title: c.title,
+    demand: c.demand,
+    capacity: c.capacity,
+    factor: c.factor,
+    unit: c.unit,
+    utilisation: c.utilisation,
+    verdict: c.verdict,
+    because: said(c.because),
+    working: said(c.working),
+    assumed: c.assumed,
+    source: c.source,
+    remedies: c.remedies,
+  }
+  if (c.boltIndex !== undefined) out.boltIndex = c.boltIndex
+  return out
+}
 
 type Parts = Pick<Check, 'id' | 'title' | 'unit' | 'source'> &
   Partial<Pick<Check, 'assumed' | 'boltIndex' | 'remedies'> & Pick<Draft, 'because' | 'working'>> & {

@@ -224,11 +224,11 @@ export function chooseSealant(v: Input): SealantChoice {
       byFit || byScore || (a.verdict === 'refused' ? 0 : cleans(b.id) - cleans(a.id)) || a.order - b.order
     )
   })
-  const per = <T>(f: (c: (typeof choices)[number]) => T) =>
-    Object.fromEntries(SEALANT_IDS.map((id) => [id, f(choices.find((c) => c.id === id)!)])) as Record<
-      SealantId,
-      T
-    >
+  const per = <T>(f: (c: (typeof choices)[number]) => T) => {
+    const out = {} as Record<SealantId, T>
+    for (const id of SEALANT_IDS) out[id] = f(choices.find((c) => c.id === id)!)
+    return out
+  }
   return {
     best: choices[0]!.verdict === 'refused' ? null : choices[0]!.id,
     choices: choices.map(({ id, score, verdict, reasons }) => ({ id, score, verdict, reasons })),

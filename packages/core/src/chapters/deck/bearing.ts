@@ -147,26 +147,33 @@ function plugHolds(v: Given, k: Shares, plug: Extract<Plug, { areaEachMm2: numbe
   })
 }
 
-function plateBears(v: Given, k: Shares, b: NonNullable<Given['bonded']>): Draft[] {
+function plateBears(v: Given, k: Shares, b: NonNullable<Given['bonded']>): Draft {
   const row = PLATES[b.material]
   const factor = row.kind === 'metal' ? v.factors.metal : v.factors.laminate
   const demand = (v.shearN * k.Eb) / (v.d * k.S)
+  return draft({
+    id: 'bearing-plate',
+    title: 'Bearing on the bonded plate',
+    unit: 'MPa',
+    source: SOURCE,
+    demand,
+    capacity: row.bearingMPa!,
+    factor,
+    because: () =>
+      `The plate takes ${say((50 * k.Eb * k.tb) / k.S)} % of ${say(v.shearN)} N: ${say(demand)} MPa, against ${say(row.bearingMPa!)} MPa with a factor of ${factor}.`,
+    working: () => [step('\u03c3', 'bearing on the plate', 'V\u00b7Eb/(d\u00b7S)', demand, 'MPa')],
+    assumed: ['plate.bearingMPa'],
+    boltIndex: v.boltIndex,
+  })
+}
+
+/** What all bolts together put into a bonded plate goes through its bond; nothing where none is bonded. */
+export function bondCheck(v: Given): Draft[] {
+  const b = v.bonded
+  if (!b) return []
+  const k = sharing(v)
   const bond = (v.sumShearN * k.Eb * k.tb) / (2 * k.S * b.areaMm2)
   return [
-    draft({
-      id: 'bearing-plate',
-      title: 'Bearing on the bonded plate',
-      unit: 'MPa',
-      source: SOURCE,
-      demand,
-      capacity: row.bearingMPa!,
-      factor,
-      because: () =>
-        `The plate takes ${say((50 * k.Eb * k.tb) / k.S)} % of ${say(v.shearN)} N: ${say(demand)} MPa, against ${say(row.bearingMPa!)} MPa with a factor of ${factor}.`,
-      working: () => [step('\u03c3', 'bearing on the plate', 'V\u00b7Eb/(d\u00b7S)', demand, 'MPa')],
-      assumed: ['plate.bearingMPa'],
-      boltIndex: v.boltIndex,
-    }),
     draft({
       id: 'plate-bond',
       title: 'Bond of the plate',
@@ -191,6 +198,6 @@ export function bearingChecks(v: Given): Draft[] {
     skins(v, k),
     ...(v.plug ? [plugBears(v, k, v.plug)] : []),
     ...(v.plug && !('whole' in v.plug) ? [plugHolds(v, k, v.plug)] : []),
-    ...(v.bonded ? plateBears(v, k, v.bonded) : []),
+    ...(v.bonded ? [plateBears(v, k, v.bonded)] : []),
   ]
 }

@@ -56,7 +56,16 @@ function clipPressed(l: number, w: number, u: Lift): number {
   return n
 }
 
-function polygonMoments(l: number, w: number, u: Lift): Moments {
+function put(out: Moments, A: number, x: number, y: number, xx: number, xy: number, yy: number): Moments {
+  out.A = A
+  out.x = x
+  out.y = y
+  out.xx = xx
+  out.xy = xy
+  out.yy = yy
+  return out
+}
+function polygonMoments(l: number, w: number, u: Lift, out: Moments): Moments {
   const n = clipPressed(l, w, u)
   let A = 0
   let x = 0
@@ -78,47 +87,49 @@ function polygonMoments(l: number, w: number, u: Lift): Moments {
     yy += (c * (ay * ay + ay * by + by * by)) / 12
     xy += (c * (ax * by + 2 * ax * ay + 2 * bx * by + bx * ay)) / 24
   }
-  return { A, x, y, xx, xy, yy }
+  return put(out, A, x, y, xx, xy, yy)
 }
 
 /** Of a disc the pressed part is a segment: closed integrals over \u03be from the chord to the rim. */
-function segmentMoments(R: number, u: Lift): Moments {
-  const [w, tx, ty] = u
+function segmentMoments(R: number, u: Lift, out: Moments): Moments {
+  const w = u[0]
+  const tx = u[1]
+  const ty = u[2]
   const s = Math.hypot(tx, ty)
-  const full = {
-    A: Math.PI * R * R,
-    x: 0,
-    y: 0,
-    xx: (Math.PI * R ** 4) / 4,
-    xy: 0,
-    yy: (Math.PI * R ** 4) / 4,
+  if (s * R <= Math.abs(w) * 1e-15 || w <= -s * R) {
+    if (!(w < 0)) return put(out, 0, 0, 0, 0, 0, 0)
+    const second = (Math.PI * R ** 4) / 4
+    return put(out, Math.PI * R * R, 0, 0, second, 0, second)
   }
-  const none = { A: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 }
-  if (s * R <= Math.abs(w) * 1e-15 || w <= -s * R) return w < 0 ? full : none
-  if (w >= s * R) return none
+  if (w >= s * R) return put(out, 0, 0, 0, 0, 0, 0)
   // \u03be runs towards the most pressed side; the lift is w \u2212 s\u00b7\u03be, below zero past \u03be =
   // w/s.
-  const e = { x: ty / s, y: -tx / s }
+  const ex = ty / s
+  const ey = -tx / s
   const th = Math.acos(Math.max(-1, Math.min(1, w / s / R)))
-  const A = R * R * (th - Math.sin(2 * th) / 2)
-  const i1 = (2 / 3) * R ** 3 * Math.sin(th) ** 3
-  const i2 = R ** 4 * (th / 4 - Math.sin(4 * th) / 16)
-  const j2 = (2 / 3) * R ** 4 * ((3 * th) / 8 - Math.sin(2 * th) / 4 + Math.sin(4 * th) / 32)
-  return {
-    A,
-    x: i1 * e.x,
-    y: i1 * e.y,
-    xx: i2 * e.x * e.x + j2 * e.y * e.y,
-    yy: i2 * e.y * e.y + j2 * e.x * e.x,
-    xy: (i2 - j2) * e.x * e.y,
-  }
+  const once = Math.sin(th)
+  const twice = Math.sin(2 * th)
+  const four = Math.sin(4 * th)
+  const i1 = (2 / 3) * R ** 3 * once ** 3
+  const i2 = R ** 4 * (th / 4 - four / 16)
+  const j2 = (2 / 3) * R ** 4 * ((3 * th) / 8 - twice / 4 + four / 32)
+  return put(
+    out,
+    R * R * (th - twice / 2),
+    i1 * ex,
+    i1 * ey,
+    i2 * ex * ex + j2 * ey * ey,
+    (i2 - j2) * ex * ey,
+    i2 * ey * ey + j2 * ex * ex,
+  )
 }
 
-const pressedMoments = (f: Footing, u: Lift): Moments =>
-  'diameterMm' in f ? segmentMoments(f.diameterMm / 2, u) : polygonMoments(f.lengthMm, f.widthMm, u)
+const none = (): Moments => ({ A: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 })
+const pressedMoments = (f: Footing, u: Lift, out: Moments): Moments =>
+  'diameterMm' in f ? segmentMoments(f.diameterMm / 2, u, out) : polygonMoments(f.lengthMm, f.widthMm, u, out)
 /** All of it pressed, however little. */
 const WHOLLY: Lift = [-1, 0, 0]
-export const wholeMoments = (f: Footing): Moments => pressedMoments(f, WHOLLY)
+export const wholeMoments = (f: Footing): Moments => pressedMoments(f, WHOLLY, none())
 
 /** The two points where the heel line cuts the outline; null when all or nothing is pressed. */
 export function heelLine(f: Footing, u: Lift): [Point, Point] | null {
@@ -207,14 +218,17 @@ interface State {
   energy: number
   residual: number
 }
-const stateFor = (n: number): State => ({
-  m: { A: 0, x: 0, y: 0, xx: 0, xy: 0, yy: 0 },
+const newState = (n: number): State => ({
+  m: none(),
   g: new Float64Array(3),
   H: new Float64Array(9),
   tensions: new Float64Array(n),
   energy: 0,
   residual: 0,
 })
+/** Two of each number of bolts, for as long as one search lasts: a sweep asks for hundreds. */
+const states = new Map<number, [State, State]>()
+const statesFor = (n: number) => states.get(n) ?? states.set(n, [newState(n), newState(n)]).get(n)!
 interface Sizes {
   whole: Moments
   /** half the base’s length, or its radius: moments over it are forces */
@@ -224,8 +238,10 @@ interface Sizes {
 }
 function evaluate(p: ContactProblem, { L, seat }: Sizes, u: Lift, out: State): State {
   const { k, kb } = p
-  const m = pressedMoments(p.footing, u)
-  const [w, tx, ty] = u
+  const m = pressedMoments(p.footing, u, out.m)
+  const w = u[0]
+  const tx = u[1]
+  const ty = u[2]
   const { g, H, tensions } = out
   // ∫kδ over what is pressed: its gradient is the deck's push.
   const d0 = m.A * w + m.y * tx - m.x * ty
@@ -268,7 +284,6 @@ function evaluate(p: ContactProblem, { L, seat }: Sizes, u: Lift, out: State): S
   H[4] = h11
   H[5] = H[7] = h12
   H[8] = h22
-  out.m = m
   out.energy = energy
   out.residual = Math.max(Math.abs(g0), Math.abs(g1) / L, Math.abs(g2) / L)
   return out
@@ -286,16 +301,17 @@ function firstLift(p: ContactProblem, whole: Moments): Lift {
   }
   return [(p.Fz - n * p.preloadN) / a, p.Mx / b, p.My / c]
 }
+const long = (a: number, b: number, c: number) => Math.sqrt(a * a + b * b + c * c)
 const step = new Float64Array(3)
 const damping = new Float64Array(3)
 /** Newton’s step; false where even a stiffened one has no end. */
 function newtonStep(p: ContactProblem, { whole, L }: Sizes, u: Lift, at: State, size: number): boolean {
   const scale = p.k * whole.A + p.bolts.length * p.kb
-  const most = 1e6 * (Math.abs(size) / scale + Math.hypot(u[0], u[1] * L, u[2] * L))
+  const most = 1e6 * (Math.abs(size) / scale + long(u[0], u[1] * L, u[2] * L))
   let good = solve3(at.H, at.g, null, step)
   // A base held by too few bolts with nothing pressed has a loose direction: a touch of stiffness finds
   // the way down.
-  for (let damp = 1e-12; !good || Math.hypot(step[0]!, step[1]! * L, step[2]! * L) > most; damp *= 100) {
+  for (let damp = 1e-12; !good || long(step[0]!, step[1]! * L, step[2]! * L) > most; damp *= 100) {
     if (damp > 1) return false
     damping[0] = damp * scale
     damping[1] = damping[2] = damp * scale * L * L
@@ -316,8 +332,9 @@ export function solveContact(p: ContactProblem): Contact | null {
   const sizes: Sizes = { whole, L, seat: (n * p.preloadN) / (p.k * whole.A) }
   const size = Math.max(Math.abs(p.Fz), Math.hypot(p.Mx, p.My) / L, n * p.preloadN)
   let u = firstLift(p, whole)
-  let at = evaluate(p, sizes, u, stateFor(n))
-  let spare = stateFor(n)
+  const [first, second] = statesFor(n)
+  let at = evaluate(p, sizes, u, first)
+  let spare = second
   for (let round = 0; round < 200 && at.residual > 1e-11 * size; round++) {
     if (!newtonStep(p, sizes, u, at, size)) return null
     const fall = Math.abs(at.g[0]! * step[0]! + at.g[1]! * step[1]! + at.g[2]! * step[2]!)
@@ -340,7 +357,7 @@ export function solveContact(p: ContactProblem): Contact | null {
   return {
     lift: u,
     tensions: [...at.tensions],
-    pressed: at.m,
+    pressed: { ...at.m },
     pressedForceN: -p.k * (at.m.A * w + at.m.y * tx - at.m.x * ty),
   }
 }

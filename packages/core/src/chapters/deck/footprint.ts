@@ -223,10 +223,12 @@ function punchingChecks(
  * Punching and crush on the inside: under the plate as one, or with no plate under each washer alone, of
  * which the worst is shown.
  */
-export const footprintChecks = (p: FootprintInput): Draft[] => footprint(p, punchingChecks)
+export const footprintChecks = (p: FootprintInput): Draft[] => footprint(p, punchingChecks, crushChecks)
 /** What moves with the preload alone. */
-export const footprintCrush = (p: FootprintInput): Draft[] => footprint(p, () => [])
-function footprint(p: FootprintInput, punching: typeof punchingChecks): Draft[] {
+export const footprintCrush = (p: FootprintInput): Draft[] => footprint(p, () => [], crushChecks)
+/** What moves with the pull alone. */
+export const footprintPunching = (p: FootprintInput): Draft[] => footprint(p, punchingChecks, () => [])
+function footprint(p: FootprintInput, punching: typeof punchingChecks, crush: typeof crushChecks): Draft[] {
   const holeArea = (Math.PI / 4) * p.holeMm ** 2
   const press = (b: FootBolt) => Math.max(b.tensionN, b.preloadN)
   const n = p.bolts.length
@@ -242,7 +244,7 @@ function footprint(p: FootprintInput, punching: typeof punchingChecks): Draft[] 
     const pressN = p.bolts.reduce((s, b) => s + press(b), 0)
     return [
       ...punching(p, 'the plate', perimeterOf(p.plate), sumT),
-      ...crushChecks({
+      ...crush({
         where: 'plate',
         what: 'the plate',
         structure: p.structure,
@@ -266,7 +268,7 @@ function footprint(p: FootprintInput, punching: typeof punchingChecks): Draft[] 
   p.bolts.forEach((b, i) => {
     const mine = [
       ...punching(p, 'a washer', U, b.tensionN, i),
-      ...crushChecks({
+      ...crush({
         where: 'plate',
         what: 'a washer',
         structure: p.structure,
@@ -288,56 +290,54 @@ function footprint(p: FootprintInput, punching: typeof punchingChecks): Draft[] 
   return worst
 }
 
-/**
- * Crush on the outside, under the fitting's base; `press` is null on metal and where the base is not
- * known.
- */
-export function baseChecks(p: {
+interface UnderBase {
   structure: Structure
   plug?: Plug | undefined
-  base?: Base | undefined
   holeMm: number
   openMm2?: number | undefined
   n: number
-  preloadN: number
-  /** stiffness of a bolt, N/mm; null where its grip is not known */
-  kb: number | null
   factors: Factors
-}): { checks: Draft[]; press: BasePress | null } {
-  if (p.structure.kind === 'metal') return { checks: [], press: null }
-  if (!p.base) {
-    const core = p.structure.kind === 'sandwich'
-    return {
-      checks: [
-        unproven({
-          id: core ? 'crush-base-core' : 'crush-base',
-          title: core ? 'Core crush under the base' : 'Crush under the base',
-          unit: 'MPa',
-          source: 'chapter 3.4',
-          factor: core ? p.factors.core : p.factors.laminate,
-          because: 'The base\u2019s outline is not given, so what it presses on is not known.',
-        }),
-      ],
-      press: null,
-    }
-  }
-  const areaMm2 = areaOf(p.base) - p.n * (Math.PI / 4) * p.holeMm ** 2 - (p.openMm2 ?? 0)
-  if (!(areaMm2 > 0))
-    throw new CalcError(
-      'footprint-too-small',
-      'base',
-      'The holes leave nothing of this base; a larger one is needed',
-    )
-  const press = basePress({ structure: p.structure, plug: p.plug, base: p.base, areaMm2, n: p.n, kb: p.kb })
-  const checks = crushChecks({
-    where: 'base',
-    what: 'the base',
-    structure: p.structure,
-    plug: p.plug,
-    areaMm2,
-    plugs: p.n,
-    pressN: press.at(p.preloadN),
-    factors: p.factors,
-  })
-  return { checks, press }
+}
+/** The base's area less the holes. */
+function areaUnder(p: UnderBase, base: Outline): number {
+  const areaMm2 = areaOf(base) - p.n * (Math.PI / 4) * p.holeMm ** 2 - (p.openMm2 ?? 0)
+  if (areaMm2 > 0) return areaMm2
+  throw new CalcError(
+    'footprint-too-small',
+    'base',
+    'The holes leave nothing of this base; a larger one is needed',
+  )
+}
+/**
+ * How a base presses on what lies outside; null on metal and where the base is not known. `kb`: stiffness
+ * of a bolt, N/mm; null where its grip is not known.
+ */
+export function pressUnder(p: UnderBase & { base?: Base | undefined; kb: number | null }): BasePress | null {
+  if (p.structure.kind === 'metal' || !p.base) return null
+  const { structure, plug, base, n, kb } = p
+  return basePress({ structure, plug, base, areaMm2: areaUnder(p, base), n, kb })
+}
+/** Crush on the outside, under the fitting's base. */
+export function baseCrush(p: UnderBase & { base?: Outline | undefined }, pressN: number | null): Draft[] {
+  if (p.structure.kind === 'metal') return []
+  const { structure, plug, factors, base } = p
+  if (base && pressN !== null)
+    return crushChecks({
+      ...{ structure, plug, factors, pressN },
+      where: 'base',
+      what: 'the base',
+      areaMm2: areaUnder(p, base),
+      plugs: p.n,
+    })
+  const core = structure.kind === 'sandwich'
+  return [
+    unproven({
+      id: core ? 'crush-base-core' : 'crush-base',
+      title: core ? 'Core crush under the base' : 'Crush under the base',
+      unit: 'MPa',
+      source: 'chapter 3.4',
+      factor: core ? factors.core : factors.laminate,
+      because: 'The base\u2019s outline is not given, so what it presses on is not known.',
+    }),
+  ]
 }

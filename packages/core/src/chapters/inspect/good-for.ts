@@ -18,9 +18,9 @@ import { baseContactOf } from '../deck/base-contact'
 import { bedLayers } from '../deck/bed'
 import { leastBoreMm } from '../deck/core-plug'
 import { plugSchema } from '../deck/footprint'
-import { jointChecks } from '../deck/joint-check'
+import { jointChecks } from '../deck/joint-parts'
 import { anglesOf, countOf, span } from '../load/sweep'
-import { plateBendingOf } from '../plate/backing-plate'
+import { plateBendingOf } from '../plate/plate-bends'
 
 const MOST_DIRECTIONS = 2000
 const UNSEEN = z.literal('unseen')

@@ -374,7 +374,7 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
   const single = part(m.loadN, elevation, azimuth, turned)
   const pointMm = v.pointMm ?? { x: 0, y: 0, z: v.heightMm ?? 0 }
   const inPlane = (d: LoadDirection) => Math.hypot(d.alongN, d.acrossN)
-  let directions: LoadDirection[] = []
+  const directions: LoadDirection[] = []
   if (v.sweep) {
     const az = m.fixed?.azimuthDeg === undefined ? v.sweep.azimuthDeg : undefined
     const el = m.fixed?.elevationDeg === undefined ? v.sweep.elevationDeg : undefined
@@ -385,9 +385,8 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
         `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`,
       )
     const elevations = el ? anglesOf(el) : [elevation]
-    directions = (az ? anglesOf(az) : [azimuth]).flatMap((a) =>
-      elevations.map((e) => part(m.loadN, e, a, turned)),
-    )
+    for (const a of az ? anglesOf(az) : [azimuth])
+      for (const e of elevations) directions.push(part(m.loadN, e, a, turned))
   }
   return {
     loadN: m.loadN,

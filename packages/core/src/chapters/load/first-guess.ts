@@ -359,13 +359,21 @@ export const FLOORS: Partial<Record<Family, Record<Kept, number>>> = {
 }
 /** Factors of a family under a duty: the greater of the duty's and the floor's. */
 export function flooredFactors(family: string, duty: Input['duty']) {
-  const { glazing: _g, ...byDuty } = factorsFor(duty)
+  const by = factorsFor(duty)
   const floor = FLOORS[family as Family]
-  const kept = Object.fromEntries(
-    Object.entries(byDuty).map(([k, f]) => [k, Math.max(f, floor?.[k as Kept] ?? 0)]),
-  ) as Record<Kept, number>
-  const floored = Object.entries(byDuty).some(([k, f]) => kept[k as Kept] > f)
-  return { factors: kept, floored }
+  const least = (k: Kept) => Math.max(by[k], floor?.[k] ?? 0)
+  const factors: Record<Kept, number> = {
+    metal: least('metal'),
+    laminate: least('laminate'),
+    core: least('core'),
+    bond: least('bond'),
+  }
+  const floored =
+    factors.metal > by.metal ||
+    factors.laminate > by.laminate ||
+    factors.core > by.core ||
+    factors.bond > by.bond
+  return { factors, floored }
 }
 
 export function firstGuessOf(v: Input): z.infer<typeof output> {

@@ -1,16 +1,13 @@
 import { BOND_MPA } from '../../chapters/deck/bearing'
 import { corePlugOf, type CorePlugOutput } from '../../chapters/deck/core-plug'
 import type { Plug } from '../../chapters/deck/footprint'
-import type { JointInput } from '../../chapters/deck/joint-check'
+import type { JointInput } from '../../chapters/deck/joint-input'
+import type { JointLoad } from '../../chapters/deck/joint-parts'
 import { SIZES } from '../../base/materials/fasteners'
 import { boundsOf } from '../../base/geometry/outline'
 import { check, inWords, say, unproven, type Check } from '../../base/verdict/check'
-import {
-  backingPlateOf,
-  plateSnugOf,
-  type PlateInput,
-  type PlateOutput,
-} from '../../chapters/plate/backing-plate'
+import { plateBends, plateSnugOf } from '../../chapters/plate/plate-bends'
+import type { PlateInput } from '../../chapters/plate/plate-input'
 import type { Design } from './design'
 import { factorsOf } from './guess'
 import { gripAbout, type Shared } from './loads'
@@ -54,7 +51,24 @@ export function plugOf(d: Design, core: CorePlugOutput | null): Plug | undefined
     : { material: 'epoxy-plug', areaEachMm2: core.plugAreaMm2, bored: d.core.school !== 'reef' }
 }
 
-export const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, s: Shared): JointInput => ({
+/** What one direction of the load does at the joint. */
+export interface JointUnderLoad extends JointLoad {
+  s: Shared
+}
+export const loadAtJoint = (d: Design, s: Shared): JointUnderLoad => ({
+  s,
+  bolts: d.bolts.map((b, i) => ({
+    ...b,
+    tensionN: s.bolts[i]!.tensionN,
+    shearN: s.bolts[i]!.shearN,
+  })),
+  // A track's field is that under its car; what presses there is judged, not spread over all its length.
+  base:
+    s.field && d.family !== 'track'
+      ? { ...planOfBase(d.base), field: s.field }
+      : { ...planOfBase(d.base), pushN: s.pushN, toePressureMPa: s.stripMPa },
+})
+export const jointInput = (d: Design, plug: Plug | undefined, under: JointLoad): JointInput => ({
   duty: d.duty,
   factors: factorsOf(d),
   structure: withDoubler(d),
@@ -62,24 +76,16 @@ export const jointInput = (d: Design, plug: Plug | undefined, preloadN: number, 
     size: d.bolt.size,
     grade: d.bolt.grade,
     threadsInShear: d.bolt.threadsInShear,
-    preloadN,
+    preloadN: 0,
     gripMm: gripAbout(d),
   },
-  bolts: d.bolts.map((b, i) => ({
-    ...b,
-    tensionN: s.bolts[i]!.tensionN,
-    shearN: s.bolts[i]!.shearN,
-  })),
+  bolts: under.bolts,
+  base: under.base,
   edgeMm: d.place.edgeMm ?? undefined,
   plate: d.plate ? { ...planOfPlate(d.plate), bonded: bondedTo(d) } : undefined,
   washer: d.bolt.nutWasher,
   plug,
   openMm2: openMm2(d),
-  // A track's field is that under its car; what presses there is judged, not spread over all its length.
-  base:
-    s.field && d.family !== 'track'
-      ? { ...planOfBase(d.base), field: s.field }
-      : { ...planOfBase(d.base), pushN: s.pushN, toePressureMPa: s.stripMPa },
 })
 /** The plate as one that bears with the deck: bonded, of a sheet that bonds, and to no metal. */
 function bondedTo(d: Design) {
@@ -88,31 +94,18 @@ function bondedTo(d: Design) {
   return { material: p.material, thicknessMm: p.thicknessMm, bondMPa: BOND_MPA }
 }
 
-/**
- * Without the deck behind it the plate's own bending is judged and nothing is suggested, which is all that
- * a search needs.
- */
-export function plateOutput(
-  d: Design,
-  plug: Plug | undefined,
-  preloadN: number,
-  s: Pick<Shared, 'bolts'>,
-  withDeck: boolean,
-  own: OwnPlate,
-): PlateOutput | null {
-  return d.plate && backingPlateOf(plateInput(d, d.plate, plug, preloadN, s, withDeck, own))
-}
-/** What the plate’s own bending lets the bolts be pulled to under one direction of the load. */
-export const plateLimit = (d: Design, s: Pick<Shared, 'bolts'>, own: OwnPlate): PlateOutput['snug'] | null =>
-  d.plate && plateSnugOf(plateInput(d, d.plate, undefined, 0, s, false, own))
+/** What the plate does by its own bending, and what is known of it; null where there is none. */
+export const plateOf = (d: Design, preloadN: number, s: Pick<Shared, 'bolts'>, own: OwnPlate) =>
+  d.plate && plateBends(plateInput(d, d.plate, preloadN, s, own))
+/** What that lets the bolts be pulled to under a direction of the load. */
+export const plateLimit = (d: Design, s: Pick<Shared, 'bolts'>, own: OwnPlate) =>
+  d.plate && plateSnugOf(plateInput(d, d.plate, 0, s, own))
 type OwnPlate = { strengthMPa?: number; eMPa?: number }
 function plateInput(
   d: Design,
   p: NonNullable<Design['plate']>,
-  plug: Plug | undefined,
   preloadN: number,
   s: Pick<Shared, 'bolts'>,
-  withDeck: boolean,
   own: OwnPlate,
 ): PlateInput {
   return {
@@ -125,7 +118,6 @@ function plateInput(
     structural: true,
     belowWaterline: d.place.belowWaterline,
     bedGapMm: bedMean(p),
-    ...(withDeck ? { structure: d.structure, plug } : {}),
   }
 }
 

@@ -1,10 +1,11 @@
-import { jointChecks } from '../../chapters/deck/joint-check'
+import { jointUnder, standing, type Standing } from '../../chapters/deck/joint-parts'
+import type { CorePlugOutput } from '../../chapters/deck/core-plug'
 import type { Plug } from '../../chapters/deck/footprint'
 import { CalcError } from '../../base/errors'
 import { boltCapacities, galls } from '../../chapters/fastener/fastener'
 import { contains } from '../../base/geometry/outline'
 import { withYardValues, yardLine, yardPlate, yardSealants, type YardValue } from '../../base/materials/yard'
-import { governing, say, worstVerdict, written, type Draft } from '../../base/verdict/check'
+import { governing, say, worstVerdict, written, type Check, type Draft } from '../../base/verdict/check'
 import { foundChecks } from '../findings'
 import { tallyOf } from '../tally'
 import { quantityOf, sealantCheck, sealantsFor } from './bedding'
@@ -15,12 +16,22 @@ import { gripLayersOf, gripsOf } from './grip'
 import { unseenCheck } from './good-for'
 import { factorsOf, guessesLeft } from './guess'
 import { holdChecks, holdLimitN, isBlind } from './hold'
-import { coreCheck, coreOutput, jointInput, leverCheck, plateOutput, plugOf } from './joint'
+import {
+  coreCheck,
+  coreOutput,
+  jointInput,
+  leverCheck,
+  loadAtJoint,
+  plateOf,
+  plugOf,
+  type JointUnderLoad,
+} from './joint'
 import { Memo, type Judgement, type Look } from './judgement'
 import { leaning, unsurveyed } from './leans'
 import { shareLoads, type CaseShared, type Shared } from './loads'
 import { byGrain, weldCheck } from './metal-deck'
 import { metalsCheck } from './metals'
+import { NO_BOLTS, worstByGrain } from './own-ways'
 import { planOfBase, planOfPlate } from './plans'
 import { pipeFillMl, potCheck, potsOf, skinAgain } from './pots'
 import { pushChecks, pushOf } from './pushed'
@@ -74,16 +85,23 @@ function boltsInside(d: Design): void {
   })
 }
 
-const PLATE_ONLY = ['plate-overhang', 'plate-span', 'plate-stiffness', 'material']
 /** What is known of a fitting once its bolts are tight: it does not change from check to check. */
 interface Tight {
   d: Design
+  /** as it is kept dry, as long as nothing crushes it */
+  core: CorePlugOutput | null
   plug: Plug | undefined
   row: Row
+  joint: Standing
+  /** of every direction what it does at the joint, made once */
+  at: (s: Shared) => JointUnderLoad
   limit: DeckLimit
   tight: ReturnType<typeof tighten>
   shared: CaseShared[]
 }
+/** The directions of all cases that decide, one case after another. */
+const decidingOf = (of: CaseShared[]): Shared[] =>
+  of.length === 1 ? of[0]!.decisive : of.flatMap((c) => c.decisive)
 /** The direction that bends the plate most: its bending grows with the sum of max(pull, preload) alone. */
 function mostPressed(of: Shared[], preloadN: number): Shared {
   const pressed = (s: Shared) => s.bolts.reduce((m, b) => m + Math.max(b.tensionN, preloadN), 0)
@@ -93,13 +111,15 @@ function mostPressed(of: Shared[], preloadN: number): Shared {
 const underNuts = (d: Design, c: Draft) => isBlind(d) && !d.plate && /^(punching|crush-plate)/.test(c.id)
 /** Every check of every case and of its decisive directions. */
 function putCases(g: Gathered, t: Tight): void {
-  const { d, plug, row, shared } = t
+  const { d, row, shared } = t
   const { preloadN } = t.tight
+  const everyWay = worstByGrain(d, NO_BOLTS) !== null
   for (const c of shared) {
     for (const k of c.load.checks) g.put(k, c)
+    jointUnder(c.decisive.map(t.at), t.joint, preloadN, everyWay, (k, { s }) => {
+      if (!underNuts(d, k)) g.put(byGrain(k, d, s), c, s.direction)
+    })
     for (const s of c.decisive) {
-      for (const k of jointChecks(jointInput(d, plug, preloadN, s)))
-        if (!underNuts(d, k)) g.put(byGrain(k, d, s), c, s.direction)
       const lever = leverCheck(s, c.load.loadN)
       if (lever) g.put(lever, c)
       for (const k of holdChecks(d, s)) g.put(k, c, s.direction)
@@ -107,8 +127,7 @@ function putCases(g: Gathered, t: Tight): void {
       if (weld) g.put(weld, c)
     }
     if (shared.length === 1) continue
-    const plate = plateOutput(d, plug, preloadN, mostPressed(c.decisive, preloadN), false, row)
-    for (const k of plate?.checks ?? []) if (PLATE_ONLY.includes(k.id)) g.put(k, c)
+    for (const k of plateOf(d, preloadN, mostPressed(c.decisive, preloadN), row)?.checks ?? []) g.put(k, c)
   }
 }
 
@@ -119,7 +138,7 @@ function worstOf(t: Tight, factor: number): Judgement['worst'] {
   const used = (b: { tensionN: number; shearN: number }) =>
     Math.hypot(b.tensionN / caps.tensionN, b.shearN / caps.shearN)
   const use = (x: Shared) => x.bolts.reduce((m, b) => Math.max(m, used(b)), 0)
-  const worst = t.shared.flatMap((c) => c.decisive).reduce((a, b) => (use(b) > use(a) * (1 + 1e-12) ? b : a))
+  const worst = decidingOf(t.shared).reduce((a, b) => (use(b) > use(a) * (1 + 1e-12) ? b : a))
   return {
     caseName: worst.caseName,
     direction: worst.direction,
@@ -153,18 +172,27 @@ function preloadOf(t: Tight): Judgement['preload'] {
 
 /** What a bolt may be pulled to follows from the load: first what the load alone does, then the torque. */
 function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
-  const plug = plugOf(d, coreOutput(d, false))
-  const idle = shareLoads(d, 0, lean, memo.hands)
-  const limit = deckLimit(
-    d,
-    plug,
-    row,
-    idle.flatMap((c) => c.decisive),
-  )
+  const core = coreOutput(d, false)
+  const plug = plugOf(d, core)
+  const idle = decidingOf(shareLoads(d, 0, lean, memo.hands))
+  const known = new Map<Shared, JointUnderLoad>()
+  const at = (s: Shared) => known.get(s) ?? known.set(s, loadAtJoint(d, s)).get(s)!
+  const joint = standing(jointInput(d, plug, at(idle[0]!)))
+  const limit = deckLimit(d, joint, row, idle.map(at))
   const held = holdLimitN(d)
   const least = held !== null && held < limit.preloadN ? { preloadN: held, limitedBy: 'hold' } : limit
   const tight = tighten(d, least)
-  return { d, plug, row, limit: least, tight, shared: shareLoads(d, tight.preloadN, lean, memo.hands) }
+  return {
+    d,
+    core,
+    plug,
+    row,
+    joint,
+    at,
+    limit: least,
+    tight,
+    shared: shareLoads(d, tight.preloadN, lean, memo.hands),
+  }
 }
 
 /** What was replaced by the yard's own value is said with every check that it counts for. */
@@ -176,20 +204,18 @@ const withReplaced =
   }
 
 /** All checks of a fitting in the order in which they are read, and what was found on the way to them. */
-function gathered(t: Tight, lean: boolean, yard: YardValue[], memo: Memo) {
+function gathered(t: Tight, yard: YardValue[], memo: Memo) {
   const { d, plug, row, tight, shared } = t
   const g = new Gathered(shared.length > 1)
   for (const k of tight.checks) g.put(k)
   putCases(g, t)
-  const pressed = mostPressed(
-    shared.flatMap((c) => c.decisive),
-    tight.preloadN,
-  )
-  const plate = plateOutput(d, plug, tight.preloadN, pressed, !lean, row)
+  const pressed = mostPressed(decidingOf(shared), tight.preloadN)
+  const bent = plateOf(d, tight.preloadN, pressed, row)
   const push = { pushN: pushOf(shared), plug, panel: memo.panel, factors: factorsOf(d) }
   for (const c of pushChecks(d, push)) g.put(c)
-  if (shared.length === 1) for (const c of plate?.checks ?? []) if (PLATE_ONLY.includes(c.id)) g.put(c)
-  const core = coreOutput(d, g.crushesCore())
+  if (shared.length === 1) for (const c of bent?.checks ?? []) g.put(c)
+  const plate = bent?.figures ?? null
+  const core = g.crushesCore() ? coreOutput(d, true) : t.core
   if (core) g.put(coreCheck(core))
   const grips = gripsOf(d)
   const { grip, gripCheck } = grips.reduce(worseGrip)
@@ -213,9 +239,10 @@ function weighed(asked: Design, lean: boolean, yard: YardValue[], memo: Memo) {
   const { d, row, replaced } = byTheYard(asked, yard)
   boltsInside(d)
   const t = tightened(d, row, lean, memo)
-  const found = gathered(t, lean, yard, memo)
+  const found = gathered(t, yard, memo)
   const guessed = guessesLeft(d)
-  const checks = found.g.all().map(withReplaced(replaced)).map(leaning(d, guessed))
+  const all = found.g.all()
+  const checks = (replaced.length ? all.map(withReplaced(replaced)) : all).map(leaning(d, guessed))
   return { d, t, guessed, ...found, checks }
 }
 
@@ -228,9 +255,15 @@ export function look(asked: Design, yard: YardValue[] = NO_VALUES, memo = new Me
   return { checks, plate, core, grip }
 }
 
+function assumedBy(guessed: string[], shared: CaseShared[], checks: Check[]): string[] {
+  const all = new Set(guessed)
+  if (!guessed.length) for (const c of shared) for (const a of c.load.assumed) all.add(`load: ${a}`)
+  for (const c of checks) for (const a of c.assumed) all.add(a)
+  return [...all]
+}
 /**
- * Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` leaves
- * out the suggested plate.
+ * Judges a fitting whole, without remedies: pure, and fast enough to run on every keystroke. `lean` looks
+ * at the directions that decide by the hand check only.
  */
 export function judge(
   asked: Design,
@@ -266,11 +299,6 @@ export function judge(
     skinAgain: skinAgain(d, core),
     pipeFillMl: pipeFillMl(d),
     counts: tallyOf(checks),
-    assumed: [
-      ...new Set([
-        ...(guessed.length ? guessed : shared.flatMap((c) => c.load.assumed.map((a) => `load: ${a}`))),
-        ...checks.flatMap((c) => c.assumed),
-      ]),
-    ],
+    assumed: assumedBy(guessed, shared, checks),
   }
 }

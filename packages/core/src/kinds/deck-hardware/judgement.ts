@@ -4,7 +4,7 @@ import type { CorePlugOutput } from '../../chapters/deck/core-plug'
 import type { Tightening } from '../../chapters/fastener/tightening'
 import type { gripStackOf } from '../../chapters/fastener/grip-stack'
 import type { YardValue } from '../../base/materials/yard'
-import type { PlateOutput } from '../../chapters/plate/backing-plate'
+import type { PlateFigures } from '../../chapters/plate/plate-bends'
 import type { Check, Draft, Verdict } from '../../base/verdict/check'
 import type { designLoadOf, LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
@@ -66,7 +66,7 @@ export interface Judgement {
   }
   grip: ReturnType<typeof gripStackOf> | null
   gripLayers: { name: string; thicknessMm: number }[]
-  plate: PlateOutput | null
+  plate: PlateFigures | null
   core: CorePlugOutput | null
   sealant: SealantChoice
   quantity: SealantQuantity | null

@@ -51,15 +51,23 @@ export const unsurveyed = () =>
       'No surface of the boat is surveyed here, so what the deck is made of is a guess. Give the surface its layers, or say why this fitting keeps a deck of its own.',
   })
 
+/** By what a check is called: whether it leans on the load, and on the deck. */
+const known = new Map<string, { load: boolean; deck: boolean }>()
+function leansOf(id: string) {
+  let leans = known.get(id)
+  if (!leans) {
+    const starts = (ids: string[]) => ids.some((k) => id.startsWith(k))
+    leans = { load: id !== 'bolt-length' && starts(LEANS_ON_LOAD), deck: starts(LEANS_ON_DECK) }
+    known.set(id, leans)
+  }
+  return leans
+}
 /** Each check with the guesses and estimates that it leans on. */
 export function leaning(d: Design, guessed: string[]): (c: Draft) => Draft {
   const estimates = estimatesOf(d)
-  const starts = (c: Draft, ids: string[]) => ids.some((k) => c.id.startsWith(k))
   return (c) => {
-    const assumed = [
-      ...(c.id !== 'bolt-length' && starts(c, LEANS_ON_LOAD) ? guessed : []),
-      ...(starts(c, LEANS_ON_DECK) ? estimates : []),
-    ]
+    const { load, deck } = leansOf(c.id)
+    const assumed = [...(load ? guessed : []), ...(deck ? estimates : [])]
     return assumed.length ? { ...c, assumed: [...c.assumed, ...assumed] } : c
   }
 }

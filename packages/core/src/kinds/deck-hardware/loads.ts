@@ -1,7 +1,7 @@
 import { bedStiffness, boltStiffness, fieldOf, toe } from '../../chapters/deck/base-contact'
 import { bedLayers } from '../../chapters/deck/bed'
 import { toeStrip, type Field } from '../../chapters/deck/toe-strip'
-import { shareAmong, type BoltGroup } from '../../chapters/deck/bolt-group'
+import { sharingAmong, type BoltShares } from '../../chapters/deck/bolt-group'
 import { heelLine, solveContact, wholeMoments, type Contact } from '../../chapters/deck/contact'
 import { designLoadOf, type LoadDirection, momentsOf } from '../../chapters/load/design-load'
 import { boltCapacities } from '../../chapters/fastener/fastener'
@@ -9,7 +9,7 @@ import { boundsOf, type Point } from '../../base/geometry/outline'
 import { CORES } from '../../base/materials/cores'
 import type { Design } from './design'
 import { differing } from './mirrored'
-import { weldStress, worstByGrain } from './own-ways'
+import { NO_BOLTS, weldStress, worstByGrain } from './own-ways'
 import { loadOn } from './turned'
 
 /** How a stiff base that can only push stands on the deck (chapter 3.3). */
@@ -40,7 +40,7 @@ export interface Shared {
   unresistedTwistNmm: number
   resting: Resting | null
   /** elastic about the centroid (chapter 3.2): the hand check beside the contact */
-  hand: BoltGroup
+  hand: BoltShares
 }
 export interface LoadCase {
   name: string
@@ -85,7 +85,6 @@ function directionsOf(given: Design['load']) {
 
 type Point3 = { x: number; y: number; z: number }
 const STRAIGHT_UP: LoadDirection = { azimuthDeg: 0, elevationDeg: 90, alongN: 0, acrossN: 0, outN: 1 }
-const NO_BOLTS = { hand: { bolts: [] } }
 /** One figure of a direction, and what it cannot be above where that is had for less. */
 interface Measure {
   of: (s: Shared) => number
@@ -168,22 +167,18 @@ function footingOf(d: Design): { lengthMm: number; widthMm: number } | { diamete
   return { lengthMm: Math.min(d.base.lengthMm, 2 * reach), widthMm: d.base.widthMm }
 }
 const NOTHING = { axialN: 0, tensionN: 0, shearN: 0, shearXN: 0, shearYN: 0 }
-function shareOn(
-  d: Design,
-  load: { x: number; y: number; z: number },
-  at: { x: number; y: number; z: number },
-): BoltGroup {
+/** How the bolts share a load; of a track those that carry the car. */
+function sharingOn(d: Design): ReturnType<typeof sharingAmong> {
   const who = carrying(d)
-  if (who.length === d.bolts.length) return shareAmong(d.bolts, load, at)
-  const g = shareAmong(
-    who.map((i) => d.bolts[i]!),
-    load,
-    at,
-  )
-  return { ...g, bolts: d.bolts.map((_, i) => (who.includes(i) ? g.bolts[who.indexOf(i)]! : NOTHING)) }
+  const share = sharingAmong(who.map((i) => d.bolts[i]!))
+  if (who.length === d.bolts.length) return share
+  return (load, at) => {
+    const g = share(load, at)
+    return { ...g, bolts: d.bolts.map((_, i) => (who.includes(i) ? g.bolts[who.indexOf(i)]! : NOTHING)) }
+  }
 }
 
-const fromHand = (caseName: string, direction: LoadDirection, hand: BoltGroup): Shared => ({
+const fromHand = (caseName: string, direction: LoadDirection, hand: BoltShares): Shared => ({
   caseName,
   direction,
   hand,
@@ -215,7 +210,7 @@ function stripOf(d: Design, footing: ReturnType<typeof footingOf>, field: Field)
 class AtRest implements Shared {
   readonly caseName: string
   readonly direction: LoadDirection
-  readonly hand: BoltGroup
+  readonly hand: BoltShares
   readonly maxShearN: number
   readonly maxTensionN: number
   readonly sumTensionN: number
@@ -273,22 +268,25 @@ class AtRest implements Shared {
   }
 }
 
-/** Bolts of one base as the deck under it lets them pull; null where the search finds no rest. */
-function onDeck(s: Shared, d: Design, point: Point3, kb: number, k: number): Shared | null {
-  const { outN } = s.direction
-  const moments = momentsOf(point, s.direction)
-  const { x: Mx, y: My } = moments
-  if (outN === 0 && Mx === 0 && My === 0) return s
+/** Bolts of one base as the deck under it lets them pull; as by hand where the search finds no rest. */
+function restingOn(d: Design, point: Point3, kb: number, k: number): (s: Shared) => Shared {
   const footing = footingOf(d)
   const who = carrying(d)
   const bolts = who.map((i) => d.bolts[i]!)
-  const found = solveContact({ footing, bolts, kb, k, preloadN: 0, Fz: outN, Mx, My })
-  if (!found) return null
-  const carried = s.hand.bolts.map((b, i) => ({
-    tensionN: who.includes(i) ? found.tensions[who.indexOf(i)]! : 0,
-    shearN: b.shearN,
-  }))
-  return new AtRest(s, d, footing, found, moments, carried, k)
+  const nth = d.bolts.map((_, i) => who.indexOf(i))
+  return (s) => {
+    const { outN } = s.direction
+    const moments = momentsOf(point, s.direction)
+    const { x: Mx, y: My } = moments
+    if (outN === 0 && Mx === 0 && My === 0) return s
+    const found = solveContact({ footing, bolts, kb, k, preloadN: 0, Fz: outN, Mx, My })
+    if (!found) return s
+    const carried = s.hand.bolts.map((b, i) => ({
+      tensionN: nth[i]! < 0 ? 0 : found.tensions[nth[i]!]!,
+      shearN: b.shearN,
+    }))
+    return new AtRest(s, d, footing, found, moments, carried, k)
+  }
 }
 
 export interface Hand {
@@ -322,6 +320,7 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
     const { load, directions, swept } = directionsOf(c.load)
     const point = load.pointMm
     const pulled = carrying(d).map((i) => bolts[i]!)
+    const share = sharingOn(d)
     hand = {
       on,
       load,
@@ -329,7 +328,7 @@ function byHand(c: LoadCase, d: Design, known: Hands): Hand {
       count: directions.length,
       onDeck: new Map(),
       all: differing(directions, footing, pulled, point, beside).map((q) =>
-        fromHand(c.name, q, shareOn(d, { x: q.alongN, y: q.acrossN, z: q.outN }, point)),
+        fromHand(c.name, q, share({ x: q.alongN, y: q.acrossN, z: q.outN }, point)),
       ),
     }
     byBolts.set(bolts, hand)
@@ -377,7 +376,7 @@ export function shareLoads(design: Design, preloadN: number, lean: boolean, know
     let all = hand.onDeck.get(key)
     if (!all) {
       const from = lean ? decisive(hand.all, design, 0, point) : hand.all
-      all = from.map((s) => onDeck(s, design, point, kb, k) ?? s)
+      all = from.map(restingOn(design, point, kb, k))
       if (hand.onDeck.size > 400) hand.onDeck.clear()
       hand.onDeck.set(key, all)
     }

@@ -5,6 +5,8 @@ import { cosSin } from '../../base/geometry/turn'
 /** Nearer than this two bolts stand in one place, mm, and two directions are one, degrees. */
 const NEAR_MM = 1e-7
 const NEAR_DEG = 1e-6
+/** more than there are of them all round */
+const STEPS_ROUND = 1e9
 
 /** A pattern laid over itself: turned by an angle, and mirrored over the base's length before that or not. */
 interface Motion {
@@ -63,16 +65,25 @@ export function differing(
   const motions = ofBase(footing, bolts.length).filter(
     (m) => allowed(m, beside) && fallsOnItself(at, m) && fallsOnItself(bolts, m),
   )
-  const seen = new Set<string>()
+  const seen = new Set<number>()
+  // All that rise alike are a ring; what tells one ring from another is said once.
+  const rings = new Map<string, number>()
+  const byRise = new Map<number, { flat: number; ring: number }>()
   return directions.filter((q) => {
-    const inPlane = Math.hypot(q.alongN, q.acrossN)
-    const upright = inPlane <= 1e-9 * Math.hypot(inPlane, q.outN)
+    const inPlane = Math.sqrt(q.alongN * q.alongN + q.acrossN * q.acrossN)
+    const upright = inPlane <= 1e-9 * Math.sqrt(inPlane * inPlane + q.outN * q.outN)
+    const flat = Math.round(inPlane * 1e4)
+    let at = byRise.get(q.outN)
+    if (at?.flat !== flat) {
+      const said = `${flat}|${q.outN.toPrecision(10)}`
+      at = { flat, ring: rings.get(said) ?? rings.set(said, rings.size).size - 1 }
+      byRise.set(q.outN, at)
+    }
+    let least = 360
     const deg = (Math.atan2(q.acrossN, q.alongN) * 180) / Math.PI
-    const least = motions.reduce((m, { turnDeg, mirrored }) => {
-      const turned = round((mirrored ? -deg : deg) + turnDeg + NEAR_DEG / 2)
-      return Math.min(m, turned)
-    }, 360)
-    const key = `${upright ? 'up' : Math.floor(least / NEAR_DEG)}|${Math.round(inPlane * 1e4)}|${q.outN.toPrecision(10)}`
+    for (const { turnDeg, mirrored } of upright ? [] : motions)
+      least = Math.min(least, round((mirrored ? -deg : deg) + turnDeg + NEAR_DEG / 2))
+    const key = (upright ? -1 : Math.floor(least / NEAR_DEG)) + at.ring * STEPS_ROUND
     return seen.size !== seen.add(key).size
   })
 }

@@ -1,4 +1,4 @@
-import type { BoltGroup } from '../../chapters/deck/bolt-group'
+import type { BoltShares } from '../../chapters/deck/bolt-group'
 import { momentsOf, type LoadDirection } from '../../chapters/load/design-load'
 import { TIMBERS } from '../../base/materials/laminates'
 import type { Design } from './design'
@@ -32,11 +32,13 @@ export function grainBearing(timber: keyof typeof TIMBERS, angleDeg: number): nu
   const s2 = Math.sin((angleDeg * Math.PI) / 180) ** 2
   return (P * Q) / (P * s2 + Q * (1 - s2))
 }
+/** Asked of nothing in particular: whether there is a grain at all. */
+export const NO_BOLTS = { hand: { bolts: [] } }
 /**
  * Of the bolts in timber with its grain known the one that is worst used in bearing, pushed as this direction
  * of the load pushes it; null in anything else.
  */
-export function worstByGrain(d: Design, s: { hand: Pick<BoltGroup, 'bolts'> }) {
+export function worstByGrain(d: Design, s: { hand: Pick<BoltShares, 'bolts'> }) {
   if (d.structure.kind !== 'timber' || d.structure.grainDeg === undefined) return null
   const { timber, grainDeg } = d.structure
   const along: number = TIMBERS[timber].bearingMPa

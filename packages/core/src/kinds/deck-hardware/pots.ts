@@ -1,7 +1,7 @@
 import { potOf, worstPot, WORKING_MIN, type Pot } from '../../chapters/bedding/pot'
 import type { CorePlugOutput } from '../../chapters/deck/core-plug'
 import { leastWallMm } from '../../chapters/deck/core-plug'
-import type { PlateOutput } from '../../chapters/plate/backing-plate'
+import type { PlateFigures } from '../../chapters/plate/plate-bends'
 import { CLOTHS } from '../../base/materials/cloths'
 import { areaOf } from '../../base/geometry/outline'
 import { inWords, type Check } from '../../base/verdict/check'
@@ -69,7 +69,7 @@ export function skinAgain(d: Design, core: CorePlugOutput | null): SkinAgain | n
 export const sheetsMl = (p: Design['plate']): number =>
   p?.sheets === 2 ? (areaOf(planOfPlate(p)) * GLUE_LINE_MM * (1 + SQUEEZE_OUT)) / 1000 : 0
 
-export function potsOf(d: Design, core: CorePlugOutput | null, plate: PlateOutput | null): DeckPot[] {
+export function potsOf(d: Design, core: CorePlugOutput | null, plate: PlateFigures | null): DeckPot[] {
   const insert = d.core.school === 'insert'
   const fill = core?.fillTotalMl ?? 0
   const wanted: [PotUse, number, Parameters<typeof potOf>[2]][] = [

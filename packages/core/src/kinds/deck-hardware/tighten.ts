@@ -1,10 +1,9 @@
-import { jointSnug } from '../../chapters/deck/joint-check'
-import type { Plug } from '../../chapters/deck/footprint'
+import type { Standing } from '../../chapters/deck/joint-parts'
+import { jointSnug } from '../../chapters/deck/joint-snug'
 import { tighteningOf, type Tightening } from '../../chapters/fastener/tightening'
 import type { Design } from './design'
 import { isBlind } from './hold'
-import { jointInput, plateLimit } from './joint'
-import type { Shared } from './loads'
+import { plateLimit, type JointUnderLoad } from './joint'
 
 /**
  * The snug pull of a bolt that deck and plate bear under every load, and which check stops more (3.4,
@@ -17,21 +16,22 @@ export interface DeckLimit {
 /** of two that stop it at the same pull the first is named, whatever the last bit says */
 const GRAIN = 1e-12
 /** Nothing presses behind: so wide that it never counts. */
-const NO_WASHER = { washerDiameterMm: 10_000 }
+const NO_WASHER_MM = 10_000
 export function deckLimit(
   d: Design,
-  plug: Plug | undefined,
+  joint: Standing,
   own: { strengthMPa?: number; eMPa?: number },
-  decisive: Shared[],
+  loads: JointUnderLoad[],
 ): DeckLimit {
-  const of = (s: Shared): DeckLimit[] => {
-    const plate = plateLimit(d, s, own)
-    return [
-      jointSnug({ ...jointInput(d, plug, 0, s), ...(isBlind(d) && !d.plate ? NO_WASHER : {}) }),
-      ...(plate && plate.preloadN !== null ? [{ ...plate, preloadN: plate.preloadN }] : []),
-    ]
+  const byJoint = jointSnug(isBlind(d) && !d.plate ? { ...joint, washerMm: NO_WASHER_MM } : joint)
+  const byPlate = plateLimit(d, loads[0]!.s, own)
+  const found: DeckLimit[] = []
+  for (const l of loads) {
+    found.push(byJoint(l))
+    const plate = byPlate?.(l.bolts.map((b) => b.tensionN))
+    if (plate && plate.preloadN !== null) found.push({ ...plate, preloadN: plate.preloadN })
   }
-  return decisive.flatMap(of).reduce((a, b) => (b.preloadN < a.preloadN * (1 - GRAIN) ? b : a))
+  return found.reduce((a, b) => (b.preloadN < a.preloadN * (1 - GRAIN) ? b : a))
 }
 /** A torque that a wrench is set to, N·m: rounded down, so that no check is short by it. */
 const TORQUE_STEP_NM = 0.1

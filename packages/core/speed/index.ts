@@ -1,0 +1,2 @@
+export * from './speed'
+export * from './timed'
