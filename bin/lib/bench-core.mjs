@@ -7,8 +7,8 @@ import { compileSpeed } from './compiled-core.mjs'
 export async function benchCore(row, ms) {
   const compiled = pathToFileURL(await compileSpeed()).href
   const b = await import(compiled)
-  benchJudging(b, row, ms)
   await benchSolver(b, compiled, row, ms)
+  benchJudging(b, row, ms)
   await benchAgainst(b, row, ms)
 }
 function benchJudging(b, row, ms) {
