@@ -14,6 +14,7 @@ export * from './base/materials/lines'
 export * from './base/materials/plates'
 export * from './base/materials/sealants'
 export * from './base/change'
+export * from './base/columns'
 export * from './base/materials/yard'
 export {
   MEASURABLE,

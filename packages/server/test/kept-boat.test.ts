@@ -2,6 +2,7 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db'
 import { Boat } from '../src/models'
+import { fromColumns, type InColumns } from '@north-tide/core'
 import { everyHole } from '../src/services/kept-boat'
 import { letNotesGo } from '../src/services/nightly'
 import { settled } from '../src/services/rejudge'
@@ -43,6 +44,24 @@ describe('every hole of a boat', () => {
     expect(JSON.parse((await everyHole('fulmars-reach')).text())).toEqual(holes)
     const one = (await fitter.ask<Hole>('GET', `/api/penetrations/${holes[0]!.id}`)).body
     expect(one).toMatchObject(holes[0]!)
+  })
+  it('is the same column by column, before and after one was found', async () => {
+    const inColumns = async () =>
+      (await fitter.ask<{ holes: InColumns; name: string }>('GET', `${B}?holes=columns`)).body
+    const same = async () => {
+      const { holes, ...rest } = await picture()
+      const { holes: columns, ...besides } = await inColumns()
+      expect(fromColumns(columns)).toEqual(holes)
+      expect(besides).toEqual(rest)
+      return holes.length
+    }
+    const before = await same()
+    await found()
+    expect(await same()).toBe(before + 1)
+  })
+  it('is not made in a way that nobody knows', async () => {
+    const refused = await fitter.ask<{ error: { code: string; path: string } }>('GET', `${B}?holes=heaps`)
+    expect([refused.status, refused.body.error.path]).toEqual([400, 'holes'])
   })
   it('is the same list while nothing changes', async () => {
     expect(await everyHole('fulmars-reach')).toBe(await everyHole('fulmars-reach'))

@@ -102,7 +102,7 @@ export function atTheBench() {
               ? LOTS
               : String(url).endsWith('/photos')
                 ? PHOTOS
-                : String(url).endsWith('/boats/b')
+                : String(url).split('?')[0]!.endsWith('/boats/b')
                   ? BOAT
                   : String(url).endsWith('/fittings/f')
                     ? served

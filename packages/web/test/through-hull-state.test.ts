@@ -61,7 +61,7 @@ function server(design: ReturnType<typeof fit>, over: { put?: () => Response } =
       log.push(TICK)
       version++
     }
-    return String(url).endsWith('/boats/b')
+    return String(url).split('?')[0]!.endsWith('/boats/b')
       ? new Response(
           JSON.stringify({
             id: 'b',

@@ -21,7 +21,7 @@ export function boatRoutes(): Router {
   const r = Router()
   r.get('/boats', async (req, res) => void res.json(await listBoats(req.account!)))
   r.get('/boats/:id', async (req, res) =>
-    sendPacked(req, res, await boatPicturePacked(req.account!, req.params.id)),
+    sendPacked(req, res, await boatPicturePacked(req.account!, req.params.id, req.query)),
   )
   r.get('/boats/:id/people', async (req, res) => void res.json(await peopleOf(req.account!, req.params.id)))
   r.put(

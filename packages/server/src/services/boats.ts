@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize'
-import { mayDo, offBoat, zoneTitle, type BoatZone } from '@north-tide/core'
+import { z } from 'zod'
+import { mayDo, offBoat, parseInput, zoneTitle, type BoatZone } from '@north-tide/core'
 import { kindNamed } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting, Station } from '../models'
@@ -77,14 +78,19 @@ export async function boatPicture(who: Account, id: string) {
   return { ...rest, holes: holes.rows }
 }
 /** The same as it goes over the line: of a boat that nobody touched nothing is written out anew. */
-export async function boatPicturePacked(who: Account, id: string): Promise<Packed> {
+export async function boatPicturePacked(who: Account, id: string, asked: unknown): Promise<Packed> {
   must(who, 'read', id)
-  return packedPicture(id)
+  const { holes } = parseInput(PICTURE, asked)
+  return packedPicture[holes](id)
 }
-const packedPicture = pictureKeeper(async (id) => {
-  const { rest, holes } = await pictured(id)
-  return packed(`${JSON.stringify(rest).slice(0, -1)},"holes":${holes.text()}}`)
-})
+/** `holes`: each as an object, or all of them column by column, which is a fifth of it (`base/columns`). */
+const PICTURE = z.object({ holes: z.enum(['rows', 'columns']).default('rows') })
+const packedIn = (how: 'text' | 'columns') =>
+  pictureKeeper(async (id) => {
+    const { rest, holes } = await pictured(id)
+    return packed(`${JSON.stringify(rest).slice(0, -1)},"holes":${holes[how]()}}`)
+  })
+const packedPicture = { rows: packedIn('text'), columns: packedIn('columns') }
 async function pictured(id: string) {
   const boat = await boatById(id)
   const [stations, { surfaces, fittings, holes }, orders] = await Promise.all([

@@ -1,4 +1,5 @@
 import { QueryTypes, type InferAttributes, type Transaction } from 'sequelize'
+import { toColumns } from '@north-tide/core'
 import type { AnyDesign, BoatPart, BoatZone, HoleRow, WetSpot, YardValue } from '@north-tide/core'
 import { breather } from '../breath'
 import { Boat, Fitting } from '../models'
@@ -24,6 +25,8 @@ interface Holes {
   /** the same as JSON, and that packed */
   text: () => string
   packed: () => Promise<Packed>
+  /** the same column by column */
+  columns: () => string
 }
 interface Surfaces {
   zones: BoatZone[]
@@ -138,8 +141,14 @@ const holes = keeper<Holes>(async (boatId, how) => {
   Object.freeze(rows)
   let text: string | undefined
   let small: Promise<Packed> | undefined
+  let columns: string | undefined
   const asText = () => (text ??= `[${rows.map((r) => textOf(r)).join(',')}]`)
-  return { rows, text: asText, packed: () => (small ??= packed(asText())) }
+  return {
+    rows,
+    text: asText,
+    packed: () => (small ??= packed(asText())),
+    columns: () => (columns ??= JSON.stringify(toColumns(rows))),
+  }
 })
 /** More than so many are read as fast with all the others. */
 const MOST_ANEW = 500

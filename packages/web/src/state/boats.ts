@@ -1,13 +1,22 @@
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
-import { CATALOGUE, type CatalogueEntry, type Habits, type Units, type YardValue } from '@north-tide/core'
+import {
+  CATALOGUE,
+  fromColumns,
+  type CatalogueEntry,
+  type Habits,
+  type InColumns,
+  type Units,
+  type YardValue,
+} from '@north-tide/core'
 import type { OwnGoods } from '@north-tide/core/through-hull'
 import { api } from '../api'
 import { LAST_BOAT, boatPath } from './early'
 import type {
   BoatPicture,
   BoatSummary,
+  Hole,
   KeptGoods,
   PlanFitting,
   PlanRow,
@@ -16,9 +25,14 @@ import type {
 } from '../types'
 
 /** A boat as the server gives it: every fitting in one list, with its kind. */
-type Pictured = Omit<BoatPicture, 'fittings' | 'throughHulls' | 'others'> & { fittings: PlanRow[] }
+type Pictured = Omit<BoatPicture, 'fittings' | 'throughHulls' | 'others' | 'holes'> & {
+  fittings: PlanRow[]
+  /** row by row it is what a device has kept from before */
+  holes: InColumns | Hole[]
+}
 const byKind = (p: Pictured): BoatPicture => ({
   ...p,
+  holes: Array.isArray(p.holes) ? p.holes : fromColumns<Hole>(p.holes),
   fittings: p.fittings.filter((f) => f.kind === 'deck-hardware') as PlanFitting[],
   throughHulls: p.fittings.filter((f) => f.kind === 'through-hull') as PlanThroughHull[],
   others: p.fittings.filter((f) => f.kind !== 'deck-hardware' && f.kind !== 'through-hull'),

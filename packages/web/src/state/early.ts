@@ -12,7 +12,8 @@ export function wantedBoat(at: Pick<RouteLocationResolved, 'name' | 'params' | '
   if (typeof at.query.boat === 'string') return at.query.boat
   return localStorage.getItem(LAST_BOAT) ?? ''
 }
-export const boatPath = (id: string) => `/boats/${encodeURIComponent(id)}`
+/** Her picture, its holes column by column. */
+export const boatPath = (id: string) => `/boats/${encodeURIComponent(id)}?holes=columns`
 const OF_THE_YARD = ['/boats', '/today', '/yard-values', '/catalogue', '/habits', '/goods']
 
 /** Where somebody was in last, all of it is begun before it is known whether he still is. */
@@ -22,5 +23,6 @@ export function begin(to: RouteLocationResolved, frame: () => Promise<unknown>):
   for (const load of programs)
     if (typeof load === 'function') void (load as () => Promise<unknown>)().catch(() => undefined)
   const boat = wantedBoat(to)
-  for (const path of [...OF_THE_YARD, ...(boat ? [boatPath(boat)] : [])]) askEarly(path)
+  // What the map is drawn from goes first: a browser asks some at a time.
+  for (const path of [...(boat ? [boatPath(boat)] : []), ...OF_THE_YARD]) askEarly(path)
 }
