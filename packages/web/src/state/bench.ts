@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
+import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import {
   boltsOnBoat,
   CalcError,
@@ -10,14 +10,14 @@ import {
   offBoat,
   shifted,
   cautionsOf,
-  partsOf,
   SIZES,
-  stepsOf,
   withSolver,
   workState,
   type Design,
   type Judgement,
   type Whole,
+  type partsOf,
+  type stepsOf,
 } from '@north-tide/core'
 import { api } from '../api'
 import type { OpenFitting, SavedFitting } from '../types'
@@ -30,6 +30,22 @@ import { solverBehind } from './solver'
 type Boats = ReturnType<typeof useBoats>
 type Draft = ReturnType<typeof drafted<Design, SavedFitting>>
 
+/** What work and order are made of: it comes with the tray that shows them. */
+export interface DeckWork {
+  stepsOf: typeof stepsOf
+  partsOf: typeof partsOf
+}
+function workOf(design: Draft['design'], judgement: ComputedRef<Judgement | null>, boats: Boats) {
+  const deckWork = shallowRef<DeckWork | null>(null)
+  const all = computed(() =>
+    deckWork.value && design.value && judgement.value
+      ? { w: deckWork.value, d: design.value, j: judgement.value }
+      : null,
+  )
+  const steps = computed(() => (all.value ? all.value.w.stepsOf(all.value.d, all.value.j, boats.units) : []))
+  const parts = computed(() => (all.value ? all.value.w.partsOf(all.value.d, all.value.j) : []))
+  return { steps, parts, takeWork: (w: DeckWork) => void (deckWork.value = w) }
+}
 /** What follows from the design through the core, the plate solver behind it. */
 function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   /** Thin layers drawn thicker: a switch that is seen, never silent. */
@@ -84,17 +100,13 @@ function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   })
   const problem = computed(() => judged.value.problem)
   const judgement = computed(() => whole.value?.judgement ?? null)
-  const both = computed(() =>
-    design.value && judgement.value ? { d: design.value, j: judgement.value } : null,
-  )
-  const steps = computed(() => (both.value ? stepsOf(both.value.d, both.value.j, boats.units) : []))
-  const parts = computed(() => (both.value ? partsOf(both.value.d, both.value.j) : []))
   const cautions = computed(() => (design.value ? cautionsOf(design.value) : []))
   const forget = () => {
     lastWhole.value = null
     lastSeen.value = null
   }
-  return { exaggerate, solver, solved, forget, byHand, whole, problem, judgement, steps, parts, cautions }
+  const seen = { byHand, whole, problem, judgement, cautions }
+  return { exaggerate, solver, solved, forget, ...seen, ...workOf(design, judgement, boats) }
 }
 
 /** What the place warns of, as it stands now and not as it was opened. */

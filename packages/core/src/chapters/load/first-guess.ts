@@ -4,8 +4,8 @@ import { invalid } from '../../base/errors'
 import { LINES } from '../../base/materials/lines'
 import { dutySchema, nonNegative, positive, workingSchema } from '../../base/schema/schema'
 import { say, step, type Working } from '../../base/verdict/check'
-import { factorsFor, type FactorKind } from '../../base/verdict/factors'
 import { GRAVITY, PERSON_N, designLoadInput, designLoadOf, type DesignLoadInput } from './design-load'
+import { flooredFactors } from './floors'
 
 /** Starting loads by what the boat weighs and what the casting is (18.4): all estimates. */
 const FAMILIES = [
@@ -349,31 +349,6 @@ const GUESS: Record<Family, (v: Input) => Guess> = {
   'lifting-point': liftingPoint,
   'mast-step': mastStep,
   other,
-}
-
-type Kept = Extract<FactorKind, 'metal' | 'laminate' | 'core' | 'bond'>
-/** What people and boats hang on never goes under these, whatever the duty (18.4). */
-export const FLOORS: Partial<Record<Family, Record<Kept, number>>> = {
-  'lifting-point': { metal: 3, laminate: 5, core: 3, bond: 6 },
-  'tether-point': { metal: 2, laminate: 4, core: 2.5, bond: 5 },
-}
-/** Factors of a family under a duty: the greater of the duty's and the floor's. */
-export function flooredFactors(family: string, duty: Input['duty']) {
-  const by = factorsFor(duty)
-  const floor = FLOORS[family as Family]
-  const least = (k: Kept) => Math.max(by[k], floor?.[k] ?? 0)
-  const factors: Record<Kept, number> = {
-    metal: least('metal'),
-    laminate: least('laminate'),
-    core: least('core'),
-    bond: least('bond'),
-  }
-  const floored =
-    factors.metal > by.metal ||
-    factors.laminate > by.laminate ||
-    factors.core > by.core ||
-    factors.bond > by.bond
-  return { factors, floored }
 }
 
 export function firstGuessOf(v: Input): z.infer<typeof output> {

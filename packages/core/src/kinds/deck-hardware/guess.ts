@@ -1,4 +1,5 @@
-import { firstGuessOf, flooredFactors } from '../../chapters/load/first-guess'
+import { firstGuessOf } from '../../chapters/load/first-guess'
+import { flooredFactors } from '../../chapters/load/floors'
 import type { DesignLoadInput } from '../../chapters/load/design-load'
 import { valueAt } from '../../base/change'
 import type { SpotBoat } from '../../boat/place'

@@ -13,7 +13,7 @@ import type { Design } from './design'
 import { DECK_FINDINGS } from './findings'
 import { caseSaid, Gathered, worseGrip } from './gathered'
 import { gripLayersOf, gripsOf } from './grip'
-import { unseenCheck } from './good-for'
+import { unseenCheck } from './unseen'
 import { factorsOf, guessesLeft } from './guess'
 import { holdChecks, holdLimitN, isBlind } from './hold'
 import {

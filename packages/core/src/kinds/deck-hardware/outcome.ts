@@ -1,19 +1,8 @@
-import { cautionsFor, type Caution } from '../../trade/cautions'
 import { formatInches, formatLength, type Units } from '../../base/quantity/format'
 import type { WorkState } from '../work'
 import type { Design } from './design'
 import type { Judgement } from './judgement'
 import { boltsWanted } from './parts'
-
-export function cautionsOf(d: Design): Caution[] {
-  const tags = ['drill', 'locker']
-  if (d.structure.kind === 'sandwich' || d.plate) tags.push('resin', 'grind')
-  if (d.bedding.sealant) tags.push('solvent')
-  if (d.place.belowWaterline) tags.push('below')
-  if (d.load.basis === 'lifting') tags.push('lifting')
-  if (d.core.school === 'seal-wall') tags.push('seal-wall')
-  return cautionsFor(tags)
-}
 
 /** What was bought before lengths were said in fractions is the same bolt: 2.25 in, 2 1/4 in. */
 const inFractions = (bought: string) =>

@@ -6,7 +6,9 @@ import {
   boltInHole,
   boltsWanted,
   fullThickness,
+  partsOf,
   staleParts,
+  stepsOf,
   estimateSaid,
   formatForce,
   formatLength,
@@ -64,6 +66,7 @@ const VIEWS: Record<string, Component> = {
   'Wrong hole': WrongHoleView,
 }
 const bench = useBench()
+bench.takeWork({ stepsOf, partsOf })
 const boats = useBoats()
 const w = computed(() => bench.whole)
 const d = computed(() => bench.design!)
