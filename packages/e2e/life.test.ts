@@ -11,12 +11,12 @@ test('many holes through one step, a run by hose, a note handed over, a survey o
   await page.goto('/register?group=zone')
   await page.getByRole('button', { name: 'Many at once' }).click()
   const many = page.getByRole('region', { name: 'Many holes at once' })
-  for (const i of [0, 1])
-    await page
-      .getByRole('checkbox', { name: /^Choose P-/ })
-      .nth(i)
-      .check({ force: true })
-  await expect(many).toContainText('2 chosen')
+  const boxes = page.getByRole('checkbox', { name: /^Choose P-/ })
+  // A list that is still coming may draw a row anew just as it is ticked.
+  await expect(async () => {
+    for (const i of [0, 1]) await boxes.nth(i).check({ force: true, timeout: 5000 })
+    await expect(many).toContainText('2 chosen', { timeout: 5000 })
+  }).toPass()
   await pick(many.getByRole('combobox', { name: 'They are' }), 'suspect')
   await many.getByLabel('Note').fill('wet under the liner')
   await many.getByRole('button', { name: 'Write it down' }).click()

@@ -81,9 +81,12 @@ test('bolts are counted by a label, ordered by maker with what is on the shelf, 
   const row = orders
     .getByRole('row')
     .filter({ has: page.getByRole('link', { name: `Order ${number} as PDF` }) })
-  const file = page.waitForEvent('download')
-  await row.getByRole('link', { name: /as PDF$/ }).click()
-  expect((await file).suggestedFilename()).toMatch(/^order \d+\.pdf$/)
+  // The list is asked anew after an order, and may draw the row anew just as its link is pressed.
+  await expect(async () => {
+    const file = page.waitForEvent('download', { timeout: 20_000 })
+    await row.getByRole('link', { name: /as PDF$/ }).click({ timeout: 10_000 })
+    expect((await file).suggestedFilename()).toMatch(/^order \d+\.pdf$/)
+  }).toPass()
   await page.goto('/stores?view=parts')
   await expect(page.getByRole('table', { name: 'Parts wanted' })).toContainText('ordered')
 

@@ -44,6 +44,7 @@ export const spreads = (): Plugin => ({
   enforce: 'pre',
   transform: {
     filter: { id: /packages\/core\/(?:src|speed)\/.*\.ts$/ },
-    handler: (source) => ({ code: withoutSpreads(source), map: null }),
+    // Half of the files have none, and are left to whoever is faster.
+    handler: (source) => (source.includes('...') ? { code: withoutSpreads(source), map: null } : null),
   },
 })
