@@ -7,6 +7,7 @@ import { Anchor, BookOpen, Box, CalendarDays, CircleDot, Droplet, Eye, Hash } fr
 import { askEarly } from './api'
 import { ASIDE, PLACES, SOON } from './router'
 import { fetchAhead, loadPlaces } from './state/ahead'
+import { typedAhead } from './pieces/typed-ahead'
 import { boatPath, wantedBoat } from './state/early'
 import { useBoats } from './state/boats'
 import { flushAll } from './state/drafted'
@@ -93,7 +94,9 @@ const to = (name: string) => {
 
 const typing = (e: KeyboardEvent) =>
   (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]') !== null
+const finding = typedAhead(find)
 useEventListener('keydown', (e: KeyboardEvent) => {
+  if (!typing(e) && finding.takes(e)) return
   if (e.altKey && !e.ctrlKey && /^Digit[1-7]$/.test(e.code)) {
     const place = PLACES.find((p) => p.key !== '' && p.key === e.code.at(-1))
     if (place) {
@@ -105,7 +108,7 @@ useEventListener('keydown', (e: KeyboardEvent) => {
   if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
   if (e.key === '/') {
     e.preventDefault()
-    find.value?.focus()
+    finding.begin()
   } else if (e.key === 'n' && route.name !== 'boat' && session.may('work', boats.picture?.id))
     void router.push({ path: to('boat'), query: { new: '1' } })
   else if (e.key === 'u') boats.toggleUnits()

@@ -10,7 +10,14 @@ const boats = useBoats()
 const router = useRouter()
 const text = ref('')
 const field = ref<AutocompleteInstance>()
-const focus = () => field.value?.focus()
+/** `words`: what was typed while it was on its way. */
+async function focus(words = '') {
+  field.value?.focus()
+  if (!words) return
+  text.value = words
+  await nextTick()
+  field.value?.getData(words)
+}
 defineExpose({ focus })
 
 /** Made anew whenever somebody begins to look: holes and fittings come and go. */
