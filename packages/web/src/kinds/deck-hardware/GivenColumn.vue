@@ -6,7 +6,6 @@ import DimensionField from '../../pieces/DimensionField.vue'
 import { useTurns } from '../../pieces/turns'
 import DeckGiven from './DeckGiven.vue'
 import LoadGiven from './LoadGiven.vue'
-import UnderGiven from './UnderGiven.vue'
 import { useGiven } from './given'
 
 /** All that is given of a fitting on the deck, in the order in which one thinks of it. */
@@ -14,6 +13,8 @@ const { bench, boats, d, j, set, off, problemAt } = useGiven()
 /** What is seen without scrolling comes first; the rest is a file of its own, asked for at once. */
 const below = () => import('./GivenBelow.vue')
 const GivenBelow = defineAsyncComponent(below)
+/** Only what pushes down asks what stands under it. */
+const UnderGiven = defineAsyncComponent(() => import('./UnderGiven.vue'))
 void below().catch(() => undefined)
 const turn = useTurns(1)
 const whole = ref(false)

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
 import { useBoats } from '../../state/boats'
 import { useSurvey } from '../../state/survey'
 
 /** The Boat place's own pages, and how far the judging anew is. */
 defineProps<{ here: string }>()
+const HowFar = defineAsyncComponent(() => import('../../pieces/HowFar.vue'))
 const boats = useBoats()
 const survey = useSurvey()
 const TABS = [
@@ -29,10 +31,9 @@ const TABS = [
       >{{ title }}</RouterLink
     >
     <span v-if="survey.job && !survey.job.finished" class="job small" role="status"
-      ><ElProgress
+      ><HowFar
         class="solving"
         :percentage="Math.round((100 * survey.job.done) / (survey.job.total || 1))"
-        :show-text="false"
         aria-label="Judged"
       />
       judging again: {{ survey.job.done }} of {{ survey.job.total }}</span

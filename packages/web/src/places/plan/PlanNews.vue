@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import dayjs from 'dayjs'
 import type { MovedStep } from '@north-tide/core'
 import RowTable from '../../pieces/RowTable.vue'
@@ -50,13 +50,14 @@ const finish = computed(() => {
   return Math.abs(f.hours) < 1 ? 'all done on the same day' : `all done ${days(f.hours)}`
 })
 const who = (m: MovedStep) => (m.whoFrom.join() === m.whoTo.join() || !m.to ? '' : `by ${m.whoTo.join(', ')}`)
+const HowFar = defineAsyncComponent(() => import('../../pieces/HowFar.vue'))
 const progress = computed(() => (yard.job?.total ? Math.round((100 * yard.job.done) / yard.job.total) : 0))
 </script>
 
 <template>
   <section v-if="yard.job || yard.asking" class="news" aria-label="Planning">
     <span>Planning{{ yard.job?.said ? `: ${yard.job.said}` : '' }}</span>
-    <ElProgress :percentage="progress" :show-text="false" class="bar" aria-label="How far it is" />
+    <HowFar :percentage="progress" class="bar" aria-label="How far it is" />
     <ElButton v-if="yard.job" class="act small" @click="yard.stop">Stop</ElButton>
   </section>
   <section v-else-if="yard.moved" class="news" role="status" aria-label="What moved">
