@@ -27,17 +27,17 @@ const MEASURED = /(Mm|Mm2|M|M2|Kg|G|N|Nm|MPa|KPa|Ml|Lpm)$/
 export const MOST_DEPTH = 40
 export const MOST_ITEMS = 1000
 /** lists that are long by their nature */
-const LONG: Record<string, number> = {
-  steps: 5000,
-  outline: 2000,
-  points: 2000,
-  path: 2000,
-  after: 5000,
-  afterWork: 5000,
-  holds: 5000,
-  done: 5000,
-  conditions: 5000,
-}
+const LONG = new Map([
+  ['steps', 5000],
+  ['outline', 2000],
+  ['points', 2000],
+  ['path', 2000],
+  ['after', 5000],
+  ['afterWork', 5000],
+  ['holds', 5000],
+  ['done', 5000],
+  ['conditions', 5000],
+])
 
 const mostFor = (name: string) => MOST.find(([suffix]) => suffix.test(name))?.[1] ?? MOST_ELSE
 
@@ -94,15 +94,28 @@ function refuseNumber(s: Met, v: number): void {
     throw invalid(pathOf(s), `${v} was given; that is nothing, and 0 or a number above ${LEAST} is accepted`)
 }
 
+/** Up to here a figure is refused under no name. */
+const LEAST_OF_MOST = Math.min(...MOST.map(([, most]) => most))
+/** Whether nothing in it comes near any bound, which is nearly always so; for less than the search takes. */
+function surelyWithin(v: unknown, depth: number): boolean {
+  if (typeof v === 'number') return v === 0 || (Math.abs(v) <= LEAST_OF_MOST && Math.abs(v) >= LEAST)
+  if (v === null || typeof v !== 'object') return true
+  if (depth >= MOST_DEPTH || ArrayBuffer.isView(v)) return false
+  if (Array.isArray(v)) return v.length <= MOST_ITEMS && v.every((x) => surelyWithin(x, depth + 1))
+  for (const key in v) if (!surelyWithin((v as Record<string, unknown>)[key], depth + 1)) return false
+  return true
+}
+
 /**
  * Refuses figures, lists and nesting past what any boat has, at their own path; `items` false leaves the
  * length of lists to the schema.
  * @throws CalcError `invalid-input`
  */
 export function refuseUnbounded(raw: unknown, items = true): void {
+  if (surelyWithin(raw, 0)) return
   everyValue(raw, (s) => {
     if (typeof s.value === 'number') refuseNumber(s, s.value)
-    const most = LONG[s.name] ?? MOST_ITEMS
+    const most = LONG.get(s.name) ?? MOST_ITEMS
     if (items && Array.isArray(s.value) && s.value.length > most)
       throw invalid(pathOf(s), `${s.value.length} were given; at most ${most} are accepted`)
   })

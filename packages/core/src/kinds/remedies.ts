@@ -1,3 +1,4 @@
+import { keepingAnswers } from '../base/calculator/kept'
 import { withChange } from '../base/change'
 import { CalcError } from '../base/errors'
 import { rank, type Check, type Remedy, type Verdict } from '../base/verdict/check'
@@ -92,7 +93,10 @@ export function withRemedies<D, J extends Judged>(d: D, j: J, tries: Try[], judg
       .slice(0, MOST)
       .map((f) => f.remedy)
   }
-  return { ...j, checks: j.checks.map((c) => (weak.includes(c) ? { ...c, remedies: remediesFor(c) } : c)) }
+  return keepingAnswers(() => ({
+    ...j,
+    checks: j.checks.map((c) => (weak.includes(c) ? { ...c, remedies: remediesFor(c) } : c)),
+  }))
 }
 
 /** A value, or null where the input of it makes no sense. */

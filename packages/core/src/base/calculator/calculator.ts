@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { refuseUnbounded } from '../bounds'
 import { CalcError, invalid } from '../errors'
 import { rank, type Check } from '../verdict/check'
+import { keptAnswer } from './kept'
 
 /**
  * One entry of the registry: validated input to one output, pure. The Zod schemas are the single truth for
@@ -132,7 +133,8 @@ export function toCalcError(error: z.ZodError, raw: unknown): CalcError {
 export function allFinite(value: unknown): boolean {
   if (typeof value === 'number') return Number.isFinite(value)
   if (Array.isArray(value)) return value.every(allFinite)
-  if (value !== null && typeof value === 'object') return Object.values(value).every(allFinite)
+  if (value === null || typeof value !== 'object') return true
+  for (const key in value) if (!allFinite((value as Record<string, unknown>)[key])) return false
   return true
 }
 
@@ -167,7 +169,8 @@ export function calculate<I, O>(calc: Calculator<I, O>, raw: unknown): O {
   return out
 }
 /** The same without remedies of its own: for a whole that makes and judges its own. */
-export const answerOf = <I, O>(calc: Calculator<I, O>, raw: unknown): O => run(calc, raw).out
+export const answerOf = <I, O>(calc: Calculator<I, O>, raw: unknown): O =>
+  keptAnswer(calc, raw, (asked) => run(calc, asked).out)
 
 interface Judged {
   checks?: Check[]

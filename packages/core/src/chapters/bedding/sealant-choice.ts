@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineCalculator } from '../../base/calculator/calculator'
+import { keptAnswer } from '../../base/calculator/kept'
 import { SEALANT_IDS, sealant, type SealantId } from '../../base/materials/sealants'
 import { nonNegative, positive } from '../../base/schema/schema'
 import { say } from '../../base/verdict/check'
@@ -208,7 +209,7 @@ const FIT_ORDER = ['fits', 'fits-with-care', 'refused']
 /** Only breaks ties: what comes off with more than one common cleaner is easier to live with. */
 const cleans = (id: SealantId) => (sealant(id).cleans.includes(' or ') ? 1 : 0)
 
-export function chooseSealant(v: Input): SealantChoice {
+function ranked(v: Input): SealantChoice {
   const choices = SEALANT_IDS.map((id, order) => {
     const reasons = reasonsFor(id, v)
     const verdict = reasons.some((r) => r.effect === 'refuse')
@@ -242,6 +243,9 @@ export function chooseSealant(v: Input): SealantChoice {
   }
 }
 
+/** A try on a design seldom changes what its joints ask of a sealant, so within one it is asked once. */
+export const chooseSealant = (v: Input): SealantChoice => keptAnswer(ranked, v, ranked)
+
 export const sealantChoice = defineCalculator({
   name: 'sealant-choice',
   title: 'Which sealant',
@@ -249,5 +253,5 @@ export const sealantChoice = defineCalculator({
   words: ['sealant', 'bedding', 'butyl', 'polyurethane', 'silicone', 'tape or tube', 'adhesive'],
   input,
   output,
-  run: chooseSealant,
+  run: ranked,
 })

@@ -79,23 +79,23 @@ export const fieldOf = ([w, tx, ty]: Lift, k: number): Field => ({
   acrossMPaPerMm: -k * tx,
 })
 
+function lowestOfRim(R: number, [, tx, ty]: Lift) {
+  const s = Math.sqrt(tx * tx + ty * ty)
+  return s === 0 ? { xMm: R, yMm: 0 } : { xMm: R * (ty / s), yMm: -R * (tx / s) }
+}
+function lowestCorner(base: { lengthMm: number; widthMm: number }, u: Lift) {
+  const corners = cornersOf(base)
+  let lowest = corners[0]!
+  for (const c of corners) if (liftAt(u, c) < liftAt(u, lowest)) lowest = c
+  return lowest
+}
 /** Greatest pressure on the outline: a corner, or on a disc the lowest rim point. */
 export function toe(
   base: Footing,
   u: Lift,
   k: number,
 ): { toePressureMPa: number; toeAt: { xMm: number; yMm: number } | null } {
-  const [, tx, ty] = u
-  const s = Math.hypot(tx, ty)
-  const spots =
-    'diameterMm' in base
-      ? [
-          s === 0
-            ? { xMm: base.diameterMm / 2, yMm: 0 }
-            : { xMm: (base.diameterMm / 2) * (ty / s), yMm: (-base.diameterMm / 2) * (tx / s) },
-        ]
-      : cornersOf(base)
-  const lowest = spots.reduce((a, b) => (liftAt(u, b) < liftAt(u, a) ? b : a))
+  const lowest = 'diameterMm' in base ? lowestOfRim(base.diameterMm / 2, u) : lowestCorner(base, u)
   const p = -k * liftAt(u, lowest)
   return p > 0 ? { toePressureMPa: p, toeAt: lowest } : { toePressureMPa: 0, toeAt: null }
 }

@@ -96,7 +96,7 @@ export function sharingAmong(bolts: { xMm: number; yMm: number }[]): (F: Vector,
       const shearXN = F.x / n - twist * o.y
       const shearYN = F.y / n + twist * o.x
       const tensionN = Math.max(0, axialN)
-      const shearN = Math.hypot(shearXN, shearYN)
+      const shearN = Math.sqrt(shearXN * shearXN + shearYN * shearYN)
       maxTensionN = Math.max(maxTensionN, tensionN)
       maxShearN = Math.max(maxShearN, shearN)
       return { axialN, tensionN, shearN, shearXN, shearYN }

@@ -95,7 +95,7 @@ function segmentMoments(R: number, u: Lift, out: Moments): Moments {
   const w = u[0]
   const tx = u[1]
   const ty = u[2]
-  const s = Math.hypot(tx, ty)
+  const s = Math.sqrt(tx * tx + ty * ty)
   if (s * R <= Math.abs(w) * 1e-15 || w <= -s * R) {
     if (!(w < 0)) return put(out, 0, 0, 0, 0, 0, 0)
     const second = (Math.PI * R ** 4) / 4
@@ -110,9 +110,11 @@ function segmentMoments(R: number, u: Lift, out: Moments): Moments {
   const once = Math.sin(th)
   const twice = Math.sin(2 * th)
   const four = Math.sin(4 * th)
-  const i1 = (2 / 3) * R ** 3 * once ** 3
-  const i2 = R ** 4 * (th / 4 - four / 16)
-  const j2 = (2 / 3) * R ** 4 * ((3 * th) / 8 - twice / 4 + four / 32)
+  const R2 = R * R
+  const R4 = R2 * R2
+  const i1 = (2 / 3) * R2 * R * once * once * once
+  const i2 = R4 * (th / 4 - four / 16)
+  const j2 = (2 / 3) * R4 * ((3 * th) / 8 - twice / 4 + four / 32)
   return put(
     out,
     R * R * (th - twice / 2),
@@ -296,8 +298,8 @@ function firstLift(p: ContactProblem, whole: Moments): Lift {
   let b = p.k * whole.yy
   let c = p.k * whole.xx
   for (const q of p.bolts) {
-    b += p.kb * q.yMm ** 2
-    c += p.kb * q.xMm ** 2
+    b += p.kb * q.yMm * q.yMm
+    c += p.kb * q.xMm * q.xMm
   }
   return [(p.Fz - n * p.preloadN) / a, p.Mx / b, p.My / c]
 }
@@ -330,7 +332,7 @@ export function solveContact(p: ContactProblem): Contact | null {
   const L =
     'diameterMm' in p.footing ? p.footing.diameterMm / 2 : Math.max(p.footing.lengthMm, p.footing.widthMm) / 2
   const sizes: Sizes = { whole, L, seat: (n * p.preloadN) / (p.k * whole.A) }
-  const size = Math.max(Math.abs(p.Fz), Math.hypot(p.Mx, p.My) / L, n * p.preloadN)
+  const size = Math.max(Math.abs(p.Fz), long(p.Mx, p.My, 0) / L, n * p.preloadN)
   let u = firstLift(p, whole)
   const [first, second] = statesFor(n)
   let at = evaluate(p, sizes, u, first)
@@ -356,8 +358,8 @@ export function solveContact(p: ContactProblem): Contact | null {
   const [w, tx, ty] = u
   return {
     lift: u,
-    tensions: [...at.tensions],
-    pressed: { ...at.m },
+    tensions: Array.from(at.tensions),
+    pressed: put(none(), at.m.A, at.m.x, at.m.y, at.m.xx, at.m.xy, at.m.yy),
     pressedForceN: -p.k * (at.m.A * w + at.m.y * tx - at.m.x * ty),
   }
 }

@@ -359,10 +359,43 @@ export const momentsOf = (q: Vector, f: Pick<LoadDirection, 'alongN' | 'acrossN'
 })
 
 /** First index whose value is the greatest, within 1e-9 of the load. */
-function firstGreatest(values: number[], loadN: number): number {
+function firstGreatest(all: LoadDirection[], of: (d: LoadDirection) => number, loadN: number): number {
   let most = -Infinity
-  for (const v of values) most = Math.max(most, v)
-  return values.findIndex((v) => v >= most - 1e-9 * loadN)
+  for (const d of all) most = Math.max(most, of(d))
+  return all.findIndex((d) => of(d) >= most - 1e-9 * loadN)
+}
+
+/** Every direction of a sweep; an angle that the basis fixes is not swept. */
+function swept(
+  m: Magnitude,
+  sweep: NonNullable<DesignLoadInput['sweep']>,
+  single: { azimuth: number; elevation: number; turned: number },
+): LoadDirection[] {
+  const az = m.fixed?.azimuthDeg === undefined ? sweep.azimuthDeg : undefined
+  const el = m.fixed?.elevationDeg === undefined ? sweep.elevationDeg : undefined
+  const pairs = (az ? countOf(az) : 1) * (el ? countOf(el) : 1)
+  if (pairs > MOST_DIRECTIONS)
+    throw invalid(
+      'sweep',
+      `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`,
+    )
+  // The trigonometry of each angle once, not of each pair.
+  const rises = (el ? anglesOf(el) : [single.elevation]).map((deg) => ({
+    deg,
+    flatN: m.loadN * cosd(deg),
+    outN: m.loadN * sind(deg),
+  }))
+  return (az ? anglesOf(az) : [single.azimuth]).flatMap((azimuthDeg) => {
+    const along = cosd(azimuthDeg - single.turned)
+    const across = sind(azimuthDeg - single.turned)
+    return rises.map(({ deg, flatN, outN }) => ({
+      azimuthDeg,
+      elevationDeg: deg,
+      alongN: flatN * along,
+      acrossN: flatN * across,
+      outN,
+    }))
+  })
 }
 
 export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
@@ -373,21 +406,8 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
   const turned = v.azimuthOf === 'boat' || m.fixed?.ofBoat ? (v.headingDeg ?? 0) : 0
   const single = part(m.loadN, elevation, azimuth, turned)
   const pointMm = v.pointMm ?? { x: 0, y: 0, z: v.heightMm ?? 0 }
-  const inPlane = (d: LoadDirection) => Math.hypot(d.alongN, d.acrossN)
-  const directions: LoadDirection[] = []
-  if (v.sweep) {
-    const az = m.fixed?.azimuthDeg === undefined ? v.sweep.azimuthDeg : undefined
-    const el = m.fixed?.elevationDeg === undefined ? v.sweep.elevationDeg : undefined
-    const pairs = (az ? countOf(az) : 1) * (el ? countOf(el) : 1)
-    if (pairs > MOST_DIRECTIONS)
-      throw invalid(
-        'sweep',
-        `The sweep makes ${pairs} directions; up to ${MOST_DIRECTIONS} are accepted: take a longer step`,
-      )
-    const elevations = el ? anglesOf(el) : [elevation]
-    for (const a of az ? anglesOf(az) : [azimuth])
-      for (const e of elevations) directions.push(part(m.loadN, e, a, turned))
-  }
+  const inPlane = (d: LoadDirection) => Math.sqrt(d.alongN * d.alongN + d.acrossN * d.acrossN)
+  const directions = v.sweep ? swept(m, v.sweep, { azimuth, elevation, turned }) : []
   return {
     loadN: m.loadN,
     components: { alongN: single.alongN, acrossN: single.acrossN, outN: single.outN },
@@ -399,11 +419,8 @@ export function designLoadOf(v: DesignLoadInput): z.infer<typeof output> {
     directions,
     worst: v.sweep
       ? {
-          out: firstGreatest(
-            directions.map((d) => d.outN),
-            m.loadN,
-          ),
-          inPlane: firstGreatest(directions.map(inPlane), m.loadN),
+          out: firstGreatest(directions, (d) => d.outN, m.loadN),
+          inPlane: firstGreatest(directions, inPlane, m.loadN),
         }
       : null,
     checks: m.checks ?? [],

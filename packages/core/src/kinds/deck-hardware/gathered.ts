@@ -4,13 +4,15 @@ import type { LoadDirection } from '../../chapters/load/design-load'
 import type { Judgement } from './judgement'
 import type { CaseShared } from './loads'
 
-const worse = (a: Draft, b: Draft) =>
-  rank(b.verdict) < rank(a.verdict) ||
-  (b.verdict === a.verdict && (b.utilisation ?? -1) > (a.utilisation ?? -1))
-    ? b
-    : a
-const directionSaid = (x: LoadDirection) =>
-  `${say(x.azimuthDeg)}\u00b0 round, ${say(x.elevationDeg)}\u00b0 up`
+/** Of two directions that are alike but for rounding the first is named, on every machine the same. */
+const ALIKE = 1e-9
+function worse(a: Draft, b: Draft): Draft {
+  if (a.verdict !== b.verdict) return rank(b.verdict) < rank(a.verdict) ? b : a
+  const before = a.utilisation ?? -1
+  return (b.utilisation ?? -1) - before > ALIKE * Math.abs(before) ? b : a
+}
+const angle = (deg: number) => `${say(deg).replace('-', '\u2212')}\u00b0`
+const directionSaid = (x: LoadDirection) => `${angle(x.azimuthDeg)} round, ${angle(x.elevationDeg)} up`
 
 /** The worse of two stacks: by its verdict, then by the bolt it needs. */
 export const worseGrip = <G extends { gripCheck: Check; grip: { lengthMm: number } | null }>(

@@ -28,7 +28,7 @@ import {
 } from './joint'
 import { Memo, type Judgement, type Look } from './judgement'
 import { leaning, unsurveyed } from './leans'
-import { shareLoads, type CaseShared, type Shared } from './loads'
+import { sharingOfLoads, type CaseShared, type Shared } from './loads'
 import { byGrain, weldCheck } from './metal-deck'
 import { metalsCheck } from './metals'
 import { NO_BOLTS, worstByGrain } from './own-ways'
@@ -174,7 +174,8 @@ function preloadOf(t: Tight): Judgement['preload'] {
 function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
   const core = coreOutput(d, false)
   const plug = plugOf(d, core)
-  const idle = decidingOf(shareLoads(d, 0, lean, memo.hands))
+  const sharing = sharingOfLoads(d, lean, memo.hands)
+  const idle = decidingOf(sharing(0))
   const known = new Map<Shared, JointUnderLoad>()
   const at = (s: Shared) => known.get(s) ?? known.set(s, loadAtJoint(d, s)).get(s)!
   const joint = standing(jointInput(d, plug, at(idle[0]!)))
@@ -191,7 +192,7 @@ function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
     at,
     limit: least,
     tight,
-    shared: shareLoads(d, tight.preloadN, lean, memo.hands),
+    shared: sharing(tight.preloadN),
   }
 }
 

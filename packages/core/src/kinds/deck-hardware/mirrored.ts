@@ -79,11 +79,15 @@ export function differing(
       at = { flat, ring: rings.get(said) ?? rings.set(said, rings.size).size - 1 }
       byRise.set(q.outN, at)
     }
-    let least = 360
-    const deg = (Math.atan2(q.acrossN, q.alongN) * 180) / Math.PI
-    for (const { turnDeg, mirrored } of upright ? [] : motions)
-      least = Math.min(least, round((mirrored ? -deg : deg) + turnDeg + NEAR_DEG / 2))
-    const key = (upright ? -1 : Math.floor(least / NEAR_DEG)) + at.ring * STEPS_ROUND
+    let step = -1
+    if (!upright) {
+      let least = 360
+      const deg = (Math.atan2(q.acrossN, q.alongN) * 180) / Math.PI
+      for (const m of motions)
+        least = Math.min(least, round((m.mirrored ? -deg : deg) + m.turnDeg + NEAR_DEG / 2))
+      step = Math.floor(least / NEAR_DEG)
+    }
+    const key = step + at.ring * STEPS_ROUND
     return seen.size !== seen.add(key).size
   })
 }
