@@ -27,6 +27,7 @@ import { up as keptViews } from './migrations/022-kept-views'
 import { up as thumbnailsLater } from './migrations/024-thumbnails-later'
 import { up as changesOfHoles } from './migrations/025-changes-of-holes'
 import { up as whichHolesChanged } from './migrations/026-which-holes-changed'
+import { up as marksOfABoat } from './migrations/027-marks-of-a-boat'
 
 const MIGRATIONS = [
   { name: '001-first', sql: first },
@@ -55,6 +56,7 @@ const MIGRATIONS = [
   { name: '024-thumbnails-later', sql: thumbnailsLater },
   { name: '025-changes-of-holes', sql: changesOfHoles },
   { name: '026-which-holes-changed', sql: whichHolesChanged },
+  { name: '027-marks-of-a-boat', sql: marksOfABoat },
 ]
 
 /** What this version knows of a database, in order. */

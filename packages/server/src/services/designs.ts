@@ -20,13 +20,20 @@ export function frozen<T>(value: T): T {
   return value
 }
 
-export function designOf(f: Pick<InferAttributes<Fitting>, 'id' | 'kind' | 'design'>): AnyDesign {
+type Row = Pick<InferAttributes<Fitting>, 'id' | 'kind' | 'design'>
+function keep(id: string, text: string, design: AnyDesign): AnyDesign {
+  frozen(design)
+  kept.delete(id)
+  kept.set(id, { text, design })
+  if (kept.size > MOST) kept.delete(kept.keys().next().value!)
+  return design
+}
+/** What was just written of a fitting is what was read to write it; to be told after it is committed. */
+export const designIs = (f: Row, design: AnyDesign): AnyDesign => keep(f.id, JSON.stringify(f.design), design)
+
+export function designOf(f: Row): AnyDesign {
   const text = JSON.stringify(f.design)
   const had = kept.get(f.id)
   if (had?.text === text) return had.design
-  const design = frozen(parseOf(kindNamed(f.kind), f.design))
-  kept.delete(f.id)
-  kept.set(f.id, { text, design })
-  if (kept.size > MOST) kept.delete(kept.keys().next().value!)
-  return design
+  return keep(f.id, text, parseOf(kindNamed(f.kind), f.design))
 }

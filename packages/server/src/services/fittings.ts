@@ -25,6 +25,7 @@ import { must, type Account } from './access'
 import { alarmOf, isThere, turnSuspect } from './alarm'
 import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
+import { designIs } from './designs'
 import { entryNamed, habits } from './hardware'
 import { boatOfFitting, findFitting, shown } from './opened'
 import { savingDesign, stale, within } from './saving'
@@ -299,6 +300,7 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     await askRejudge(before.boatId, `${design.name} was changed`, transaction)
     return after!
   })
+  designIs(now, design)
   return { ...shown(now), problem: v.problem }
 }
 

@@ -58,32 +58,10 @@ interface Marks {
   /** the oldest note there is of what was written in her holes */
   oldest: string | null
 }
-/**
- * What no change leaves as it was: how many rows there are, and the sum of the transactions that wrote
- * them, which only grows. Fittings are marked one by one; of holes, which are thousands, the database
- * notes every statement that wrote in them.
- */
-const markOf = (from: string) => `(SELECT concat_ws(' ', count(*), sum(x.xmin::text::bigint)) FROM ${from})`
-const MARKS = `SELECT
-  ${markOf('zones x WHERE x.boat_id = $1')} AS zones,
-  concat_ws(' ',
-    ${markOf('zone_layers x JOIN zones z ON z.id = x.zone_id WHERE z.boat_id = $1')},
-    ${markOf('structures x WHERE x.boat_id = $1')},
-    ${markOf(`readings x WHERE x.boat_id = $1 AND x.kind = 'moisture'`)}) AS ground,
-  (SELECT concat_ws(' ', count(*), max(id), sum(id)) FROM hole_changes WHERE boat_id = $1) AS holes,
-  (SELECT COALESCE(json_agg(json_build_array(x.id, x.xmin::text) ORDER BY x.created_at, x.id), '[]')::text
-     FROM fittings x WHERE x.boat_id = $1) AS fittings,
-  concat_ws(' ', ${markOf('yard_values x')}, ${markOf('goods x')}) AS own,
-  concat_ws(' ',
-    ${markOf('boats x WHERE x.id = $1')},
-    ${markOf('outline_stations x WHERE x.boat_id = $1')},
-    ${markOf("work_log x JOIN fittings f ON f.id = x.fitting_id WHERE f.boat_id = $1 AND x.kind = 'order'")}) AS beside,
-  (pg_snapshot_xmin(pg_current_snapshot())::text::bigint & 4294967295)::text AS ended,
-  (SELECT min(id)::text FROM hole_changes WHERE boat_id = $1) AS oldest`
 type Within = Transaction | null
 async function marksOf(boatId: string, transaction: Within = null): Promise<Marks> {
   const how = { bind: [boatId], type: QueryTypes.SELECT as const, transaction }
-  const [row] = await Boat.sequelize!.query<Marks>(MARKS, how)
+  const [row] = await Boat.sequelize!.query<Marks>('SELECT * FROM boat_marks($1)', how)
   return row!
 }
 

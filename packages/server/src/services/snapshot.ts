@@ -32,7 +32,7 @@ export interface Snapshot<F extends FittingRow = FittingRow> {
   goods: unknown[]
   holes: HoleRow[]
   wet: Around['wet']
-  /** to be read; within a transaction they are its own to write in */
+  /** each to be read, within a transaction its own to write in; the list stays as it is */
   fittings: F[]
   /** each fitting's design as this version reads it */
   designs: Map<string, AnyDesign>
@@ -49,7 +49,7 @@ export async function snapshotOf(boat: Boat, transaction: Transaction | null = n
     ...surfaces,
     ...own,
     holes: holes.rows,
-    fittings: fittings.rows.map((f) => ({ ...f })),
+    fittings: Object.freeze(fittings.rows.map((f) => ({ ...f }))) as FittingRow[],
     designs: fittings.designs,
   }
 }
@@ -120,22 +120,41 @@ export function membersFirst<F extends FittingRow>(fittings: F[]): F[] {
   const rows = new Set(fittings.map((f) => f.groupId))
   return [...fittings].sort((p, q) => Number(rows.has(p.id)) - Number(rows.has(q.id)))
 }
+type Neighbour = Around['others'][number]
+/** One that was replaced is no longer there, so it is nobody's neighbour. */
+const goneOf = once(
+  (fittings: FittingRow[]) => new Set(fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : []))),
+)
+/** As its neighbours see a fitting: the same to all of them for as long as nothing of it is written. */
+const seen = new WeakMap<FittingRow, Neighbour>()
+function neighbour(f: FittingRow, design: AnyDesign): Neighbour {
+  const had = seen.get(f)
+  if (
+    had?.design === design &&
+    had.verdict === f.verdict &&
+    had.name === f.name &&
+    had.groupId === (f.groupId ?? null)
+  )
+    return had
+  const now: Neighbour = {
+    id: f.id,
+    kind: f.kind,
+    name: f.name,
+    design,
+    outline: footprint(design, f.kind),
+    verdict: f.verdict,
+    groupId: f.groupId ?? null,
+  }
+  seen.set(f, now)
+  return now
+}
 /** What stands round one fitting of the boat, or round one that is yet to be. */
 export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Around {
-  // One that was replaced is no longer there, so it is nobody's neighbour.
-  const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
+  const gone = goneOf(s.fittings)
   const before = s.fittings.find((f) => f.id === self)?.replacesId ?? null
-  const others = s.fittings
-    .filter((f) => f.id !== self && !gone.has(f.id) && f.id !== before)
-    .map((f) => ({
-      id: f.id,
-      kind: f.kind,
-      name: f.name,
-      design: s.designs.get(f.id)!,
-      outline: footprint(s.designs.get(f.id)!, f.kind),
-      verdict: f.verdict,
-      groupId: f.groupId ?? null,
-    }))
+  const others: Neighbour[] = []
+  for (const f of s.fittings)
+    if (f.id !== self && f.id !== before && !gone.has(f.id)) others.push(neighbour(f, s.designs.get(f.id)!))
   return {
     zones: s.zones,
     parts: s.parts,
