@@ -3,6 +3,7 @@ import { defineCalculator } from '../../base/calculator/calculator'
 import { CalcError, invalid } from '../../base/errors'
 import { tand } from '../../base/geometry/outline'
 import { positive } from '../../base/schema/schema'
+import { Budget, feasible, mostEven, type Keepout, type Row } from './even-row'
 
 /** no row has more */
 const MOST_COUNT = 500
@@ -79,20 +80,8 @@ const output = z.object({
     .nullable(),
 })
 type Input = z.output<typeof input>
-type Keepout = [from: number, to: number]
 
 const MOST_PLACES = 2_000_000
-const MOST_WORK = 600_000_000
-
-interface Row {
-  from: number
-  places: number
-  half: number
-  least: number
-  wanted: number
-  most: number
-  tol: number
-}
 
 function rowOf(v: Input): Row {
   return {
@@ -105,144 +94,6 @@ function rowOf(v: Input): Row {
     tol: v.ends === 'fixed' ? 0 : (v.endToleranceMm ?? Math.floor(v.pitch.wantedMm / 2)),
   }
 }
-/** Places (from the row's start) where a footprint overlaps no keep-out; touching is allowed. */
-function openPlaces(r: Row, keepouts: Keepout[]): Uint8Array {
-  const open = new Uint8Array(r.places).fill(1)
-  for (const [a, b] of keepouts) {
-    const first = Math.max(0, Math.floor(a - r.half - r.from) + 1)
-    const last = Math.min(r.places - 1, Math.ceil(b + r.half - r.from) - 1)
-    for (let s = first; s <= last; s++) open[s] = 0
-  }
-  return open
-}
-const counts = (v: Input, r: Row): number[] => {
-  if (v.count !== undefined) return [v.count]
-  const most = Math.floor((r.places - 1) / r.least) + 1
-  return Array.from({ length: Math.max(0, most - 1) }, (_, i) => i + 2)
-}
-
-/** A list may be as long as the row has places: too long to be spread into arguments. */
-const largest = (list: number[]) => list.reduce((m, n) => Math.max(m, n), 0)
-
-const TOO_MUCH =
-  'Least and greatest pitch lie so far apart on so long a row that it cannot be set out exactly; bring them nearer'
-/** What one question may cost, however many keep-outs it has. */
-class Budget {
-  private left = MOST_WORK
-  spend(work: number) {
-    this.left -= work
-    if (this.left < 0) throw invalid('pitch', TOO_MUCH)
-  }
-}
-/** Whether any of the counts can be set out: reachable places, a pitch at a time, by running sums. */
-function feasible(v: Input, r: Row, keepouts: Keepout[], budget: Budget): boolean {
-  const open = openPlaces(r, keepouts)
-  const all = counts(v, r)
-  const wanted = new Set(all)
-  const most = largest(all)
-  let reach = new Uint8Array(r.places)
-  for (let s = 0; s <= Math.min(r.tol, r.places - 1); s++) reach[s] = open[s]!
-  const sums = new Int32Array(r.places + 1)
-  for (let n = 2; n <= most; n++) {
-    budget.spend(2 * r.places)
-    for (let s = 0; s < r.places; s++) sums[s + 1] = sums[s]! + reach[s]!
-    if (sums[r.places] === 0) return false
-    const next = new Uint8Array(r.places)
-    for (let s = r.least; s < r.places; s++)
-      if (open[s] && sums[s - r.least + 1]! - sums[Math.max(0, s - r.most)]! > 0) next[s] = 1
-    reach = next
-    if (wanted.has(n))
-      for (let s = Math.max(0, r.places - 1 - r.tol); s < r.places; s++) if (reach[s]) return true
-  }
-  return false
-}
-
-interface Layer {
-  lo: number
-  hi: number
-  c: Float64Array
-}
-/**
- * What it costs at least to go on from each open place of a layer to the next. The cost of a pitch is
- * convex, so the best next place never moves back as the place itself moves on: the middle one halves
- * what is searched for those on either side of it, to the same least cost as a search of every pitch.
- */
-function cheapest(r: Row, open: Uint8Array, after: Layer, own: Layer): void {
-  const rows: number[] = []
-  for (let s = own.lo; s <= own.hi; s++) if (open[s]) rows.push(s)
-  const halve = (a: number, b: number, first: number, last: number): void => {
-    if (a > b) return
-    const mid = (a + b) >> 1
-    const s = rows[mid]!
-    let [least, at] = [Infinity, -1]
-    const end = Math.min(last, s + r.most)
-    for (let t = Math.max(first, s + r.least); t <= end; t++) {
-      const off = t - s - r.wanted
-      const J = after.c[t - after.lo]! + off * off
-      if (J < least) [least, at] = [J, t]
-    }
-    own.c[s - own.lo] = least
-    // Where nothing can follow, nothing is learnt of the others.
-    halve(a, mid - 1, first, at < 0 ? last : at)
-    halve(mid + 1, b, at < 0 ? first : at, last)
-  }
-  halve(0, rows.length - 1, after.lo, after.hi)
-}
-/**
- * The most even row: least \u03a3(p \u2212 wanted)\u00b2 by a dynamic programme from the far end; of
- * equals the first in dictionary order.
- */
-function mostEven(v: Input, r: Row, keepouts: Keepout[]): number[] | null {
-  const open = openPlaces(r, keepouts)
-  const all = counts(v, r)
-  const wanted = new Set(all)
-  const layers = largest(all) - 1
-  const span = r.most - r.least + 1
-  let work = 0
-  const cost: Layer[] = []
-  const lo0 = Math.max(0, r.places - 1 - r.tol)
-  const end = new Float64Array(r.places - lo0)
-  for (let s = lo0; s < r.places; s++) end[s - lo0] = open[s] ? 0 : Infinity
-  cost.push({ lo: lo0, hi: r.places - 1, c: end })
-  let best: { J: number; n: number } | null = null
-  for (let k = 1; k <= layers; k++) {
-    const after = cost[k - 1]!
-    // Where the count is given it is known too what can be reached from the first end.
-    const before = v.count === undefined ? null : v.count - 1 - k
-    const lo = Math.max(0, after.lo - r.most, before === null ? 0 : before * r.least)
-    const hi = Math.max(
-      lo - 1,
-      Math.min(after.hi - r.least, before === null ? Infinity : r.tol + before * r.most),
-    )
-    const c = new Float64Array(Math.max(0, hi - lo + 1)).fill(Infinity)
-    work += c.length * Math.min(span, after.c.length)
-    if (work > MOST_WORK) throw invalid('pitch', TOO_MUCH)
-    cheapest(r, open, after, { lo, hi, c })
-    cost.push({ lo, hi, c })
-    if (!wanted.has(k + 1)) continue
-    let J = Infinity
-    for (let s = lo; s <= Math.min(hi, r.tol); s++) J = Math.min(J, c[s - lo]!)
-    if (J < Infinity && (!best || J * (best.n - 1) < best.J * k)) best = { J, n: k + 1 }
-  }
-  if (!best) return null
-  const spots: number[] = []
-  let left = best.J
-  for (let k = best.n - 1; k >= 0; k--) {
-    const layer = cost[k]!
-    const before = spots.at(-1)
-    const first = before === undefined ? layer.lo : before + r.least
-    const last = before === undefined ? Math.min(layer.hi, r.tol) : before + r.most
-    for (let s = Math.max(first, layer.lo); s <= Math.min(last, layer.hi); s++) {
-      const J = layer.c[s - layer.lo]! + (before === undefined ? 0 : (s - before - r.wanted) ** 2)
-      if (J !== left) continue
-      spots.push(s)
-      left = layer.c[s - layer.lo]!
-      break
-    }
-  }
-  return spots.map((s) => s + r.from)
-}
-
 function why(v: Input, r: Row, keepouts: Keepout[]): NonNullable<z.infer<typeof output>['blocked']> {
   const budget = new Budget()
   let found: { name: string; by: number } | null = null
