@@ -1,7 +1,7 @@
 import { boltCapacities } from '../../chapters/fastener/fastener'
 import type { LoadDirection } from '../../chapters/load/design-load'
 import type { Design } from './design'
-import type { Shared } from './loads'
+import type { Shared } from './shared'
 import { NO_BOLTS, weldStress, worstByGrain } from './own-ways'
 
 type Point3 = { x: number; y: number; z: number }

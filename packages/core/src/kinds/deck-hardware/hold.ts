@@ -10,7 +10,7 @@ import { tappedThread } from '../../chapters/fastener/tapped'
 import type { HostId } from '../../chapters/fastener/thread-hosts'
 import type { Design } from './design'
 import { factorsOf } from './guess'
-import type { Shared } from './loads'
+import type { Shared } from './shared'
 import { planOfPlate } from './plans'
 
 /** How a bolt is held: by a nut behind, or by threads that are there before it comes, fixed from above. */

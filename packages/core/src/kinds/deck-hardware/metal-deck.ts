@@ -3,7 +3,7 @@ import type { Structure } from '../../base/materials/structure'
 import { draft, say, step, written, type Draft } from '../../base/verdict/check'
 import { factorsOf } from './guess'
 import type { Design } from './design'
-import type { Shared } from './loads'
+import type { Shared } from './shared'
 import { weldStress, worstByGrain } from './own-ways'
 
 /** Under a welded doubler the bolts bear on both thicknesses. */

@@ -5,7 +5,7 @@ import { toeStrip, type Field } from '../../chapters/deck/toe-strip'
 import { momentsOf, type LoadDirection } from '../../chapters/load/design-load'
 import type { Point } from '../../base/geometry/outline'
 import type { Design } from './design'
-import type { Resting, Shared } from './loads'
+import type { Resting, Shared } from './shared'
 
 /**
  * Pressure of the toe's strip, spread at 45° through the outer skin; of a track under the bolts that
