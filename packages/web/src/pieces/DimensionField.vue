@@ -191,7 +191,7 @@ watch(
         @keydown="step"
         @keydown.enter="enter"
       />
-      <span class="unit small soft">{{ unitShown }}</span>
+      <span class="unit small soft" :class="{ long: unitShown.length > 4 }">{{ unitShown }}</span>
     </span>
     <p v-if="said" :id="`${id}-said`" class="said small" role="alert">{{ said }}</p>
   </div>
@@ -231,6 +231,11 @@ watch(
 .unit {
   width: 24px;
   white-space: nowrap;
+}
+/* l/min: no wider than the others, so that the figures stay in one column. */
+.unit.long {
+  font-size: 0.6875rem;
+  letter-spacing: -0.02em;
 }
 .bad .entry {
   border-bottom-color: var(--short);

@@ -12,7 +12,8 @@ function worse(a: Draft, b: Draft): Draft {
   return (b.utilisation ?? -1) - before > ALIKE * Math.abs(before) ? b : a
 }
 const angle = (deg: number) => `${say(deg).replace('-', '\u2212')}\u00b0`
-const directionSaid = (x: LoadDirection) => `${angle(x.azimuthDeg)} round, ${angle(x.elevationDeg)} up`
+/** A direction of the load, in words: "−120° round, 15° up". */
+export const directionSaid = (x: LoadDirection) => `${angle(x.azimuthDeg)} round, ${angle(x.elevationDeg)} up`
 
 /** The worse of two stacks: by its verdict, then by the bolt it needs. */
 export const worseGrip = <G extends { gripCheck: Check; grip: { lengthMm: number } | null }>(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, type Component } from 'vue'
 import {
+  directionSaid,
   SEALANTS,
   SIZES,
   boltInHole,
@@ -162,7 +163,7 @@ const figure = (v: number | null, unit: string) => (v === null ? '' : formatQuan
             {{ j.cases.length > 1 ? `Case “${j.worst.caseName}”. ` : ''
             }}{{
               j.directions > 1
-                ? `Worst of ${j.directions} directions: ${j.worst.direction.azimuthDeg.toFixed(0)}° round, ${j.worst.direction.elevationDeg.toFixed(0)}° up.`
+                ? `Worst of ${j.directions} directions: ${directionSaid(j.worst.direction)}.`
                 : 'In the one direction given.'
             }}
             <template v-if="j.worst.contact"

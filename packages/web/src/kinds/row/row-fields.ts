@@ -52,8 +52,8 @@ const layout = (d: RowDesign): GivenGroup[] => [
         path: 'ends',
         label: 'Its ends',
         choices: [
-          { value: 'fixed', title: 'stand where they are' },
-          { value: 'free', title: 'may move a little' },
+          { value: 'fixed', title: 'stay put' },
+          { value: 'free', title: 'may move' },
         ],
       },
       ...(d.ends === 'free'
