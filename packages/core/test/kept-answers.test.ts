@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { refuseUnbounded } from '../src/base/bounds'
 import { keepingAnswers, keptAnswer } from '../src/base/calculator/kept'
 import { CATALOGUE, judge, startDesign } from '../src'
 import {
@@ -75,6 +76,11 @@ describe('answers are kept while the changes of one design are tried', () => {
       expect([r.verdict, r.utilisation]).toEqual([after?.verdict ?? 'holds', after?.utilisation ?? null])
     }
   })
+})
+
+test.each(['constructor', 'toString', 'bolts'])('a list named %s may be no longer than another', (name) => {
+  expect(() => refuseUnbounded({ [name]: Array.from({ length: 1001 }, () => 1) })).toThrow('at most 1000')
+  expect(() => refuseUnbounded({ [name]: [1, 2, null, 'x', { deep: -4e4 }] })).not.toThrow()
 })
 
 test('of directions that are alike the first is named, with a minus before what is negative', () => {

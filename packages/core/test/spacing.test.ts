@@ -3,16 +3,18 @@ import fc from 'fast-check'
 import { calculate } from '../src/base/calculator/calculator'
 import { spacing } from '../src/chapters/layout/spacing'
 
-/** Every row that can be set out, one after another: the least of them, and the first of equals. */
-function byHand(v: {
+interface Asked {
   long: number
   half: number
   least: number
   wanted: number
   most: number
   tol: number
+  count: number
   keepouts: [number, number][]
-}): number[] | null {
+}
+/** Every row that can be set out, one after another: the least of them, and the first of equals. */
+function byHand(v: Omit<Asked, 'count'>): number[] | null {
   let best: { each: number; spots: number[] } | null = null
   const open = (s: number) => v.keepouts.every(([a, b]) => s + v.half <= a || s - v.half >= b)
   const grow = (spots: number[], sum: number) => {
@@ -31,16 +33,6 @@ function byHand(v: {
   }
   for (let s = 0; s <= Math.min(v.tol, v.long); s++) if (open(s)) grow([s], 0)
   return (best as { spots: number[] } | null)?.spots ?? null
-}
-interface Asked {
-  long: number
-  half: number
-  least: number
-  wanted: number
-  most: number
-  tol: number
-  count: number
-  keepouts: [number, number][]
 }
 const asked = (v: Asked) => ({
   path: [
