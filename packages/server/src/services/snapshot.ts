@@ -122,7 +122,7 @@ export function membersFirst<F extends FittingRow>(fittings: F[]): F[] {
 }
 type Neighbour = Around['others'][number]
 /** One that was replaced is no longer there, so it is nobody's neighbour. */
-const goneOf = once(
+const replacedIn = once(
   (fittings: FittingRow[]) => new Set(fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : []))),
 )
 /** As its neighbours see a fitting: the same to all of them for as long as nothing of it is written. */
@@ -150,7 +150,7 @@ function neighbour(f: FittingRow, design: AnyDesign): Neighbour {
 }
 /** What stands round one fitting of the boat, or round one that is yet to be. */
 export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Around {
-  const gone = goneOf(s.fittings)
+  const gone = replacedIn(s.fittings)
   const before = s.fittings.find((f) => f.id === self)?.replacesId ?? null
   const others: Neighbour[] = []
   for (const f of s.fittings)

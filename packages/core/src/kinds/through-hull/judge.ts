@@ -186,8 +186,7 @@ export function judgeThroughHull(
     placingCheck(placing),
     ...foundChecks(FINDINGS, d.findings, SOURCE, RISK_SAID),
     ...(d.taperPlug ? [taperPlugCheck(d.taperPlug, log)] : []),
-  ]
-  for (const c of checks) if (GEOMETRY.test(c.id)) c.utilisation = null
+  ].map((c) => (GEOMETRY.test(c.id) ? { ...c, utilisation: null } : c))
   return {
     verdict: worstVerdict(checks.map((c) => c.verdict)),
     governing: governing(checks)?.id ?? null,
