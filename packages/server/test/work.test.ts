@@ -263,15 +263,15 @@ describe('what an act costs', () => {
       { catalogueId: 'MV-S1', xMm: 5000, yMm: -400, zMm: -420, zone: 'bottom', deadriseDeg: 17 },
       { 'hose.clips': 3 },
     ],
-  ])('saving a %s takes at most 12 queries, a tick at most 20', async (_kind, body, change) => {
+  ])('saving a %s takes at most 7 queries, a tick at most 20', async (_kind, body, change) => {
     const f = await place({ name: 'Counted', ...body })
     await settled()
     const who = await account()
     const saved = await queries(() =>
       saveFitting(who, f.id, { version: f.version, design: withChange(f.design, change) }),
     )
-    expect(saved.length, saved.join('\n')).toBeLessThanOrEqual(12)
-    expect(saved.length).toBeGreaterThan(5)
+    expect(saved.length, saved.join('\n')).toBeLessThanOrEqual(7)
+    expect(saved.length).toBeGreaterThan(2)
     const first = f.kind === 'through-hull' ? 'must' : 'survey'
     for (const step of [first, f.kind === 'through-hull' ? 'bore-record' : 'core-bore']) {
       // The first that says something of the holes records them besides.

@@ -26,8 +26,27 @@ const JOB = `j.id::int, j.boat_id AS "boatId", j.why, j.total, j.done, j.turned,
 let jobs: Jobs | null = null
 /** The queue of this process; null while it has none, and then the sweep of another does the work. */
 export const queueIs = (queue: Jobs | null) => void (jobs = queue)
-/** Whatever hinders the handing on, the sweep does it later. */
-const handOn = (boatId: string) => void jobs?.send('rejudge', { boatId }, boatId).catch(() => undefined)
+/** Boats of which the queue is being told; true where more was asked of one meanwhile. */
+const beingTold = new Map<string, boolean>()
+/** Once at a time for each boat, however many ask. Whatever hinders the handing on, the sweep does it later. */
+function handOn(boatId: string): void {
+  if (!jobs) return
+  if (beingTold.has(boatId)) return void beingTold.set(boatId, true)
+  beingTold.set(boatId, false)
+  void jobs
+    .send('rejudge', { boatId }, boatId)
+    .catch(() => undefined)
+    .finally(() => {
+      const more = beingTold.get(boatId)
+      beingTold.delete(boatId)
+      if (more) handOn(boatId)
+    })
+}
+/** Hands on what was asked, when it stands. */
+export function handOnAfter(boatId: string, transaction: Transaction | null): void {
+  if (transaction) transaction.afterCommit(() => handOn(boatId))
+  else handOn(boatId)
+}
 
 /** Asks for a boat to be judged anew; within a transaction it stands or falls with it. */
 export async function askRejudge(
@@ -41,8 +60,7 @@ export async function askRejudge(
        (SELECT count(*)::int FROM fittings f WHERE f.boat_id = $1 AND f.solver_due) AS "solverLeft"`,
     { bind: [boatId, why], type: QueryTypes.SELECT, transaction },
   )
-  if (transaction) transaction.afterCommit(() => handOn(boatId))
-  else handOn(boatId)
+  handOnAfter(boatId, transaction)
   return job!
 }
 /** Every boat: after a value of the yard's own has changed. */

@@ -28,6 +28,7 @@ import { boatById, refuseOffBoat, stationsOf } from './boats'
 import { designIs } from './designs'
 import { entryNamed, habits } from './hardware'
 import { boatOfFitting, findFitting, shown } from './opened'
+import { writeJudged } from './judged-row'
 import { savingDesign, stale, within } from './saving'
 import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
@@ -278,28 +279,22 @@ export async function saveFitting(who: Account, id: string, body: unknown) {
     refuseOffBoat(await stationsOf(before.boatId), design.place, 'design.place.')
   // By the hand checks and what the solver said before: to a new question it answers as work of the queue.
   const { ask: _ask, ...v } = judgeByHand(kind, design, aroundIn(s, id, log), before.solver)
-  const now = await inOne(async (transaction) => {
-    const [changed, [after]] = await Fitting.update(
-      {
-        design,
-        name: design.name,
-        ...stored(v),
-        version: version + 1,
-        updatedAt: new Date(),
-        updatedBy: who.name,
-      },
-      { where: { id, version }, transaction, returning: true },
-    )
-    if (changed === 0) {
-      const there = await findFitting(id, transaction)
-      throw stale('this fitting', there, version, shown(there))
-    }
-    const alarm = alarmOf(kind, design)
-    if (alarm !== null && alarm !== alarmOf(kind, s.designs.get(id)!))
-      await turnSuspect(who, { id, existing: isThere(design) }, alarm, transaction)
-    await askRejudge(before.boatId, `${design.name} was changed`, transaction)
-    return after!
-  })
+  const alarm = alarmOf(kind, design)
+  const raised = alarm !== null && alarm !== alarmOf(kind, s.designs.get(id)!)
+  const write = (transaction: Transaction | null) =>
+    writeJudged(before, { version, design, updatedBy: who.name }, v, transaction)
+  // One statement stands by itself; with an alarm of its holes there are more.
+  const now = raised
+    ? await inOne(async (transaction) => {
+        const after = await write(transaction)
+        if (after) await turnSuspect(who, { id, existing: isThere(design) }, alarm, transaction)
+        return after
+      })
+    : await write(null)
+  if (!now) {
+    const there = await findFitting(id)
+    throw stale('this fitting', there, version, shown(there))
+  }
   designIs(now, design)
   return { ...shown(now), problem: v.problem }
 }
