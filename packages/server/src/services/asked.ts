@@ -28,7 +28,7 @@ let jobs: Jobs | null = null
 export const queueIs = (queue: Jobs | null) => void (jobs = queue)
 /** Boats of which the queue is being told; true where more was asked of one meanwhile. */
 const beingTold = new Map<string, boolean>()
-/** Once at a time for each boat, however many ask. Whatever hinders the handing on, the sweep does it later. */
+/** Once at a time for each boat. Whatever hinders the handing on, the sweep does it later. */
 function handOn(boatId: string): void {
   if (!jobs) return
   if (beingTold.has(boatId)) return void beingTold.set(boatId, true)

@@ -7,8 +7,9 @@ import type { Judging } from './verdict'
 
 const json = (value: unknown) => (value == null ? null : JSON.stringify(value))
 /**
- * Writes a fitting as it was judged, and asks for its boat to be judged anew: in one statement, so that the one
- * stands or falls with the other without a transaction of four. Null where it is of another version by now.
+ * Writes a fitting as it was judged, and asks for its boat to be judged anew: in one statement, so that the
+ * one stands or falls with the other without a transaction of four. Null where it is of another version by
+ * now.
  */
 export async function writeJudged(
   before: FittingRow,
