@@ -57,10 +57,12 @@ export async function lockedHole(
 }
 
 async function load(who: Account, id: number) {
-  const p = isHoleId(id) ? await Penetration.findByPk(id) : null
+  if (!isHoleId(id)) throw notFound('hole')
+  // What is known by its number alone is asked for at once.
+  const [p, events, closers] = await Promise.all([Penetration.findByPk(id), eventsOf(id), closersOf(id)])
   if (!p) throw notFound('hole')
   must(who, 'read', p.boatId)
-  return { p, events: await eventsOf(p.id) }
+  return { p, events, closers }
 }
 /** The fittings that were made to close it. */
 async function closersOf(penetrationId: number): Promise<Fitting[]> {
@@ -80,12 +82,11 @@ function closesNow(f: Fitting, label: string): boolean {
   return !kind.closes || kind.closes(parseOf(kind, f.design)).includes(label)
 }
 export async function hole(who: Account, id: number) {
-  const { p, events } = await load(who, id)
-  const [known, f, rows, closers, log] = await Promise.all([
+  const { p, events, closers } = await load(who, id)
+  const [known, f, rows, log] = await Promise.all([
     factsOf(events),
     p.fittingId ? Fitting.findByPk(p.fittingId) : null,
     holesOf(p.boatId, { only: [p.id], withdrawn: true }),
-    closersOf(p.id),
     logOfHole(p.boatId, p.fittingId),
   ])
   const row = rows[0]!
