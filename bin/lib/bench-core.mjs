@@ -32,6 +32,12 @@ function benchJudging(b, row, ms) {
     `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`,
     'aim 1 s',
   )
+  const first = b.throughAtFirst()
+  row(
+    'The first 200 of a page judged through the hull',
+    `p50 ${ms(first.p50)}, p95 ${ms(first.p95)}, most ${ms(first.most)}`,
+    '',
+  )
   const th = b.through()
   row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 1 ms')
   const tr = b.throughRemedies()

@@ -116,8 +116,11 @@ const below = startThroughHull(
   'Intake',
 )
 const nobody = { zones: [], parts: [], holes: [], others: [] }
-export const through = () =>
-  timed(600, (i) => void judgeThroughHull(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody))
+const judgedThrough = (i: number) =>
+  void judgeThroughHull(withChange(below, { 'pad.thicknessMm': 12 + (i % 12) }), nobody)
+/** The first of a page: the engine has compiled little of it. */
+export const throughAtFirst = () => timed(200, judgedThrough, 0)
+export const through = () => timed(600, judgedThrough, 1200)
 export const throughRemedies = () =>
   timed(600, (i) => {
     const d = withChange(below, { 'pad.diameterMm': 120 + (i % 60) })
