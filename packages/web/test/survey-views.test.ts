@@ -229,6 +229,45 @@ describe('own hardware', () => {
     expect((s.sent('PUT', '/hardware')!.bolts as { xMm: number }[])[0]!.xMm).toBe(-35)
     expect(p.w.find('[role=status]').text()).toContain('SQ-12 is in the list')
   })
+
+  const cleat = {
+    ...{ id: 'SQ-9', title: 'Cleat of the yard', maker: 'the yard', family: 'mooring-cleat', face: 'bronze' },
+    ...{ base: { lengthMm: 120, widthMm: 40, thicknessMm: 8, bodyHeightMm: 50 }, outline: [], own: true },
+    ...{ bolts: [{ xMm: 0, yMm: 0 }], sizes: ['M8'], head: 'hex', ratedN: null, units: 'metric', version: 3 },
+  }
+  const there = () =>
+    aboard({ '/catalogue': [cleat], '/hardware': {}, '/habits': {}, '/goods': [], '/yard-values': [] })
+  const press = async (p: Awaited<ReturnType<typeof shown>>, words: string) => {
+    await p.button(words).trigger('click')
+    await flushPromises()
+  }
+  it('is put back whole after it was taken away', async () => {
+    const s = there()
+    const p = await shown(OwnHardware)
+    await flushPromises()
+    await press(p, 'take away')
+    expect(p.w.text()).toContain('SQ-9, Cleat of the yard, was taken away')
+    await press(p, 'Put it back')
+    const { own: _own, ...sent } = cleat
+    expect(s.sent('PUT', '/hardware')).toEqual({ ...sent, pipeMm: null, version: 0 })
+    expect(p.w.find('[role=status]').text()).toBe('SQ-9 is in the list again.')
+  })
+  it('keeps what was typed when another is begun, until that is thrown away', async () => {
+    there()
+    const p = await shown(OwnHardware)
+    await flushPromises()
+    await press(p, 'change')
+    const title = () => (p.by('What it is').element as HTMLInputElement).value
+    expect(title()).toBe('Cleat of the yard')
+    await press(p, 'Draw a new one')
+    expect(title()).toBe('')
+    await p.by('What it is').setValue('Half a name')
+    await press(p, 'change')
+    expect(title()).toBe('Half a name')
+    await press(p, 'Start afresh')
+    await press(p, 'change')
+    expect(title()).toBe('Cleat of the yard')
+  })
 })
 
 describe('the door', () => {

@@ -1,19 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import {
-  FAMILIES,
-  FAMILY_TITLES,
-  INCH_IDS,
-  METRIC_IDS,
-  formatLength,
-  type CatalogueEntry,
-  type Family,
-} from '@north-tide/core'
+import { FAMILY_TITLES, formatLength } from '@north-tide/core'
 import { api } from '../../api'
 import { useBoats } from '../../state/boats'
 import { useSession } from '../../state/session'
-import ChoiceField from '../../pieces/ChoiceField.vue'
-import DimensionField from '../../pieces/DimensionField.vue'
 import { readJson } from '../../pieces/files'
 import { typedLengths } from '../../pieces/typed-lengths'
 import { useAttempt } from '../../pieces/attempt'
@@ -21,12 +11,13 @@ import { keptForm } from '../../pieces/kept-form'
 import TypedAgain from '../../pieces/TypedAgain.vue'
 import ReadFile from '../../pieces/ReadFile.vue'
 import RowTable from '../../pieces/RowTable.vue'
+import OwnHardwareForm from './OwnHardwareForm.vue'
+import { againOf, blankHardware, formOf, sentOf, type Own } from './own-hardware'
 
 /**
  * Hardware that the yard drew itself: outline, holes, height, head, rated load, threads. It stands beside
  * the catalogue when a fitting is placed.
  */
-type Own = CatalogueEntry & { outline: { xMm: number; yMm: number }[]; own: true; version: number }
 const boats = useBoats()
 const session = useSession()
 const { said, path, busy, attempt } = useAttempt()
@@ -34,31 +25,10 @@ const may = computed(() => session.may('yard-parts'))
 const list = ref<Own[]>([])
 const note = ref('')
 const open = ref(false)
-const blank = () => ({
-  id: '',
-  title: '',
-  maker: 'the yard',
-  family: 'bracket' as Family,
-  face: 'stainless' as const,
-  round: false,
-  lengthMm: 100 as number | null,
-  widthMm: 60 as number | null,
-  diameterMm: 80 as number | null,
-  thicknessMm: 6 as number | null,
-  bodyHeightMm: 40 as number | null,
-  sizes: ['M8'] as string[],
-  head: 'hex' as 'hex' | 'countersunk',
-  ratedN: null as number | null,
-  units: boats.units,
-  pipeMm: null as number | null,
-  holes: [
-    { x: '-35', y: '0' },
-    { x: '35', y: '0' },
-  ],
-  outline: [] as { xMm: number; yMm: number }[],
-})
-const { form, again, done, afresh } = keptForm('own-hardware', blank)
-const sizes = computed(() => (form.units === 'inch' ? INCH_IDS : METRIC_IDS))
+/** what was taken away last, until something else is done */
+const gone = ref<Own | null>(null)
+const blank = () => blankHardware(boats.units)
+const { form, again, afresh } = keptForm('own-hardware', blank)
 const load = async () => {
   list.value = (await api<Own[]>('GET', '/catalogue')).filter((c) => c.own)
   await boats.loadYard()
@@ -69,71 +39,59 @@ const { text, read } = typedLengths(
   () => form.holes,
   ['x', 'y'],
 )
-function edit(h: Own) {
-  Object.assign(form, blank(), {
-    id: h.id,
-    title: h.title,
-    maker: h.maker,
-    family: h.family,
-    face: h.face,
-    sizes: [...h.sizes],
-    head: h.head,
-    ratedN: h.ratedN,
-    units: h.units,
-    pipeMm: h.pipeMm ?? null,
-    outline: h.outline,
-    round: 'diameterMm' in h.base,
-    ...h.base,
-    holes: h.bolts.map((b) => ({ x: text(b.xMm), y: text(b.yMm) })),
-  })
+/** What stands in the form, its lengths in whatever units they are written. */
+const inForm = () => {
+  const mm = (typed: string) => Math.round(read(typed) ?? NaN)
+  return JSON.stringify({ ...form, holes: form.holes.map((h) => [mm(h.x), mm(h.y)]) })
+}
+/** As it was opened: what was typed since is not thrown away for another piece. */
+let opened = inForm()
+function begin(h: Own | null) {
+  note.value = ''
   open.value = true
+  if (again.value || inForm() !== opened) {
+    again.value = true
+    return
+  }
+  Object.assign(form, blank(), h ? formOf(h, text) : {})
+  opened = inForm()
+}
+function startAfresh() {
+  afresh()
+  opened = inForm()
 }
 async function send() {
   note.value = ''
+  const { id } = form
   const ok = await attempt(async () => {
-    const bolts = form.holes.map((h, i) => {
-      const [xMm, yMm] = [read(h.x), read(h.y)]
-      if (xMm === null || yMm === null)
-        throw new Error(`Hole ${i + 1}: “${xMm === null ? h.x : h.y}” cannot be read; a length is accepted`)
-      return { xMm, yMm }
-    })
-    await api('PUT', '/hardware', {
-      id: form.id,
-      title: form.title,
-      maker: form.maker,
-      family: form.family,
-      face: form.face,
-      base: form.round
-        ? { diameterMm: form.diameterMm, thicknessMm: form.thicknessMm, bodyHeightMm: form.bodyHeightMm }
-        : {
-            lengthMm: form.lengthMm,
-            widthMm: form.widthMm,
-            thicknessMm: form.thicknessMm,
-            bodyHeightMm: form.bodyHeightMm,
-          },
-      bolts,
-      sizes: form.sizes,
-      head: form.head,
-      ratedN: form.ratedN,
-      units: form.units,
-      pipeMm: form.pipeMm,
-      outline: form.outline,
-      version: list.value.find((h) => h.id === form.id)?.version ?? 0,
-    })
+    const version = list.value.find((h) => h.id === id)?.version ?? 0
+    await api('PUT', '/hardware', sentOf(form, read, version))
     await load()
   })
-  if (ok) {
-    note.value = `${form.id} is in the list.`
-    open.value = false
-    Object.assign(form, blank())
-    done()
-  }
+  if (!ok) return
+  note.value = `${id} is in the list.`
+  gone.value = null
+  open.value = false
+  startAfresh()
 }
-const remove = (id: string) =>
-  attempt(async () => {
-    await api('DELETE', `/hardware/${encodeURIComponent(id)}`)
+async function remove(h: Own) {
+  note.value = ''
+  gone.value = null
+  const ok = await attempt(async () => {
+    await api('DELETE', `/hardware/${encodeURIComponent(h.id)}`)
     await load()
   })
+  if (ok) gone.value = h
+}
+async function putBack(h: Own) {
+  const ok = await attempt(async () => {
+    await api('PUT', '/hardware', againOf(h))
+    await load()
+  })
+  if (!ok) return
+  gone.value = null
+  note.value = `${h.id} is in the list again.`
+}
 async function takeFile(f: File) {
   note.value = ''
   await attempt(async () => {
@@ -169,22 +127,16 @@ async function takeOutline(f: File) {
         <a class="act" href="/api/hardware.csv" download>CSV</a>
         <template v-if="may"
           ><ReadFile accept=".json,.csv" words="Read JSON or CSV" @file="takeFile" />
-          <ElButton
-            class="act main"
-            @click="
-              () => {
-                Object.assign(form, blank())
-                open = true
-              }
-            "
-          >
-            Draw a new one
-          </ElButton></template
+          <ElButton class="act main" @click="begin(null)">Draw a new one</ElButton></template
         ></span
       >
     </div>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
     <p v-if="note" role="status">{{ note }}</p>
+    <p v-if="gone" role="status">
+      {{ gone.id }}, {{ gone.title }}, was taken away; fittings that were made of it stay as they are.
+      <ElButton class="act" :disabled="busy" @click="putBack(gone)">Put it back</ElButton>
+    </p>
     <RowTable
       v-if="list.length"
       label="Own hardware"
@@ -211,144 +163,28 @@ async function takeOutline(f: File) {
       <template #holes="{ row: h }">{{ h.bolts.length }}</template>
       <template #threads="{ row: h }">{{ h.sizes.join(' ') }}</template>
       <template #act="{ row: h }"
-        ><ElButton v-if="may" class="plain link" @click="edit(h)">change</ElButton>
-        <ElButton v-if="may" class="plain link" @click="remove(h.id)">take away</ElButton></template
+        ><ElButton v-if="may" class="plain link" @click="begin(h)">change</ElButton>
+        <ElButton v-if="may" class="plain link" @click="remove(h)">take away</ElButton></template
       >
     </RowTable>
     <p v-else class="soft">
       None yet. What is in no catalogue is drawn here once: base, holes, head, threads; then it is placed like
       any other.
     </p>
-    <form v-if="open && may" aria-label="Own hardware" @submit.prevent="send">
-      <TypedAgain :again="again" @afresh="afresh" />
-      <div class="cols">
-        <div>
-          <label class="long" for="hw-id"
-            >Number<ElInput id="hw-id" v-model="form.id" class="entry" maxlength="39" placeholder="SQ-12"
-          /></label>
-          <label class="long" for="hw-title"
-            >What it is<ElInput id="hw-title" v-model="form.title" class="entry" maxlength="120"
-          /></label>
-          <ChoiceField
-            v-model="form.family"
-            label="Family"
-            :options="FAMILIES.map((f) => ({ value: f, title: FAMILY_TITLES[f] }))"
-          />
-          <ChoiceField
-            v-model="form.face as string"
-            label="Of"
-            :options="['stainless', 'aluminium', 'bronze'].map((f) => ({ value: f, title: f }))"
-          />
-          <ChoiceField
-            v-model="form.head"
-            label="Heads"
-            :options="[
-              { value: 'hex', title: 'hexagon' },
-              { value: 'countersunk', title: 'countersunk' },
-            ]"
-          />
-          <ChoiceField
-            :model-value="form.units"
-            label="Threads"
-            :options="[
-              { value: 'metric', title: 'metric' },
-              { value: 'inch', title: 'inch' },
-            ]"
-            @update:model-value="
-              ($event) => {
-                form.units = $event
-                form.sizes = [$event === 'inch' ? '1/4-20' : 'M8']
-              }
-            "
-          />
-          <fieldset class="sizes">
-            <legend>Sizes that pass its holes</legend>
-            <ElCheckboxGroup v-model="form.sizes" aria-label="Sizes that pass its holes"
-              ><ElCheckbox v-for="z in sizes" :key="z" :value="z">{{ z }}</ElCheckbox></ElCheckboxGroup
-            >
-          </fieldset>
-        </div>
-        <div>
-          <ElCheckbox class="tick" v-model="form.round">round base</ElCheckbox>
-          <DimensionField
-            v-if="form.round"
-            v-model="form.diameterMm"
-            label="Diameter"
-            :units="boats.units"
-            above
-            :problem="path.startsWith('base.diameter') ? said : null"
-          />
-          <template v-else
-            ><DimensionField
-              v-model="form.lengthMm"
-              label="Length, fore and aft"
-              :units="boats.units"
-              above
-              :problem="path === 'base.lengthMm' ? said : null" /><DimensionField
-              v-model="form.widthMm"
-              label="Width"
-              :units="boats.units"
-              above
-              :problem="path === 'base.widthMm' ? said : null"
-          /></template>
-          <DimensionField v-model="form.thicknessMm" label="Base height" :units="boats.units" above />
-          <DimensionField v-model="form.bodyHeightMm" label="Body above it" :units="boats.units" :least="0" />
-          <DimensionField
-            v-model="form.ratedN"
-            label="Rated load"
-            kind="force"
-            :units="boats.units"
-            above
-            optional
-            placeholder="none"
-          />
-          <DimensionField
-            v-model="form.pipeMm"
-            label="Pipe through"
-            :units="boats.units"
-            above
-            optional
-            placeholder="none"
-          />
-          <ReadFile accept=".dxf" words="Outline from a DXF" @file="takeOutline" />
-        </div>
-        <div>
-          <h3>Holes, from the middle</h3>
-          <p v-for="(h, i) in form.holes" :key="i" class="hole">
-            {{ i + 1 }}
-            <ElInput
-              v-model="h.x"
-              class="entry figure"
-              :aria-label="`Hole ${i + 1}, x`"
-              :class="{ bad: read(h.x) === null || path === `bolts.${i}` }"
-            /><ElInput
-              v-model="h.y"
-              class="entry figure"
-              :aria-label="`Hole ${i + 1}, y`"
-              :class="{ bad: read(h.y) === null || path === `bolts.${i}` }"
-            />
-            <ElButton
-              v-if="form.holes.length > 1"
-              class="plain soft"
-              :aria-label="`Take away hole ${i + 1}`"
-              @click="form.holes.splice(i, 1)"
-            >
-              ×
-            </ElButton>
-          </p>
-          <ElButton class="act" @click="form.holes.push({ x: '0', y: '0' })">Another hole</ElButton>
-        </div>
-      </div>
-      <div class="acts">
-        <ElButton
-          class="act main"
-          native-type="submit"
-          :disabled="busy || !form.id.trim() || !form.title.trim() || !form.sizes.length"
-        >
-          Keep it</ElButton
-        ><ElButton class="act" @click="open = false">Leave it</ElButton>
-      </div>
-    </form>
+    <OwnHardwareForm
+      v-if="open && may"
+      :model-value="form"
+      :units="boats.units"
+      :path="path"
+      :said="said"
+      :busy="busy"
+      :readable="(typed) => read(typed) !== null"
+      @keep="send"
+      @leave="open = false"
+      @outline="takeOutline"
+    >
+      <TypedAgain :again="again" @afresh="startAfresh" />
+    </OwnHardwareForm>
   </section>
 </template>
 
@@ -362,59 +198,6 @@ section {
 }
 .title {
   font-size: 1.125rem;
-}
-form {
-  display: grid;
-  gap: 12px;
-  background: var(--sheet);
-  padding: 14px;
-  border: 1px solid var(--line-strong);
-}
-.cols {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 10px 28px;
-}
-.cols > div {
-  display: grid;
-  gap: 6px;
-  align-content: start;
-}
-.long {
-  display: grid;
-  gap: 2px;
-}
-.sizes {
-  border: 0;
-  padding: 0;
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-}
-.sizes label,
-.tick {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 28px;
-}
-.hole {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.hole .entry {
-  width: 84px;
-  text-align: right;
-}
-.entry.bad {
-  background: var(--short-ground);
-  border-bottom-color: var(--short);
-}
-.acts {
-  display: flex;
-  gap: 10px;
 }
 .link {
   text-decoration: underline dotted;
