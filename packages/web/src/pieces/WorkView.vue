@@ -256,4 +256,9 @@ h3 {
   margin: 0;
   padding: 0;
 }
+@media (max-width: 767px) {
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -267,4 +267,9 @@ async function record(w: WayOut) {
   color: var(--buoy);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .wrong {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

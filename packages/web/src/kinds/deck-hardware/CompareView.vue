@@ -210,4 +210,9 @@ figure {
   color: var(--short);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -101,4 +101,9 @@ async function replace() {
   color: var(--short);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .found {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

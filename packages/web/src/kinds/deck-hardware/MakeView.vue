@@ -138,4 +138,10 @@ figure {
   display: inline-block;
   margin-right: 12px;
 }
+@media (max-width: 767px) {
+  .make {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+}
 </style>

@@ -211,4 +211,9 @@ input {
   padding-left: 10px;
   margin-top: 4px;
 }
+@media (max-width: 767px) {
+  .schools {
+    columns: 1;
+  }
+}
 </style>

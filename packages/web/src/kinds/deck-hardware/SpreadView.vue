@@ -209,4 +209,16 @@ aside {
 progress {
   accent-color: var(--tide);
 }
+@media (max-width: 767px) {
+  .spread {
+    grid-template: none / minmax(0, 1fr);
+    height: auto;
+  }
+  .pictures {
+    flex-direction: column;
+  }
+  .pictures > * {
+    min-height: 260px;
+  }
+}
 </style>

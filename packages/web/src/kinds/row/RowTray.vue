@@ -64,7 +64,7 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
     :ready="bench.judgement !== null"
     @update:model-value="tab = $event"
   >
-    <div v-if="shown === 'Schedule'">
+    <div v-if="shown === 'Schedule'" class="schedule">
       <p v-if="bent && !bench.readOnly" class="bends">
         <ElButton class="act" :disabled="busy || !rows.length" @click="takeAngles"
           >Take the angles of the survey</ElButton
@@ -144,6 +144,10 @@ const inside = computed(() => rows.value.some((p) => p.insideOffsetMm !== undefi
 </template>
 
 <style scoped>
+/* On a phone it is wider than the page, and scrolls by itself. */
+.schedule {
+  overflow-x: auto;
+}
 .bends {
   display: flex;
   flex-wrap: wrap;

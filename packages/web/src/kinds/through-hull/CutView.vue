@@ -131,4 +131,10 @@ table {
 .cut :deep(td.number) {
   white-space: nowrap;
 }
+@media (max-width: 767px) {
+  .cut {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+}
 </style>

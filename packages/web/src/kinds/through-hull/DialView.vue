@@ -246,4 +246,10 @@ figure {
     grid-column: 1 / -1;
   }
 }
+@media (max-width: 767px) {
+  .dial {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+}
 </style>

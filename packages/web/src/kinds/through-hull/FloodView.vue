@@ -308,4 +308,9 @@ const time = (min: number | null) =>
   color: var(--short);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .flood {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

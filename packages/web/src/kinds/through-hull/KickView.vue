@@ -184,4 +184,9 @@ figure {
     grid-template-columns: minmax(0, 1fr) 210px;
   }
 }
+@media (max-width: 767px) {
+  .kick {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -239,4 +239,9 @@ ul {
   color: var(--short);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .metals {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -9,6 +9,7 @@ import {
   type Units,
 } from '@north-tide/core'
 import type { BoatPicture } from '../../types'
+import WholeLabels from '../../pieces/WholeLabels.vue'
 
 /** What the boat is made of under the pointer or the cursor, and how far the nearest hole is. */
 const props = defineProps<{
@@ -65,11 +66,11 @@ const nearest = computed(() => {
       >
     </div>
     <p>
-      <strong>{{ under.title }}.</strong> {{ under.words }}
+      <strong>{{ under.title }}.</strong> <WholeLabels :words="under.words" />
     </p>
     <div v-if="nearest !== null" class="from">
       <span class="soft small">from the nearest hole</span
-      ><span class="figure">{{ nearest || 'no hole yet' }}</span>
+      ><span class="figure"><WholeLabels :words="nearest || 'no hole yet'" /></span>
     </div>
   </footer>
 </template>

@@ -122,4 +122,9 @@ async function send() {
 .said {
   color: var(--short);
 }
+@media (max-width: 767px) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

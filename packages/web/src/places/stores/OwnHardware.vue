@@ -192,9 +192,7 @@ async function takeOutline(f: File) {
 section {
   display: grid;
   gap: 10px;
-  border-top: 2px solid var(--ink);
-  padding-top: 12px;
-  margin-top: 24px;
+  margin-top: 16px;
 }
 .title {
   font-size: 1.125rem;

@@ -64,7 +64,7 @@ const sizes = computed(() => (form.value.units === 'inch' ? INCH_IDS : METRIC_ID
         />
         <fieldset class="sizes">
           <legend>Sizes that pass its holes</legend>
-          <ElCheckboxGroup v-model="form.sizes" aria-label="Sizes that pass its holes"
+          <ElCheckboxGroup v-model="form.sizes" class="passing" aria-label="Sizes that pass its holes"
             ><ElCheckbox v-for="z in sizes" :key="z" :value="z">{{ z }}</ElCheckbox></ElCheckboxGroup
           >
         </fieldset>
@@ -178,9 +178,11 @@ form {
   border: 0;
   padding: 0;
   margin: 0;
+}
+.passing {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 12px;
+  gap: 4px 16px;
 }
 .sizes label,
 .tick {
@@ -205,5 +207,10 @@ form {
 .acts {
   display: flex;
   gap: 10px;
+}
+@media (max-width: 767px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

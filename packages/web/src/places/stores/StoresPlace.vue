@@ -240,6 +240,11 @@ const stateClass = ({ row }: { row: Lot }) =>
   gap: 10px 20px;
   padding-bottom: 14px;
 }
+/* The list of views scrolls by itself where it is wider than the page. */
+.top > div {
+  min-width: 0;
+  max-width: 100%;
+}
 .acts {
   display: flex;
   flex-wrap: wrap;

@@ -37,6 +37,8 @@ function smooth(ps: XY[]): string {
 }
 const onFrom = (line: string) => line.replace(/^M[^C]*/, '')
 
+/** Over and under her and between plan and profile: the ruler, words, and the keys that zoom. */
+const AROUND_PX = 132
 /** Plan on top, profile below, one scale: where each point of the boat is drawn. */
 function laidOut(boat: () => BoatPicture, width: Ref<number>, height: Ref<number>) {
   const highest = computed(() => Math.max(...boat().stations.map((s) => s.sheerMm)))
@@ -49,7 +51,7 @@ function laidOut(boat: () => BoatPicture, width: Ref<number>, height: Ref<number
       0.01,
       Math.min(
         (width.value - 2 * MARGIN) / boat().lengthMm,
-        (height.value - 120) / (boat().beamMm + depth.value + 500),
+        (height.value - AROUND_PX) / (boat().beamMm + depth.value + 500),
       ),
     ),
   )

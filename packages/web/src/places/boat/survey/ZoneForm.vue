@@ -458,4 +458,9 @@ async function remove() {
   color: var(--short);
   font-weight: 600;
 }
+@media (max-width: 767px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>
