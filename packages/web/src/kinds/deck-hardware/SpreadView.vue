@@ -218,7 +218,8 @@ progress {
     flex-direction: column;
   }
   .pictures > * {
-    min-height: 260px;
+    flex: none;
+    height: 340px;
   }
 }
 </style>
