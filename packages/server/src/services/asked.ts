@@ -48,6 +48,10 @@ export function handOnAfter(boatId: string, transaction: Transaction | null): vo
   else handOn(boatId)
 }
 
+/** The ask as it is written: of which boat and why, by what stands in the statement. */
+export const askOf = (boat: string, why: string) =>
+  `INSERT INTO rejudge_jobs (boat_id, why, total)
+     SELECT ${boat}, ${why}, (SELECT count(*) FROM fittings f WHERE f.boat_id = ${boat})`
 /** Asks for a boat to be judged anew; within a transaction it stands or falls with it. */
 export async function askRejudge(
   boatId: string,
@@ -55,7 +59,7 @@ export async function askRejudge(
   transaction: Transaction | null = null,
 ): Promise<Job> {
   const [job] = await db().query<Job>(
-    `INSERT INTO rejudge_jobs (boat_id, why, total) SELECT $1, $2, (SELECT count(*) FROM fittings WHERE boat_id = $1)
+    `${askOf('$1', '$2')}
      RETURNING id::int, boat_id AS "boatId", why, total, done, turned, finished_at IS NOT NULL AS finished,
        (SELECT count(*)::int FROM fittings f WHERE f.boat_id = $1 AND f.solver_due) AS "solverLeft"`,
     { bind: [boatId, why], type: QueryTypes.SELECT, transaction },

@@ -1,9 +1,9 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import type { AnyDesign } from '@north-tide/core'
 import { Fitting } from '../models'
-import { handOnAfter } from './asked'
+import { askOf, handOnAfter } from './asked'
 import type { FittingRow } from './kept-boat'
-import type { Judging } from './verdict'
+import { stored, type Judging } from './verdict'
 
 const json = (value: unknown) => (value == null ? null : JSON.stringify(value))
 /**
@@ -24,8 +24,7 @@ export async function writeJudged(
         WHERE id = $1 AND version = $2
         RETURNING boat_id, version, recorded_at, updated_at
      ), asked AS (
-       INSERT INTO rejudge_jobs (boat_id, why, total)
-       SELECT s.boat_id, $12, (SELECT count(*) FROM fittings f WHERE f.boat_id = s.boat_id) FROM saved s
+       ${askOf('s.boat_id', '$12')} FROM saved s
      )
      SELECT version, recorded_at AS "recordedAt", updated_at AS "updatedAt" FROM saved`,
     {
@@ -49,11 +48,5 @@ export async function writeJudged(
   )
   if (!written) return null
   handOnAfter(before.boatId, transaction)
-  const { verdict, governing, stale, solver, solverDue } = v
-  return {
-    ...before,
-    ...written,
-    ...{ design, name: design.name, updatedBy },
-    ...{ verdict, governing, stale, solver, solverDue },
-  }
+  return { ...before, ...written, ...stored(v), design, name: design.name, updatedBy }
 }

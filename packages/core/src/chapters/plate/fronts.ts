@@ -40,8 +40,10 @@ interface Stretch {
   whole: number
 }
 export class NotPositive extends Error {}
-/** What `eliminate` wants at `packed` for a front of so many unknowns. */
-export const packedFor = (n: number) => 48 * (n + 9)
+/** Columns that are eliminated together at most, here and in assembly/front.ts. */
+export const PANEL = 48
+/** What `eliminate` wants at `packed` for a front of so many unknowns: inverses, and rows by fours. */
+export const packedFor = (n: number) => PANEL * (n + 9)
 
 export const memoryOf = (buffer: ArrayBuffer, from: number): Memory => ({
   figures: new Float64Array(buffer, from),

@@ -29,7 +29,7 @@ export interface Factored {
 /** The memory of this thread, and which of its factors stands in it. */
 let here: Fronts | null = null
 let stands = 0
-/** More figures than this are given back when the next patch comes. */
+/** A memory of more figures than this serves one patch, and is given back. */
 const MOST_KEPT = 8_000_000
 
 /** Where in the memory what stands. */
@@ -115,6 +115,8 @@ export function factorGrid(
   const l = layout(g)
   const memory = dense.room(l.figures)
   const mine = ++stands
+  // What grew beyond what most patches want goes with the last who holds this factor.
+  if (l.figures > MOST_KEPT) here = null
   memory.ints.set(l.ints, 2 * l.at.ints)
   const nodes = (g.nx + 1) * (g.ny + 1)
   let done = 0
@@ -123,9 +125,6 @@ export function factorGrid(
     done += f.inner
     if (tick?.(done / nodes) === false) throw new Cancelled()
   }
-  // What grew beyond what most patches want goes with the last who holds this factor.
-  if (l.figures > MOST_KEPT) here = null
-
   const solve = (rhs: Float64Array): Float64Array => {
     if (stands !== mine) throw new Error('another patch has been factored since')
     const { figures } = memory

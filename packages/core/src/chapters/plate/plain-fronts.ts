@@ -1,8 +1,6 @@
-import { memoryOf, NotPositive, type Fronts, type Memory } from './fronts'
+import { memoryOf, NotPositive, PANEL, type Fronts, type Memory } from './fronts'
 
 /** What assembly/front.ts does, where nothing compiled may run; and what that is held against. */
-const PANEL = 48
-
 /** x[to + row·width + column] −= what columns `from` to `till` of the two rows have in common, lower ones. */
 function take(
   x: Float64Array,

@@ -63,8 +63,4 @@ export function sentOf(form: HardwareForm, read: (typed: string) => number | nul
   }
 }
 /** One that was taken away, as it is sent to stand again. */
-export const againOf = ({ own: _own, ...h }: Own) => ({
-  ...{ id: h.id, title: h.title, maker: h.maker, family: h.family, face: h.face, base: h.base },
-  ...{ bolts: h.bolts, sizes: h.sizes, head: h.head, ratedN: h.ratedN, units: h.units },
-  ...{ pipeMm: h.pipeMm ?? null, outline: h.outline, version: 0 },
-})
+export const againOf = ({ own: _own, ...h }: Own) => ({ ...h, pipeMm: h.pipeMm ?? null, version: 0 })
