@@ -67,6 +67,8 @@ test('a look without a line waits, outlives the page, and arrives once when it i
   const again = await context.newPage()
   await again.goto('/watch')
   await expect(again.getByRole('heading', { name: 'Watch', exact: true })).toBeVisible()
+  // A page that has not read yet what waits has no bar either: it is the server that says what arrived.
+  await expect.poll(() => log(again, fitting), { timeout: 30_000 }).toBe(before + 1)
   await expect(bar(again)).toHaveCount(0)
   expect(await log(again, fitting)).toBe(before + 1)
 })
