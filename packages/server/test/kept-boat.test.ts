@@ -1,12 +1,13 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db'
-import { Boat } from '../src/models'
+import { Boat, Fitting } from '../src/models'
 import { fromColumns, type InColumns } from '@north-tide/core'
 import { everyHole } from '../src/services/kept-boat'
 import { letNotesGo } from '../src/services/nightly'
 import { settled } from '../src/services/rejudge'
-import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from '../src/services/snapshot'
+import { aroundIn, roundOf, snapshotOf, snapshotWithin, type Snapshot } from '../src/services/snapshot'
+import { solveDue } from '../src/services/solve-due'
 import { startYard, type Someone, type Yard } from './harness'
 
 /** What is kept of a boat between two reads: never what stood before a change. */
@@ -156,6 +157,26 @@ describe('of her holes', () => {
     await found()
     expect((await kept()).find((x) => x.id === h.id)!.whatFor).toBe('written meanwhile')
   })
+  it('none is read anew where a surface was measured, and those on it where it has another name', async () => {
+    const before = await kept()
+    const on = (set: string, code: string) =>
+      app.db.query(`UPDATE zones SET ${set} WHERE boat_id = 'fulmars-reach' AND code = $1`, { bind: [code] })
+    const code = before[0]!.zoneCode!
+    await on('z_mm = z_mm + 1', code)
+    expect(await kept()).toBe(before)
+    const title = before[0]!.zone
+    await on("title = 'Another name'", code)
+    const now = await kept()
+    for (const [i, h] of now.entries()) {
+      if (before[i]!.zoneCode === code) expect(h).toEqual({ ...before[i]!, zone: 'Another name' })
+      else expect(h).toBe(before[i])
+    }
+    expect(now.some((h) => h.zoneCode !== code)).toBe(true)
+    await app.db.query("UPDATE zones SET title = $1 WHERE boat_id = 'fulmars-reach' AND code = $2", {
+      bind: [title, code],
+    })
+    expect(await kept()).toEqual(before)
+  })
   it('all are read where very many were written in at once', async () => {
     const before = await kept()
     await app.db.query("UPDATE penetrations SET what_for = what_for || '.' WHERE boat_id = 'fulmars-reach'")
@@ -196,6 +217,12 @@ describe('all of a boat as it is kept', () => {
   const placed = async () =>
     (await fitter.ask<Fit>('POST', `${B}/fittings`, { catalogueId: 'HG-C250', xMm: 2000, yMm: 0 })).body.id
   let there = ''
+  /** The surface that most holes are on. */
+  const onFirstSurface = async (set: string) =>
+    void (await app.db.query(
+      `UPDATE zones SET ${set} WHERE boat_id = 'fulmars-reach' AND replace(code, '-gone', '') =
+         (SELECT zone FROM penetrations WHERE boat_id = 'fulmars-reach' GROUP BY zone ORDER BY count(*) DESC LIMIT 1)`,
+    ))
   const good = (r: { status: number; text: string }) => expect([200, 201, 204], r.text).toContain(r.status)
   it.each<[string, () => Promise<void>]>([
     [
@@ -228,6 +255,9 @@ describe('all of a boat as it is kept', () => {
         await other.close()
       },
     ],
+    ['a surface by another name', () => onFirstSurface("title = title || ', renamed'")],
+    ['one whose holes are on none', () => onFirstSurface("code = code || '-gone'")],
+    ['and are on it again', () => onFirstSurface("code = replace(code, '-gone', '')")],
   ])('%s: is as it is read', async (_w, change) => {
     await settled()
     const before = await both()
@@ -272,6 +302,43 @@ describe('all of a boat as it is kept', () => {
     expect((await snapshotOf(boat)).fittings[0]!.verdict).toBe(was)
     expect(() => (mine.zones[0]!.title = 'mine')).toThrow(TypeError)
     expect(() => ((mine.holes[0] as { xMm: number }).xMm = 1)).toThrow(TypeError)
+  })
+  it('is looked at in a round, in which what turned is seen by those that follow', async () => {
+    const s = await snapshotOf((await Boat.findByPk('fulmars-reach'))!)
+    const [first, second] = s.fittings
+    const round = roundOf(s)
+    const seen = () => round.of(second!.id, []).others.find((o) => o.id === first!.id)!.verdict
+    const was = first!.verdict
+    first!.verdict = was === 'holds' ? 'short' : 'holds'
+    expect(seen()).toBe(was)
+    round.turned(first!)
+    expect(seen()).toBe(first!.verdict)
+    expect(round.of(second!.id, [])).toEqual(aroundIn(s, second!.id, []))
+  })
+  it('is asked of the solver when its hand verdicts are there, after those that wait for none', async () => {
+    await settled()
+    const { fittings } = (await fitter.ask<{ fittings: { id: string; verdict: string }[] }>('GET', B)).body
+    const answered = await app.db.query<{ id: string }>(
+      'SELECT id FROM fittings WHERE boat_id = $1 AND solver IS NOT NULL ORDER BY id LIMIT 1',
+      { bind: ['fulmars-reach'], type: QueryTypes.SELECT },
+    )
+    const id = answered[0]!.id
+    expect(fittings.some((f) => f.id === id)).toBe(true)
+    const dueOf = async () => (await Fitting.findByPk(id, { attributes: ['solverDue'] }))!.solverDue
+    let end!: () => void
+    const judging = new Promise<void>((done) => (end = done))
+    await app.db.query('UPDATE fittings SET solver_due = true, solver = NULL WHERE id = $1', { bind: [id] })
+    let asked = 0
+    const done = solveDue([id], (boatId) => {
+      expect(boatId).toBe('fulmars-reach')
+      asked++
+      return judging
+    })
+    await expect.poll(() => asked).toBe(2)
+    expect(await dueOf()).toBe(true)
+    end()
+    expect((await done).size).toBe(0)
+    expect(await dueOf()).toBe(false)
   })
   it('asks little of the database for a save', async () => {
     const { id, version, design } = await anyFitting()

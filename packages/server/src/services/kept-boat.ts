@@ -113,28 +113,60 @@ function keeper<T>(read: (key: string, how: Reading<T>) => Promise<T>) {
 }
 
 const textOf = once((row: HoleRow) => JSON.stringify(row))
-const holes = keeper<Holes>(async (boatId, how) => {
-  const rows = (await someAnew(boatId, how)) ?? (await holesOf(boatId, { transaction: how.transaction }))
-  for (const r of rows) Object.freeze(r)
-  Object.freeze(rows)
+function holesAre(rows: HoleRow[]): Holes {
   let text: string | undefined
   let small: Promise<Packed> | undefined
   let columns: string | undefined
   const asText = () => (text ??= `[${rows.map((r) => textOf(r)).join(',')}]`)
-  return {
+  return Object.freeze({
     rows,
     text: asText,
     packed: () => (small ??= packed(asText())),
     columns: () => (columns ??= JSON.stringify(toColumns(rows))),
-  }
+  })
+}
+const holes = keeper<Holes>(async (boatId, how) => {
+  const rows = (await someAnew(boatId, how)) ?? (await holesOf(boatId, { transaction: how.transaction }))
+  for (const r of rows) Object.freeze(r)
+  return holesAre(Object.freeze(rows) as HoleRow[])
 })
+/** The surfaces as their holes name them. */
+const titlesOf = once((zones: BoatZone[]) => JSON.stringify(zones.map((z) => [z.code, z.title])))
+const namedBefore = new WeakMap<Holes, { titles: string; holes: Holes }>()
+const rowBefore = new WeakMap<HoleRow, HoleRow>()
+/** A hole as its surface is called now; the same one as long as that is the same. */
+function rowNamed(r: HoleRow, known: Map<string, string>): HoleRow {
+  const written = r.zoneCode ?? r.zone
+  const zone = known.get(written) ?? written
+  const zoneCode = known.has(written) ? written : null
+  const same = [r, rowBefore.get(r)].find((one) => one?.zone === zone && one.zoneCode === zoneCode)
+  if (same) return same
+  const now = Object.freeze({ ...r, zone, zoneCode })
+  rowBefore.set(r, now)
+  return now
+}
+/**
+ * Holes by the names that their surfaces have now: thousands are not read anew because one surface was
+ * measured. A hole on none goes by what was written down for it.
+ */
+function named(holes: Holes, zones: BoatZone[]): Holes {
+  const titles = titlesOf(zones)
+  const before = namedBefore.get(holes)
+  if (before?.titles === titles) return before.holes
+  const known = new Map<string, string>(JSON.parse(titles) as [string, string][])
+  const rows = holes.rows.map((r) => rowNamed(r, known))
+  const others = rows.some((r, i) => r !== holes.rows[i])
+  const now = others ? holesAre(Object.freeze(rows) as HoleRow[]) : holes
+  namedBefore.set(holes, { titles, holes: now })
+  return now
+}
 /** More than so many are read as fast with all the others. */
 const MOST_ANEW = 500
 /** Her holes with those read anew that were written in since; null where that cannot be told by the notes. */
 async function someAnew(boatId: string, how: Reading<Holes>): Promise<HoleRow[] | null> {
   const { before, marks, transaction } = how
-  // A surface by another name is in every hole on it; and of notes that were let go nobody knows.
-  if (!before || before.marks.zones !== marks.zones || before.marks.oldest !== marks.oldest) return null
+  // Of notes that were let go nobody knows.
+  if (!before || before.marks.oldest !== marks.oldest) return null
   const [noted] = await Boat.sequelize!.query<{ every: boolean | null; ids: number[] | null }>(
     `SELECT bool_or(x.holes IS NULL) AS every, array_agg(DISTINCT h) AS ids
        FROM hole_changes x LEFT JOIN LATERAL unnest(x.holes) AS h ON true
@@ -193,12 +225,12 @@ export async function keptBoat(boatId: string, transaction: Within = null): Prom
   // The marks are taken first: what changes while the rest is read makes the next ones others.
   const m = await marksOf(boatId, transaction)
   const [h, s, f, o] = await together(transaction, [
-    () => holes(boatId, `${m.zones} ${m.holes}`, m, transaction),
+    () => holes(boatId, m.holes, m, transaction),
     () => surfaces(boatId, `${m.zones} ${m.ground}`, m, transaction),
     () => fittings(boatId, m.fittings, m, transaction),
     () => own('yard', m.own, m, transaction),
   ])
-  return { holes: h, surfaces: s, fittings: f, own: o }
+  return { holes: named(h, s.zones), surfaces: s, fittings: f, own: o }
 }
 /** Her holes alone. */
 export const everyHole = async (boatId: string): Promise<Holes> => (await keptBoat(boatId)).holes

@@ -13,7 +13,7 @@ import {
 import { kindNamed } from '@north-tide/core/kinds'
 import { boatById } from './boats'
 import { breather } from '../breath'
-import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
+import { roundOf, snapshotOf, type Snapshot } from './snapshot'
 import { ownMinutes, withOwnMinutes } from './own-minutes'
 import { logsOf } from './work-log'
 
@@ -91,6 +91,7 @@ export async function openWork(
   const unjudged: BoatPlan['held'] = []
   const s = await snapshotOf(await boatById(boatId))
   const [logs, minutes] = await Promise.all([logsOf(s.fittings.map((f) => f.id)), ownMinutes()])
+  const round = roundOf(s)
   const gone = new Set(s.fittings.flatMap((f) => (f.replacesId ? [f.replacesId] : [])))
   const jobs: OpenJob[] = []
   const othersTurn = breather()
@@ -104,7 +105,7 @@ export async function openWork(
     const stands = (design as { existing?: boolean }).existing === true && f.verdict !== 'short' && !begun
     if (gone.has(f.id) || stands || (wanted && !wanted.includes(f.id))) continue
     try {
-      const judged = kind.judge(design, aroundIn(s, f.id, log))
+      const judged = kind.judge(design, round.of(f.id, log))
       const worst = judged.checks.find((c) => c.id === judged.governing)
       const job = {
         fittingId: f.id,

@@ -6,14 +6,14 @@ import type { Jobs } from '../jobs/queue'
 import { Boat, Fitting } from '../models'
 import { askRejudge, queueIs } from './asked'
 import { boatById } from './boats'
-import { aroundIn, membersFirst, snapshotOf } from './snapshot'
+import { membersFirst, roundOf, snapshotOf } from './snapshot'
 import { solveDue } from './solve-due'
 import { storeVerdicts, type Rejudged } from './store-verdicts'
 import { judgeByHand } from './verdict'
 import { logsOf } from './work-log'
 
 /** The work behind asked.ts: boats judged anew, and the plate solver asked about what is due. */
-const CHUNK = 20
+const CHUNK = 40
 /** an ask that nobody has been at for so long is handed on again */
 const STILL_S = 3
 const SWEEP_MS = 2_000
@@ -25,8 +25,11 @@ const MOST_SWEPT = 200
  */
 const SOLVED = { most: 8, hands: 2 }
 const db = () => Boat.sequelize!
-/** Boats whose hand verdicts are being made here: what the solver would say now is void at their end. */
-const atHand = new Set<string>()
+/**
+ * Boats whose hand verdicts are being made here, each with their end: what the solver would say before it is
+ * void, and it takes from them what they are made with.
+ */
+const atHand = new Map<string, Promise<unknown>>()
 let jobs: Jobs | null = null
 
 /**
@@ -38,16 +41,18 @@ async function judgeAll(
   said: (done: number, total: number, turned: number) => Promise<void>,
 ): Promise<{ total: number; turned: number; due: string[] }> {
   const s = await snapshotOf(await boatById(boatId))
+  const round = roundOf(s)
   const fittings = membersFirst(s.fittings)
   const logs = await logsOf(fittings.map((f) => f.id))
   let turned = 0
   const due: string[] = []
   const othersTurn = standsBack()
+  let written: Promise<void> = Promise.resolve()
   for (let i = 0; i < fittings.length; i += CHUNK) {
     const chunk = fittings.slice(i, i + CHUNK)
     const changed: Rejudged[] = []
     for (const f of chunk) {
-      const around = aroundIn(s, f.id, logs.get(f.id)!)
+      const around = round.of(f.id, logs.get(f.id)!)
       const v = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around, f.solver)
       await othersTurn()
       if (v.solverDue) due.push(f.id)
@@ -58,13 +63,21 @@ async function judgeAll(
         JSON.stringify(v.stale) === JSON.stringify(f.stale ?? null)
       )
         continue
-      if (v.verdict !== f.verdict) turned++
-      f.verdict = v.verdict
+      if (v.verdict !== f.verdict) {
+        turned++
+        f.verdict = v.verdict
+        round.turned(f)
+      }
       changed.push({ id: f.id, version: f.version, judging: v })
     }
-    await storeVerdicts(changed)
-    await said(Math.min(fittings.length, i + chunk.length), fittings.length, turned)
+    await written
+    // Written while the next ones are judged.
+    const so = turned
+    written = storeVerdicts(changed).then(() => said(i + chunk.length, fittings.length, so))
+    // Whether it went is asked above and below.
+    written.catch(() => undefined)
   }
+  await written
   return { total: fittings.length, turned, due }
 }
 
@@ -89,12 +102,16 @@ async function judgeBoat(boatId: string): Promise<void> {
         { bind: [boatId, last, ...bind] },
       )
     await say('tries = tries + 1', [])
-    atHand.add(boatId)
-    const all = await judgeAll(
+    const judging = judgeAll(
       boatId,
       async (done, total, turned) =>
         void (await say('total = $3, done = $4, turned = $5', [total, done, turned])),
     ).finally(() => atHand.delete(boatId))
+    atHand.set(
+      boatId,
+      judging.catch(() => undefined),
+    )
+    const all = await judging
     await say('total = $3, done = $3, turned = $4, finished_at = now()', [all.total, all.turned])
     await askTheSolver(all.due)
   }
@@ -158,7 +175,7 @@ export async function startRejudging(queue: Jobs, logger: Logger): Promise<() =>
   await queue.work('rejudge', ({ boatId }) => judgeAlone(boatId))
   await queue.workTogether('solve', SOLVED, async (asked) => {
     const ids = asked.map((a) => a.fittingId)
-    const without = await solveDue(ids, (boatId) => atHand.has(boatId))
+    const without = await solveDue(ids, (boatId) => atHand.get(boatId))
     for (const id of ids)
       if (without.has(id)) failed.set(id, (failed.get(id) ?? 0) + 1)
       else failed.delete(id)

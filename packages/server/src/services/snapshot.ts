@@ -148,26 +148,39 @@ function neighbour(f: FittingRow, design: AnyDesign): Neighbour {
   seen.set(f, now)
   return now
 }
-/** What stands round one fitting of the boat, or round one that is yet to be. */
-export function aroundIn(s: Snapshot, self: string | null, log: LogLine[]): Around {
+/** A boat as one fitting after another is looked at. */
+export interface Round {
+  /** what stands round one of its fittings, or round one that is yet to be */
+  of(self: string | null, log: LogLine[]): Around
+  /** another verdict stands in a row of the snapshot: those that follow see it so */
+  turned(f: FittingRow): void
+}
+export function roundOf(s: Snapshot): Round {
   const gone = replacedIn(s.fittings)
-  const before = s.fittings.find((f) => f.id === self)?.replacesId ?? null
-  const others: Neighbour[] = []
-  for (const f of s.fittings)
-    if (f.id !== self && f.id !== before && !gone.has(f.id)) others.push(neighbour(f, s.designs.get(f.id)!))
-  return {
+  const all = s.fittings.filter((f) => !gone.has(f.id)).map((f) => neighbour(f, s.designs.get(f.id)!))
+  const at = (id: string | null) => all.findIndex((o) => o.id === id)
+  const same = {
     zones: s.zones,
     parts: s.parts,
-    holes: holesAround(s.holes, self),
     wet: s.wet,
     yard: s.yard,
     goods: s.goods,
-    log,
-    others,
-    members: self === null ? [] : others.filter((o) => o.groupId === self),
     units: s.boat.units,
     boat: ownFigures(s.boat),
     today: dayjs().format('YYYY-MM-DD'),
     launch: launchOf(s.boat.launchOn, Date.now()) ?? undefined,
   }
+  return {
+    of(self, log) {
+      const own = at(self)
+      const others = own < 0 ? all.slice() : all.toSpliced(own, 1)
+      const members = self === null ? [] : others.filter((o) => o.groupId === self)
+      return { ...same, holes: holesAround(s.holes, self), log, others, members }
+    },
+    turned(f) {
+      const own = at(f.id)
+      if (own >= 0) all[own] = neighbour(f, s.designs.get(f.id)!)
+    },
+  }
 }
+export const aroundIn = (s: Snapshot, self: string | null, log: LogLine[]): Around => roundOf(s).of(self, log)

@@ -4,7 +4,7 @@ import { Fitting } from '../models'
 import { askSolver, type SolverAnswer } from '../solver/pool'
 import { askRejudge } from './asked'
 import { boatById } from './boats'
-import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
+import { roundOf, snapshotOf, type Snapshot } from './snapshot'
 import { storeVerdicts } from './store-verdicts'
 import { judgeByHand, keyOf } from './verdict'
 import { logsOf } from './work-log'
@@ -24,6 +24,7 @@ async function judged<T>(
   then: (f: Due, v: ReturnType<typeof judgeByHand>) => T,
 ): Promise<T[]> {
   const s = await snapshotOf(await boatById(boatId))
+  const round = roundOf(s)
   const logs = await logsOf(ids)
   const out: T[] = []
   const othersTurn = standsBack()
@@ -31,7 +32,7 @@ async function judged<T>(
     const f = s.fittings.find((one) => one.id === id)
     if (!f?.solverDue) continue
     try {
-      const around = aroundIn(s, id, logs.get(id)!)
+      const around = round.of(id, logs.get(id)!)
       out.push(then(f, judgeByHand(kindNamed(f.kind), s.designs.get(id)!, around, kept(f))))
     } catch (error) {
       without.set(id, error)
@@ -82,22 +83,27 @@ async function solveOf(boatId: string, ids: string[], without: Without): Promise
 }
 
 /**
- * The plate solver asked about fittings that are due, of one boat together. `waits` names boats whose
- * fittings are handed on again when they have been judged by hand. Gives those it had no answer for, and why.
+ * The plate solver asked about fittings that are due, of one boat together. `atHand` gives the end of what a
+ * boat is being judged by hand for: hers come last, when it is there. Gives those it had no answer for, and
+ * why.
  */
-export async function solveDue(ids: string[], waits: (boatId: string) => boolean): Promise<Without> {
+export async function solveDue(
+  ids: string[],
+  atHand: (boatId: string) => Promise<unknown> | undefined,
+): Promise<Without> {
   const due = await Fitting.findAll({
     where: { id: ids, solverDue: true },
     attributes: ['id', 'boatId'],
     order: [['id', 'ASC']],
   })
   const without: Without = new Map()
-  for (const boatId of new Set(due.map((f) => f.boatId)))
-    if (!waits(boatId))
-      await solveOf(
-        boatId,
-        due.flatMap((f) => (f.boatId === boatId ? [f.id] : [])),
-        without,
-      )
+  const boats = [...new Set(due.map((f) => f.boatId))]
+  const of = (boatId: string) => due.flatMap((f) => (f.boatId === boatId ? [f.id] : []))
+  const later = boats.filter((b) => atHand(b))
+  for (const b of boats) if (!later.includes(b)) await solveOf(b, of(b), without)
+  for (const b of later) {
+    await atHand(b)
+    await solveOf(b, of(b), without)
+  }
   return without
 }

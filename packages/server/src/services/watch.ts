@@ -25,7 +25,7 @@ import { line } from './act'
 import { boatById } from './boats'
 import { launchCounted, launched, launchesOf, type ShownLaunch } from './launches'
 import { logTo } from './orders'
-import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
+import { roundOf, snapshotOf, type Snapshot } from './snapshot'
 import { logsOf } from './work-log'
 
 const asked = z.strictObject({
@@ -98,12 +98,11 @@ function saidIn(s: Snapshot, day: string) {
     const alarm = kindNamed(f.kind).listed?.(s.designs.get(f.id)!).alarm
     return typeof alarm === 'string' ? [rowOf(s, f.id, `${alarm}.`)] : []
   })
+  const round = roundOf(s)
   const looks = s.fittings.flatMap((f) => {
     const also = kindNamed(f.kind).looksToo
     if (!also) return []
-    return also(s.designs.get(f.id)!, aroundIn(s, f.id, []).others).map((x) =>
-      rowOf(s, x.id, `It is ${x.why}.`),
-    )
+    return also(s.designs.get(f.id)!, round.of(f.id, []).others).map((x) => rowOf(s, x.id, `It is ${x.why}.`))
   })
   return saidRows(alarms, looks, day)
 }

@@ -10,7 +10,7 @@ import { PASSPORT_FORMAT, sealHolds } from './passport'
 import { must, type Account } from './access'
 import { askRejudge } from './asked'
 import { lookInto } from './photos'
-import { aroundIn, membersFirst, snapshotWithin } from './snapshot'
+import { membersFirst, roundOf, snapshotWithin } from './snapshot'
 import { judgeByHand, stored } from './verdict'
 import { openBox, type Box } from './whole-boat-box'
 import { bad, checkLinks } from './whole-boat-links'
@@ -28,10 +28,12 @@ async function judgeRead(boat: Boat, transaction: Transaction) {
     s.fittings.map((f) => f.id),
     transaction,
   )
+  const round = roundOf(s)
   for (const f of membersFirst(s.fittings)) {
-    const around = aroundIn(s, f.id, logs.get(f.id)!)
+    const around = round.of(f.id, logs.get(f.id)!)
     const { ask: _ask, ...v } = judgeByHand(kindNamed(f.kind), s.designs.get(f.id)!, around)
     await f.update(stored(v), { transaction })
+    round.turned(f)
   }
 }
 
