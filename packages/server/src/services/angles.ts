@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize'
+import { Op, literal, type Transaction, type Utils } from 'sequelize'
 import { z } from 'zod'
 import { CalcError, angleSurvey, calculate, parseInput } from '@north-tide/core'
 import { ApiError, notFound } from '../errors'
@@ -94,12 +94,19 @@ export async function anglesOf(who: Account, boatId: string) {
  * The cradle's own heel by the readings that there are, starboard down positive; null while nobody has
  * read it.
  */
-export async function heelOf(boatId: string, transaction: Transaction | null = null): Promise<number | null> {
+export const heelOf = (boatId: string, transaction: Transaction | null = null) => heelBy(boatId, transaction)
+/** Of the boat that a fitting stands in. */
+export const heelRound = (fittingId: string) =>
+  heelBy(
+    literal(`(SELECT boat_id FROM fittings WHERE id = ${AngleReading.sequelize!.escape(fittingId)})`),
+    null,
+  )
+async function heelBy(boatId: string | Utils.Literal, transaction: Transaction | null) {
   try {
     return calculate(angleSurvey, {
       ...inputOf(
         await AngleReading.findAll({
-          where: { boatId, role: 'reference' },
+          where: { boatId: { [Op.eq]: boatId }, role: 'reference' },
           order: [['id', 'ASC']],
           transaction,
         }),

@@ -27,12 +27,11 @@ import { askRejudge } from './asked'
 import { boatById, refuseOffBoat, stationsOf } from './boats'
 import { designIs } from './designs'
 import { entryNamed, habits } from './hardware'
-import { boatOfFitting, findFitting, shown } from './opened'
+import { aroundFitting, findFitting, shown } from './opened'
 import { writeJudged } from './judged-row'
 import { savingDesign, stale, within } from './saving'
 import { aroundIn, snapshotOf, type Snapshot } from './snapshot'
 import { judgeByHand, judgeOn, stored } from './verdict'
-import { logOf } from './work-log'
 
 /**
  * Fittings of whatever kind: placed, judged with what stands round them, saved, copied, replaced. What is
@@ -267,9 +266,9 @@ export const createMember = (
 /** Saves under a version check: a stale write is refused with both versions, never a silent loss. */
 export async function saveFitting(who: Account, id: string, body: unknown) {
   const { version, design: raw } = parseInput(savingDesign, body)
-  const boat = await boatOfFitting(id)
+  const { boat, snapshot, log } = await aroundFitting(id)
   must(who, 'work', boat.id)
-  const [s, log] = await Promise.all([snapshotOf(boat), logOf(id)])
+  const s = await snapshot()
   const before = s.fittings.find((f) => f.id === id)
   if (!before) throw notFound('fitting')
   const kind = kindNamed(before.kind)

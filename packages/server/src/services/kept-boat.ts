@@ -45,7 +45,7 @@ export interface KeptBoat {
   own: { yard: YardValue[]; goods: unknown[] }
 }
 
-interface Marks {
+export interface Marks {
   zones: string
   ground: string
   holes: string
@@ -63,6 +63,19 @@ async function marksOf(boatId: string, transaction: Within = null): Promise<Mark
   const how = { bind: [boatId], type: QueryTypes.SELECT as const, transaction }
   const [row] = await Boat.sequelize!.query<Marks>('SELECT * FROM boat_marks($1)', how)
   return row!
+}
+
+/** The boat that a fitting stands in with her marks, in one question; null where there is no such fitting. */
+export async function boatAndMarks(fittingId: string): Promise<{ boat: Boat; marks: Marks } | null> {
+  const [boat] = await Boat.sequelize!.query<Boat & { dataValues: { marks?: Marks } }>(
+    `SELECT b.*, to_json(m) AS marks
+       FROM fittings f JOIN boats b ON b.id = f.boat_id, boat_marks(b.id) m WHERE f.id = $1`,
+    { bind: [fittingId], model: Boat, mapToModel: true },
+  )
+  if (!boat) return null
+  const { marks } = boat.dataValues
+  delete boat.dataValues.marks
+  return { boat, marks: marks! }
 }
 
 /** Her picture packed, made anew where anything of it is another than before. */
@@ -219,11 +232,15 @@ function heldFast(row: FittingRow): FittingRow {
 
 /**
  * A boat as she is now, of which only that is read which is another than before. A transaction may ask that
- * has written nothing yet.
+ * has written nothing yet. `marks`: as they were taken just now.
  */
-export async function keptBoat(boatId: string, transaction: Within = null): Promise<KeptBoat> {
+export async function keptBoat(
+  boatId: string,
+  transaction: Within = null,
+  marks: Marks | null = null,
+): Promise<KeptBoat> {
   // The marks are taken first: what changes while the rest is read makes the next ones others.
-  const m = await marksOf(boatId, transaction)
+  const m = marks ?? (await marksOf(boatId, transaction))
   const [h, s, f, o] = await together(transaction, [
     () => holes(boatId, m.holes, m, transaction),
     () => surfaces(boatId, `${m.zones} ${m.ground}`, m, transaction),

@@ -18,10 +18,10 @@ import { fittingFile, kindNamed, parseOf } from '@north-tide/core/kinds'
 import { ApiError, notFound } from '../errors'
 import { Boat, Fitting } from '../models'
 import { must, type Account } from './access'
-import { heelOf } from './angles'
+import { heelOf, heelRound } from './angles'
 import { designOf } from './designs'
 import { holesOf } from './holes'
-import type { FittingRow } from './kept-boat'
+import { boatAndMarks, type FittingRow } from './kept-boat'
 import { isUuid } from './saving'
 import { once } from './once'
 import { aroundIn, snapshotOf, snapshotWithin, type Snapshot } from './snapshot'
@@ -47,8 +47,8 @@ export const shown = (f: FittingRow) => ({
   updatedBy: f.updatedBy,
 })
 
-/** The boat that a fitting stands in: where every act on it begins. */
-export async function boatOfFitting(id: string, transaction: Transaction | null = null): Promise<Boat> {
+/** The boat that a fitting stands in: where every act on it begins that writes more than once. */
+async function boatOfFitting(id: string, transaction: Transaction): Promise<Boat> {
   const boats = isUuid(id)
     ? await Boat.sequelize!.query(
         'SELECT b.* FROM boats b JOIN fittings f ON f.boat_id = b.id WHERE f.id = $1',
@@ -112,10 +112,17 @@ function opened<F extends FittingRow>(
     heelDeg,
   }
 }
+/** The boat that a fitting stands in, its log, and what else is asked of her, all at once. */
+export async function aroundFitting<T = null>(id: string, also?: () => Promise<T>) {
+  if (!isUuid(id)) throw notFound('fitting')
+  const [there, log, more] = await Promise.all([boatAndMarks(id), logOf(id), also?.() ?? null])
+  if (!there) throw notFound('fitting')
+  return { boat: there.boat, snapshot: () => snapshotOf(there.boat, null, there.marks), log, more: more as T }
+}
 /** To be read. */
 export async function openFitting(id: string): Promise<Opened> {
-  const boat = await boatOfFitting(id)
-  return opened(id, ...(await Promise.all([snapshotOf(boat), logOf(id), heelOf(boat.id, null)])))
+  const { snapshot, log, more: heelDeg } = await aroundFitting(id, () => heelRound(id))
+  return opened(id, await snapshot(), log, heelDeg)
 }
 /** To be written in by a transaction that has written nothing yet. */
 export async function openFirst(id: string, transaction: Transaction): Promise<Opened<Fitting>> {

@@ -16,7 +16,7 @@ import { breather } from '../breath'
 import { Fitting, type Boat } from '../models'
 import { designOf } from './designs'
 import { holesOf } from './holes'
-import { keptBoat, type FittingRow } from './kept-boat'
+import { keptBoat, type FittingRow, type Marks } from './kept-boat'
 import { once } from './once'
 import { partsOfBoat } from './parts-of-boat'
 import { wetSpotsOf } from './wet'
@@ -40,10 +40,14 @@ export interface Snapshot<F extends FittingRow = FittingRow> {
 
 /**
  * To be read and judged by: what nobody has changed is not read anew. A transaction may ask that has written
- * nothing yet.
+ * nothing yet; `marks` are hers as they were taken just now.
  */
-export async function snapshotOf(boat: Boat, transaction: Transaction | null = null): Promise<Snapshot> {
-  const { holes, surfaces, fittings, own } = await keptBoat(boat.id, transaction)
+export async function snapshotOf(
+  boat: Boat,
+  transaction: Transaction | null = null,
+  marks: Marks | null = null,
+): Promise<Snapshot> {
+  const { holes, surfaces, fittings, own } = await keptBoat(boat.id, transaction, marks)
   return {
     boat,
     ...surfaces,
