@@ -59,10 +59,15 @@ export async function lockedHole(
 async function load(who: Account, id: number) {
   if (!isHoleId(id)) throw notFound('hole')
   // What is known by its number alone is asked for at once.
-  const [p, events, closers] = await Promise.all([Penetration.findByPk(id), eventsOf(id), closersOf(id)])
-  if (!p) throw notFound('hole')
+  const [p, events, closers, [row]] = await Promise.all([
+    Penetration.findByPk(id),
+    eventsOf(id),
+    closersOf(id),
+    holesOf(null, { only: [id], withdrawn: true }),
+  ])
+  if (!p || !row) throw notFound('hole')
   must(who, 'read', p.boatId)
-  return { p, events, closers }
+  return { p, events, closers, row }
 }
 /** The fittings that were made to close it. */
 async function closersOf(penetrationId: number): Promise<Fitting[]> {
@@ -82,14 +87,12 @@ function closesNow(f: Fitting, label: string): boolean {
   return !kind.closes || kind.closes(parseOf(kind, f.design)).includes(label)
 }
 export async function hole(who: Account, id: number) {
-  const { p, events, closers } = await load(who, id)
-  const [known, f, rows, log] = await Promise.all([
+  const { p, events, closers, row } = await load(who, id)
+  const [known, f, log] = await Promise.all([
     factsOf(events),
     p.fittingId ? Fitting.findByPk(p.fittingId) : null,
-    holesOf(p.boatId, { only: [p.id], withdrawn: true }),
     logOfHole(p.boatId, p.fittingId),
   ])
-  const row = rows[0]!
   const mine = holeFacts(p)
   const bedded = standing(known).findLast((e) => e.state === 'bedded')
   const kind = f && kindNamed(f.kind)
