@@ -2,11 +2,9 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { randomBytes, randomUUID } from 'node:crypto'
 import compression from 'compression'
-import connectPgSimple from 'connect-pg-simple'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import packedStatic from 'express-static-gzip'
 import { rateLimit } from 'express-rate-limit'
-import session from 'express-session'
 import helmet from 'helmet'
 import pg from 'pg'
 import type { Logger } from 'pino'
@@ -38,6 +36,7 @@ import { refusalOf } from './database-errors'
 import { startWork } from './jobs/all'
 import { madeAt } from './made-at'
 import { sentOnce } from './sent-once'
+import { sessions } from './session-store'
 import { tookLong } from './slow'
 import { soundAddress, soundBody } from './sound'
 
@@ -81,10 +80,6 @@ const oldAddress: RequestHandler = (req, _res, next) => {
   next()
 }
 
-const SESSION_DAYS = 14
-/** sessions past their end are taken away this often */
-const PRUNE_SESSIONS_S = 15 * 60
-
 /** Nothing is loaded from elsewhere, and nobody frames the product. */
 const securityHeaders = () =>
   helmet({
@@ -107,38 +102,6 @@ const securityHeaders = () =>
     },
     strictTransportSecurity: false,
   })
-
-/** a session's end is put off at most this often: not with every call */
-const TOUCH_MS = 60 * 60_000
-const MOST_TOUCHED = 10_000
-/** Who is signed in stays so for a fortnight, in the database. */
-async function sessions(o: AppOptions, pool: pg.Pool) {
-  const PgStore = connectPgSimple(session)
-  const store = new PgStore({
-    pool,
-    tableName: 'session',
-    pruneSessionInterval: PRUNE_SESSIONS_S,
-    errorLog: (...a: unknown[]) => o.logger.error(a),
-  })
-  const touch = store.touch.bind(store)
-  const touched = new Map<string, number>()
-  store.touch = (sid, of, done) => {
-    const now = Date.now()
-    if (now - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.()
-    if (touched.size > MOST_TOUCHED) touched.clear()
-    touched.set(sid, now)
-    touch(sid, of, done)
-  }
-  return session({
-    name: 'north-tide',
-    secret: await sessionSecret(o.db),
-    resave: false,
-    saveUninitialized: false,
-    rolling: false,
-    store,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: SESSION_DAYS * 86_400_000 },
-  })
-}
 
 /** A dozen wrong passwords in five minutes are enough. */
 const signInLimit = (o: AppOptions) =>
@@ -219,7 +182,7 @@ export async function createApp(o: AppOptions) {
   app.use('/api', oldAddress)
   const pool = new pg.Pool({ connectionString: o.databaseUrl, max: 4 })
   pool.on('error', (error) => o.logger.error(error, 'session store'))
-  app.use('/api', await sessions(o, pool))
+  app.use('/api', sessions(await sessionSecret(o.db), pool, o.logger))
   app.use('/api', whoAsks)
   const signedIn: RequestHandler = (req, _res, next) =>
     next(req.account ? undefined : new ApiError(401, 'signed-out', 'Sign in first'))

@@ -360,7 +360,7 @@ describe('all of a boat as it is kept', () => {
       if (!least || ofThis.length < least.length) least = ofThis
       await settled()
     }
-    expect(least!.length, least!.join('\n')).toBeLessThanOrEqual(10)
-    expect(least!.length).toBeGreaterThan(3)
+    expect(least!.length, least!.join('\n')).toBeLessThanOrEqual(6)
+    expect(least!.length).toBeGreaterThan(2)
   })
 })

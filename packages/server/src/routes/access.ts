@@ -1,6 +1,7 @@
 import { Router, type Request, type RequestHandler } from 'express'
 import type { Sequelize } from 'sequelize'
 import { ApiError } from '../errors'
+import { accountRead } from '../session-store'
 import { accountNamed, accountNow, signIn, type Account } from '../services/access'
 import { DEMO_FITTER, isLoopback } from '../demo/accounts'
 import {
@@ -36,7 +37,7 @@ declare module 'express-serve-static-core' {
 /** Reads who asks anew for every request; a session of an account that is gone ends. */
 export const whoAsks: RequestHandler = async (req, _res, next) => {
   const id = req.session.userId ?? req.session.account?.id
-  req.account = id === undefined ? null : await accountNow(id)
+  req.account = id === undefined ? null : (accountRead(req, id) ?? { account: await accountNow(id) }).account
   if (req.account) await wasHere(req.account.id)
   next()
 }

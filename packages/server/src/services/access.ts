@@ -27,6 +27,17 @@ const account = (u: User): Account => ({
   role: u.role,
   boats: (u.get('boats') as Record<string, Role> | null) ?? {},
 })
+/** As the accounts know somebody. */
+export interface Person extends Omit<Account, 'boats'> {
+  leftOn: string | null
+  /** null for no role on a single boat */
+  boats: Record<string, Role> | null
+}
+/** Null for somebody who is nobody any more: who has left, and a reader whose link is over. */
+export function present({ leftOn, id, login, name, role, boats }: Person): Account | null {
+  if (leftOn || (role === 'reader' && !Object.keys(boats ?? {}).length)) return null
+  return { id, login, name, role, boats: boats ?? {} }
+}
 
 /** A hash of an earlier version is renewed when its owner signs in, for only then the password is known. */
 export async function signIn(body: unknown): Promise<Account> {
@@ -50,10 +61,7 @@ export async function signIn(body: unknown): Promise<Account> {
  */
 export async function accountNow(id: number): Promise<Account | null> {
   const user = await User.findByPk(id, WITH_BOATS)
-  if (!user || user.leftOn) return null
-  const who = account(user)
-  // A reader whose link is over is nobody.
-  return who.role === 'reader' && !Object.keys(who.boats).length ? null : who
+  return user && present({ ...account(user), leftOn: user.leftOn ?? null })
 }
 
 /** Somebody by login and name: the demo's own, and never a fitter of a real yard. */
