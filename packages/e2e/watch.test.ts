@@ -14,13 +14,15 @@ test('who goes round sees what is due, writes a look down, and reads what to shu
   const row = due.getByRole('row').filter({ has: page.getByRole('button', { name: what, exact: true }) })
   await expect(row).toContainText(/late|never on record/)
   await done.click()
-  await expect(page.getByRole('status')).toContainText('open and shut the valve is on record')
+  const status = page.getByRole('status')
+  await expect(status).toContainText('open and shut the valve is on record')
   // Due again in a month, and late no more.
   await expect(row).not.toContainText(/late|never on record/)
   // The next with what it looked like: the picture is kept at the fitting, by the look's name and day.
   const withPhoto = due.getByRole('button', { name: /: done, with a photo$/ }).first()
   const look = (await withPhoto.textContent())!.replace(/^Photo: /, '').replace(': done, with a photo', '')
   const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 80, height: 60 } })
+  const saidBefore = (await status.textContent())!
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), withPhoto.click()])
   await chooser.setFiles({ name: 'look.png', mimeType: 'image/png', buffer: picture })
   const captions = () =>
@@ -32,6 +34,8 @@ test('who goes round sees what is due, writes a look down, and reads what to shu
       return all.filter((p) => p.subject === 'fitting').map((p) => p.caption)
     })
   await expect.poll(async () => (await captions()).at(-1) ?? '').toContain(look.split(' at ')[0])
+  // What it says moves what stands under it: nothing is pressed there before.
+  await expect(status).not.toHaveText(saidBefore)
   await page.getByText('On leaving', { exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Shut before leaving her' })).toBeVisible()
   const shut = page.getByRole('list', { name: 'Shut before leaving her' })

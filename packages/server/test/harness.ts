@@ -80,6 +80,8 @@ export async function startApp(
     ...(options.calcMs === undefined ? {} : { calcMs: options.calcMs }),
   })
   const server: Server = createServer(app)
+  // A connection that is given up in the moment in which somebody asks by it is no fault of what is tested.
+  server.keepAliveTimeout = 0
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
