@@ -18,13 +18,9 @@ const WITH_PERSON = `
     FROM session s LEFT JOIN users "User" ON "User".id = COALESCE(s.sess->>'userId', s.sess->'account'->>'id')::int
    WHERE s.sid = $1 AND s.expire >= now()`
 
-/** Who it was, as the accounts said when this very request read its session. */
-const readWith = new WeakMap<Request, { id: number; account: Account | null }>()
-/** Null where his session was read without him, or he has come in since. */
-export const accountRead = (req: Request, id: number) => {
-  const there = readWith.get(req)
-  return there?.id === id ? there : null
-}
+const readWith = new WeakMap<Request, Account | null>()
+/** Who asks, as the accounts said when this very request read its session; null for nobody. */
+export const whoAsked = (req: Request) => readWith.get(req) ?? null
 
 type Row = { sess: SessionData } & (Person | { id: null })
 /** Who is signed in stays so for a fortnight, in the database. */
@@ -69,7 +65,7 @@ function withPerson(store: session.Store, pool: pg.Pool) {
   const create = store.createSession.bind(store)
   store.createSession = (req, sess) => {
     const of = person.get(sess as SessionData)
-    if (of) readWith.set(req as Request, { id: of.id, account: present(of) })
+    if (of) readWith.set(req as Request, present(of))
     return create(req, sess)
   }
 }

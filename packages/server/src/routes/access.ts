@@ -1,7 +1,7 @@
 import { Router, type Request, type RequestHandler } from 'express'
 import type { Sequelize } from 'sequelize'
 import { ApiError } from '../errors'
-import { accountRead } from '../session-store'
+import { whoAsked } from '../session-store'
 import { accountNamed, accountNow, signIn, type Account } from '../services/access'
 import { DEMO_FITTER, isLoopback } from '../demo/accounts'
 import {
@@ -23,8 +23,6 @@ import { waysOfYard } from '../services/settings'
 declare module 'express-session' {
   interface SessionData {
     userId: number
-    /** sessions of an earlier version kept the whole account; only who it was is read of it */
-    account: Account
   }
 }
 declare module 'express-serve-static-core' {
@@ -36,8 +34,7 @@ declare module 'express-serve-static-core' {
 
 /** Reads who asks anew for every request; a session of an account that is gone ends. */
 export const whoAsks: RequestHandler = async (req, _res, next) => {
-  const id = req.session.userId ?? req.session.account?.id
-  req.account = id === undefined ? null : (accountRead(req, id) ?? { account: await accountNow(id) }).account
+  req.account = whoAsked(req)
   if (req.account) await wasHere(req.account.id)
   next()
 }

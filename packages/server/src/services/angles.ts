@@ -94,14 +94,10 @@ export async function anglesOf(who: Account, boatId: string) {
  * The cradle's own heel by the readings that there are, starboard down positive; null while nobody has
  * read it.
  */
-export const heelOf = (boatId: string, transaction: Transaction | null = null) => heelBy(boatId, transaction)
-/** Of the boat that a fitting stands in. */
-export const heelRound = (fittingId: string) =>
-  heelBy(
-    literal(`(SELECT boat_id FROM fittings WHERE id = ${AngleReading.sequelize!.escape(fittingId)})`),
-    null,
-  )
-async function heelBy(boatId: string | Utils.Literal, transaction: Transaction | null) {
+export async function heelOf(
+  boatId: string | Utils.Literal,
+  transaction: Transaction | null = null,
+): Promise<number | null> {
   try {
     return calculate(angleSurvey, {
       ...inputOf(
@@ -118,6 +114,10 @@ async function heelBy(boatId: string | Utils.Literal, transaction: Transaction |
     throw error
   }
 }
+
+/** The same of the boat that a fitting stands in. */
+export const heelRound = (fittingId: string) =>
+  heelOf(literal(`(SELECT boat_id FROM fittings WHERE id = ${AngleReading.sequelize!.escape(fittingId)})`))
 
 export async function addAngle(who: Account, boatId: string, raw: unknown) {
   must(who, 'measure', boatId)

@@ -13,7 +13,7 @@ interface Which {
   /** those numbered after this one, so many of them */
   after?: { number: number; most: number }
 }
-/** Every hole of a boat with where it stands in its life; null: those named, of whatever boat. */
+/** Every hole of a boat with where it stands in its life; null: those of `only`, of whatever boat. */
 export async function holesOf(boatId: string | null, which: Which = {}): Promise<HoleRow[]> {
   const rows = await Penetration.sequelize!.query<Omit<HoleRow, 'label' | 'since'> & { since: Date }>(
     `SELECT p.id, p.number, p.fitting_id AS "fittingId", f.kind AS "fittingKind", p.part, p.bolt_index AS "boltIndex", p.what_for AS "whatFor", COALESCE(q.title, p.zone) AS zone, q.code AS "zoneCode", p.x_mm AS "xMm", p.y_mm AS "yMm", p.z_mm AS "zMm", p.diameter_mm AS "diameterMm",
@@ -25,7 +25,9 @@ export async function holesOf(boatId: string | null, which: Which = {}): Promise
        LEFT JOIN fittings f ON f.id = p.fitting_id
        LEFT JOIN zones q ON q.boat_id = p.boat_id AND q.code = p.zone
        JOIN LATERAL (SELECT state, happened_at, who FROM life_events WHERE penetration_id = p.id ORDER BY seq DESC LIMIT 1) e ON true
-      WHERE ($1::text IS NULL OR p.boat_id = $1) AND ($2::int[] IS NULL OR p.id = ANY($2) OR p.fitting_id = $6::uuid) AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
+      WHERE (p.boat_id = $1 OR ($1::text IS NULL AND p.id = ANY($2)))
+        AND ($2::int[] IS NULL OR p.id = ANY($2) OR p.fitting_id = $6::uuid)
+        AND ($3 OR p.withdrawn_why IS NULL) AND p.number > $4 ORDER BY p.number LIMIT $5`,
     {
       bind: [
         boatId,
