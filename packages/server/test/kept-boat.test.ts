@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db'
 import { Boat, Fitting } from '../src/models'
 import { fromColumns, type InColumns } from '@north-tide/core'
+import { holesOf } from '../src/services/holes'
 import { everyHole } from '../src/services/kept-boat'
 import { letNotesGo } from '../src/services/nightly'
 import { settled } from '../src/services/rejudge'
@@ -176,6 +177,12 @@ describe('of her holes', () => {
       bind: [title, code],
     })
     expect(await kept()).toEqual(before)
+  })
+  it('those of no boat are the ones that are named, and none where none is', async () => {
+    const [h] = await kept()
+    expect((await holesOf(null, { only: [h!.id] })).map((x) => x.id)).toEqual([h!.id])
+    expect(await holesOf(null)).toEqual([])
+    expect(await holesOf('pipit', { only: [h!.id] })).toEqual([])
   })
   it('all are read where very many were written in at once', async () => {
     const before = await kept()
