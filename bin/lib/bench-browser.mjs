@@ -78,12 +78,16 @@ async function benchKeys(row, ms, browser, product, ask) {
     { what: 'deck bench', kind: 'deck-hardware', path: 'bench', field: 'Plate thickness' },
     { what: 'through-hull bench', kind: 'through-hull', path: 'through-hulls', field: 'Pad thickness' },
   ]) {
+    await slowed(1)
+    let there = false
     for (const f of fittings.filter((x) => x.kind === kind)) {
       await page.goto(`${product.base}/${path}/${f.id}`)
       await page.getByRole('list', { name: 'Checks' }).or(page.locator('.verdicts')).first().waitFor()
-      if (await page.getByRole('textbox', { name: field }).count()) break
+      // What is below in the column comes after what one sees first.
+      const asked = page.getByRole('textbox', { name: field }).waitFor({ timeout: 3000 })
+      if ((there = await asked.then(() => true).catch(() => false))) break
     }
-    await page.getByRole('textbox', { name: field }).waitFor()
+    if (!there) throw new Error(`no ${kind} of the demo asks for a ${field.toLowerCase()}`)
     for (const [rate, aim] of [
       [1, 'aim 8 ms'],
       [QUARTER, 'aim 33 ms'],

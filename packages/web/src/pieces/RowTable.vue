@@ -63,7 +63,7 @@ const classes = (c: RowColumn<R>) => [c.class, { number: c.number }]
     <tbody>
       <template v-for="{ row, index } in shown" :key="known ? known(row, index) : index">
         <tr v-bind="about?.(row, index)">
-          <td v-for="c in columns" :key="c.key" :class="classes(c)">
+          <td v-for="c in columns" :key="c.key" :class="classes(c)" :data-head="c.title">
             <slot :name="c.key" :row="row" :index="index" :column="c.key"
               ><slot name="cell" :row="row" :index="index" :column="c.key">{{
                 plain(row, c.key)

@@ -3,6 +3,7 @@ import { onMounted, onUnmounted, ref, watch } from 'vue'
 import type { Chart as ChartOf } from 'chart.js'
 import dayjs from 'dayjs'
 import type { Followed, Stretch } from '@north-tide/core'
+import { withMinus } from './chart-ticks'
 
 /** The looks as points, the line through them as far as its limit; the table below says the same. */
 const props = defineProps<{ series: Followed }>()
@@ -12,7 +13,8 @@ const css = (name: string) => getComputedStyle(document.documentElement).getProp
 const at = (date: string) => dayjs(date).valueOf()
 const SHOWN_YEARS = 6
 async function draw() {
-  const { Chart, LineController, LineElement, PointElement, LinearScale, Filler } = await import('chart.js')
+  const { Chart, LineController, LineElement, PointElement, LinearScale, Filler, Ticks } =
+    await import('chart.js')
   Chart.register(LineController, LineElement, PointElement, LinearScale, Filler)
   if (!canvas.value) return
   chart?.destroy()
@@ -66,7 +68,10 @@ async function draw() {
           max: end + 30 * 86_400_000,
           ticks: { color: ink, maxTicksLimit: 7, callback: (v) => dayjs(Number(v)).format('MMM YY') },
         },
-        y: { ticks: { color: ink }, title: { display: true, text: s.unit, color: ink } },
+        y: {
+          ticks: { color: ink, callback: withMinus(Ticks.formatters.numeric) },
+          title: { display: true, text: s.unit, color: ink },
+        },
       },
     },
   })

@@ -7,12 +7,16 @@ defineEmits<{ afresh: [] }>()
 <template>
   <p v-if="again" class="again small" role="status">
     What you typed here before stands again.
-    <ElButton class="plain" @click="$emit('afresh')">Start afresh</ElButton>
+    <ElButton class="plain link" @click="$emit('afresh')">Start afresh</ElButton>
   </p>
 </template>
 
 <style scoped>
 .again {
   color: var(--ink-soft);
+}
+.link {
+  color: var(--tide);
+  text-decoration: underline;
 }
 </style>

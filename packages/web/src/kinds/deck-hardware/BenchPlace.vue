@@ -26,6 +26,7 @@ import VerdictColumn from './VerdictColumn.vue'
 import { draggedTo } from './load-fields'
 
 const BenchTray = defineAsyncComponent(() => import('./BenchTray.vue'))
+const StaleDeck = defineAsyncComponent(() => import('./StaleDeck.vue'))
 const SizeIt = defineAsyncComponent(() => import('./SizeIt.vue'))
 const bench = useBench()
 const boats = useBoats()
@@ -70,11 +71,10 @@ const where = computed(() => {
   const d = open.value!
   return `${zoneTitle(boats.picture?.zones ?? [], d.place.zone)}, x ${formatLength(d.place.xMm, units.value)}, ${d.place.yMm === 0 ? 'centreline' : `${d.place.yMm > 0 ? 'starboard' : 'port'} ${formatLength(Math.abs(d.place.yMm), units.value)}`}${d.headingDeg === 0 ? '' : `, turned ${formatQuantity(d.headingDeg, 'deg', units.value)}`} · ${d.catalogueId ?? 'own hardware'}, ${d.bolts.length} × ${d.bolt.size}`
 })
+const dragged = (path: string, v: number) => bench.change(draggedTo(bench.design!, path, v))
 const stale = computed(() =>
   open.value ? staleAgainst(open.value, zoneOfPlace(boats.picture?.zones ?? [], open.value.place)) : null,
 )
-const ownReason = ref('')
-const dragged = (path: string, v: number) => bench.change(draggedTo(bench.design!, path, v))
 const boltCount = computed(() => (open.value?.bolts.length ?? 0) + (open.value?.pipeMm ? 1 : 0))
 
 function step(by: number) {
@@ -207,45 +207,11 @@ async function takeFile(chosen: File) {
     >
     <template #given><GivenColumn /></template>
     <template #section>
-      <div v-if="stale" class="stale" role="status">
-        <p>
-          <strong>Stale.</strong> The deck was measured since:
-          {{ stale.changes.map((c) => sayIn(c, boats.units)).join('; ') }}. On the list it is judged on that.
-        </p>
-        <div v-if="!bench.readOnly" class="stale-acts">
-          <ElButton
-            class="act main"
-            @click="bench.change({ structure: stale.structure, measured: stale.measured })"
-          >
-            Use the deck as measured
-          </ElButton>
-          <label class="hidden-words" for="own-deck">Why this fitting keeps a deck of its own</label
-          ><ElInput
-            id="own-deck"
-            v-model="ownReason"
-            class="entry"
-            maxlength="300"
-            placeholder="or why this one keeps its own"
-            @keydown.enter="ownReason.trim() && bench.change({ structureReason: ownReason.trim() })"
-          /><ElButton
-            class="act"
-            :disabled="!ownReason.trim()"
-            @click="bench.change({ structureReason: ownReason.trim() })"
-          >
-            Keep its own
-          </ElButton>
-        </div>
-      </div>
-      <p v-else-if="open.structureReason" class="soft small">
-        Keeps a deck of its own: {{ open.structureReason }}.
-        <ElButton
-          class="plain link"
-          :disabled="bench.readOnly"
-          @click="bench.change({ structureReason: null })"
-        >
-          Follow the zone again
-        </ElButton>
-      </p>
+      <StaleDeck
+        v-if="stale || open.structureReason"
+        :stale="stale"
+        :own="open.structureReason ?? null"
+      />
       <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling">
         <li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li>
       </ul>
@@ -334,20 +300,6 @@ async function takeFile(chosen: File) {
 }
 .thick input {
   accent-color: var(--tide);
-}
-.stale-acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-  align-items: center;
-  margin-top: 5px;
-}
-.stale-acts .entry {
-  flex: 1 1 150px;
-}
-.link {
-  text-decoration: underline;
-  color: var(--tide);
 }
 .flags {
   max-height: 88px;

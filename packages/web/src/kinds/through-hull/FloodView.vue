@@ -15,6 +15,7 @@ import { useFlood } from '../../state/flood'
 import FloodPlanEditor from './FloodPlanEditor.vue'
 import PickOne from '../../pieces/PickOne.vue'
 import RowTable from '../../pieces/RowTable.vue'
+import { withMinus } from '../../pieces/chart-ticks'
 
 /** If it lets go: the rise of water in each compartment, with pumps and doors, in a worker. */
 const throughHull = useThroughHull()
@@ -108,7 +109,8 @@ function lines(p: NonNullable<typeof plan.value>, a: FloodAnswer, pumps: boolean
 }
 async function draw() {
   if (!canvas.value || !both.value || !plan.value) return
-  const { Chart, LineController, LineElement, PointElement, LinearScale, Legend } = await import('chart.js')
+  const { Chart, LineController, LineElement, PointElement, LinearScale, Legend, Ticks } =
+    await import('chart.js')
   Chart.register(LineController, LineElement, PointElement, LinearScale, Legend)
   if (!canvas.value || !both.value) return
   chart?.destroy()
@@ -117,7 +119,7 @@ async function draw() {
   const perMm = inch ? 1 / 25.4 : 1
   const title = (text: string) => ({ display: true, text, color: ink })
   const height = title(inch ? 'in over the waterline' : 'mm over the waterline')
-  const ticks = { color: ink }
+  const ticks = { color: ink, callback: withMinus(Ticks.formatters.numeric) }
   chart = new Chart(canvas.value, {
     type: 'line',
     data: { datasets: [...lines(p, on, true, perMm), ...lines(p, off, false, perMm)] },

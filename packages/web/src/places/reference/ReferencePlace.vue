@@ -265,6 +265,9 @@ const pages = computed<Page[]>(() => [
     rows: CAUTIONS.map((c) => [c.id.replaceAll('-', ' '), c.text]),
   },
 ])
+/** Cells that are sentences: on a phone they stand below one another. */
+const SENTENCE = 60
+const wordy = (p: Page) => p.rows.some((r) => r.some((cell) => cell.length > SENTENCE))
 const asked = computed(() => words.value.toLowerCase().split(/\s+/).filter(Boolean))
 const shown = computed(() => {
   if (asked.value.length)
@@ -306,7 +309,7 @@ const shown = computed(() => {
       >
     </nav>
     <div class="pages" tabindex="0" aria-label="Tables">
-      <section v-for="p in shown" :key="p.id">
+      <section v-for="p in shown" :key="p.id" :class="{ stacked: wordy(p) }">
         <h2 class="page-title">{{ p.title }}</h2>
         <p class="soft small">{{ p.source }}</p>
         <RowTable

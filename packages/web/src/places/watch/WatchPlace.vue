@@ -275,7 +275,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
 <style scoped>
 .watch {
   display: grid;
-  grid-template-rows: auto auto auto minmax(0, 1fr);
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
   height: 100%;
 }
 .top {
@@ -290,8 +290,12 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
 .top h1 {
   font-size: 1.25rem;
 }
+/* Said below the list: above it, what one is about to press would move away. */
 .said {
+  grid-row: 4;
   padding: 8px 20px;
+  border-top: 2px solid var(--tide);
+  background: var(--sheet);
 }
 .wrong {
   display: flex;
@@ -311,7 +315,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
   width: min(420px, 100%);
 }
 .body {
-  grid-row: 4;
+  grid-row: 3;
   overflow-y: auto;
   padding: 12px 20px 40px;
 }
@@ -333,13 +337,22 @@ h2 {
 }
 @media (max-width: 767px) {
   .watch {
-    display: block;
+    display: flex;
+    flex-direction: column;
+    min-height: 100%;
     height: auto;
   }
   .top,
-  .said,
   .body {
     padding-inline: 14px;
+  }
+  .said {
+    position: sticky;
+    bottom: 0;
+    z-index: 3;
+    order: 1;
+    margin-top: auto;
+    padding: 10px 14px;
   }
 }
 </style>

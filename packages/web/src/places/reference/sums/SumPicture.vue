@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { formatLength, type Units } from '@north-tide/core'
 import OpeningShape from './OpeningShape.vue'
+import { withMinus } from '../../../pieces/chart-ticks'
 
 /**
  * A picture where it helps: the rise of water, a deck's deflection, a pattern of screws or bolts, a
@@ -84,7 +85,7 @@ async function draw() {
   chart?.destroy()
   chart = null
   if (series.value) {
-    const { Chart, LineController, LineElement, PointElement, LinearScale, Legend, Filler } =
+    const { Chart, LineController, LineElement, PointElement, LinearScale, Legend, Filler, Ticks } =
       await import('chart.js')
     Chart.register(LineController, LineElement, PointElement, LinearScale, Legend, Filler)
     const ink = css('--ink')
@@ -127,7 +128,10 @@ async function draw() {
         color: ink,
         scales: {
           x: { type: 'linear', title: { display: true, text: 'minutes', color: ink }, ticks: { color: ink } },
-          y: { title: { display: true, text: 'mm over the hole', color: ink }, ticks: { color: ink } },
+          y: {
+            title: { display: true, text: 'mm over the hole', color: ink },
+            ticks: { color: ink, callback: withMinus(Ticks.formatters.numeric) },
+          },
           q: {
             position: 'right',
             title: { display: true, text: 'l/min', color: ink },
