@@ -8,66 +8,47 @@ export async function benchCore(row, ms) {
   const compiled = pathToFileURL(await compileSpeed()).href
   const b = await import(compiled)
   await benchSolver(b, compiled, row, ms)
-  benchJudging(b, row, ms)
+  await benchJudging(compiled, row, ms)
   await benchAgainst(b, row, ms)
 }
-function benchJudging(b, row, ms) {
-  const j = b.judging()
-  row(
-    'Judging one fitting whole: checks, remedies, both drawings',
-    `p50 ${ms(j.p50)}, p95 ${ms(j.p95)}`,
-    'not on a key',
-  )
-  const only = b.checksAlone()
-  row('The checks of it alone', `p50 ${ms(only.p50)}, p95 ${ms(only.p95)}`, 'aim p95 1 ms')
-  const s = b.sizing()
-  row(
-    'Size it, over the catalogue, plate solver asked',
-    `p50 ${ms(s.p50)}, most ${ms(s.most)}`,
-    'aim 150, 500 ms',
-  )
-  const sp = b.spreading()
-  row(
-    'Spread of one fitting anew after a changed thickness',
-    `p50 ${ms(sp.p50)}, most ${ms(sp.most)}`,
-    'aim 1 s',
-  )
-  const first = b.throughAtFirst()
+/** Those that a page or a job of the queue does together, one after another, in a thread of their own. */
+async function apart(compiled, ...names) {
+  const thread = new Worker(new URL('bench-thread.mjs', import.meta.url), { workerData: { compiled, names } })
+  const [took] = await once(thread, 'message')
+  return took
+}
+async function benchJudging(compiled, row, ms) {
+  const p95 = (what, t, aim) => row(what, `p50 ${ms(t.p50)}, p95 ${ms(t.p95)}`, aim)
+  const most = (what, t, aim) => row(what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, aim)
+  const deck = await apart(compiled, 'judging', 'checksAlone', 'sizing', 'spreading')
+  p95('Judging one fitting whole: checks, remedies, both drawings', deck.judging, 'not on a key')
+  p95('The checks of it alone', deck.checksAlone, 'aim p95 1 ms')
+  most('Size it, over the catalogue, plate solver asked', deck.sizing, 'aim 150, 500 ms')
+  most('Spread of one fitting anew after a changed thickness', deck.spreading, 'aim 1 s')
+  const hull = await apart(compiled, 'throughAtFirst', 'through', 'throughRemedies')
+  const first = hull.throughAtFirst
   row(
     'The first 200 of a page judged through the hull',
     `p50 ${ms(first.p50)}, p95 ${ms(first.p95)}, most ${ms(first.most)}`,
     '',
   )
-  const th = b.through()
-  row('Judging one fitting through the hull', `p50 ${ms(th.p50)}, p95 ${ms(th.p95)}`, 'aim p95 1 ms')
-  const tr = b.throughRemedies()
-  row('The same with its remedies', `p50 ${ms(tr.p50)}, p95 ${ms(tr.p95)}`, 'aim p95 4 ms')
-  const op = b.openings()
-  row('Judging one opening', `p50 ${ms(op.p50)}, p95 ${ms(op.p95)}`, 'aim p95 5 ms')
-  const wd = b.weakenedDeck()
-  row(
-    'Deck round an opening solved, with it and without',
-    `p50 ${ms(wd.p50)}, most ${ms(wd.most)}`,
-    'aim 1 s',
-  )
-  const rd = b.rowDragged()
-  row(
-    'A row shared out anew as a thing in its way is dragged',
-    `p50 ${ms(rd.p50)}, p95 ${ms(rd.p95)}`,
-    'aim p95 50 ms',
-  )
-  const rm = b.rowOfMany()
-  row('A row of 200 judged and drawn', `p50 ${ms(rm.p50)}, p95 ${ms(rm.p95)}`, 'aim p95 50 ms')
-  const pw = b.planOfWeeks()
+  p95('Judging one fitting through the hull', hull.through, 'aim p95 1 ms')
+  p95('The same with its remedies', hull.throughRemedies, 'aim p95 4 ms')
+  const opening = await apart(compiled, 'openings', 'weakenedDeck')
+  p95('Judging one opening', opening.openings, 'aim p95 5 ms')
+  most('Deck round an opening solved, with it and without', opening.weakenedDeck, 'aim 1 s')
+  const rows = await apart(compiled, 'rowDragged', 'rowOfMany')
+  p95('A row shared out anew as a thing in its way is dragged', rows.rowDragged, 'aim p95 50 ms')
+  p95('A row of 200 judged and drawn', rows.rowOfMany, 'aim p95 50 ms')
+  const { planOfWeeks: plan } = await apart(compiled, 'planOfWeeks')
   row(
     'A plan of 400 steps, four fitters',
-    `p50 ${ms(pw.p50)}, ends after ${pw.days.toFixed(0)} days`,
+    `p50 ${ms(plan.p50)}, ends after ${plan.days.toFixed(0)} days`,
     'aim 5 s',
   )
-  const nm = b.nestOfMany()
-  row('200 pieces cut from sheets', `p50 ${ms(nm.p50)}, ${nm.said}`, 'aim 2 s')
-  const fd = b.floodDay()
-  row('A day of flooding, three compartments', `p50 ${ms(fd.p50)}, most ${ms(fd.most)}`, 'aim 200 ms')
+  const { nestOfMany: nest, floodDay } = await apart(compiled, 'nestOfMany', 'floodDay')
+  row('200 pieces cut from sheets', `p50 ${ms(nest.p50)}, ${nest.said}`, 'aim 2 s')
+  most('A day of flooding, three compartments', floodDay, 'aim 200 ms')
 }
 async function benchSolver(b, compiled, row, ms) {
   for (const h of b.HEAVY) {

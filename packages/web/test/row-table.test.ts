@@ -36,6 +36,10 @@ describe('a table of rows', () => {
     // a column without a title has a cell at the head, no empty head
     expect(w.findAll('thead th')).toHaveLength(2)
   })
+  it('says with every cell what its column is, for where its rows stand up', () => {
+    const cellsOf = table().find('tbody tr').findAll('td')
+    expect(cellsOf.map((c) => c.attributes('data-head'))).toEqual(['Hole', 'Across', undefined])
+  })
   it('is sorted by a press on its head, turned by the next, and says which way', async () => {
     const w = table()
     expect(head(w, 1).attributes('aria-sort')).toBe('none')

@@ -12,6 +12,13 @@ let chart: ChartOf | null = null
 const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const at = (date: string) => dayjs(date).valueOf()
 const SHOWN_YEARS = 6
+const along = (l: Stretch | null | undefined) =>
+  l
+    ? [
+        { x: at(l.from.date), y: l.from.value },
+        { x: at(l.to.date), y: l.to.value },
+      ]
+    : []
 async function draw() {
   const { Chart, LineController, LineElement, PointElement, LinearScale, Filler, Ticks } =
     await import('chart.js')
@@ -28,13 +35,6 @@ async function draw() {
     { x: first, y: v },
     { x: end, y: v },
   ]
-  const along = (l: Stretch | null | undefined) =>
-    l
-      ? [
-          { x: at(l.from.date), y: l.from.value },
-          { x: at(l.to.date), y: l.to.value },
-        ]
-      : []
   const faint = { borderColor: css('--tide'), borderWidth: 1, backgroundColor: css('--tide-soft') }
   const bare = { pointRadius: 0, borderWidth: 2 }
   chart = new Chart(canvas.value, {

@@ -207,11 +207,7 @@ async function takeFile(chosen: File) {
     >
     <template #given><GivenColumn /></template>
     <template #section>
-      <StaleDeck
-        v-if="stale || open.structureReason"
-        :stale="stale"
-        :own="open.structureReason ?? null"
-      />
+      <StaleDeck v-if="stale || open.structureReason" :stale="stale" :own="open.structureReason ?? null" />
       <ul v-if="bench.flags.length" class="flags" tabindex="0" aria-label="Settle before drilling">
         <li v-for="f in bench.flags" :key="f.id">{{ sayIn(f.text, boats.units) }}</li>
       </ul>

@@ -265,9 +265,9 @@ const pages = computed<Page[]>(() => [
     rows: CAUTIONS.map((c) => [c.id.replaceAll('-', ' '), c.text]),
   },
 ])
-/** Cells that are sentences: on a phone they stand below one another. */
-const SENTENCE = 60
-const wordy = (p: Page) => p.rows.some((r) => r.some((cell) => cell.length > SENTENCE))
+/** Rows of so many letters are read, not compared: on a phone their cells stand below one another. */
+const MANY_LETTERS = 110
+const wordy = (p: Page) => p.rows.some((r) => r.join(' ').length > MANY_LETTERS)
 const asked = computed(() => words.value.toLowerCase().split(/\s+/).filter(Boolean))
 const shown = computed(() => {
   if (asked.value.length)
