@@ -25,8 +25,8 @@ const today = (day: Date) => dayjs(day).isSame(dayjs(), 'day')
 </script>
 
 <template>
-  <!-- Enter takes the day that was typed, and sends no form with the day before it. -->
   <div class="when" @keydown.enter.capture="$event.preventDefault()">
+    <!-- Enter takes the day that was typed, and sends no form with the day before it. -->
     <label :for="id">{{ label }}</label>
     <DayPicker
       :id="id"
