@@ -12,7 +12,8 @@ import {
   toSvg,
 } from '../src'
 import { toDxf } from '../src/drawing/dxf'
-import { BALSA, METAL, fit, zone } from './bench-hands'
+import { BALSA } from './deck-hands'
+import { METAL, fit, zone } from './bench-hands'
 
 describe('templates at full size', () => {
   it.each(['HG-C250', 'HG-W200', 'HG-WL10'])(

@@ -7,14 +7,8 @@ import {
   type Design,
   type Structure,
 } from '../src'
+import { BALSA } from './deck-hands'
 
-export const BALSA: Structure = {
-  kind: 'sandwich',
-  skin: { laminate: 'mat' },
-  outerMm: 4,
-  innerMm: 3,
-  core: { material: 'balsa-150', thicknessMm: 12 },
-}
 export const METAL: Structure = { kind: 'metal', metal: 'aluminium-5083', thicknessMm: 4 }
 export const fit = (id: string, structure: Structure = BALSA, change: Record<string, unknown> = {}): Design =>
   withChange(

@@ -20,7 +20,8 @@ import {
 } from '../src'
 import { deckPatchInput, deckPatchOf } from '../src/chapters/plate/deck-patch'
 import { questionFor, solverChecks } from '../src/kinds/deck-hardware/solver'
-import { BALSA, METAL, beams, fit, zone } from './bench-hands'
+import { BALSA } from './deck-hands'
+import { METAL, beams, fit, zone } from './bench-hands'
 
 describe('spread', () => {
   const d = fit('HG-C250', BALSA, { 'place.yMm': -525 })

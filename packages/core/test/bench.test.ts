@@ -21,7 +21,8 @@ import {
   type Structure,
 } from '../src'
 import { grainBearing } from '../src/kinds/deck-hardware/own-ways'
-import { BALSA, METAL, beams, fit } from './bench-hands'
+import { BALSA } from './deck-hands'
+import { METAL, beams, fit } from './bench-hands'
 
 describe('families', () => {
   it('every family has a fitting in the catalogue, its own bases and something particular', () => {

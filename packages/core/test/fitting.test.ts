@@ -28,14 +28,8 @@ import {
   type LifeFacts,
   type Structure,
 } from '../src'
+import { BALSA } from './deck-hands'
 
-const BALSA: Structure = {
-  kind: 'sandwich',
-  skin: { laminate: 'mat' },
-  outerMm: 4,
-  innerMm: 3,
-  core: { material: 'balsa-150', thicknessMm: 12 },
-}
 const spot = (structure: Structure = BALSA) => ({
   zone: 'foredeck',
   xMm: 900,
