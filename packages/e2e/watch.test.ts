@@ -61,10 +61,32 @@ test('a look that found it not in order is said in words, and the thing is suspe
   await no.click()
   const form = page.getByRole('form', { name: 'Not in order' })
   await expect(form.getByRole('button', { name: 'It is suspect' })).toBeDisabled()
-  await form.getByLabel(/what was seen/).fill('bead torn along the after edge')
+  const words = form.getByLabel(/what was seen/)
+  await words.fill('bead torn along the after edge')
+  // Refused: it is said beside what was typed, which stays.
+  const message = 'It stands on a boat that is locked'
+  await page.route(
+    '**/suspect',
+    (r) => r.fulfill({ status: 409, json: { error: { code: 'conflict', path: '', message } } }),
+    { times: 1 },
+  )
+  await page.keyboard.press('Enter')
+  await expect(form.getByRole('alert')).toHaveText(message)
+  await expect(words).toHaveValue('bead torn along the after edge')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('status')).toContainText(
     `${name} is suspect now: bead torn along the after edge`,
   )
   await expect(due.getByRole('row', { name: new RegExp(`Suspect: settle it ${name}`) }).first()).toBeVisible()
+
+  // Without a line it waits: the form is done with it, and cannot write it a second time.
+  await due
+    .getByRole('button', { name: /: not in order$/ })
+    .first()
+    .click()
+  await words.fill('weeps at the clip')
+  await page.route('**/suspect', (r) => r.abort())
+  await page.keyboard.press('Enter')
+  await expect(form).toBeHidden()
+  await expect(page.getByRole('status').filter({ hasText: /waits/ }).first()).toBeVisible()
 })

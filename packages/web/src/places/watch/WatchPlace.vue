@@ -120,9 +120,12 @@ async function lookedWith(r: WatchRow, file: File) {
 /** A look that found it not in order: said in words, and its holes turn suspect. */
 const wrong = ref<WatchRow | null>(null)
 const seen = ref('')
+/** why it was not taken, beside what was typed */
+const refused = ref('')
 async function notInOrder(r: WatchRow) {
   wrong.value = r
   seen.value = ''
+  refused.value = ''
   await nextTick()
   // Pressed far down a list: the words are asked for where one sees them.
   document.getElementById('not-in-order')?.focus()
@@ -131,13 +134,17 @@ async function writeDown() {
   const r = wrong.value
   if (!r || !seen.value.trim()) return
   busy.value = r.id + r.task
+  refused.value = ''
   try {
     await api('POST', `/fittings/${r.id}/suspect`, { why: seen.value.trim(), task: r.task })
     wrong.value = null
     await Promise.all([load(), boats.refresh()])
     said.value = `${r.name} is suspect now: ${seen.value.trim()}.`
   } catch (error) {
-    failed(error, 'It was not recorded')
+    // What waits is written: the form would write it a second time.
+    if (error instanceof Waits) wrong.value = null
+    if (wrong.value) refused.value = error instanceof Error ? error.message : 'It was not recorded'
+    else failed(error, 'It cannot be read')
   } finally {
     busy.value = ''
   }
@@ -160,7 +167,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
         >{{ list.rows.length }} looks within 90 days, {{ overdue }} to settle or overdue</span
       >
     </header>
-    <p v-if="said" class="said" role="status">{{ said }}</p>
+    <p v-if="said" class="said" :class="{ alone: !list }" role="status">{{ said }}</p>
     <form v-if="wrong" class="wrong" aria-label="Not in order" @submit.prevent="writeDown">
       <label for="not-in-order">{{ wrong.name }}, {{ wrong.title.toLowerCase() }}: what was seen</label>
       <ElInput
@@ -173,6 +180,7 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
       <ElButton class="act main" native-type="submit" :disabled="!seen.trim() || busy !== ''"
         >It is suspect</ElButton
       ><ElButton class="act" @click="wrong = null">Leave it</ElButton>
+      <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
     </form>
     <ElSkeleton v-if="!list && !said" :rows="8" animated class="body" />
     <div v-else-if="list" class="body">
@@ -297,6 +305,17 @@ const SEVERITY = { stop: 'do not use it', must: 'must', should: 'should' }
   border-top: 2px solid var(--tide);
   background: var(--sheet);
 }
+/* Where there is no list, it is said in its place. */
+.said.alone {
+  grid-row: 3;
+  align-self: start;
+  border-top: 0;
+  background: none;
+}
+.refused {
+  flex-basis: 100%;
+  color: var(--short);
+}
 .wrong {
   display: flex;
   flex-wrap: wrap;
@@ -353,6 +372,9 @@ h2 {
     order: 1;
     margin-top: auto;
     padding: 10px 14px;
+  }
+  .said.alone {
+    margin-top: 0;
   }
 }
 </style>
