@@ -20,9 +20,10 @@ async function apart(compiled, ...names) {
 async function benchJudging(compiled, row, ms) {
   const p95 = (what, t, aim) => row(what, `p50 ${ms(t.p50)}, p95 ${ms(t.p95)}`, aim)
   const most = (what, t, aim) => row(what, `p50 ${ms(t.p50)}, most ${ms(t.most)}`, aim)
-  const deck = await apart(compiled, 'judging', 'checksAlone', 'sizing', 'spreading')
+  const deck = await apart(compiled, 'judging', 'checksAlone', 'checksAfterKey', 'sizing', 'spreading')
   p95('Judging one fitting whole: checks, remedies, both drawings', deck.judging, 'not on a key')
-  p95('The checks of it alone', deck.checksAlone, 'aim p95 1 ms')
+  p95('The checks of one just opened', deck.checksAlone, 'aim p95 1 ms')
+  p95('The checks after a key', deck.checksAfterKey, 'aim p95 1 ms')
   most('Size it, over the catalogue, plate solver asked', deck.sizing, 'aim 150, 500 ms')
   most('Spread of one fitting anew after a changed thickness', deck.spreading, 'aim 1 s')
   const hull = await apart(compiled, 'throughAtFirst', 'through', 'throughRemedies')

@@ -4,9 +4,11 @@ import {
   fieldAround,
   judge,
   judgeWhole,
+  Memo,
   patchFor,
   sizeIt,
   startDesign,
+  Told,
   withChange,
   type Design,
 } from '../src'
@@ -62,6 +64,26 @@ export function judging() {
 export function checksAlone() {
   const fresh = Array.from({ length: 1100 }, (_, i) => structuredClone(fittings[i % fittings.length]!))
   return timed(fresh.length, (i) => void judge(fresh[i]!))
+}
+/** What a hand turns on the bench, in turn: most leave the load and the pattern as they were. */
+const KEYS: ((i: number) => Record<string, unknown>)[] = [
+  (i) => ({ 'plate.thicknessMm': 4 + (i % 9) }),
+  (i) => ({ 'bolt.torqueNm': 3 + (i % 7) }),
+  (i) => ({ 'load.heightMm': 10 + (i % 60) }),
+  (i) => ({ 'bedding.tempC': 10 + (i % 12) }),
+  (i) => ({ 'bolt.size': i % 2 ? 'M8' : 'M10' }),
+  (i) => ({ headingDeg: (i * 5) % 90 }),
+]
+/** The same as a bench asks it: of a fitting that was judged at the key before. */
+export function checksAfterKey() {
+  const open = fittings.map((d) => ({ d, told: new Told() }))
+  const keyed = (i: number) => {
+    const here = open[i % open.length]!
+    const change = KEYS[Math.floor(i / open.length) % KEYS.length]!(i)
+    if (!('plate.thicknessMm' in change) || here.d.plate) here.d = withChange(here.d, change)
+    void judge(here.d, false, undefined, new Memo(null, here.told))
+  }
+  return timed(1100, keyed)
 }
 const beams = [620, 1240].map((x) => ({
   kind: 'beam' as const,

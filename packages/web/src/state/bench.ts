@@ -11,6 +11,7 @@ import {
   shifted,
   cautionsOf,
   SIZES,
+  Told,
   withSolver,
   workState,
   type Design,
@@ -50,11 +51,12 @@ function workOf(design: Draft['design'], judgement: ComputedRef<Judgement | null
 function judgedBench({ design, readOnly }: Draft, boats: Boats) {
   /** Thin layers drawn thicker: a switch that is seen, never silent. */
   const exaggerate = ref(false)
+  const told = new Told()
   const judged = computed<{ whole: Whole | null; problem: CalcError | null }>(() => {
     if (!design.value) return { whole: null, problem: null }
     try {
       const boat = boats.picture ?? undefined
-      const whole = judgeSeen(design.value, boats.units, boats.yard, exaggerate.value, boat)
+      const whole = judgeSeen(design.value, boats.units, boats.yard, exaggerate.value, boat, told)
       return { whole, problem: null }
     } catch (error) {
       if (error instanceof CalcError) return { whole: null, problem: error }

@@ -180,35 +180,27 @@ export interface Contact {
   pressedForceN: number
 }
 
-/** Row by row: three equations with their right side. */
-const eq = new Float64Array(12)
-/** H·x = −g with the row of greatest pivot first; false where it has no one answer. */
-function solve3(H: Float64Array, g: Float64Array, more: Float64Array | null, x: Float64Array): boolean {
-  for (let r = 0; r < 3; r++) {
-    for (let c = 0; c < 3; c++) eq[4 * r + c] = H[3 * r + c]! + (more && r === c ? more[r]! : 0)
-    eq[4 * r + 3] = -g[r]!
-  }
-  for (let c = 0; c < 3; c++) {
-    let p = c
-    for (let r = c + 1; r < 3; r++) if (Math.abs(eq[4 * r + c]!) > Math.abs(eq[4 * p + c]!)) p = r
-    if (!(Math.abs(eq[4 * p + c]!) > 0)) return false
-    if (p !== c)
-      for (let k = 0; k < 4; k++) {
-        const t = eq[4 * c + k]!
-        eq[4 * c + k] = eq[4 * p + k]!
-        eq[4 * p + k] = t
-      }
-    for (let r = c + 1; r < 3; r++) {
-      const f = eq[4 * r + c]! / eq[4 * c + c]!
-      for (let k = c; k < 4; k++) eq[4 * r + k]! -= f * eq[4 * c + k]!
-    }
-  }
-  for (let r = 2; r >= 0; r--) {
-    let v = eq[4 * r + 3]!
-    for (let k = r + 1; k < 3; k++) v -= eq[4 * r + k]! * x[k]!
-    x[r] = v / eq[5 * r]!
-  }
-  return Number.isFinite(x[0]!) && Number.isFinite(x[1]!) && Number.isFinite(x[2]!)
+/** Row by row: H·x = −g with the row of greatest pivot first; false where it has no one answer. */
+function solve3(H: Float64Array, g: Float64Array, x: Float64Array): boolean {
+  const [h0, h3, h6] = [Math.abs(H[0]!), Math.abs(H[3]!), Math.abs(H[6]!)]
+  const p = h3 > h0 ? (h6 > h3 ? 2 : 1) : h6 > h0 ? 2 : 0
+  const q = p === 0 ? 1 : 0
+  const r = p === 2 ? 1 : 2
+  const top = H[3 * p]!
+  if (!(Math.abs(top) > 0)) return false
+  const fq = H[3 * q]! / top
+  const fr = H[3 * r]! / top
+  let [a, b, s] = [H[3 * q + 1]! - fq * H[3 * p + 1]!, H[3 * q + 2]! - fq * H[3 * p + 2]!, fq * g[p]! - g[q]!]
+  let [c, d, t] = [H[3 * r + 1]! - fr * H[3 * p + 1]!, H[3 * r + 2]! - fr * H[3 * p + 2]!, fr * g[p]! - g[r]!]
+  if (Math.abs(c) > Math.abs(a)) [a, b, s, c, d, t] = [c, d, t, a, b, s]
+  if (!(Math.abs(a) > 0)) return false
+  const f = c / a
+  const last = d - f * b
+  if (!(Math.abs(last) > 0)) return false
+  x[2] = (t - f * s) / last
+  x[1] = (s - b * x[2]) / a
+  x[0] = (-g[p]! - H[3 * p + 1]! * x[1] - H[3 * p + 2]! * x[2]) / top
+  return Number.isFinite(x[0]) && Number.isFinite(x[1]) && Number.isFinite(x[2])
 }
 
 /** The energy of one lift with its slope and its curvature. */
@@ -305,19 +297,21 @@ function firstLift(p: ContactProblem, whole: Moments): Lift {
 }
 const long = (a: number, b: number, c: number) => Math.sqrt(a * a + b * b + c * c)
 const step = new Float64Array(3)
-const damping = new Float64Array(3)
+const stiffened = new Float64Array(9)
 /** Newton’s step; false where even a stiffened one has no end. */
 function newtonStep(p: ContactProblem, { whole, L }: Sizes, u: Lift, at: State, size: number): boolean {
   const scale = p.k * whole.A + p.bolts.length * p.kb
   const most = 1e6 * (Math.abs(size) / scale + long(u[0], u[1] * L, u[2] * L))
-  let good = solve3(at.H, at.g, null, step)
+  let good = solve3(at.H, at.g, step)
   // A base held by too few bolts with nothing pressed has a loose direction: a touch of stiffness finds
   // the way down.
   for (let damp = 1e-12; !good || long(step[0]!, step[1]! * L, step[2]! * L) > most; damp *= 100) {
     if (damp > 1) return false
-    damping[0] = damp * scale
-    damping[1] = damping[2] = damp * scale * L * L
-    good = solve3(at.H, at.g, damping, step)
+    stiffened.set(at.H)
+    stiffened[0]! += damp * scale
+    stiffened[4]! += damp * scale * L * L
+    stiffened[8]! += damp * scale * L * L
+    good = solve3(stiffened, at.g, step)
   }
   return true
 }

@@ -8,10 +8,10 @@ import { fullThickness } from '../../base/materials/structure'
 import { yardSealants, type YardValue } from '../../base/materials/yard'
 import { inWords, unproven, type Check, type Verdict } from '../../base/verdict/check'
 import type { Design } from './design'
-import type { Memo } from './judgement'
+import type { Told } from './judgement'
 import { beadOf, openMm2, planOfBase } from './plans'
 
-export function sealantsFor(d: Design, yard: YardValue[], { ranked }: Memo): SealantChoice {
+export function sealantsFor(d: Design, yard: YardValue[], { ranked }: Told): SealantChoice {
   const before = ranked.get(d.bedding)
   if (before && before.below === d.place.belowWaterline && before.yard === yard) return before.choice
   const own = yardSealants(yard)

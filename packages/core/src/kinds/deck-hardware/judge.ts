@@ -175,7 +175,7 @@ function preloadOf(t: Tight): Judgement['preload'] {
 function tightened(d: Design, row: Row, lean: boolean, memo: Memo): Tight {
   const core = coreOutput(d, false)
   const plug = plugOf(d, core)
-  const sharing = sharingOfLoads(d, lean, memo.hands)
+  const sharing = sharingOfLoads(d, lean, memo.told.hands)
   const idle = decidingOf(sharing(0))
   const known = new Map<Shared, JointUnderLoad>()
   const at = (s: Shared) => known.get(s) ?? known.set(s, loadAtJoint(d, s)).get(s)!
@@ -230,7 +230,7 @@ function gathered(t: Tight, yard: YardValue[], memo: Memo) {
   const pots = potsOf(d, core, plate)
   const mixed = potCheck(pots)
   if (mixed) g.put(mixed)
-  const sealant = sealantsFor(d, yard, memo)
+  const sealant = sealantsFor(d, yard, memo.told)
   g.put(sealantCheck(d, sealant))
   for (const c of foundChecks(DECK_FINDINGS, d.findings, 'chapter 14')) g.put(c)
   return { g, plate, core, grips, grip, pots, sealant }

@@ -90,13 +90,19 @@ export interface Look extends Pick<Judgement, 'plate' | 'core' | 'grip'> {
  * What one asker was told before: kept by whoever asks again and again, never by the judging itself, which
  * is the same whether it is asked first or last.
  */
-export class Memo {
-  /** `panel`: the deck between its stiffeners, where the boat is known */
-  constructor(readonly panel: Panel | null = null) {}
+export class Told {
   readonly hands: Hands = new WeakMap()
-  /** the ranking depends on the bedding and the place alone, and a search changes neither */
+  /** the ranking depends on the bedding and the place alone */
   readonly ranked = new WeakMap<
     Design['bedding'],
     { below: boolean; yard: YardValue[]; choice: SealantChoice }
   >()
+}
+/** What a judging goes by beside its design. */
+export class Memo {
+  /** `panel`: the deck between its stiffeners, where the boat is known */
+  constructor(
+    readonly panel: Panel | null = null,
+    readonly told = new Told(),
+  ) {}
 }

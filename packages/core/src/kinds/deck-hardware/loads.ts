@@ -121,18 +121,19 @@ function fromHand(caseName: string, direction: LoadDirection, hand: BoltShares):
 }
 
 export interface Hand {
-  /** base, doubler and grain that the directions were chosen by */
+  name: string
+  /** base, doubler and grain that the directions were chosen by, and the bolts that carry */
   on: string
   load: ReturnType<typeof designLoadOf>
   swept: boolean
   /** how many directions were asked for; `all` leaves out those that are another's mirror image */
   count: number
   all: Shared[]
-  onDeck: Map<string, Shared[]>
+  onDeck: Map<string, { structure: Design['structure']; all: Shared[] }>
 }
 /**
  * Sharing depends on load and pattern alone; a search over plates and schools asks for the same one again
- * and again, and keeps what it was told.
+ * and again, as a bench does at most keys, and keeps what it was told.
  */
 export type Hands = WeakMap<Design['load'], WeakMap<Design['bolts'], Hand>>
 
@@ -141,7 +142,7 @@ interface Standing {
   footing: Footing
   who: number[]
   beside: Beside
-  /** base, doubler and grain in one word */
+  /** all of these in one word */
   on: string
 }
 function standingOf(d: Design): Standing {
@@ -151,19 +152,20 @@ function standingOf(d: Design): Standing {
     doubler: d.structure.kind === 'metal' ? d.doubler : null,
     grain: d.structure.kind === 'timber' && d.structure.grainDeg !== undefined,
   }
-  return { footing, who, beside, on: JSON.stringify([footing, beside]) }
+  return { footing, who, beside, on: JSON.stringify([footing, beside, who]) }
 }
 function byHand(c: LoadCase, d: Design, { footing, who, beside, on }: Standing, known: Hands): Hand {
   const { bolts } = d
   let byBolts = known.get(c.load)
   if (!byBolts) known.set(c.load, (byBolts = new WeakMap()))
   let hand = byBolts.get(bolts)
-  if (hand?.on !== on) {
+  if (hand?.on !== on || hand.name !== c.name) {
     const { load, directions, swept } = directionsOf(c.load)
     const point = load.pointMm
     const pulled = who.map((i) => bolts[i]!)
     const share = sharingOn(d, who)
     hand = {
+      name: c.name,
       on,
       load,
       swept,
@@ -200,20 +202,23 @@ export interface CaseShared {
 }
 type CaseOf = (preloadN: number) => CaseShared
 
+/** So many rests of one load and pattern are kept: a rest of seventy directions is fifty kilobytes. */
+const MOST_KEPT = 20
 /** Every direction of one case as base and deck rest under it. */
 function onDeck(hand: Hand, design: Design, standing: Standing, lean: boolean): Shared[] {
   const point = hand.load.pointMm
-  const kb = boltStiffness(design.bolt.size, design.bolt.grade, gripAbout(design))
+  const { structure, bolt, base } = design
+  const kb = boltStiffness(bolt.size, bolt.grade, gripAbout(design))
   const k = bedStiffness(layersUnder(design))
-  const key = `${lean}|${kb.toPrecision(8)}|${k.toPrecision(8)}|${JSON.stringify(boundsOf(design.base))}`
-  let all = hand.onDeck.get(key)
-  if (!all) {
+  const key = `${lean}|${bolt.size}|${bolt.grade}|${kb}|${k}|${JSON.stringify(boundsOf(base))}`
+  let rest = hand.onDeck.get(key)
+  if (rest?.structure !== structure) {
     const from = lean ? decidingAmong(hand.all, design, point)(0) : hand.all
-    all = from.map(restingOn(design, standing, point, { kb, k }))
-    if (hand.onDeck.size > 400) hand.onDeck.clear()
-    hand.onDeck.set(key, all)
+    rest = { structure, all: from.map(restingOn(design, standing, point, { kb, k })) }
+    if (hand.onDeck.size >= MOST_KEPT) hand.onDeck.clear()
+    hand.onDeck.set(key, rest)
   }
-  return all
+  return rest.all
 }
 function caseOf(hand: Hand, name: string, design: Design, standing: Standing, lean: boolean): CaseOf {
   const contact = needsDeck(hand)

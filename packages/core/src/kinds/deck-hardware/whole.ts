@@ -1,7 +1,7 @@
 import { designInFile } from '../parse'
 import { SCHEMA_VERSION, parseDesign, type Design } from './design'
 import { judge } from './judge'
-import { Memo, type Judgement } from './judgement'
+import { Memo, type Judgement, type Told } from './judgement'
 import { deckWithRemedies } from './remedies'
 import { drawSection } from './section'
 import { drawPattern } from './pattern'
@@ -26,7 +26,7 @@ export interface Whole {
 
 /**
  * What the bench shows of one fitting as it is typed: verdicts and both drawings. What would help follows
- * when the hand rests.
+ * when the hand rests. `told`: what this bench was told at the keys before.
  */
 export function judgeSeen(
   design: Design,
@@ -34,8 +34,9 @@ export function judgeSeen(
   yard?: YardValue[],
   exaggerate = false,
   boat?: Stiffened,
+  told?: Told,
 ): Whole {
-  const judgement = judge(design, false, yard, new Memo(boat ? panelAt(design, boat) : null))
+  const judgement = judge(design, false, yard, new Memo(boat ? panelAt(design, boat) : null, told))
   return {
     judgement,
     section: drawSection(design, judgement, units, exaggerate),

@@ -1,0 +1,73 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE, judge, Memo, parseDesign, startDesign, Told, withChange, type Design } from '../src'
+
+const DECK = {
+  kind: 'sandwich',
+  skin: { laminate: 'mat' },
+  outerMm: 4,
+  innerMm: 3,
+  core: { material: 'balsa-150', thicknessMm: 12 },
+} as const
+const PLACE = {
+  ...{ zone: 'foredeck', xMm: 900, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false },
+  ...{ structure: DECK, measured: [], duty: 'coastal' as const },
+}
+/** What a hand changes on the bench, and what comes with it from the boat. */
+const KEYS: fc.Arbitrary<Record<string, unknown>> = fc.oneof(
+  ...[
+    fc.integer({ min: 2, max: 14 }).map((v) => ({ 'plate.thicknessMm': v })),
+    fc.integer({ min: 2, max: 30 }).map((v) => ({ 'bolt.torqueNm': v })),
+    fc.constantFrom('A2-70', 'A4-70', 'A4-80').map((v) => ({ 'bolt.grade': v })),
+    fc.constantFrom('M6', 'M8', 'M10').map((v) => ({ 'bolt.size': v })),
+    fc.integer({ min: 0, max: 400 }).map((v) => ({ 'load.heightMm': v })),
+    fc.integer({ min: -180, max: 180 }).map((v) => ({ headingDeg: v })),
+    fc.integer({ min: 1, max: 6 }).map((v) => ({ 'structure.outerMm': v, 'structure.innerMm': 7 - v })),
+    fc.constantFrom('Usual load', 'A gale').map((v) => ({ caseName: v })),
+    fc.boolean().map((v) => ({ 'place.belowWaterline': v })),
+    fc.constantFrom('butyl', 'polysulfide', null).map((v) => ({ 'bedding.sealant': v })),
+    fc.integer({ min: 0, max: 6 }).map((v) => ({ 'bedding.beadMm': v || null })),
+    fc.constantFrom('solid-ring', 'crush-tube', 'insert').map((v) => ({ 'core.school': v })),
+  ].map((weight) => weight as fc.Arbitrary<Record<string, unknown>>),
+)
+function turned(d: Design, change: Record<string, unknown>): Design {
+  const next = withChange(d, change)
+  try {
+    parseDesign(next)
+    return next
+  } catch {
+    return d
+  }
+}
+const tried = (run: () => unknown) => {
+  try {
+    return run()
+  } catch (error) {
+    return { refused: (error as { code?: string }).code }
+  }
+}
+
+describe('what a bench was told at the keys before', () => {
+  it('is kept from one key to the next, and changes no judgement', () => {
+    let kept = 0
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CATALOGUE),
+        fc.array(KEYS, { minLength: 4, maxLength: 12 }),
+        (entry, keys) => {
+          const told = new Told()
+          let d = startDesign(entry, PLACE, entry.title)
+          for (const key of keys) {
+            const before = told.hands.get(d.load)?.get(d.bolts)
+            d = turned(d, key)
+            const asked = tried(() => judge(d, false, undefined, new Memo(null, told)))
+            if (before && told.hands.get(d.load)?.get(d.bolts) === before) kept++
+            expect(asked).toEqual(tried(() => judge(structuredClone(d))))
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
+    expect(kept).toBeGreaterThan(60)
+  })
+})
