@@ -4,7 +4,7 @@ import { enter } from './hands'
 
 const faults = async (page: Page, rules?: string[]) => {
   // What is in order is thousands of nodes a page, that nobody reads.
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] })
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode()
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze()
   return violations.map(
     (v) =>
