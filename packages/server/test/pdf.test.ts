@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { afterAll, describe, expect, it } from 'vitest'
 import PDFDocument from 'pdfkit'
@@ -12,29 +13,52 @@ import {
   judgeThroughHull,
   startThroughHull,
 } from '@north-tide/core/through-hull'
-import { printable, withFonts } from '../src/pdf/fonts'
+import { faceFile, printable, withFonts } from '../src/pdf/fonts'
 import { closePaper, printed } from '../src/pdf/pool'
+import { sfntOf } from '../src/pdf/sfnt'
 import { pdfPages, pdfWords } from './pdf-words'
 
 const require = createRequire(import.meta.url)
-const { openSync } = require('fontkit') as {
-  openSync: (path: string) => { hasGlyphForCodePoint: (code: number) => boolean }
+interface Face {
+  numGlyphs: number
+  hasGlyphForCodePoint: (code: number) => boolean
+  getGlyph: (id: number) => { advanceWidth: number; path: { toSVG: () => string } }
 }
-const faces = [
-  ['next', 400],
-  ['next', 700],
-  ['mono', 400],
-].map(([f, w]) =>
-  openSync(
-    require.resolve(
-      `@fontsource/atkinson-hyperlegible-${f}/files/atkinson-hyperlegible-${f}-latin-${w}-normal.woff`,
-    ),
-  ),
-)
+const fontkit = require('fontkit') as {
+  openSync: (path: string) => Face
+  create: (file: Buffer) => Face
+}
+const files = (
+  [
+    ['next', 400],
+    ['next', 700],
+    ['mono', 400],
+  ] as const
+).map((f) => faceFile(...f))
+const faces = files.map((file) => fontkit.openSync(file))
 const missing = (text: string) =>
   [...printable(text)].filter(
     (c) => c !== '\n' && faces.some((f) => !f.hasGlyphForCodePoint(c.codePointAt(0)!)),
   )
+
+describe('a face out of its compressed file', () => {
+  it.each(files.map((_, i) => i))('has every letter as it was in it: face %i', (i) => {
+    const shapes = (face: Face) =>
+      Array.from({ length: face.numGlyphs }, (_, id) => {
+        const { advanceWidth, path } = face.getGlyph(id)
+        return [advanceWidth, path.toSVG()]
+      })
+    const there = shapes(fontkit.create(sfntOf(readFileSync(files[i]!))))
+    expect(there.length).toBeGreaterThan(200)
+    expect(there).toEqual(shapes(faces[i]!))
+  })
+  it('is none where the file is another, or cut short', () => {
+    expect(() => sfntOf(Buffer.from('%PDF-1.7'))).toThrow('not a WOFF face')
+    const whole = readFileSync(files[0]!)
+    expect(() => sfntOf(whole.subarray(0, 60))).toThrow()
+    expect(() => sfntOf(whole.subarray(0, whole.length - 900))).toThrow()
+  })
+})
 
 describe('what is printed has a shape for every sign', () => {
   it.each(['7\u202f190 mm', '0.1 \u03a9 or less', 'grip \u2265 d', 'a \u2192 b', '1\u00bd in', '\u221a2'])(

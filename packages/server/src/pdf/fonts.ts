@@ -1,12 +1,22 @@
+import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { printable as onOneLine, printableText } from '@north-tide/core'
 import { MONO } from './draw'
+import { sfntOf } from './sfnt'
 
 const require = createRequire(import.meta.url)
-const font = (family: string, weight: number) =>
+export const faceFile = (family: string, weight: number) =>
   require.resolve(
     `@fontsource/atkinson-hyperlegible-${family}/files/atkinson-hyperlegible-${family}-latin-${weight}-normal.woff`,
   )
+const faces = new Map<string, Buffer>()
+/** Read and unpacked once, when the first sheet is set. */
+function font(family: string, weight: number): Buffer {
+  const file = faceFile(family, weight)
+  let face = faces.get(file)
+  if (!face) faces.set(file, (face = sfntOf(readFileSync(file))))
+  return face
+}
 
 /**
  * Signs that the product's faces have no shape for; the screen borrows them from another face, paper would
