@@ -28,13 +28,7 @@ const fontkit = require('fontkit') as {
   openSync: (path: string) => Face
   create: (file: Buffer) => Face
 }
-const files = (
-  [
-    ['next', 400],
-    ['next', 700],
-    ['mono', 400],
-  ] as const
-).map((f) => faceFile(...f))
+const files = [faceFile('next', 400), faceFile('next', 700), faceFile('mono', 400)]
 const faces = files.map((file) => fontkit.openSync(file))
 const missing = (text: string) =>
   [...printable(text)].filter(

@@ -43,7 +43,8 @@ const take = () =>
     form.on = ''
     await load()
   })
-const figure = (s: Followed) => `${s.points.at(-1)!.value.toFixed(s.digits)} ${s.unit}`
+const written = (s: Followed, value: number) => value.toFixed(s.digits).replace('-', '\u2212')
+const figure = (s: Followed) => `${written(s, s.points.at(-1)!.value)} ${s.unit}`
 const day = (d: string) => dayjs(d).format('D MMM YYYY')
 </script>
 
@@ -72,7 +73,7 @@ const day = (d: string) => dayjs(d).format('D MMM YYYY')
           <template v-if="drawn === s.id">
             <TrendChart :series="s" />
             <p class="small figure">
-              {{ s.points.map((p) => `${day(p.date)} ${p.value.toFixed(s.digits)}`).join('; ') }}
+              {{ s.points.map((p) => `${day(p.date)} ${written(s, p.value)}`).join('; ') }}
             </p>
           </template>
         </template>

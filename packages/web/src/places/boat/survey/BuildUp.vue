@@ -155,6 +155,12 @@ async function made(id: string) {
     border-bottom: 1px solid var(--line-strong);
     max-height: 46dvh;
   }
+  /* What is pressed is laid out in a line on a phone; these are two, one under the other. */
+  .list .item.el-button {
+    flex-direction: column;
+    justify-content: center;
+    align-items: flex-start;
+  }
   .form {
     padding: 14px;
   }

@@ -363,4 +363,15 @@ form {
 .rows svg {
   vertical-align: -4px;
 }
+/* Two beside one another, and a note over the whole of it. */
+@media (max-width: 767px) {
+  .line {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 10px 16px;
+  }
+  .line > :is(.wide, .grow, .act) {
+    grid-column: 1 / -1;
+  }
+}
 </style>
