@@ -81,7 +81,7 @@ export function checksAfterKey() {
     const here = open[i % open.length]!
     const change = KEYS[Math.floor(i / open.length) % KEYS.length]!(i)
     if (!('plate.thicknessMm' in change) || here.d.plate) here.d = withChange(here.d, change)
-    void judge(here.d, false, undefined, new Memo(null, here.told))
+    void judge(here.d, false, undefined, new Memo(null, here.told.goOnTo(here.d)))
   }
   return timed(1100, keyed)
 }

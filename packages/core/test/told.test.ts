@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CATALOGUE, judge, Memo, parseDesign, startDesign, Told, withChange, type Design } from '../src'
+import { CATALOGUE, judge, judgeSeen, parseDesign, startDesign, Told, withChange, type Design } from '../src'
 
 const DECK = {
   kind: 'sandwich',
@@ -48,6 +48,26 @@ const tried = (run: () => unknown) => {
 }
 
 describe('what a bench was told at the keys before', () => {
+  it('is let go when the load or the pattern is another, or is turned', () => {
+    const told = new Told()
+    const d = startDesign(
+      CATALOGUE.find((c) => c.family === 'handrail')!,
+      PLACE,
+      'Rail',
+    )
+    const seen = (at: Design) => void judgeSeen(at, 'metric', undefined, false, undefined, told)
+    seen(d)
+    const before = told.hands
+    expect(before.get(d.load)?.get(d.bolts)?.all.length).toBeGreaterThan(10)
+    seen(withChange(d, { 'bolt.torqueNm': 7 }))
+    expect(told.hands).toBe(before)
+    for (const change of [{ 'load.heightMm': 90 }, { headingDeg: 30 }, { bolts: [...d.bolts] }]) {
+      seen(d)
+      const { hands } = told
+      seen(withChange(d, change))
+      expect(told.hands).not.toBe(hands)
+    }
+  })
   it('is kept from one key to the next, and changes no judgement', () => {
     let kept = 0
     fc.assert(
@@ -60,7 +80,7 @@ describe('what a bench was told at the keys before', () => {
           for (const key of keys) {
             const before = told.hands.get(d.load)?.get(d.bolts)
             d = turned(d, key)
-            const asked = tried(() => judge(d, false, undefined, new Memo(null, told)))
+            const asked = tried(() => judgeSeen(d, 'metric', undefined, false, undefined, told).judgement)
             if (before && told.hands.get(d.load)?.get(d.bolts) === before) kept++
             expect(asked).toEqual(tried(() => judge(structuredClone(d))))
           }

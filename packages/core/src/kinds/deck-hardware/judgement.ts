@@ -91,12 +91,29 @@ export interface Look extends Pick<Judgement, 'plate' | 'core' | 'grip'> {
  * is the same whether it is asked first or last.
  */
 export class Told {
-  readonly hands: Hands = new WeakMap()
+  private about: Pick<Design, 'load' | 'cases' | 'bolts' | 'headingDeg'> | null = null
+  hands: Hands = new WeakMap()
   /** the ranking depends on the bedding and the place alone */
   readonly ranked = new WeakMap<
     Design['bedding'],
     { below: boolean; yard: YardValue[]; choice: SealantChoice }
   >()
+  /**
+   * A bench that goes on to another load or pattern keeps nothing of the one before: undo holds on to
+   * hundreds of designs, and what was worked out of each would stay with it.
+   */
+  goOnTo(d: Design): this {
+    const was = this.about
+    const same =
+      was?.load === d.load &&
+      was.cases === d.cases &&
+      was.bolts === d.bolts &&
+      was.headingDeg === d.headingDeg
+    if (!same) this.hands = new WeakMap()
+    const { load, cases, bolts, headingDeg } = d
+    this.about = { load, cases, bolts, headingDeg }
+    return this
+  }
 }
 /** What a judging goes by beside its design. */
 export class Memo {

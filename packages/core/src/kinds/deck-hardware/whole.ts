@@ -36,7 +36,12 @@ export function judgeSeen(
   boat?: Stiffened,
   told?: Told,
 ): Whole {
-  const judgement = judge(design, false, yard, new Memo(boat ? panelAt(design, boat) : null, told))
+  const judgement = judge(
+    design,
+    false,
+    yard,
+    new Memo(boat ? panelAt(design, boat) : null, told?.goOnTo(design)),
+  )
   return {
     judgement,
     section: drawSection(design, judgement, units, exaggerate),
