@@ -1,18 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CATALOGUE, judge, judgeSeen, parseDesign, startDesign, Told, withChange, type Design } from '../src'
+import { CATALOGUE, judge, judgeSeen, parseDesign, Told, withChange, type Design } from '../src'
+import { deckFit } from './deck-hands'
 
-const DECK = {
-  kind: 'sandwich',
-  skin: { laminate: 'mat' },
-  outerMm: 4,
-  innerMm: 3,
-  core: { material: 'balsa-150', thicknessMm: 12 },
-} as const
-const PLACE = {
-  ...{ zone: 'foredeck', xMm: 900, yMm: -640, zMm: 1600, edgeMm: 120, belowWaterline: false },
-  ...{ structure: DECK, measured: [], duty: 'coastal' as const },
-}
 /** What a hand changes on the bench, and what comes with it from the boat. */
 const KEYS: fc.Arbitrary<Record<string, unknown>> = fc.oneof(
   ...[
@@ -50,11 +40,7 @@ const tried = (run: () => unknown) => {
 describe('what a bench was told at the keys before', () => {
   it('is let go when the load or the pattern is another, or is turned', () => {
     const told = new Told()
-    const d = startDesign(
-      CATALOGUE.find((c) => c.family === 'handrail')!,
-      PLACE,
-      'Rail',
-    )
+    const d = deckFit(CATALOGUE.find((c) => c.family === 'handrail')!.id)
     const seen = (at: Design) => void judgeSeen(at, 'metric', undefined, false, undefined, told)
     seen(d)
     const before = told.hands
@@ -76,7 +62,7 @@ describe('what a bench was told at the keys before', () => {
         fc.array(KEYS, { minLength: 4, maxLength: 12 }),
         (entry, keys) => {
           const told = new Told()
-          let d = startDesign(entry, PLACE, entry.title)
+          let d = deckFit(entry.id)
           for (const key of keys) {
             const before = told.hands.get(d.load)?.get(d.bolts)
             d = turned(d, key)
