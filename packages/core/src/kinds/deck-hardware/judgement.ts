@@ -91,7 +91,7 @@ export interface Look extends Pick<Judgement, 'plate' | 'core' | 'grip'> {
  * is the same whether it is asked first or last.
  */
 export class Told {
-  private about: Pick<Design, 'load' | 'cases' | 'bolts' | 'headingDeg'> | null = null
+  private about: unknown[] = []
   hands: Hands = new WeakMap()
   /** the ranking depends on the bedding and the place alone */
   readonly ranked = new WeakMap<
@@ -103,15 +103,9 @@ export class Told {
    * hundreds of designs, and what was worked out of each would stay with it.
    */
   goOnTo(d: Design): this {
-    const was = this.about
-    const same =
-      was?.load === d.load &&
-      was.cases === d.cases &&
-      was.bolts === d.bolts &&
-      was.headingDeg === d.headingDeg
-    if (!same) this.hands = new WeakMap()
-    const { load, cases, bolts, headingDeg } = d
-    this.about = { load, cases, bolts, headingDeg }
+    const now = [d.load, d.cases, d.bolts, d.headingDeg]
+    if (now.some((v, i) => v !== this.about[i])) this.hands = new WeakMap()
+    this.about = now
     return this
   }
 }
